@@ -1,0 +1,38 @@
+import type { Point } from './types.ts';
+
+/**
+ * x' = a·x + c·y + e, y' = b·x + d·y + f, the order SVG and PDF share.
+ * With y down, a positive turn looks clockwise.
+ */
+export type Affine = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
+
+export const IDENTITY: Affine = [1, 0, 0, 1, 0, 0];
+
+export const translation = (xMm: number, yMm: number): Affine => [1, 0, 0, 1, xMm, yMm];
+
+/** The map that does `first`, then `then`. */
+export function compose(then: Affine, first: Affine): Affine {
+  const [a, b, c, d, e, f] = then;
+  const [p, q, r, s, t, u] = first;
+  return [a * p + c * q, b * p + d * q, a * r + c * s, b * r + d * s, a * t + c * u + e, b * t + d * u + f];
+}
+
+export function apply([a, b, c, d, e, f]: Affine, { xMm, yMm }: Point): Point {
+  return { xMm: a * xMm + c * yMm + e, yMm: b * xMm + d * yMm + f };
+}
+
+/** Negative when the map mirrors. */
+export const determinant = ([a, b, c, d]: Affine): number => a * d - b * c;
+
+/** @throws RangeError when the map flattens the plane and has no inverse */
+export function invert(map: Affine): Affine {
+  const [a, b, c, d, e, f] = map;
+  const det = determinant(map);
+  if (det === 0) throw new RangeError('invert: map must not flatten the plane');
+  return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
+}
+
+/** Turning a sheet over about its upright middle line, as seen afterwards. */
+export const turnedLeftRight = (widthMm: number): Affine => [-1, 0, 0, 1, widthMm, 0];
+/** Turning a sheet over about its level middle line, as seen afterwards. */
+export const turnedTopBottom = (heightMm: number): Affine => [1, 0, 0, -1, 0, heightMm];

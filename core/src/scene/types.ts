@@ -1,0 +1,94 @@
+import type { Affine } from '../geometry/affine.ts';
+import type { Path } from '../geometry/path.ts';
+import type { Box, Point } from '../geometry/types.ts';
+import type { Mm } from '../length/types.ts';
+
+/** What a shape is for; writers and the screen choose its look from this alone. */
+export type Role =
+  | 'art'
+  | 'stock'
+  | 'sheet'
+  | 'printable'
+  | 'trim'
+  | 'bleed'
+  | 'safe'
+  | 'creaseAway'
+  | 'creaseToward'
+  | 'cut'
+  | 'cutNow'
+  | 'waste'
+  | 'mark'
+  | 'glue'
+  | 'fence'
+  | 'shade'
+  | 'direction'
+  | 'dimension'
+  | 'label';
+
+/** `#rrggbb` */
+export type Colour = string;
+
+export type Shape =
+  | {
+      readonly kind: 'path';
+      readonly role: Role;
+      readonly path: Path;
+      readonly fill?: Colour;
+      readonly fillOpacity?: number;
+    }
+  | {
+      /** One line of set text, as glyphs for files with fonts and as an outline for all others. */
+      readonly kind: 'line';
+      readonly role: 'art';
+      readonly typefaceId: string;
+      readonly sizeMm: Mm;
+      readonly colour: Colour;
+      readonly text: string;
+      readonly at: Point;
+      readonly glyphs: readonly { readonly id: number; readonly xMm: Mm; readonly chars: string }[];
+      /** SVG path data in millimetres, already placed. */
+      readonly outline: string;
+    }
+  | {
+      readonly kind: 'picture';
+      readonly role: 'art';
+      readonly pictureId: string;
+      readonly box: Box;
+      readonly opacity: number;
+      readonly grey: boolean;
+    }
+  | {
+      /** Words about the drawing, never art. */
+      readonly kind: 'label';
+      readonly role: 'label' | 'mark' | 'dimension';
+      readonly text: string;
+      readonly at: Point;
+      readonly sizeMm: Mm;
+      readonly anchor: 'start' | 'middle' | 'end';
+      readonly turnDeg?: number;
+    }
+  | {
+      readonly kind: 'group';
+      readonly transform: Affine;
+      readonly clip?: Path;
+      readonly children: readonly Shape[];
+    }
+  | {
+      /** A symbol of the scene, drawn again without being stored again. */
+      readonly kind: 'use';
+      readonly symbol: string;
+      readonly transform: Affine;
+    };
+
+export interface Scene {
+  readonly box: Box;
+  readonly symbols: Readonly<Record<string, { readonly box: Box; readonly shapes: readonly Shape[] }>>;
+  readonly shapes: readonly Shape[];
+}
+
+/** A page of a printed file: a scene whose box is the sheet, and where the finished work lies on it. */
+export interface Page {
+  readonly scene: Scene;
+  readonly trimBox: Box;
+  readonly bleedBox: Box;
+}
