@@ -1,0 +1,212 @@
+import { isInside, shrink, evenSides } from '../geometry/box.ts';
+import type { Box } from '../geometry/types.ts';
+import type { ReadFace } from '../fold/readFaces.ts';
+import { count, figure, length, plural, words } from '../job/figures.ts';
+import { EMPTY_FACE } from '../job/newJob.ts';
+import type { FaceArt, Figure, Job, PictureRef, Snag, StationPlan, TextBlock, Workshop } from '../job/types.ts';
+import { formatLength } from '../length/formatLength.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import { bleedBox, coverBox, effectivePpi } from './layFace.ts';
+import { setText, type SetBlock } from './setText.ts';
+import { TYPEFACES, type TypefaceBook } from './typefaces.ts';
+
+export interface FacePlan {
+  readonly face: ReadFace;
+  readonly art: FaceArt;
+  /** Face and bleed, in the face's frame. */
+  readonly bleed: Box;
+  readonly safe: Box;
+  readonly picture: { readonly id: string; readonly box: Box; readonly ppi: number | null } | null;
+  readonly blocks: readonly SetBlock[];
+}
+
+export interface ArtPlan extends StationPlan {
+  readonly faces: readonly FacePlan[];
+}
+
+/** Pixels per inch at which a print looks good, soft, and not worth printing. */
+export const PPI = { good: 300, soft: 200, refuse: 150 } as const;
+/** Smallest type in points: plain, and in a fine script. */
+export const SMALLEST_PT = { plain: 6, script: 8 } as const;
+
+/** @throws RangeError when a text block names a typeface that is not in the book */
+export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: TypefaceBook): ArtPlan {
+  const faces = size.faces.map((face) => layFace(job, size, face, book));
+  const printed = faces.filter((f) => f.art.background || f.art.picture || f.blocks.some((b) => b.ink));
+  const pictures = new Set(faces.flatMap((f) => (f.picture ? [f.picture.id] : [])));
+  const ppis = faces.flatMap((f) => (f.picture?.ppi ? [{ face: f, ppi: f.picture.ppi }] : []));
+  const lowest = ppis.sort((a, b) => a.ppi - b.ppi)[0];
+  const figures: Figure[] = [
+    figure('faces', 'Faces with art', count(printed.length), 'faces with a colour, a picture or words', {
+      Faces: count(faces.length),
+    }),
+    figure('pictures', 'Pictures', count(pictures.size), 'different pictures placed; each is stored once in the file'),
+    figure('bleed', 'Art runs past the trim', length(size.bleedMm), 'every background and picture is grown to the bleed’s outer edge'),
+  ];
+  if (lowest?.face.picture)
+    figures.push(
+      figure('ppi', 'Coarsest picture', words(`${Math.round(lowest.ppi)} ppi`), 'pixels across ÷ printed inches across', {
+        Face: words(lowest.face.face.name),
+        'Pixels across': count(job.pictures[lowest.face.picture.id]!.widthPx),
+        'Printed across': length(lowest.face.picture.box.widthMm),
+      }),
+    );
+  const snags = faces.flatMap((face) => [...pictureSnags(job, face), ...textSnags(job, workshop, face)]);
+  const front = faces[0]!;
+  if (!printed.includes(front))
+    snags.unshift({
+      id: 'art-front-bare',
+      station: 'art',
+      level: 'note',
+      title: 'The front is bare',
+      why: 'Add a picture, a colour or some words; or leave it, and only the other faces are printed.',
+      remedies: [],
+    });
+  const blocks = faces.reduce((n, f) => n + f.art.texts.length, 0);
+  return {
+    faces,
+    verdict:
+      printed.length === 0
+        ? 'Nothing is on the card yet. Start with the front: a picture, a colour, or a line of words.'
+        : `${printed.length} of ${faces.length} faces carry art: ${pictures.size} ${plural(pictures.size, 'picture')}, ${blocks} ${plural(blocks, 'block')} of words.`,
+    telling: printed.length === 0 ? 'bare' : `${printed.length} of ${faces.length} faces`,
+    figures,
+    snags,
+  };
+}
+
+function layFace(job: Job, size: SizePlan, face: ReadFace, book: TypefaceBook): FacePlan {
+  const art = job.art.faces[face.id] ?? EMPTY_FACE;
+  const bleed = bleedBox(face, size.form.blank, size.bleedMm);
+  const own: Box = { xMm: 0, yMm: 0, widthMm: face.widthMm, heightMm: face.heightMm };
+  const ref = art.picture ? job.pictures[art.picture.pictureId] : undefined;
+  const box = art.picture && ref ? coverBox(ref, art.picture, bleed) : null;
+  return {
+    face,
+    art,
+    bleed,
+    safe: shrink(own, evenSides(size.safeMm)),
+    picture:
+      art.picture && ref && box
+        ? { id: art.picture.pictureId, box, ppi: ref.mime === 'image/svg+xml' ? null : effectivePpi(ref, box) }
+        : null,
+    blocks: art.texts.map((text) => {
+      const typeface = book.get(text.typefaceId);
+      if (!typeface) throw new RangeError(`art.faces.${face.id}.texts: no typeface “${text.typefaceId}” ships with the application`);
+      return setText(text, typeface);
+    }),
+  };
+}
+
+const facePath = (face: FacePlan, ...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
+
+function pictureSnags(job: Job, face: FacePlan): readonly Snag[] {
+  const { picture, art } = face;
+  if (!picture?.ppi || !art.picture || picture.ppi >= PPI.good) return [];
+  const ref: PictureRef = job.pictures[picture.id]!;
+  const ppi = Math.round(picture.ppi);
+  const uncropped = Math.round(picture.ppi * art.picture.zoom);
+  const remedies =
+    art.picture.zoom > 1.001
+      ? [{ label: `Show more of the picture (${uncropped} ppi)`, changes: [{ path: facePath(face, 'picture', 'zoom'), value: 1 }] }]
+      : [];
+  const level = picture.ppi < PPI.refuse ? 'stop' : picture.ppi < PPI.soft ? 'warn' : 'note';
+  return [
+    {
+      id: `art-ppi-${face.face.id}`,
+      station: 'art',
+      level,
+      title: `${ref.name} prints at ${ppi} ppi on the ${face.face.name.toLowerCase()}`,
+      why:
+        level === 'stop'
+          ? `Under ${PPI.refuse} pixels to the inch the squares show. Use a larger picture or a smaller card.`
+          : `${PPI.good} looks crisp at arm’s length; this will look ${level === 'warn' ? 'soft' : 'slightly soft'}.`,
+      remedies: [
+        ...remedies,
+        ...(level === 'stop' ? [{ label: 'Take the picture off this face', changes: [{ path: facePath(face, 'picture'), value: null }] }] : []),
+      ],
+    },
+  ];
+}
+
+function textSnags(job: Job, { unit }: Workshop, face: FacePlan): readonly Snag[] {
+  return face.art.texts.flatMap((block, i) => blockSnags(job, unit, face, block, face.blocks[i]!, i));
+}
+
+function blockSnags(
+  job: Job,
+  unit: Workshop['unit'],
+  face: FacePlan,
+  block: TextBlock,
+  set: SetBlock,
+  index: number,
+): readonly Snag[] {
+  const snags: Snag[] = [];
+  const place = (field: string): readonly string[] => facePath(face, 'texts', String(index), field);
+  const quote = `“${block.text.split('\n')[0]!.slice(0, 28)}”`;
+  const where = `on the ${face.face.name.toLowerCase()}`;
+  const snag = (id: string, level: Snag['level'], title: string, why: string, remedies: Snag['remedies']): void =>
+    void snags.push({ id: `art-${id}-${face.face.id}-${block.id}`, station: 'art', level, title, why, remedies });
+  const script = TYPEFACES.find((t) => t.id === block.typefaceId)?.mood === 'script';
+  const smallest = script ? SMALLEST_PT.script : SMALLEST_PT.plain;
+  if (block.sizePt < smallest)
+    snag('small', 'warn', `${quote} is ${block.sizePt} pt ${where}`, `${script ? 'A fine script' : 'Type'} under ${smallest} pt fills in or breaks up on a home printer.`, [
+      { label: `Set it at ${smallest} pt`, changes: [{ path: place('sizePt'), value: smallest }] },
+    ]);
+  if (set.missing.length > 0)
+    snag('missing', 'stop', `${quote} has letters this typeface lacks ${where}`, `No letter for ${set.missing.join(' ')}: it would print as an empty box.`, [
+      { label: 'Use Atkinson Hyperlegible Next', changes: [{ path: place('typefaceId'), value: 'atkinson-hyperlegible-next-400' }] },
+    ]);
+  if (set.ink && !isInside(set.ink, face.safe)) {
+    const safe = face.safe;
+    const over = Math.max(
+      safe.xMm - set.ink.xMm,
+      safe.yMm - set.ink.yMm,
+      set.ink.xMm + set.ink.widthMm - safe.xMm - safe.widthMm,
+      set.ink.yMm + set.ink.heightMm - safe.yMm - safe.heightMm,
+    );
+    const fits = set.ink.widthMm <= safe.widthMm && set.ink.heightMm <= safe.heightMm;
+    const scale = Math.min(safe.widthMm / set.ink.widthMm, safe.heightMm / set.ink.heightMm);
+    const smaller = Math.floor(block.sizePt * scale * 2) / 2;
+    const slide = (at: number, extent: number, from: number, room: number): number =>
+      at < from ? from - at : at + extent > from + room ? from + room - at - extent : 0;
+    snag(
+      'safe',
+      'warn',
+      `${quote} crosses safe ${where}`,
+      `It reaches ${formatLength(over, unit)} over the safe inset of ${formatLength(job.size.safeMm, unit)}; a cut that drifts could clip it.`,
+      [
+        ...(fits
+          ? [
+              {
+                label: 'Move it inside safe',
+                changes: [
+                  { path: place('leftMm'), value: block.leftMm + slide(set.ink.xMm, set.ink.widthMm, safe.xMm, safe.widthMm) },
+                  { path: place('topMm'), value: block.topMm + slide(set.ink.yMm, set.ink.heightMm, safe.yMm, safe.heightMm) },
+                ],
+              },
+            ]
+          : []),
+        ...(!fits && smaller >= smallest
+          ? [
+              {
+                label: `Set it at ${smaller} pt across the safe width`,
+                changes: [
+                  { path: place('sizePt'), value: smaller },
+                  { path: place('leftMm'), value: safe.xMm },
+                  { path: place('widthMm'), value: safe.widthMm },
+                ],
+              },
+            ]
+          : []),
+      ],
+    );
+  } else if (set.tooWide.length > 0)
+    snag('wide', 'note', `${quote} is wider than its block ${where}`, 'A line with no space to break at sticks out of the width it was given.', [
+      { label: 'Widen the block to the safe width', changes: [
+        { path: place('leftMm'), value: face.safe.xMm },
+        { path: place('widthMm'), value: face.safe.widthMm },
+      ] },
+    ]);
+  return snags;
+}

@@ -1,0 +1,165 @@
+import { TOLERANCE_MM } from '../geometry/types.ts';
+import { count, figure, length, minutes as minutesValue, plural, words } from '../job/figures.ts';
+import { trimmerOf } from '../job/pick.ts';
+import type { Job, Snag, Trimmer, Workshop } from '../job/types.ts';
+import { formatLength } from '../length/formatLength.ts';
+import type { LengthUnit, Mm } from '../length/types.ts';
+import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { StockPlan } from '../stock/planStock.ts';
+import { EDGES, type CutMove, type CutPlan, type Edge } from './types.ts';
+
+type Axis = 'across' | 'down';
+interface Span {
+  readonly start: Mm;
+  readonly end: Mm;
+}
+type DraftMove = Omit<CutMove, 'number' | 'turn' | 'strokes' | 'text'>;
+
+/** Straight cuts that free every card, each distance taken from a true edge and never from the last cut. */
+export function planCuts(job: Job, workshop: Workshop, stock: StockPlan, sheet: SheetPlan): CutPlan {
+  const trimmer = trimmerOf(job, workshop);
+  const caliperMm = stock.stock.caliperMicron / 1000;
+  const sheetsAtOnce = Math.max(1, Math.floor(trimmer.thickestStackMm / caliperMm));
+  const orders = (['across', 'down'] as const).map((firstAxis) => draft(sheet, firstAxis));
+  // The axis that leaves fewer strips to handle goes first; its long cuts must fit the tool.
+  const usable = orders.filter((moves) => longest(moves) <= trimmer.longestCutMm + TOLERANCE_MM);
+  const passes = (moves: readonly DraftMove[]): number => moves.reduce((n, m) => n + m.piecesPerSheet, 0);
+  const chosen = (usable.length > 0 ? usable : orders).reduce((a, b) => (passes(b) < passes(a) ? b : a));
+  const moves = number(chosen, sheet.sheets, sheetsAtOnce, trimmer, workshop.unit);
+  const strokes = moves.reduce((n, m) => n + m.strokes, 0);
+  const settings = new Set(moves.map((m) => Math.round(m.fenceMm / TOLERANCE_MM))).size;
+  const takes = workshop.pace.perStroke * strokes;
+  return {
+    trimmer,
+    moves,
+    sheetsAtOnce,
+    settings,
+    strokes,
+    minutes: takes,
+    verdict:
+      moves.length === 0
+        ? sheet.up === 0
+          ? 'There is nothing to cut until a card fits on the sheet.'
+          : 'The card is the whole sheet: there is nothing to cut.'
+        : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; cut first, then crease single cards against the board’s stop.`,
+    telling: moves.length === 0 ? 'no cuts' : `${settings} ${plural(settings, 'setting')} · ${strokes} ${plural(strokes, 'stroke')}`,
+    figures: [
+      figure('settings', 'Fence settings', count(settings), 'different distances among the moves', { Moves: count(moves.length) }),
+      figure('stack', 'Sheets at once', count(sheetsAtOnce), 'the tool’s thickest stack ÷ caliper, rounded down', {
+        'Thickest stack': length(trimmer.thickestStackMm),
+        Caliper: words(`${stock.stock.caliperMicron} µm`),
+      }),
+      figure('strokes', 'Strokes', count(strokes), 'for every move, pieces ÷ pieces at once, rounded up', { Sheets: count(sheet.sheets) }),
+      figure('minutes', 'Cutting time', minutesValue(takes), 'strokes × your minutes for a stroke', {
+        Strokes: count(strokes),
+        'Minutes for a stroke': words(String(workshop.pace.perStroke)),
+      }),
+    ],
+    snags: cutSnags(job, workshop, trimmer, chosen, moves.length > 0),
+  };
+}
+
+const spanLength = (m: DraftMove): Mm =>
+  Math.hypot(m.line[1].xMm - m.line[0].xMm, m.line[1].yMm - m.line[0].yMm);
+const longest = (moves: readonly DraftMove[]): Mm => Math.max(0, ...moves.map(spanLength));
+
+function draft(sheet: SheetPlan, firstAxis: Axis): readonly DraftMove[] {
+  const columns = spans(sheet.placements.map(({ trim }) => ({ start: trim.xMm, end: trim.xMm + trim.widthMm })));
+  const rows = spans(sheet.placements.map(({ trim }) => ({ start: trim.yMm, end: trim.yMm + trim.heightMm })));
+  if (columns.length === 0 || rows.length === 0) return [];
+  const whole = { across: { start: 0, end: sheet.sheetWidthMm }, down: { start: 0, end: sheet.sheetHeightMm } };
+  const block = {
+    across: { start: columns[0]!.start, end: columns.at(-1)!.end },
+    down: { start: rows[0]!.start, end: rows.at(-1)!.end },
+  };
+  return firstAxis === 'across'
+    ? [...free('across', columns, sheet.sheetWidthMm, whole.down, 1, rows.length > 1), ...free('down', rows, sheet.sheetHeightMm, block.across, columns.length, false)]
+    : [...free('down', rows, sheet.sheetHeightMm, whole.across, 1, columns.length > 1), ...free('across', columns, sheet.sheetWidthMm, block.down, rows.length, false)];
+}
+
+function spans(all: readonly Span[]): readonly Span[] {
+  const sorted = [...all].sort((a, b) => a.start - b.start);
+  return sorted.filter((span, i) => i === 0 || span.start - sorted[i - 1]!.start > TOLERANCE_MM);
+}
+
+/**
+ * Cuts along one axis. The far factory edge goes to the fence once to make a true edge at the first
+ * trim; every later distance is measured from that true edge, largest first, so that what stays at
+ * the fence is always the larger part.
+ */
+function free(axis: Axis, cards: readonly Span[], extentMm: Mm, reach: Span, pieces: number, strips: boolean): readonly DraftMove[] {
+  const [nearEdge, farEdge]: readonly [Edge, Edge] = axis === 'across' ? ['left', 'right'] : ['top', 'bottom'];
+  const line = (at: Mm): DraftMove['line'] =>
+    axis === 'across'
+      ? [{ xMm: at, yMm: reach.start }, { xMm: at, yMm: reach.end }]
+      : [{ xMm: reach.start, yMm: at }, { xMm: reach.end, yMm: at }];
+  const origin = cards[0]!.start;
+  const moves: DraftMove[] = [];
+  if (origin > TOLERANCE_MM)
+    moves.push({ fenceMm: extentMm - origin, atFence: farEdge, fallsOff: 'waste', makesTrueEdge: true, line: line(origin), piecesPerSheet: pieces });
+  const cut = (at: Mm, fallsOff: CutMove['fallsOff']): void =>
+    void moves.push({ fenceMm: at - origin, atFence: nearEdge, fallsOff, makesTrueEdge: false, line: line(at), piecesPerSheet: pieces });
+  for (let i = cards.length - 1; i >= 0; i -= 1) {
+    const card = cards[i]!;
+    const next = cards[i + 1];
+    const gap = (next ? next.start : extentMm) - card.end;
+    // Without a gap the neighbour's own cut has already freed this edge.
+    if (gap > TOLERANCE_MM) cut(card.end, 'waste');
+    if (i > 0) cut(card.start, strips ? 'strip' : 'card');
+  }
+  return moves;
+}
+
+function number(
+  drafts: readonly DraftMove[],
+  sheets: number,
+  sheetsAtOnce: number,
+  trimmer: Trimmer,
+  unit: LengthUnit,
+): readonly CutMove[] {
+  let atFence: Edge | null = null;
+  return drafts.map((move, i) => {
+    const turn = sayTurn(atFence, move.atFence);
+    atFence = move.atFence;
+    const strokes = Math.ceil((sheets * move.piecesPerSheet) / sheetsAtOnce);
+    const set = trimmer.kind === 'knife' ? 'Lay the rule' : 'Set the fence';
+    const at = trimmer.kind === 'knife' ? `from the ${move.atFence} edge` : `, ${move.atFence} edge against it`;
+    const falls = move.makesTrueEdge
+      ? 'The waste falls off and the cut is a true edge.'
+      : move.fallsOff === 'waste'
+        ? 'The waste falls off.'
+        : `A ${move.fallsOff} comes off; keep it.`;
+    return {
+      ...move,
+      number: i + 1,
+      turn,
+      strokes,
+      text: `${set} ${trimmer.kind === 'knife' ? `${formatLength(move.fenceMm, unit)} ${at}` : `to ${formatLength(move.fenceMm, unit)}${at}`}. Front up. ${falls}`,
+    };
+  });
+}
+
+function sayTurn(from: Edge | null, to: Edge): string {
+  if (from === null) return `Front up, ${to} edge to the fence`;
+  const quarters = (EDGES.indexOf(from) - EDGES.indexOf(to) + 4) % 4;
+  return ['No turn', 'Quarter turn clockwise', 'Half turn', 'Quarter turn anticlockwise'][quarters]!;
+}
+
+function cutSnags(job: Job, workshop: Workshop, trimmer: Trimmer, moves: readonly DraftMove[], any: boolean): readonly Snag[] {
+  if (!any) return [];
+  const need = longest(moves);
+  if (need <= trimmer.longestCutMm + TOLERANCE_MM) return [];
+  const { unit } = workshop;
+  return [
+    {
+      id: 'cut-too-long',
+      station: 'cut',
+      level: 'stop',
+      title: `${trimmer.name} is too short for this sheet`,
+      why: `The longest cut is ${formatLength(need, unit)}; it cuts ${formatLength(trimmer.longestCutMm, unit)}.`,
+      remedies: workshop.trimmers
+        .filter((t) => t.longestCutMm >= need && t.id !== job.cut.trimmerId)
+        .map((t) => ({ label: `Cut with ${t.name}`, changes: [{ path: ['cut', 'trimmerId'], value: t.id }] })),
+    },
+  ];
+}

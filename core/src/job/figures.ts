@@ -1,0 +1,64 @@
+import { formatLength } from '../length/formatLength.ts';
+import type { LengthUnit, Mm } from '../length/types.ts';
+import type { Figure, FigureValue, Minor } from './types.ts';
+
+export const length = (mm: Mm): FigureValue => ({ kind: 'length', mm });
+export const count = (n: number, of?: string): FigureValue => ({ kind: 'count', count: n, ...(of ? { of } : {}) });
+export const money = (minor: Minor): FigureValue => ({ kind: 'money', minor });
+export const share = (value: number): FigureValue => ({ kind: 'share', share: value });
+export const minutes = (value: number): FigureValue => ({ kind: 'minutes', minutes: value });
+export const ratio = (value: number): FigureValue => ({ kind: 'ratio', ratio: value });
+export const words = (text: string): FigureValue => ({ kind: 'text', text });
+
+/** A figure and its working in one line of a station. */
+export const figure = (
+  id: string,
+  label: string,
+  value: FigureValue,
+  sum: string,
+  inputs: Readonly<Record<string, FigureValue>> = {},
+): Figure => ({
+  id,
+  label,
+  value,
+  working: { sum, inputs: Object.entries(inputs).map(([name, input]) => ({ label: name, value: input })) },
+});
+
+export interface Spoken {
+  readonly unit: LengthUnit;
+  readonly currency: string;
+}
+
+/** Writes a figure for people; the same words on the page, the ticket and the command line. */
+export function say(value: FigureValue, { unit, currency }: Spoken): string {
+  switch (value.kind) {
+    case 'length':
+      return formatLength(value.mm, unit);
+    case 'count':
+      return value.of ? `${value.count} ${plural(value.count, value.of)}` : String(value.count);
+    case 'money':
+      return sayMoney(value.minor, currency);
+    case 'share':
+      return `${(value.share * 100).toFixed(value.share !== 0 && Math.abs(value.share) < 0.1 ? 1 : 0)} %`;
+    case 'minutes':
+      return sayMinutes(value.minutes);
+    case 'ratio':
+      return value.ratio.toFixed(value.ratio < 10 ? 2 : 1);
+    case 'text':
+      return value.text;
+  }
+}
+
+export function sayMoney(minor: Minor, currency: string): string {
+  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
+}
+
+export function sayMinutes(minutesTaken: number): string {
+  const whole = Math.round(minutesTaken);
+  if (whole < 1) return 'under 1 min';
+  if (whole < 60) return `${whole} min`;
+  return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')} min`;
+}
+
+/** Adds the plain s of counted nouns; words with their own plural are passed as they are. */
+export const plural = (n: number, noun: string): string => (n === 1 || noun.endsWith('s') ? noun : `${noun}s`);

@@ -1,0 +1,58 @@
+import type { FaceArt, Job, Workshop } from './types.ts';
+
+/** Starting values a maker may change; each stands here and nowhere else. */
+export const DEFAULTS = {
+  bleedMm: 3,
+  safeMm: 3,
+  easeMm: 4,
+  seamMm: 18,
+  dryMinutes: 10,
+  wantedMargin: 0.5,
+  lineSpacing: 1.25,
+  textSizePt: 18,
+  textColour: '#1d2930',
+} as const;
+
+export const EMPTY_FACE: FaceArt = { background: null, picture: null, texts: [] };
+
+/** First of a list the workshop must have. @throws RangeError when it is empty */
+const first = <T>(things: readonly T[], what: string): T => {
+  const [thing] = things;
+  if (thing === undefined) throw new RangeError(`newJob: the workshop must have at least one ${what}`);
+  return thing;
+};
+
+/** A job with every decision at its starting value, from what the workshop has. */
+export function newJob(title: string, workshop: Workshop): Job {
+  const printer = first(workshop.printers, 'printer');
+  const stock = first(workshop.stocks, 'stock');
+  // A light stock of the shelf folds into an envelope better than the card itself.
+  const lightest = [...workshop.stocks].sort((a, b) => a.gsm - b.gsm)[0]!;
+  return {
+    format: 'zippy-crease-job',
+    version: 1,
+    brief: { title, purpose: 'give', wanted: 12, dueDate: null, envelope: { kind: 'none' }, notes: '' },
+    size: {
+      format: 'sideFold',
+      finishedWidthMm: 105,
+      finishedHeightMm: 148,
+      bleedMm: DEFAULTS.bleedMm,
+      safeMm: DEFAULTS.safeMm,
+    },
+    pictures: {},
+    art: { faces: {} },
+    stock: { stockId: stock.id, printerId: printer.id, pathId: first(printer.paths, 'feed path').id },
+    sheet: { cutDown: null, grain: 'respect', flipEdge: 'long', spares: null, marks: true },
+    cut: { trimmerId: first(workshop.trimmers, 'trimmer').id },
+    crease: { boardId: first(workshop.boards, 'board').id, pressure: 'byCoating', bead: 'inside' },
+    envelope: { make: false, stockId: lightest.id, easeMm: DEFAULTS.easeMm, seamMm: DEFAULTS.seamMm, flapMm: null },
+    make: { dryMinutes: DEFAULTS.dryMinutes },
+    sell: {
+      extras: [],
+      singlePriceMinor: null,
+      packOf: 6,
+      packPriceMinor: null,
+      wantedMargin: DEFAULTS.wantedMargin,
+    },
+  };
+}

@@ -1,0 +1,43 @@
+import type { Board, FeedPath, Job, Printer, ShelfEnvelope, Stock, Trimmer, Workshop } from './types.ts';
+
+/** A job names a thing the workshop no longer has. */
+export class MissingFromWorkshop extends Error {
+  constructor(
+    readonly field: string,
+    what: string,
+    id: string,
+  ) {
+    super(`${field} names the ${what} “${id}”, which is not in the workshop; pick another ${what}`);
+  }
+}
+
+function pick<T extends { readonly id: string }>(from: readonly T[], id: string, field: string, what: string): T {
+  const found = from.find((thing) => thing.id === id);
+  if (!found) throw new MissingFromWorkshop(field, what, id);
+  return found;
+}
+
+export const stockOf = (job: Job, workshop: Workshop): Stock =>
+  pick(workshop.stocks, job.stock.stockId, 'stock.stockId', 'stock');
+export const envelopeStockOf = (job: Job, workshop: Workshop): Stock =>
+  pick(workshop.stocks, job.envelope.stockId, 'envelope.stockId', 'stock');
+export const printerOf = (job: Job, workshop: Workshop): Printer =>
+  pick(workshop.printers, job.stock.printerId, 'stock.printerId', 'printer');
+export const pathOf = (job: Job, workshop: Workshop): FeedPath =>
+  pick(printerOf(job, workshop).paths, job.stock.pathId, 'stock.pathId', 'feed path');
+export const trimmerOf = (job: Job, workshop: Workshop): Trimmer =>
+  pick(workshop.trimmers, job.cut.trimmerId, 'cut.trimmerId', 'trimmer');
+export const boardOf = (job: Job, workshop: Workshop): Board =>
+  pick(workshop.boards, job.crease.boardId, 'crease.boardId', 'board');
+
+/** Null when the brief names no envelope. */
+export function envelopeOnHand(
+  job: Job,
+  workshop: Workshop,
+): { readonly name: string; readonly insideWidthMm: number; readonly insideHeightMm: number; readonly shelf: ShelfEnvelope | null } | null {
+  const chosen = job.brief.envelope;
+  if (chosen.kind === 'none') return null;
+  if (chosen.kind === 'typed') return { ...chosen, name: 'your envelope', shelf: null };
+  const shelf = pick(workshop.envelopes, chosen.envelopeId, 'brief.envelope.envelopeId', 'envelope');
+  return { name: shelf.name, insideWidthMm: shelf.insideWidthMm, insideHeightMm: shelf.insideHeightMm, shelf };
+}

@@ -1,0 +1,304 @@
+import type { Box, Sides } from '../geometry/types.ts';
+import type { Gsm, LengthUnit, Micron, Mm } from '../length/types.ts';
+import type { Colour } from '../scene/types.ts';
+
+export const STATIONS = [
+  'brief',
+  'size',
+  'art',
+  'stock',
+  'sheet',
+  'cut',
+  'crease',
+  'envelope',
+  'make',
+  'sell',
+] as const;
+export type Station = (typeof STATIONS)[number];
+
+/** Money in whole minor units: pence, cents. */
+export type Minor = number & { readonly __unit?: 'minor' };
+
+export type FormatId = 'flat' | 'sideFold' | 'tentFold';
+
+export type EnvelopeOnHand =
+  | { readonly kind: 'none' }
+  | { readonly kind: 'shelf'; readonly envelopeId: string }
+  | { readonly kind: 'typed'; readonly insideWidthMm: Mm; readonly insideHeightMm: Mm };
+
+export interface Brief {
+  readonly title: string;
+  readonly purpose: 'give' | 'sell';
+  readonly wanted: number;
+  /** ISO 8601 day, or null for no date. */
+  readonly dueDate: string | null;
+  readonly envelope: EnvelopeOnHand;
+  readonly notes: string;
+}
+
+export interface SizeChoice {
+  readonly format: FormatId;
+  /** The folded card as the reader holds it. */
+  readonly finishedWidthMm: Mm;
+  readonly finishedHeightMm: Mm;
+  readonly bleedMm: Mm;
+  readonly safeMm: Mm;
+}
+
+/** A stored picture; vector pictures have no pixels to run out of. */
+export interface PictureRef {
+  readonly name: string;
+  readonly sha256: string;
+  readonly mime: 'image/png' | 'image/jpeg' | 'image/svg+xml';
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** A picture always fills its face and bleed; the maker zooms in from there and slides it about. */
+export interface PicturePlacement {
+  readonly pictureId: string;
+  /** 1 just covers. */
+  readonly zoom: number;
+  /** Which part shows, 0 to 1: left or top edge to right or bottom edge. */
+  readonly focusX: number;
+  readonly focusY: number;
+  /** 0 full strength, 1 gone. */
+  readonly fade: number;
+  readonly grey: boolean;
+}
+
+export interface TextBlock {
+  readonly id: string;
+  readonly text: string;
+  readonly typefaceId: string;
+  readonly sizePt: number;
+  readonly align: 'left' | 'centre' | 'right';
+  /** Baseline to baseline, in type sizes. */
+  readonly lineSpacing: number;
+  readonly colour: Colour;
+  /** Top left of the block from the face's top left; the block is as tall as its lines. */
+  readonly leftMm: Mm;
+  readonly topMm: Mm;
+  readonly widthMm: Mm;
+}
+
+export interface FaceArt {
+  /** Null leaves the stock bare. */
+  readonly background: Colour | null;
+  readonly picture: PicturePlacement | null;
+  readonly texts: readonly TextBlock[];
+}
+
+export interface StockChoice {
+  readonly stockId: string;
+  readonly printerId: string;
+  readonly pathId: string;
+}
+
+export interface SheetChoice {
+  /** Null prints on the stock's own sheet; a size means it is cut down first. */
+  readonly cutDown: { readonly widthMm: Mm; readonly heightMm: Mm } | null;
+  readonly grain: 'respect' | 'ignore';
+  readonly flipEdge: 'long' | 'short';
+  /** Null lets the spoil log decide. */
+  readonly spares: number | null;
+  readonly marks: boolean;
+}
+
+export interface CutChoice {
+  readonly trimmerId: string;
+}
+
+export interface CreaseChoice {
+  readonly boardId: string;
+  readonly pressure: 'byCoating' | 'firm' | 'light';
+  readonly bead: 'inside' | 'intoGroove';
+}
+
+export interface EnvelopeChoice {
+  readonly make: boolean;
+  readonly stockId: string;
+  readonly easeMm: Mm;
+  readonly seamMm: Mm;
+  readonly flapMm: Mm | null;
+}
+
+export interface MakeChoice {
+  /** Minutes to let ink dry before handling. */
+  readonly dryMinutes: number;
+}
+
+export interface Extra {
+  readonly name: string;
+  readonly perCardMinor: Minor;
+}
+
+export interface SellChoice {
+  readonly extras: readonly Extra[];
+  readonly singlePriceMinor: Minor | null;
+  readonly packOf: number;
+  readonly packPriceMinor: Minor | null;
+  /** Share of the price left after cost that a suggested price aims for. */
+  readonly wantedMargin: number;
+}
+
+/** Everything the maker decided, and nothing that can be derived from it. */
+export interface Job {
+  readonly format: 'zippy-crease-job';
+  readonly version: 1;
+  readonly brief: Brief;
+  readonly size: SizeChoice;
+  readonly pictures: Readonly<Record<string, PictureRef>>;
+  readonly art: { readonly faces: Readonly<Record<string, FaceArt>> };
+  readonly stock: StockChoice;
+  readonly sheet: SheetChoice;
+  readonly cut: CutChoice;
+  readonly crease: CreaseChoice;
+  readonly envelope: EnvelopeChoice;
+  readonly make: MakeChoice;
+  readonly sell: SellChoice;
+}
+
+export type Grade = 'cover' | 'text' | 'bond' | 'index' | 'bristol' | 'tag';
+export type Coating = 'uncoated' | 'textured' | 'matte' | 'gloss' | 'pearl';
+
+export interface Stock {
+  readonly id: string;
+  readonly name: string;
+  readonly gsm: Gsm;
+  readonly grade: Grade;
+  readonly caliperMicron: Micron;
+  readonly coating: Coating;
+  /** The sheet's edge that the fibres run along. */
+  readonly grain: 'long' | 'short';
+  readonly colour: Colour;
+  readonly colourName: string;
+  readonly sheetWidthMm: Mm;
+  readonly sheetHeightMm: Mm;
+  readonly sheetPriceMinor: Minor;
+  readonly onShelf: number;
+}
+
+export interface FeedPath {
+  readonly id: string;
+  readonly name: string;
+  readonly heaviestGsm: Gsm;
+  readonly thickestMicron: Micron;
+  readonly widestMm: Mm;
+  readonly longestMm: Mm;
+  readonly marginsMm: Sides;
+  readonly printsBothSides: boolean;
+}
+
+export interface Printer {
+  readonly id: string;
+  readonly name: string;
+  readonly ink: 'inkjet' | 'laser';
+  readonly sidePriceMinor: Minor;
+  readonly paths: readonly FeedPath[];
+}
+
+export interface Trimmer {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'sliding' | 'lever' | 'knife';
+  readonly longestCutMm: Mm;
+  readonly thickestStackMm: Mm;
+}
+
+export interface Board {
+  readonly id: string;
+  readonly name: string;
+  readonly grooveEveryMm: Mm;
+  readonly longestMm: Mm;
+}
+
+export interface ShelfEnvelope {
+  readonly id: string;
+  readonly name: string;
+  readonly insideWidthMm: Mm;
+  readonly insideHeightMm: Mm;
+  readonly colour: Colour;
+  readonly priceMinor: Minor;
+  readonly onShelf: number;
+}
+
+/** The maker's own pace, minutes. */
+export interface Pace {
+  readonly setUp: number;
+  readonly perPrintedSide: number;
+  readonly perStroke: number;
+  readonly perCreasePass: number;
+  readonly perFold: number;
+  readonly perEnvelopeMade: number;
+  readonly perCardPacked: number;
+}
+
+/** What the maker owns and how they work. */
+export interface Workshop {
+  readonly studioName: string;
+  readonly currency: string;
+  readonly unit: LengthUnit;
+  readonly hourlyMinor: Minor;
+  readonly pace: Pace;
+  readonly stocks: readonly Stock[];
+  readonly printers: readonly Printer[];
+  readonly trimmers: readonly Trimmer[];
+  readonly boards: readonly Board[];
+  readonly envelopes: readonly ShelfEnvelope[];
+  /** Cards counted over all runs so far. */
+  readonly spoilLog: { readonly good: number; readonly spoiled: number };
+}
+
+/** Sets one place in a job, named from the top. */
+export interface JobChange {
+  readonly path: readonly string[];
+  readonly value: unknown;
+}
+
+export interface Remedy {
+  readonly label: string;
+  readonly changes: readonly JobChange[];
+}
+
+export interface Snag {
+  readonly id: string;
+  readonly station: Station;
+  readonly level: 'stop' | 'warn' | 'note';
+  readonly title: string;
+  readonly why: string;
+  readonly remedies: readonly Remedy[];
+}
+
+export type FigureValue =
+  | { readonly kind: 'length'; readonly mm: Mm }
+  | { readonly kind: 'count'; readonly count: number; readonly of?: string }
+  | { readonly kind: 'money'; readonly minor: Minor }
+  | { readonly kind: 'share'; readonly share: number }
+  | { readonly kind: 'minutes'; readonly minutes: number }
+  | { readonly kind: 'ratio'; readonly ratio: number }
+  | { readonly kind: 'text'; readonly text: string };
+
+/** A derived number that can be pressed to see how it came about. */
+export interface Figure {
+  readonly id: string;
+  readonly label: string;
+  readonly value: FigureValue;
+  readonly working: {
+    /** The sum in words. */
+    readonly sum: string;
+    readonly inputs: readonly { readonly label: string; readonly value: FigureValue }[];
+  };
+}
+
+/** What every station's part of the plan has in common. */
+export interface StationPlan {
+  /** One plain sentence. */
+  readonly verdict: string;
+  /** The one figure the strip shows. */
+  readonly telling: string;
+  readonly figures: readonly Figure[];
+  readonly snags: readonly Snag[];
+}
+
+export type { Box };

@@ -1,0 +1,182 @@
+import { count, figure, minutes as minutesValue, plural, sayMinutes } from '../job/figures.ts';
+import type { Figure, Job, StationPlan, Workshop } from '../job/types.ts';
+import { formatLength, formatSize } from '../length/formatLength.ts';
+import type { CreasePlan } from '../crease/planCrease.ts';
+import type { CutPlan } from '../cut/types.ts';
+import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
+import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import type { StockPlan } from '../stock/planStock.ts';
+
+export type StepKind = 'print' | 'dry' | 'cut' | 'crease' | 'fold' | 'envelope' | 'pack';
+
+export interface MakeStep {
+  readonly id: string;
+  readonly kind: StepKind;
+  /** What to do, in a few words to be read across a bench. */
+  readonly title: string;
+  /** The one number or word that matters. */
+  readonly big: string;
+  readonly detail: string;
+  readonly caution: string | null;
+  readonly waitMinutes: number | null;
+}
+
+export interface MakePlan extends StationPlan {
+  readonly steps: readonly MakeStep[];
+  readonly workMinutes: number;
+  readonly waitMinutes: number;
+}
+
+/** Why a card was lost; the last is for whatever the others do not name. */
+export const SPOIL_CAUSES = ['misfeed', 'drift', 'crack', 'smudge', 'miscut', 'wrong face', 'upside-down', 'other'] as const;
+export type SpoilCause = (typeof SPOIL_CAUSES)[number];
+
+export const CAUTIONS = {
+  sliding: 'Sharp blade: fingers behind the guard, several light strokes, cap or lock it when you stop. Follow the tool’s own instructions.',
+  lever: 'Latch the arm when you stop. One person at the guillotine; never reach under the blade. Follow the tool’s own instructions.',
+  knife: 'Sharp blade: steel rule, fingers well behind its edge, several light strokes. Cap the knife at once; used blades go in a closed box.',
+  glue: 'Air the room and keep flames away from solvent glue. Follow the glue’s own instructions and local rules.',
+} as const;
+
+export function planMake(
+  job: Job,
+  workshop: Workshop,
+  size: SizePlan,
+  stock: StockPlan,
+  sheet: SheetPlan,
+  cut: CutPlan,
+  crease: CreasePlan,
+  envelope: EnvelopePlan,
+): MakePlan {
+  const steps = [
+    ...printSteps(job, sheet, stock),
+    ...cutSteps(cut, workshop),
+    ...creaseSteps(crease, workshop),
+    ...(envelope.made && envelope.up > 0 ? [envelopeStep(job, envelope)] : []),
+    {
+      id: 'pack',
+      kind: 'pack',
+      title: 'Check, count and pack',
+      big: String(job.brief.wanted),
+      detail: `Front the right way, corners square, inside the right way up. ${job.brief.wanted} good ${plural(job.brief.wanted, 'card')} wanted, ${formatSize(size.finishedWidthMm, size.finishedHeightMm, workshop.unit)} finished.`,
+      caution: null,
+      waitMinutes: null,
+    } satisfies MakeStep,
+  ];
+  const { pace } = workshop;
+  const sidesPrinted = sheet.sheets * sheet.sides.length;
+  const parts = {
+    'Setting up': pace.setUp,
+    Printing: sidesPrinted * pace.perPrintedSide,
+    Cutting: cut.minutes,
+    'Creasing and folding': crease.minutes,
+    'Making envelopes': envelope.made ? job.brief.wanted * pace.perEnvelopeMade : 0,
+    Packing: job.brief.wanted * pace.perCardPacked,
+  };
+  const workMinutes = Object.values(parts).reduce((a, b) => a + b, 0);
+  const waitMinutes = steps.reduce((n, s) => n + (s.waitMinutes ?? 0), 0);
+  const figures: Figure[] = [
+    figure(
+      'work',
+      'Time at work',
+      minutesValue(workMinutes),
+      Object.keys(parts).join(' + '),
+      Object.fromEntries(Object.entries(parts).map(([label, m]) => [label, minutesValue(m)])),
+    ),
+    figure('wait', 'Time waiting', minutesValue(waitMinutes), 'drying, before a side is handled', {}),
+    figure('steps', 'Steps', count(steps.length), 'one bench card each'),
+  ];
+  return {
+    steps,
+    workMinutes,
+    waitMinutes,
+    verdict: `${steps.length} steps, ${sayMinutes(workMinutes)} of work${waitMinutes > 0 ? ` and ${sayMinutes(waitMinutes)} of drying` : ''}.`,
+    telling: sayMinutes(workMinutes),
+    figures,
+    snags: [],
+  };
+}
+
+function printSteps(job: Job, sheet: SheetPlan, stock: StockPlan): readonly MakeStep[] {
+  const where = `${stock.printer.name}, ${stock.path.name}`;
+  const settings = `${stock.stock.name}. Print at 100 %, no fit to page.`;
+  const dry = (id: string): MakeStep => ({
+    id,
+    kind: 'dry',
+    title: 'Let it dry',
+    big: sayMinutes(job.make.dryMinutes),
+    detail: 'Lay the sheets apart; nothing on top of wet ink.',
+    caution: null,
+    waitMinutes: job.make.dryMinutes,
+  });
+  const waits = job.make.dryMinutes > 0;
+  if (sheet.bothSidesAtOnce && sheet.sides.length === 2)
+    return [
+      {
+        id: 'print',
+        kind: 'print',
+        title: 'Print both sides',
+        big: `${sheet.sheets} ${plural(sheet.sheets, 'sheet')}`,
+        detail: `${where}. ${settings} Two-sided, flip on the ${job.sheet.flipEdge} edge. Fold the first one by hand before you print the rest.`,
+        caution: null,
+        waitMinutes: null,
+      },
+      ...(waits ? [dry('dry')] : []),
+    ];
+  return sheet.sides.flatMap((side, i) => [
+    {
+      id: `print-${side}`,
+      kind: 'print' as const,
+      title: `Print the ${side}s`,
+      big: `${sheet.sheets} ${plural(sheet.sheets, 'sheet')}`,
+      detail:
+        i === 0
+          ? `${where}. ${settings} Test one sheet first.`
+          : `Turn the stack over on its ${job.sheet.flipEdge} edge and feed it again. ${settings} Fold the first one by hand before you print the rest.`,
+      caution: null,
+      waitMinutes: null,
+    },
+    ...(waits ? [dry(`dry-${side}`)] : []),
+  ]);
+}
+
+function cutSteps(cut: CutPlan, { unit }: Workshop): readonly MakeStep[] {
+  return cut.moves.map((move, i) => ({
+    id: `cut-${move.number}`,
+    kind: 'cut',
+    title: `Cut ${move.number} of ${cut.moves.length}`,
+    big: formatLength(move.fenceMm, unit),
+    detail: `${move.turn}. ${move.text} ${move.strokes} ${plural(move.strokes, 'stroke')}, up to ${cut.sheetsAtOnce} at once.`,
+    caution: i === 0 ? CAUTIONS[cut.trimmer.kind] : null,
+    waitMinutes: null,
+  }));
+}
+
+function creaseSteps(crease: CreasePlan, { unit }: Workshop): readonly MakeStep[] {
+  if (crease.lines.length === 0) return [];
+  return [
+    ...crease.lines.map((line): MakeStep => ({
+      id: `crease-${line.number}`,
+      kind: 'crease',
+      title: crease.lines.length === 1 ? 'Crease' : `Crease ${line.number} of ${crease.lines.length}`,
+      big: formatLength(line.grooveAtMm, unit),
+      detail: line.text,
+      caution: null,
+      waitMinutes: null,
+    })),
+    { id: 'fold', kind: 'fold', title: 'Fold', big: 'Corners first', detail: crease.folding.join(' '), caution: null, waitMinutes: null },
+  ];
+}
+
+function envelopeStep(job: Job, envelope: EnvelopePlan): MakeStep {
+  return {
+    id: 'envelope',
+    kind: 'envelope',
+    title: 'Make the envelopes',
+    big: `${job.brief.wanted} from ${envelope.sheets} ${plural(envelope.sheets, 'sheet')}`,
+    detail: envelope.steps.join(' '),
+    caution: CAUTIONS.glue,
+    waitMinutes: null,
+  };
+}

@@ -1,0 +1,59 @@
+import { planArt, type ArtPlan } from '../art/planArt.ts';
+import type { TypefaceBook } from '../art/typefaces.ts';
+import { planBrief, type BriefPlan } from '../brief/planBrief.ts';
+import { planCrease, type CreasePlan } from '../crease/planCrease.ts';
+import { planCuts } from '../cut/planCuts.ts';
+import type { CutPlan } from '../cut/types.ts';
+import { planEnvelope, type EnvelopePlan } from '../envelope/planEnvelope.ts';
+import { STATIONS, type Job, type Snag, type Station, type StationPlan, type Workshop } from '../job/types.ts';
+import { planMake, type MakePlan } from '../make/planMake.ts';
+import { planSell, type SellPlan } from '../sell/planSell.ts';
+import { planSheet, type SheetPlan } from '../sheet/planSheet.ts';
+import { planSize, type SizePlan } from '../size/planSize.ts';
+import { planStock, type StockPlan } from '../stock/planStock.ts';
+
+export interface Plan {
+  readonly brief: BriefPlan;
+  readonly size: SizePlan;
+  readonly art: ArtPlan;
+  readonly stock: StockPlan;
+  readonly sheet: SheetPlan;
+  readonly cut: CutPlan;
+  readonly crease: CreasePlan;
+  readonly envelope: EnvelopePlan;
+  readonly make: MakePlan;
+  readonly sell: SellPlan;
+}
+
+export interface PlanContext {
+  readonly typefaces: TypefaceBook;
+  /** ISO day; null where no clock is read. */
+  readonly today: string | null;
+}
+
+/**
+ * Everything that follows from a maker's decisions. Pure: the same job, workshop, fonts and day always
+ * give the same plan. Each station reads the decisions and the stations before it.
+ * @throws MissingFromWorkshop when the job names something the workshop does not have
+ */
+export function planJob(job: Job, workshop: Workshop, { typefaces, today }: PlanContext): Plan {
+  const brief = planBrief(job, workshop, today);
+  const size = planSize(job, workshop);
+  const art = planArt(job, workshop, size, typefaces);
+  const stock = planStock(job, workshop, size);
+  const sheet = planSheet(job, workshop, size, art, stock);
+  const cut = planCuts(job, workshop, stock, sheet);
+  const crease = planCrease(job, workshop, size, art, stock, sheet);
+  const envelope = planEnvelope(job, workshop, size, stock);
+  const make = planMake(job, workshop, size, stock, sheet, cut, crease, envelope);
+  const sell = planSell(job, workshop, stock, sheet, envelope, make);
+  return { brief, size, art, stock, sheet, cut, crease, envelope, make, sell };
+}
+
+export const stationPlan = (plan: Plan, station: Station): StationPlan => plan[station];
+
+const GRAVITY: Readonly<Record<Snag['level'], number>> = { stop: 0, warn: 1, note: 2 };
+
+/** Every snag, the gravest first and in the order of the work within that. */
+export const allSnags = (plan: Plan): readonly Snag[] =>
+  STATIONS.flatMap((station) => plan[station].snags).sort((a, b) => GRAVITY[a.level] - GRAVITY[b.level]);

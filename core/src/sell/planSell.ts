@@ -1,0 +1,137 @@
+import { count, figure, minutes, money, plural, sayMoney, share } from '../job/figures.ts';
+import { envelopeOnHand } from '../job/pick.ts';
+import type { Figure, Job, Minor, Snag, StationPlan, Workshop } from '../job/types.ts';
+import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
+import type { MakePlan } from '../make/planMake.ts';
+import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { StockPlan } from '../stock/planStock.ts';
+
+export interface CostPart {
+  readonly id: 'sheets' | 'ink' | 'envelope' | 'time' | 'extras';
+  readonly label: string;
+  /** For one good card, not rounded. */
+  readonly perCardMinor: number;
+}
+
+export interface SellPlan extends StationPlan {
+  readonly parts: readonly CostPart[];
+  readonly costMinor: number;
+  readonly singlePriceMinor: Minor;
+  readonly packPriceMinor: Minor;
+  readonly margin: number;
+  readonly packMargin: number;
+}
+
+/** Suggested prices are rounded up to a step that looks like a price. */
+const PRICE_STEP_MINOR = 5;
+
+export function planSell(
+  job: Job,
+  workshop: Workshop,
+  stock: StockPlan,
+  sheet: SheetPlan,
+  envelope: EnvelopePlan,
+  make: MakePlan,
+): SellPlan {
+  const { wanted } = job.brief;
+  const { currency } = workshop;
+  const per = (total: number): number => (wanted === 0 ? 0 : total / wanted);
+  const bought = envelopeOnHand(job, workshop)?.shelf;
+  const sides = sheet.sheets * sheet.sides.length;
+  const envelopeMinor = envelope.made ? per(envelope.sheets * envelope.stock.sheetPriceMinor) : (bought?.priceMinor ?? 0);
+  const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
+  const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
+  const parts: CostPart[] = [
+    { id: 'sheets', label: 'Card', perCardMinor: per(sheet.sheets * stock.stock.sheetPriceMinor) },
+    { id: 'ink', label: 'Printing', perCardMinor: per(sides * stock.printer.sidePriceMinor) },
+    { id: 'envelope', label: 'Envelope', perCardMinor: envelopeMinor },
+    { id: 'extras', label: 'Extras', perCardMinor: extrasMinor },
+    { id: 'time', label: 'Your time', perCardMinor: per(timeMinor) },
+  ];
+  const costMinor = parts.reduce((n, p) => n + p.perCardMinor, 0);
+  const asked = (cards: number): Minor => roundUp((costMinor * cards) / (1 - job.sell.wantedMargin));
+  const singlePriceMinor = job.sell.singlePriceMinor ?? asked(1);
+  const packPriceMinor = job.sell.packPriceMinor ?? asked(job.sell.packOf);
+  const margin = marginOf(singlePriceMinor, costMinor);
+  const packMargin = marginOf(packPriceMinor, costMinor * job.sell.packOf);
+  const giving = job.brief.purpose === 'give';
+  const say = (minor: number): string => sayMoney(Math.round(minor), currency);
+  const suggested = 'cost ÷ (1 − wanted margin), rounded up to 5';
+  const figures: Figure[] = [
+    figure('cost', 'Cost of a good card', money(Math.round(costMinor)), 'card + printing + envelope + extras + your time, for each good card', Object.fromEntries(parts.map((p) => [p.label, money(Math.round(p.perCardMinor))]))),
+    figure('cost-sheets', 'Card', money(Math.round(parts[0]!.perCardMinor)), 'sheets × price of a sheet ÷ good cards', {
+      Sheets: count(sheet.sheets),
+      'A sheet': money(stock.stock.sheetPriceMinor),
+      'Good cards': count(wanted),
+    }),
+    figure('cost-ink', 'Printing', money(Math.round(parts[1]!.perCardMinor)), 'printed sides × price of a side ÷ good cards', {
+      'Printed sides': count(sides),
+      'A side': money(stock.printer.sidePriceMinor),
+      'Good cards': count(wanted),
+    }),
+    figure('cost-envelope', 'Envelope', money(Math.round(envelopeMinor)), envelope.made ? 'envelope sheets × price of a sheet ÷ good cards' : 'price on the shelf', envelope.made ? { Sheets: count(envelope.sheets), 'A sheet': money(envelope.stock.sheetPriceMinor) } : {}),
+    figure('cost-time', 'Your time', money(Math.round(parts[4]!.perCardMinor)), 'time at work × your hourly rate ÷ good cards', {
+      'Time at work': minutes(make.workMinutes),
+      'An hour': money(workshop.hourlyMinor),
+      'Good cards': count(wanted),
+    }),
+    figure('run-cost', 'The whole run', money(Math.round(costMinor * wanted)), 'cost of a good card × good cards', { 'Good cards': count(wanted) }),
+  ];
+  if (!giving)
+    figures.push(
+      figure('single', 'A single', money(singlePriceMinor), job.sell.singlePriceMinor === null ? suggested : 'as typed', { Cost: money(Math.round(costMinor)), 'Wanted margin': share(job.sell.wantedMargin) }),
+      figure('margin', 'Margin on a single', share(margin), '(price − cost) ÷ price', { Price: money(singlePriceMinor), Cost: money(Math.round(costMinor)) }),
+      figure('pack', `A pack of ${job.sell.packOf}`, money(packPriceMinor), job.sell.packPriceMinor === null ? suggested : 'as typed', { 'Cost of a pack': money(Math.round(costMinor * job.sell.packOf)) }),
+      figure('pack-margin', 'Margin on a pack', share(packMargin), '(price − cost) ÷ price', { Price: money(packPriceMinor), Cost: money(Math.round(costMinor * job.sell.packOf)) }),
+    );
+  return {
+    parts,
+    costMinor,
+    singlePriceMinor,
+    packPriceMinor,
+    margin,
+    packMargin,
+    verdict: giving
+      ? `Each card costs ${say(costMinor)} to make, your evening counted.`
+      : margin > 0
+        ? `A single at ${say(singlePriceMinor)} costs ${say(costMinor)} and leaves ${Math.round(margin * 100)} %, with your time paid.`
+        : `At ${say(singlePriceMinor)} a single loses ${say(costMinor - singlePriceMinor)}, your time counted.`,
+    telling: giving ? `${say(costMinor)} each` : `${say(singlePriceMinor)} · ${Math.round(margin * 100)} %`,
+    figures,
+    snags: giving ? [] : priceSnags(job, sheet, currency, costMinor, singlePriceMinor, packPriceMinor),
+  };
+}
+
+const roundUp = (minor: number): Minor => Math.ceil(minor / PRICE_STEP_MINOR - 1e-9) * PRICE_STEP_MINOR;
+const marginOf = (price: number, cost: number): number => (price > 0 ? (price - cost) / price : -1);
+
+function priceSnags(job: Job, sheet: SheetPlan, currency: string, cost: number, single: Minor, pack: Minor): readonly Snag[] {
+  const snags: Snag[] = [];
+  const { packOf } = job.sell;
+  const below = (id: string, what: string, price: Minor, costs: number, field: string): void => {
+    if (price >= costs) return;
+    snags.push({
+      id,
+      station: 'sell',
+      level: 'warn',
+      title: `${what} sells for less than it costs`,
+      why: `It costs ${sayMoney(Math.round(costs), currency)} with your time and is priced ${sayMoney(price, currency)}.`,
+      remedies: [{ label: 'Use the suggested price', changes: [{ path: ['sell', field], value: null }] }],
+    });
+  };
+  below('sell-single-loss', 'A single', single, cost, 'singlePriceMinor');
+  below('sell-pack-loss', `A pack of ${packOf}`, pack, cost * packOf, 'packPriceMinor');
+  const left = sheet.up > 0 ? (sheet.up * sheet.sheets) % packOf : 0;
+  if (sheet.up > 0 && packOf % sheet.up !== 0 && sheet.up % packOf !== 0 && left > 0) {
+    const better = Math.max(sheet.up, Math.round(packOf / sheet.up) * sheet.up);
+    snags.push({
+      id: 'sell-pack-waste',
+      station: 'sell',
+      level: 'note',
+      title: `Packs of ${packOf} do not come out of ${sheet.up} up evenly`,
+      why: `The run’s ${sheet.up * sheet.sheets} cards leave ${left} ${plural(left, 'card')} over.`,
+      remedies: [{ label: `Sell packs of ${better}`, changes: [{ path: ['sell', 'packOf'], value: better }] }],
+    });
+  }
+  return snags;
+}

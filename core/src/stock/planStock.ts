@@ -1,0 +1,194 @@
+import { count, figure, length, money, ratio, words } from '../job/figures.ts';
+import { pathOf, printerOf, stockOf } from '../job/pick.ts';
+import type { FeedPath, Figure, Job, Printer, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
+import { formatSize } from '../length/formatLength.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import { formatOf } from '../size/formats.ts';
+import { pressing, SCORE_FROM_GSM, type Pressing } from './pressure.ts';
+import { selfBucklingHeightMm, standWord, type StandWord } from './standing.ts';
+import { sayWeight } from './weights.ts';
+
+export interface StockPlan extends StationPlan {
+  readonly stock: Stock;
+  readonly printer: Printer;
+  readonly path: FeedPath;
+  readonly needsScore: boolean;
+  readonly pressing: Pressing;
+  readonly standScore: number;
+  readonly stand: StandWord;
+  /** One sentence each: the printer, the score, the standing, the pressing. */
+  readonly verdicts: readonly { readonly id: string; readonly good: boolean; readonly text: string }[];
+}
+
+export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockPlan {
+  const stock = stockOf(job, workshop);
+  const printer = printerOf(job, workshop);
+  const path = pathOf(job, workshop);
+  const folds = size.form.blank.creases.length > 0;
+  const needsScore = folds && stock.gsm >= SCORE_FROM_GSM;
+  const pressed = pressing(stock.coating, stock.caliperMicron, job.crease.pressure);
+  // A tent's fold lies level, so fibres along it lie level too; a side fold's stand upright with it.
+  const upright = job.size.format !== 'tentFold' && job.sheet.grain === 'respect';
+  const buckles = selfBucklingHeightMm(stock.caliperMicron, stock.gsm, upright ? 'along' : 'across');
+  const standScore = buckles / size.finishedHeightMm;
+  const stand = standWord(standScore);
+  const refusals = pathRefusals(path, stock, workshop);
+  const takes = refusals.length === 0;
+  const where = `the ${path.name} of ${printer.name}`;
+  const verdicts = [
+    {
+      id: 'path',
+      good: takes,
+      text: takes ? `${capital(where)} takes it.` : `${capital(where)} will not take it: ${refusals.join('; ')}.`,
+    },
+    {
+      id: 'score',
+      good: true,
+      text: !folds
+        ? 'Nothing is folded, so nothing is scored.'
+        : needsScore
+          ? `Score before folding: at ${stock.gsm} gsm a bare fold cracks.`
+          : `A bone folder alone will do: ${stock.gsm} gsm folds without a score.`,
+    },
+    {
+      id: 'stand',
+      good: stand !== 'flops' || !folds,
+      text: !folds
+        ? 'It lies flat, so it need not stand.'
+        : stand === 'flops'
+          ? 'It will flop: the panel is too tall for this card to hold itself up.'
+          : stand === 'sturdy'
+            ? 'It stands sturdily.'
+            : 'It stands, but not through a draught.',
+    },
+    {
+      id: 'press',
+      good: true,
+      text: folds
+        ? `Press ${pressed.school === 'firm' ? 'firmly' : 'lightly'}, ${pressed.passes} full-length passes, because ${pressed.why}.`
+        : 'No pressing to do.',
+    },
+  ];
+  const figures: Figure[] = [
+    figure('weight', 'Weight', words(sayWeight(stock.gsm, stock.grade)), 'grams per m² × area of 500 basis sheets ÷ grams per pound', {
+      'Grams per m²': count(stock.gsm),
+      Grade: words(stock.grade),
+    }),
+    figure('caliper', 'Caliper', words(`${stock.caliperMicron} µm (${(stock.caliperMicron / 25.4).toFixed(1)} pt)`), '1 point of caliper is a thousandth of an inch, 25.4 µm', {
+      Bulk: words(`${(stock.caliperMicron / stock.gsm).toFixed(2)} cm³/g`),
+    }),
+    figure('price', 'One sheet', money(stock.sheetPriceMinor), 'as entered on the shelf', { 'On the shelf': count(stock.onShelf, 'sheet') }),
+  ];
+  if (folds)
+    figures.push(
+      figure('stand', 'Standing score', ratio(standScore), 'height at which it buckles under its own weight ÷ panel height; under 1.3 flops, over 2 is sturdy', {
+        'Buckles at': length(buckles),
+        'Panel height': length(size.finishedHeightMm),
+        Grain: words(upright ? 'upright' : 'level'),
+      }),
+      figure('tip', 'Scoring tip', words(`${pressed.tipMm[0].toFixed(1)}–${pressed.tipMm[1].toFixed(1)} mm`), '1½ to 2 calipers', {
+        Caliper: words(`${stock.caliperMicron} µm`),
+      }),
+    );
+  return {
+    stock,
+    printer,
+    path,
+    needsScore,
+    pressing: pressed,
+    standScore,
+    stand,
+    verdicts,
+    verdict: takes
+      ? `${stock.name}, ${sayWeight(stock.gsm, stock.grade)}: ${folds ? `${needsScore ? 'score it, ' : ''}${stand === 'flops' ? 'it flops' : stand === 'sturdy' ? 'it stands sturdily' : 'it stands'}` : 'lies flat'}.`
+      : `${stock.name} will not go through ${where}.`,
+    telling: `${stock.gsm} gsm`,
+    figures,
+    snags: stockSnags(job, workshop, { stock, printer, path, takes, refusals, stand, folds }),
+  };
+}
+
+/** Why a path will not take a stock, in the order a maker would check. */
+export function pathRefusals(path: FeedPath, stock: Stock, { unit }: Workshop): readonly string[] {
+  const refusals: string[] = [];
+  if (stock.gsm > path.heaviestGsm) refusals.push(`${stock.gsm} gsm is over its ${path.heaviestGsm} gsm`);
+  if (stock.caliperMicron > path.thickestMicron)
+    refusals.push(`${stock.caliperMicron} µm is over its ${path.thickestMicron} µm`);
+  const [narrow, long] = [Math.min(stock.sheetWidthMm, stock.sheetHeightMm), Math.max(stock.sheetWidthMm, stock.sheetHeightMm)];
+  if (narrow > path.widestMm || long > path.longestMm)
+    refusals.push(`the ${formatSize(narrow, long, unit)} sheet is larger than its ${formatSize(path.widestMm, path.longestMm, unit)}`);
+  return refusals;
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+function stockSnags(
+  job: Job,
+  workshop: Workshop,
+  found: {
+    readonly stock: Stock;
+    readonly printer: Printer;
+    readonly path: FeedPath;
+    readonly takes: boolean;
+    readonly refusals: readonly string[];
+    readonly stand: StandWord;
+    readonly folds: boolean;
+  },
+): readonly Snag[] {
+  const { stock, printer, path, takes, refusals, stand, folds } = found;
+  const snags: Snag[] = [];
+  if (!takes)
+    snags.push({
+      id: 'stock-path',
+      station: 'stock',
+      level: 'stop',
+      title: `${printer.name} will not take ${stock.name} this way`,
+      why: `Through the ${path.name}: ${refusals.join('; ')}.`,
+      remedies: [...otherPaths(workshop, stock), ...otherStocks(workshop, path, stock)].slice(0, 4),
+    });
+  if (folds && stand === 'flops') {
+    const heavier = workshop.stocks
+      .filter((s) => s.gsm > stock.gsm && pathRefusals(path, s, workshop).length === 0)
+      .sort((a, b) => a.gsm - b.gsm)[0];
+    snags.push({
+      id: 'stock-flops',
+      station: 'stock',
+      level: 'warn',
+      title: 'The card will not stand',
+      why: `${formatOf(job.size).name} panels this tall bend under their own weight in ${stock.name}.`,
+      remedies: heavier ? [{ label: `Use ${heavier.name}`, changes: [{ path: ['stock', 'stockId'], value: heavier.id }] }] : [],
+    });
+  }
+  if (stock.coating === 'pearl' && printer.ink === 'inkjet' && job.make.dryMinutes < 60)
+    snags.push({
+      id: 'stock-slow-dry',
+      station: 'stock',
+      level: 'note',
+      title: 'Ink dries slowly on pearl',
+      why: 'Handled too soon it smears. An hour is usual; the pack or the printer’s instructions may say more.',
+      remedies: [{ label: 'Let it dry for an hour', changes: [{ path: ['make', 'dryMinutes'], value: 60 }] }],
+    });
+  return snags;
+}
+
+function otherPaths(workshop: Workshop, stock: Stock): readonly Remedy[] {
+  return workshop.printers.flatMap((printer) =>
+    printer.paths
+      .filter((path) => pathRefusals(path, stock, workshop).length === 0)
+      .map((path) => ({
+        label: `Feed it through the ${path.name} of ${printer.name}`,
+        changes: [
+          { path: ['stock', 'printerId'], value: printer.id },
+          { path: ['stock', 'pathId'], value: path.id },
+        ],
+      })),
+  );
+}
+
+/** The stock on the shelf nearest in weight that the path does take. */
+function otherStocks(workshop: Workshop, path: FeedPath, stock: Stock): readonly Remedy[] {
+  const nearest = workshop.stocks
+    .filter((s) => s.id !== stock.id && pathRefusals(path, s, workshop).length === 0)
+    .sort((a, b) => Math.abs(a.gsm - stock.gsm) - Math.abs(b.gsm - stock.gsm))[0];
+  return nearest ? [{ label: `Print on ${nearest.name} instead`, changes: [{ path: ['stock', 'stockId'], value: nearest.id }] }] : [];
+}
