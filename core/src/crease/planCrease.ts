@@ -1,7 +1,7 @@
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import type { Crease } from '../fold/types.ts';
-import { count, figure, length, minutes as minutesValue, plural, words } from '../job/figures.ts';
+import { count, figure, length, minutes as minutesValue, words } from '../job/figures.ts';
 import { boardOf } from '../job/pick.ts';
 import type { Board, Job, Snag, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
@@ -107,7 +107,7 @@ function creaseLine(
     errorMm: grooveAtMm - fromStopMm,
     faceUp,
     passes,
-    text: `Back panel’s open edge to the stop, ${faceUp} up. Groove at ${formatLength(grooveAtMm, unit)}: ${passes} ${plural(passes, 'pass')}, the whole length, without running off the end.`.replace('passs', 'passes'),
+    text: `Back panel’s open edge to the stop, ${faceUp} up. Groove at ${formatLength(grooveAtMm, unit)}: ${passes === 1 ? '1 pass' : `${passes} passes`}, the whole length, without running off the end.`,
   };
 }
 

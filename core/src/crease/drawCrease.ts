@@ -1,0 +1,60 @@
+import { compose, IDENTITY, turnedLeftRight, turnedTopBottom, type Affine } from '../geometry/affine.ts';
+import { mapBox, grow } from '../geometry/box.ts';
+import { boxPath, segment } from '../geometry/path.ts';
+import type { Box } from '../geometry/types.ts';
+import { formatLength } from '../length/formatLength.ts';
+import type { LengthUnit, Mm } from '../length/types.ts';
+import type { PaperSide } from '../fold/types.ts';
+import type { Colour, Scene, Shape } from '../scene/types.ts';
+import { levelDimension } from '../size/drawBlank.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import type { CreasePlan } from './planCrease.ts';
+
+export interface CreaseView {
+  readonly unit: LengthUnit;
+  readonly textMm: Mm;
+  readonly stockColour: Colour;
+  readonly art: Readonly<Record<PaperSide, readonly Shape[]>>;
+}
+
+/** The card on the board with its edge at the stop on the left, grooves below it, and the groove to press. */
+export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number, view: CreaseView): Scene {
+  const { blank } = size.form;
+  const line = crease.lines[index];
+  const top = line?.edgeAtStop === 'top';
+  const side: PaperSide = line?.faceUp ?? 'outside';
+  // Turned over about a line square to the crease, so that the same edge stays at the stop.
+  const over: Affine =
+    side === 'outside' ? IDENTITY : top ? turnedLeftRight(blank.widthMm) : turnedTopBottom(blank.heightMm);
+  // A quarter turn anticlockwise brings the top edge to the left.
+  const toBoard: Affine = top ? compose([0, -1, 1, 0, 0, blank.widthMm], over) : over;
+  const card = mapBox(toBoard, { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm });
+  const { textMm } = view;
+  const board: Box = {
+    xMm: -textMm * 1.2,
+    yMm: -textMm * 2,
+    widthMm: Math.max(card.widthMm, crease.board.longestMm) + textMm * 2.4,
+    heightMm: card.heightMm + textMm * 4,
+  };
+  const grooves: Shape[] = [];
+  for (let at = crease.board.grooveEveryMm; at < board.widthMm - textMm * 2; at += crease.board.grooveEveryMm)
+    grooves.push({ kind: 'path', role: 'printable', path: segment(at, board.yMm + textMm * 0.6, at, board.yMm + board.heightMm - textMm * 0.6) });
+  const shapes: Shape[] = [
+    { kind: 'path', role: 'sheet', path: boxPath(board), fill: '#dfe5e8' },
+    ...grooves,
+    { kind: 'path', role: 'fence', path: boxPath({ xMm: -textMm * 0.7, yMm: board.yMm, widthMm: textMm * 0.7, heightMm: board.heightMm }) },
+    { kind: 'path', role: 'stock', path: boxPath(card), fill: view.stockColour },
+    { kind: 'group', transform: toBoard, clip: boxPath({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }), children: view.art[side] },
+    { kind: 'path', role: 'trim', path: boxPath(card) },
+  ];
+  if (line) {
+    shapes.push(
+      { kind: 'path', role: 'creaseAway', path: segment(line.fromStopMm, 0, line.fromStopMm, card.heightMm) },
+      { kind: 'path', role: 'cutNow', path: segment(line.grooveAtMm, -textMm * 0.6, line.grooveAtMm, card.heightMm + textMm * 0.6) },
+      ...levelDimension(0, line.grooveAtMm, -textMm * 0.7, formatLength(line.grooveAtMm, view.unit), textMm * 1.2),
+      { kind: 'label', role: 'label', text: 'stop', at: { xMm: textMm * 0.2, yMm: board.yMm + board.heightMm - textMm * 0.5 }, sizeMm: textMm, anchor: 'start' },
+      { kind: 'label', role: 'label', text: `${side} up`, at: { xMm: card.widthMm - textMm * 0.3, yMm: card.heightMm + textMm * 1.3 }, sizeMm: textMm, anchor: 'end' },
+    );
+  }
+  return { box: grow(board, { top: textMm, left: textMm, right: textMm, bottom: textMm }), symbols: {}, shapes };
+}

@@ -1,0 +1,63 @@
+import { newJob } from './newJob.ts';
+import { check, checkJob, checkWorkshop, jobFileSchema, type Checked, type StoredWorkshop } from './schema.ts';
+import type { Job, PictureRef, Workshop } from './types.ts';
+
+export { check, checkJob, checkWorkshop, type Checked, type StoredWorkshop };
+
+/** Where a job file's picture is to be found. */
+export type PictureSource =
+  | { readonly kind: 'file'; readonly file: string }
+  | { readonly kind: 'data'; readonly base64: string }
+  | { readonly kind: 'stored'; readonly ref: PictureRef };
+
+export interface JobFile {
+  /** Its pictures are filled in by whoever can fetch them. */
+  readonly job: Job;
+  readonly pictures: Readonly<Record<string, { readonly name: string; readonly source: PictureSource }>>;
+}
+
+type PartialJob = { readonly brief: Partial<Job['brief']> & { readonly title: string } } & {
+  readonly [K in Exclude<keyof Job, 'brief' | 'format' | 'version' | 'pictures'>]?: Partial<Job[K]>;
+} & { readonly pictures?: Readonly<Record<string, Partial<PictureRef> & { readonly name: string; readonly file?: string; readonly data?: string }>> };
+
+/**
+ * Reads a job file that has been parsed as JSON. Lengths may be numbers of millimetres or text with a
+ * unit; whatever is left out takes the value a new job would have.
+ * @returns the job, or the field that is wrong and what it wants
+ */
+export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile> {
+  const checked = check<PartialJob>(jobFileSchema, value, 'the job file');
+  if (!checked.ok) return checked;
+  const file = checked.value;
+  const base = newJob(file.brief.title, workshop);
+  const job: Job = {
+    ...base,
+    brief: { ...base.brief, ...file.brief },
+    size: { ...base.size, ...file.size },
+    art: { faces: file.art?.faces ?? {} },
+    stock: { ...base.stock, ...file.stock },
+    sheet: { ...base.sheet, ...file.sheet },
+    cut: { ...base.cut, ...file.cut },
+    crease: { ...base.crease, ...file.crease },
+    envelope: { ...base.envelope, ...file.envelope },
+    make: { ...base.make, ...file.make },
+    sell: { ...base.sell, ...file.sell },
+  };
+  const pictures: Record<string, { name: string; source: PictureSource }> = {};
+  for (const [id, entry] of Object.entries(file.pictures ?? {})) {
+    const { name, file: path, data, sha256, mime, widthPx, heightPx } = entry;
+    if (data !== undefined) pictures[id] = { name, source: { kind: 'data', base64: data } };
+    else if (path !== undefined) pictures[id] = { name, source: { kind: 'file', file: path } };
+    else if (sha256 && mime && widthPx && heightPx)
+      pictures[id] = { name, source: { kind: 'stored', ref: { name, sha256, mime, widthPx, heightPx } } };
+    else return { ok: false, field: `pictures.${id}`, why: `pictures.${id} wants a file or its data, or sha256 with mime, widthPx and heightPx.` };
+  }
+  for (const [face, art] of Object.entries(job.art.faces))
+    if (art.picture && !(art.picture.pictureId in pictures))
+      return {
+        ok: false,
+        field: `art.faces.${face}.picture.pictureId`,
+        why: `art.faces.${face}.picture.pictureId names “${art.picture.pictureId}”, which is not among the pictures; add it there.`,
+      };
+  return { ok: true, value: { job, pictures } };
+}

@@ -1,0 +1,252 @@
+import Joi from 'joi';
+import { parseLength } from '../length/parseLength.ts';
+import { formatLength } from '../length/formatLength.ts';
+import { LARGEST_FINISHED_MM, SMALLEST_FINISHED_MM } from '../size/planSize.ts';
+import type { Job, Workshop } from './types.ts';
+
+/** A length field: millimetres as a number, or anything a maker would type as text. */
+const length = (least: number, most: number): Joi.Schema =>
+  Joi.any().custom((value: unknown, helpers) => {
+    const parsed = typeof value === 'number' ? { ok: true as const, mm: value } : typeof value === 'string' ? parseLength(value, 'mm') : null;
+    if (!parsed) return helpers.message({ custom: 'wants a length: a number of millimetres, or text such as "5 1/2 in"' });
+    if (!parsed.ok) return helpers.message({ custom: `cannot be read: ${parsed.why}` });
+    if (!(parsed.mm >= least && parsed.mm <= most))
+      return helpers.message({ custom: `wants between ${formatLength(least, 'mm')} and ${formatLength(most, 'mm')}, got ${formatLength(parsed.mm, 'mm')}` });
+    return parsed.mm;
+  });
+
+const id = Joi.string().max(80);
+const colour = Joi.string().pattern(/^#[0-9a-f]{6}$/i).lowercase().messages({
+  'string.pattern.base': 'wants a colour such as #36454f',
+});
+const day = Joi.string()
+  .pattern(/^\d{4}-\d{2}-\d{2}$/)
+  .custom((value: string, helpers) => (Number.isNaN(Date.parse(value)) ? helpers.error('string.pattern.base') : value))
+  .messages({ 'string.pattern.base': 'wants a day such as 2026-12-03' });
+const whole = (least: number, most: number): Joi.NumberSchema => Joi.number().integer().min(least).max(most);
+const share = Joi.number().min(0).max(1);
+const minor = whole(0, 100_000_00);
+
+const text = Joi.object({
+  id: id.required(),
+  text: Joi.string().allow('').max(4000).required(),
+  typefaceId: id.required(),
+  sizePt: Joi.number().min(1).max(400).required(),
+  align: Joi.valid('left', 'centre', 'right').required(),
+  lineSpacing: Joi.number().min(0.5).max(5).required(),
+  colour: colour.required(),
+  leftMm: length(-1000, 1000).required(),
+  topMm: length(-1000, 1000).required(),
+  widthMm: length(1, 1000).required(),
+});
+
+const face = Joi.object({
+  background: colour.allow(null).default(null),
+  picture: Joi.object({
+    pictureId: id.required(),
+    zoom: Joi.number().min(1).max(20).default(1),
+    focusX: share.default(0.5),
+    focusY: share.default(0.5),
+    fade: share.default(0),
+    grey: Joi.boolean().default(false),
+  })
+    .allow(null)
+    .default(null),
+  texts: Joi.array().items(text).max(60).default([]),
+});
+
+const pictureFacts = {
+  name: Joi.string().max(200).required(),
+  sha256: Joi.string().hex().length(64),
+  mime: Joi.valid('image/png', 'image/jpeg', 'image/svg+xml'),
+  widthPx: Joi.number().greater(0).max(100_000),
+  heightPx: Joi.number().greater(0).max(100_000),
+};
+const storedPicture = Joi.object(pictureFacts).options({ presence: 'required' });
+const filePicture = Joi.object({ ...pictureFacts, file: Joi.string().max(500), data: Joi.string().base64() }).or('file', 'data', 'sha256');
+
+const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
+  Joi.object({
+    format: Joi.valid('zippy-crease-job').required(),
+    version: Joi.valid(1).required(),
+    brief: Joi.object({
+      title: Joi.string().trim().min(1).max(120).required(),
+      purpose: Joi.valid('give', 'sell'),
+      wanted: whole(1, 100_000),
+      dueDate: day.allow(null),
+      envelope: Joi.alternatives().conditional('.kind', {
+        switch: [
+          { is: 'none', then: Joi.object({ kind: Joi.required() }) },
+          { is: 'shelf', then: Joi.object({ kind: Joi.required(), envelopeId: id.required() }) },
+          {
+            is: 'typed',
+            then: Joi.object({
+              kind: Joi.required(),
+              insideWidthMm: length(20, 1000).required(),
+              insideHeightMm: length(20, 1000).required(),
+            }),
+          },
+        ],
+        otherwise: Joi.object({ kind: Joi.valid('none', 'shelf', 'typed').required() }),
+      }),
+      notes: Joi.string().allow('').max(10_000),
+    }).required(),
+    size: Joi.object({
+      format: Joi.valid('flat', 'sideFold', 'tentFold'),
+      finishedWidthMm: length(SMALLEST_FINISHED_MM, LARGEST_FINISHED_MM),
+      finishedHeightMm: length(SMALLEST_FINISHED_MM, LARGEST_FINISHED_MM),
+      bleedMm: length(0, 20),
+      safeMm: length(0, 100),
+    }),
+    pictures: Joi.object().pattern(pictureId, picture),
+    art: Joi.object({ faces: Joi.object().pattern(/^[A-Za-z0-9]+$/, face) }),
+    stock: Joi.object({ stockId: id, printerId: id, pathId: id }),
+    sheet: Joi.object({
+      cutDown: Joi.object({ widthMm: length(40, 2000).required(), heightMm: length(40, 2000).required() }).allow(null),
+      grain: Joi.valid('respect', 'ignore'),
+      flipEdge: Joi.valid('long', 'short'),
+      spares: whole(0, 10_000).allow(null),
+      marks: Joi.boolean(),
+    }),
+    cut: Joi.object({ trimmerId: id }),
+    crease: Joi.object({ boardId: id, pressure: Joi.valid('byCoating', 'firm', 'light'), bead: Joi.valid('inside', 'intoGroove') }),
+    envelope: Joi.object({ make: Joi.boolean(), stockId: id, easeMm: length(0, 60), seamMm: length(8, 80), flapMm: length(10, 400).allow(null) }),
+    make: Joi.object({ dryMinutes: whole(0, 10_000) }),
+    sell: Joi.object({
+      extras: Joi.array().items(Joi.object({ name: Joi.string().max(80).required(), perCardMinor: minor.required() })).max(40),
+      singlePriceMinor: minor.allow(null),
+      packOf: whole(1, 1000),
+      packPriceMinor: minor.allow(null),
+      wantedMargin: Joi.number().min(0).max(0.95),
+    }),
+  });
+
+/** A picture's own name in a job. */
+const PICTURE_ID = /^[\w-]{1,80}$/;
+/** Complete jobs, as the server keeps them: every decision present. */
+export const jobSchema = jobWith(storedPicture, PICTURE_ID).options({ presence: 'required' });
+/** Job files, as people write them: what is left out takes its starting value. */
+export const jobFileSchema = jobWith(filePicture, PICTURE_ID);
+
+const sides = Joi.object({ top: length(0, 100), right: length(0, 100), bottom: length(0, 100), left: length(0, 100) });
+const gsm = Joi.number().min(30).max(1200);
+const micron = Joi.number().min(30).max(3000);
+const name = Joi.string().trim().min(1).max(80);
+
+/** A workshop as the server keeps it. The spoil log is counted from runs, never sent. */
+export const workshopSchema = Joi.object({
+  studioName: name,
+  currency: Joi.string().length(3).uppercase(),
+  unit: Joi.valid('mm', 'in'),
+  hourlyMinor: minor,
+  pace: Joi.object(
+    Object.fromEntries(
+      ['setUp', 'perPrintedSide', 'perStroke', 'perCreasePass', 'perFold', 'perEnvelopeMade', 'perCardPacked'].map((k) => [k, Joi.number().min(0).max(600)]),
+    ),
+  ),
+  stocks: Joi.array()
+    .min(1)
+    .items(
+      Joi.object({
+        id,
+        name,
+        gsm,
+        grade: Joi.valid('cover', 'text', 'bond', 'index', 'bristol', 'tag'),
+        caliperMicron: micron,
+        coating: Joi.valid('uncoated', 'textured', 'matte', 'gloss', 'pearl'),
+        grain: Joi.valid('long', 'short'),
+        colour,
+        colourName: name,
+        sheetWidthMm: length(40, 2000),
+        sheetHeightMm: length(40, 2000),
+        sheetPriceMinor: minor,
+        onShelf: whole(0, 1_000_000),
+      }),
+    ),
+  printers: Joi.array()
+    .min(1)
+    .items(
+      Joi.object({
+        id,
+        name,
+        ink: Joi.valid('inkjet', 'laser'),
+        sidePriceMinor: minor,
+        paths: Joi.array()
+          .min(1)
+          .items(
+            Joi.object({
+              id,
+              name,
+              heaviestGsm: gsm,
+              thickestMicron: micron,
+              widestMm: length(40, 2000),
+              longestMm: length(40, 4000),
+              marginsMm: sides,
+              printsBothSides: Joi.boolean(),
+            }),
+          ),
+      }),
+    ),
+  trimmers: Joi.array()
+    .min(1)
+    .items(Joi.object({ id, name, kind: Joi.valid('sliding', 'lever', 'knife'), longestCutMm: length(50, 3000), thickestStackMm: length(0.1, 50) })),
+  boards: Joi.array().min(1).items(Joi.object({ id, name, grooveEveryMm: length(0.5, 50), longestMm: length(50, 2000) })),
+  envelopes: Joi.array().items(
+    Joi.object({ id, name, insideWidthMm: length(20, 1000), insideHeightMm: length(20, 1000), colour, priceMinor: minor, onShelf: whole(0, 1_000_000) }),
+  ),
+}).options({ presence: 'required' });
+
+export type StoredWorkshop = Omit<Workshop, 'spoilLog'>;
+
+export type Checked<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly field: string; readonly why: string };
+
+/** Checks a body and says the first thing wrong in one sentence that names the field and the remedy. */
+export function check<T>(schema: Joi.Schema, value: unknown, name = 'the body'): Checked<T> {
+  const result = schema.validate(value, { abortEarly: true, convert: true, errors: { label: false, wrap: { label: false } } });
+  if (!result.error) return { ok: true, value: result.value as T };
+  const [detail] = result.error.details;
+  const field = detail!.path.join('.') || name;
+  return { ok: false, field, why: `${field} ${sentence(detail!)}.` };
+}
+
+function sentence(detail: Joi.ValidationErrorItem): string {
+  const context = detail.context ?? {};
+  switch (detail.type) {
+    case 'any.required':
+      return 'is missing; add it';
+    case 'any.only':
+      return `wants one of ${(context.valids as unknown[]).map(String).join(', ')}; got ${JSON.stringify(context.value)}`;
+    case 'object.unknown':
+      return 'is not a field here; take it out or check its spelling';
+    case 'object.base':
+      return 'wants an object in curly brackets';
+    case 'object.missing':
+      return 'wants a file, its data or its sha256';
+    case 'array.base':
+      return 'wants a list in square brackets';
+    case 'array.min':
+      return `wants at least ${context.limit as number}`;
+    case 'array.max':
+      return `wants at most ${context.limit as number}`;
+    case 'number.base':
+      return `wants a number; got ${JSON.stringify(context.value)}`;
+    case 'number.integer':
+      return `wants a whole number; got ${JSON.stringify(context.value)}`;
+    case 'number.min':
+      return `wants ${context.limit as number} or more; got ${JSON.stringify(context.value)}`;
+    case 'number.max':
+      return `wants ${context.limit as number} or less; got ${JSON.stringify(context.value)}`;
+    case 'string.base':
+      return `wants text in quotes; got ${JSON.stringify(context.value)}`;
+    case 'string.empty':
+    case 'string.min':
+      return 'is empty; type something';
+    case 'string.max':
+      return `is longer than ${context.limit as number} letters; shorten it`;
+    default:
+      return detail.message.replace(/\.$/, '');
+  }
+}
+
+export const checkJob = (value: unknown): Checked<Job> => check<Job>(jobSchema, value, 'the job');
+export const checkWorkshop = (value: unknown): Checked<StoredWorkshop> => check<StoredWorkshop>(workshopSchema, value, 'the workshop');

@@ -1,0 +1,141 @@
+import { apply, compose, IDENTITY, turnedLeftRight, type Affine } from '../geometry/affine.ts';
+import { evenSides, grow, shrink } from '../geometry/box.ts';
+import { boxPath, polygon, polyline, segment } from '../geometry/path.ts';
+import type { Box, Point } from '../geometry/types.ts';
+import type { PaperSide } from '../fold/types.ts';
+import type { ReadFace } from '../fold/readFaces.ts';
+import { formatLength } from '../length/formatLength.ts';
+import type { LengthUnit, Mm } from '../length/types.ts';
+import type { Colour, Scene, Shape } from '../scene/types.ts';
+import type { SizePlan } from './planSize.ts';
+
+export interface BlankView {
+  readonly side: PaperSide;
+  readonly unit: LengthUnit;
+  readonly stockColour: Colour;
+  /** Height of lettering, so that it stays readable at any scale. */
+  readonly textMm: Mm;
+  /** Printed art of this side in the blank's frame (as drawSide gives it), or nothing for a bare plan. */
+  readonly art: readonly Shape[];
+  readonly names: boolean;
+  readonly guides: boolean;
+}
+
+/** From the blank seen from outside to what a maker sees with this side up. */
+export const viewOf = (size: SizePlan, side: PaperSide): Affine =>
+  side === 'outside' ? IDENTITY : turnedLeftRight(size.form.blank.widthMm);
+
+/** The open blank, one side up: outline, bleed, safe, creases, names, reading direction and sizes. */
+export function drawBlank(size: SizePlan, view: BlankView): Scene {
+  const { blank } = size.form;
+  const trim: Box = { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm };
+  const map = viewOf(size, view.side);
+  const at = (point: Point): Point => apply(map, point);
+  const shapes: Shape[] = [];
+  if (view.guides && size.bleedMm > 0)
+    shapes.push({ kind: 'path', role: 'bleed', path: boxPath(grow(trim, evenSides(size.bleedMm))) });
+  shapes.push({ kind: 'path', role: 'stock', path: boxPath(trim), fill: view.stockColour });
+  shapes.push({ kind: 'group', transform: map, children: view.art });
+  const faces = size.faces.filter((face) => face.side === view.side);
+  if (view.guides)
+    for (const face of faces)
+      shapes.push({
+        kind: 'group',
+        transform: compose(map, face.toBlank),
+        children: [
+          {
+            kind: 'path',
+            role: 'safe',
+            path: boxPath(shrink({ xMm: 0, yMm: 0, widthMm: face.widthMm, heightMm: face.heightMm }, evenSides(size.safeMm))),
+          },
+        ],
+      });
+  for (const crease of blank.creases) {
+    const [a, b] = [at(crease.from), at(crease.to)];
+    const away = (crease.direction === 'mountain') === (view.side === 'outside');
+    shapes.push({ kind: 'path', role: away ? 'creaseAway' : 'creaseToward', path: polyline([a, b]) });
+    if (view.guides) shapes.push(creaseSign(a, b, away, size.bleedMm, view.textMm));
+  }
+  if (view.guides) shapes.push({ kind: 'path', role: 'trim', path: boxPath(trim) });
+  if (view.names) for (const face of faces) shapes.push(...faceName(face, map, view.textMm));
+  const room = size.bleedMm + view.textMm * 3.4;
+  if (view.guides) shapes.push(...dimensions(size, view));
+  return { box: grow(trim, { top: room, left: room, right: size.bleedMm + view.textMm * 1.5, bottom: size.bleedMm + view.textMm * 2.2 }), symbols: {}, shapes };
+}
+
+/** Below the end of a crease: a solid sign and words, so that nothing depends on colour. */
+function creaseSign(a: Point, b: Point, away: boolean, bleedMm: Mm, textMm: Mm): Shape {
+  const upright = Math.abs(a.xMm - b.xMm) < 1e-6;
+  const text = away ? '▲ folds away' : '▼ folds toward';
+  return upright
+    ? { kind: 'label', role: 'label', text, at: { xMm: a.xMm, yMm: Math.max(a.yMm, b.yMm) + bleedMm + textMm * 1.4 }, sizeMm: textMm, anchor: 'middle' }
+    : { kind: 'label', role: 'label', text, at: { xMm: Math.max(a.xMm, b.xMm) + bleedMm + textMm * 1.1, yMm: a.yMm }, sizeMm: textMm, anchor: 'middle', turnDeg: 90 };
+}
+
+/** The face's name where its reader finds it upright, under an arrow that points to the reader's up. */
+function faceName(face: ReadFace, map: Affine, textMm: Mm): readonly Shape[] {
+  const read = compose(map, face.toBlank);
+  const upVector = { x: read[2] * -1, y: read[3] * -1 };
+  const turnDeg = (Math.atan2(upVector.x, -upVector.y) * 180) / Math.PI;
+  const [cx, cy] = [face.widthMm / 2, face.heightMm / 2];
+  const arrowMm = Math.min(face.heightMm * 0.2, textMm * 3);
+  const tip: Point = { xMm: cx, yMm: cy - textMm * 1.2 - arrowMm };
+  const tail: Point = { xMm: cx, yMm: cy - textMm * 1.2 };
+  const head = textMm * 0.55;
+  const name = apply(read, { xMm: cx, yMm: cy + textMm * 0.35 });
+  return [
+    {
+      kind: 'group',
+      transform: read,
+      children: [
+        { kind: 'path', role: 'direction', path: polyline([tail, tip]) },
+        {
+          kind: 'path',
+          role: 'direction',
+          fill: '#36454f',
+          path: polygon([tip, { xMm: cx - head, yMm: tip.yMm + head * 1.6 }, { xMm: cx + head, yMm: tip.yMm + head * 1.6 }]),
+        },
+      ],
+    },
+    { kind: 'label', role: 'label', text: face.name, at: name, sizeMm: textMm * 1.25, anchor: 'middle', turnDeg },
+  ];
+}
+
+function dimensions(size: SizePlan, { unit, textMm, side }: BlankView): readonly Shape[] {
+  const { blank } = size.form;
+  const off = size.bleedMm + textMm * 0.9;
+  const shapes: Shape[] = [
+    ...levelDimension(0, blank.widthMm, -off, formatLength(blank.widthMm, unit), textMm),
+    ...uprightDimension(0, blank.heightMm, -off, formatLength(blank.heightMm, unit), textMm),
+  ];
+  if (blank.panels.length > 1) {
+    // The first panel in this view, so that the crease's own distance is there to be read.
+    const map = viewOf(size, side);
+    const first = blank.panels.map((p) => apply(map, { xMm: p.box.xMm + p.box.widthMm / 2, yMm: p.box.yMm + p.box.heightMm / 2 }));
+    const upright = blank.creases.some((c) => c.from.xMm === c.to.xMm);
+    const closest = Math.min(...first.map((p) => (upright ? p.xMm : p.yMm)));
+    const label = `${formatLength(closest * 2, unit)} to the crease`;
+    shapes.push(
+      ...(upright
+        ? levelDimension(0, closest * 2, -off - textMm * 1.35, label, textMm)
+        : uprightDimension(0, closest * 2, -off - textMm * 1.35, label, textMm)),
+    );
+  }
+  return shapes;
+}
+
+export function levelDimension(x1: Mm, x2: Mm, yMm: Mm, text: string, textMm: Mm): readonly Shape[] {
+  const t = textMm * 0.35;
+  return [
+    { kind: 'path', role: 'dimension', path: [...segment(x1, yMm, x2, yMm), ...segment(x1, yMm - t, x1, yMm + t), ...segment(x2, yMm - t, x2, yMm + t)] },
+    { kind: 'label', role: 'dimension', text, at: { xMm: (x1 + x2) / 2, yMm: yMm - textMm * 0.3 }, sizeMm: textMm, anchor: 'middle' },
+  ];
+}
+
+export function uprightDimension(y1: Mm, y2: Mm, xMm: Mm, text: string, textMm: Mm): readonly Shape[] {
+  const t = textMm * 0.35;
+  return [
+    { kind: 'path', role: 'dimension', path: [...segment(xMm, y1, xMm, y2), ...segment(xMm - t, y1, xMm + t, y1), ...segment(xMm - t, y2, xMm + t, y2)] },
+    { kind: 'label', role: 'dimension', text, at: { xMm: xMm - textMm * 0.3, yMm: (y1 + y2) / 2 }, sizeMm: textMm, anchor: 'middle', turnDeg: -90 },
+  ];
+}

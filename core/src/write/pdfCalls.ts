@@ -1,0 +1,145 @@
+import type { Affine } from '../geometry/affine.ts';
+import { boxAround } from '../geometry/box.ts';
+import type { Path } from '../geometry/path.ts';
+import type { Typeface } from '../art/typefaces.ts';
+import type { Colour, Shape } from '../scene/types.ts';
+import { LOOKS } from './look.ts';
+import { num } from './svg.ts';
+
+/** One glyph as a font of the file knows it: its code in hex and its width in thousandths of an em. */
+export interface FileGlyph {
+  readonly hex: string;
+  readonly width: number;
+}
+
+/**
+ * What the document must lend to a content stream. Every call returns the name under which the
+ * resource is listed for the stream being written.
+ */
+export interface PdfLender {
+  font(typefaceId: string): { readonly name: string; glyph(id: number, chars: string): FileGlyph };
+  /** An object that fills the unit square, y up. */
+  picture(pictureId: string, grey: boolean): string;
+  opacity(value: number): string;
+  symbol(id: string): string;
+  readonly labelTypeface: Typeface;
+}
+
+/**
+ * Drawing calls for shapes, in millimetres with y down; the caller's matrix makes points of them.
+ * Source: ISO 32000-1, 8.4 to 8.10 and 9.4.
+ */
+export function pdfCalls(shapes: readonly Shape[], lender: PdfLender): string {
+  return shapes.map((shape) => shapeCalls(shape, lender)).join('\n');
+}
+
+function shapeCalls(shape: Shape, lender: PdfLender): string {
+  switch (shape.kind) {
+    case 'path':
+      return pathCalls(shape, lender);
+    case 'line':
+      return lineCalls(shape, lender);
+    case 'picture': {
+      const { xMm, yMm, widthMm, heightMm } = shape.box;
+      const seen = shape.opacity < 1 ? `/${lender.opacity(shape.opacity)} gs ` : '';
+      return `q ${seen}${num(widthMm)} 0 0 ${num(-heightMm)} ${num(xMm)} ${num(yMm + heightMm)} cm /${lender.picture(shape.pictureId, shape.grey)} Do Q`;
+    }
+    case 'label':
+      return labelCalls(shape, lender);
+    case 'group': {
+      const clip = shape.clip ? `${figure(shape.clip)} W n ` : '';
+      return `q ${matrix(shape.transform)} cm ${clip}\n${pdfCalls(shape.children, lender)}\nQ`;
+    }
+    case 'use':
+      return `q ${matrix(shape.transform)} cm /${lender.symbol(shape.symbol)} Do Q`;
+  }
+}
+
+const matrix = (map: Affine): string => map.map(num).join(' ');
+
+const figure = (path: Path): string =>
+  path
+    .map((part) => {
+      switch (part.kind) {
+        case 'move':
+          return `${num(part.to.xMm)} ${num(part.to.yMm)} m`;
+        case 'line':
+          return `${num(part.to.xMm)} ${num(part.to.yMm)} l`;
+        case 'curve':
+          return `${[part.c1, part.c2, part.to].map((p) => `${num(p.xMm)} ${num(p.yMm)}`).join(' ')} c`;
+        case 'close':
+          return 'h';
+      }
+    })
+    .join(' ');
+
+/** `#rrggbb` as three parts of one. @throws RangeError on anything else */
+export function rgb(colour: Colour): string {
+  const found = /^#([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i.exec(colour);
+  if (!found) throw new RangeError(`rgb: wanted a colour such as #36454f, got ${colour}`);
+  return found.slice(1).map((pair) => num(parseInt(pair, 16) / 255)).join(' ');
+}
+
+function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): string {
+  const look = LOOKS[shape.role];
+  const calls: string[] = ['q'];
+  if (shape.fillOpacity !== undefined && shape.fillOpacity < 1) calls.push(`/${lender.opacity(shape.fillOpacity)} gs`);
+  const outline = figure(shape.path);
+  const fill = shape.fill ?? (look.hatch ? null : look.fill);
+  if (fill) calls.push(`${rgb(fill)} rg ${outline} f`);
+  if (look.hatch && look.fill && !shape.fill) calls.push(hatchCalls(shape.path, look.fill));
+  if (look.stroke && look.widthMm > 0) {
+    const dash = `[${look.dashMm.map(num).join(' ')}] 0 d`;
+    calls.push(`${rgb(look.stroke)} RG ${num(look.widthMm)} w ${shape.role === 'safe' ? 1 : 0} J ${dash} ${outline} S`);
+  }
+  calls.push('Q');
+  return calls.join('\n');
+}
+
+/** Slanting lines across an area, clipped to it. */
+function hatchCalls(path: Path, colour: Colour): string {
+  const points = path.flatMap((part) => (part.kind === 'close' ? [] : [part.to]));
+  const { xMm, yMm, widthMm, heightMm } = boxAround(points);
+  const lines: string[] = [];
+  for (let at = -heightMm; at < widthMm; at += 1.6)
+    lines.push(`${num(xMm + at)} ${num(yMm)} m ${num(xMm + at + heightMm)} ${num(yMm + heightMm)} l`);
+  return `q ${figure(path)} W n ${rgb(colour)} RG 0.2 w ${lines.join(' ')} S Q`;
+}
+
+function lineCalls(line: Extract<Shape, { kind: 'line' }>, lender: PdfLender): string {
+  const font = lender.font(line.typefaceId);
+  const glyphs = line.glyphs.map((glyph) => ({ xMm: glyph.xMm, ...font.glyph(glyph.id, glyph.chars) }));
+  return `${rgb(line.colour)} rg ${textCalls(font.name, line.sizeMm, glyphs, `1 0 0 -1 ${num(line.at.xMm)} ${num(line.at.yMm)}`)}`;
+}
+
+function labelCalls(label: Extract<Shape, { kind: 'label' }>, lender: PdfLender): string {
+  const typeface = lender.labelTypeface;
+  const shaped = typeface.shape(label.text);
+  const last = shaped.at(-1);
+  const widthMm = last ? (last.xEm + last.advanceEm) * label.sizeMm : 0;
+  const back = label.anchor === 'start' ? 0 : label.anchor === 'middle' ? widthMm / 2 : widthMm;
+  const turn = ((label.turnDeg ?? 0) * Math.PI) / 180;
+  const [c, s] = [Math.cos(turn), Math.sin(turn)];
+  const font = lender.font(typeface.id);
+  const glyphs = shaped.map((glyph) => ({ xMm: glyph.xEm * label.sizeMm, ...font.glyph(glyph.id, glyph.chars) }));
+  const colour = label.role === 'dimension' ? LOOKS.dimension.stroke! : LOOKS.label.fill!;
+  const at = `${num(c)} ${num(s)} ${num(s)} ${num(-c)} ${num(label.at.xMm - c * back)} ${num(label.at.yMm - s * back)}`;
+  return `${rgb(colour)} rg ${textCalls(font.name, label.sizeMm, glyphs, at)}`;
+}
+
+/** Glyphs at the places the core set them: the font's own widths are corrected to ours between glyphs. */
+function textCalls(
+  fontName: string,
+  sizeMm: number,
+  glyphs: readonly (FileGlyph & { readonly xMm: number })[],
+  textMatrix: string,
+): string {
+  const pieces = glyphs.map((glyph, i) => {
+    const next = glyphs[i + 1];
+    if (!next) return `<${glyph.hex}>`;
+    const natural = (glyph.width / 1000) * sizeMm;
+    const back = ((glyph.xMm + natural - next.xMm) / sizeMm) * 1000;
+    return Math.abs(back) < 1e-3 ? `<${glyph.hex}>` : `<${glyph.hex}> ${num(back)}`;
+  });
+  return `BT /${fontName} ${num(sizeMm)} Tf ${textMatrix} Tm [${pieces.join(' ')}] TJ ET`;
+}

@@ -1,0 +1,202 @@
+import type { Affine } from '../geometry/affine.ts';
+import type { Path } from '../geometry/path.ts';
+import type { Scene, Shape } from '../scene/types.ts';
+import { LOOKS } from './look.ts';
+
+/** One element of a drawing, so that a page and a file are written from the same tree. */
+export interface SvgNode {
+  readonly tag: string;
+  readonly attributes: Readonly<Record<string, string>>;
+  readonly children: readonly (SvgNode | string)[];
+}
+
+export interface SvgOptions {
+  /** Where a picture of the job is to be had: a URL or a data URI. */
+  readonly pictureHref: (pictureId: string) => string;
+  /** Files draw strokes in millimetres; a screen keeps them a readable width at any zoom. */
+  readonly strokes?: 'millimetres' | 'screen';
+  /** Keeps ids of several drawings on one page apart. */
+  readonly idPrefix?: string;
+  /** Groups drawn parts by role, for programs that cut by layer. */
+  readonly layers?: boolean;
+  readonly labelFamily?: string;
+}
+
+type Settled = Required<SvgOptions>;
+
+/** Screen pixels for a file's millimetre of line. */
+const SCREEN_PX_PER_MM = 5.5;
+/** Relative luminance weights. Source: ITU-R BT.709. */
+export const GREY_WEIGHTS = [0.2126, 0.7152, 0.0722] as const;
+
+/** Writes numbers to a tenth of a micron, without trailing noughts. @throws RangeError when not finite */
+export function num(value: number): string {
+  if (!Number.isFinite(value)) throw new RangeError(`num: wanted a finite number, got ${value}`);
+  return String(Math.round(value * 1e4) / 1e4 + 0);
+}
+
+export const pathData = (path: Path): string =>
+  path
+    .map((part) => {
+      switch (part.kind) {
+        case 'move':
+          return `M${num(part.to.xMm)} ${num(part.to.yMm)}`;
+        case 'line':
+          return `L${num(part.to.xMm)} ${num(part.to.yMm)}`;
+        case 'curve':
+          return `C${[part.c1, part.c2, part.to].map((p) => `${num(p.xMm)} ${num(p.yMm)}`).join(' ')}`;
+        case 'close':
+          return 'Z';
+      }
+    })
+    .join('');
+
+export const matrix = (map: Affine): string => `matrix(${map.map(num).join(' ')})`;
+
+/** The whole drawing: definitions first, then shapes. */
+export function svgNodes(scene: Scene, options: SvgOptions): readonly SvgNode[] {
+  const settled: Settled = {
+    strokes: 'millimetres',
+    idPrefix: 'z',
+    layers: false,
+    labelFamily: 'Atkinson Hyperlegible Next, sans-serif',
+    ...options,
+  };
+  const clips: SvgNode[] = [];
+  const draw = (shape: Shape): SvgNode => shapeNode(shape, settled, clips, draw);
+  const symbols = Object.entries(scene.symbols).map(([id, symbol]) =>
+    element('g', { id: `${settled.idPrefix}-${id}` }, symbol.shapes.map(draw)),
+  );
+  const shapes = settled.layers ? layered(scene.shapes, draw) : scene.shapes.map(draw);
+  return [element('defs', {}, [...hatches(settled), greyFilter(settled), ...clips, ...symbols]), ...shapes];
+}
+
+/** A complete SVG file in true size: its user unit is the millimetre. */
+export function svgFile(scene: Scene, title: string, options: SvgOptions): string {
+  const { xMm, yMm, widthMm, heightMm } = scene.box;
+  const root = element(
+    'svg',
+    {
+      xmlns: 'http://www.w3.org/2000/svg',
+      width: `${num(widthMm)}mm`,
+      height: `${num(heightMm)}mm`,
+      viewBox: [xMm, yMm, widthMm, heightMm].map(num).join(' '),
+    },
+    [element('title', {}, [title]), ...svgNodes(scene, options)],
+  );
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${svgText(root)}\n`;
+}
+
+export function svgText(node: SvgNode | string): string {
+  if (typeof node === 'string') return escapeText(node);
+  const attributes = Object.entries(node.attributes)
+    .map(([name, value]) => ` ${name}="${escapeText(value)}"`)
+    .join('');
+  return node.children.length === 0
+    ? `<${node.tag}${attributes}/>`
+    : `<${node.tag}${attributes}>${node.children.map(svgText).join('')}</${node.tag}>`;
+}
+
+const escapeText = (text: string): string =>
+  text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
+
+const element = (
+  tag: string,
+  attributes: Readonly<Record<string, string>>,
+  children: SvgNode['children'] = [],
+): SvgNode => ({ tag, attributes, children });
+
+function layered(shapes: readonly Shape[], draw: (shape: Shape) => SvgNode): readonly SvgNode[] {
+  const roles = new Map<string, Shape[]>();
+  for (const shape of shapes) {
+    const role = 'role' in shape ? shape.role : 'art';
+    roles.set(role, [...(roles.get(role) ?? []), shape]);
+  }
+  return [...roles].map(([role, own]) => element('g', { id: role }, own.map(draw)));
+}
+
+function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shape: Shape) => SvgNode): SvgNode {
+  switch (shape.kind) {
+    case 'path':
+      return element('path', { d: pathData(shape.path), ...pathLook(shape, options) });
+    case 'line':
+      return element('path', { d: shape.outline, fill: shape.colour });
+    case 'picture': {
+      const { xMm, yMm, widthMm, heightMm } = shape.box;
+      return element('image', {
+        href: options.pictureHref(shape.pictureId),
+        x: num(xMm),
+        y: num(yMm),
+        width: num(widthMm),
+        height: num(heightMm),
+        preserveAspectRatio: 'none',
+        ...(shape.opacity < 1 ? { opacity: num(shape.opacity) } : {}),
+        ...(shape.grey ? { filter: `url(#${options.idPrefix}-grey)` } : {}),
+      });
+    }
+    case 'label': {
+      const turned: Record<string, string> = shape.turnDeg ? { transform: `rotate(${num(shape.turnDeg)} ${num(shape.at.xMm)} ${num(shape.at.yMm)})` } : {};
+      return element(
+        'text',
+        {
+          x: num(shape.at.xMm),
+          y: num(shape.at.yMm),
+          'font-size': num(shape.sizeMm),
+          'font-family': options.labelFamily,
+          'text-anchor': shape.anchor,
+          fill: shape.role === 'dimension' ? LOOKS.dimension.stroke! : LOOKS.label.fill!,
+          ...turned,
+        },
+        [shape.text],
+      );
+    }
+    case 'group': {
+      const children = shape.children.map(draw);
+      if (!shape.clip) return element('g', { transform: matrix(shape.transform) }, children);
+      const id = `${options.idPrefix}-clip${clips.length}`;
+      clips.push(element('clipPath', { id }, [element('path', { d: pathData(shape.clip) })]));
+      return element('g', { transform: matrix(shape.transform) }, [element('g', { 'clip-path': `url(#${id})` }, children)]);
+    }
+    case 'use':
+      return element('use', { href: `#${options.idPrefix}-${shape.symbol}`, transform: matrix(shape.transform) });
+  }
+}
+
+function pathLook(shape: Extract<Shape, { kind: 'path' }>, options: Settled): Readonly<Record<string, string>> {
+  const look = LOOKS[shape.role];
+  const fill = shape.fill ?? (look.hatch ? `url(#${options.idPrefix}-hatch-${shape.role})` : look.fill);
+  const onScreen = options.strokes === 'screen';
+  const scale = onScreen ? SCREEN_PX_PER_MM : 1;
+  return {
+    fill: fill ?? 'none',
+    ...(shape.fillOpacity !== undefined ? { 'fill-opacity': num(shape.fillOpacity) } : {}),
+    ...(look.stroke
+      ? {
+          stroke: look.stroke,
+          'stroke-width': num(look.widthMm * scale),
+          'stroke-linecap': shape.role === 'safe' ? 'round' : 'butt',
+          ...(look.dashMm.length > 0 ? { 'stroke-dasharray': look.dashMm.map((d) => num(d * scale)).join(' ') } : {}),
+          ...(onScreen ? { 'vector-effect': 'non-scaling-stroke' } : {}),
+        }
+      : {}),
+  };
+}
+
+const hatches = (options: Settled): readonly SvgNode[] =>
+  (['bleed', 'glue'] as const).map((role) =>
+    element(
+      'pattern',
+      { id: `${options.idPrefix}-hatch-${role}`, width: '1.6', height: '1.6', patternUnits: 'userSpaceOnUse', patternTransform: `rotate(${role === 'bleed' ? 45 : -45})` },
+      [
+        element('rect', { width: '1.6', height: '1.6', fill: LOOKS[role].fill!, 'fill-opacity': '0.12' }),
+        element('rect', { width: '0.35', height: '1.6', fill: LOOKS[role].fill!, 'fill-opacity': '0.75' }),
+      ],
+    ),
+  );
+
+function greyFilter(options: Settled): SvgNode {
+  const row = `${GREY_WEIGHTS.join(' ')} 0 0`;
+  return element('filter', { id: `${options.idPrefix}-grey`, 'color-interpolation-filters': 'sRGB', x: '0', y: '0', width: '1', height: '1' }, [
+    element('feColorMatrix', { type: 'matrix', values: `${row} ${row} ${row} 0 0 0 1 0` }),
+  ]);
+}
