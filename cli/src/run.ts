@@ -1,0 +1,49 @@
+import { mkdir, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { allSnags } from '@zippy/core';
+import { canExport, exportFiles, ExportRefused, EXPORTS, type ExportFormat } from '@zippy/server/exports';
+import { UsageError } from './errors.ts';
+import { loadJob } from './loadJob.ts';
+
+const USAGE =
+  'zippy plan FILE | zippy check FILE | zippy export FILE --what sheets|cut|envelope|ticket|face --format pdf|svg|png --out DIR   (also --workshop FILE, --date DAY)';
+
+export interface Options {
+  readonly what?: string | undefined;
+  readonly format?: string | undefined;
+  readonly out?: string | undefined;
+  readonly workshop?: string | undefined;
+  readonly date?: string | undefined;
+}
+
+/** @returns the exit code: 0 fine, 1 when a snag stops the job */
+export async function run([command, file, ...rest]: readonly string[], options: Options): Promise<0 | 1> {
+  if (!command || !['plan', 'check', 'export'].includes(command)) throw new UsageError(`Usage: ${USAGE}`);
+  if (!file || rest.length > 0) throw new UsageError(`${command} wants one job file. Usage: ${USAGE}`);
+  if (command === 'export') return exportJob(file, options);
+  const { plan } = await loadJob(file, options);
+  const snags = allSnags(plan);
+  if (command === 'plan') console.log(JSON.stringify(plan, null, 2));
+  else for (const snag of snags) console.log(`${snag.level.padEnd(4)}  ${snag.station.padEnd(8)}  ${snag.title}. ${snag.why}`);
+  return snags.some((snag) => snag.level === 'stop') ? 1 : 0;
+}
+
+async function exportJob(file: string, options: Options): Promise<0 | 1> {
+  const { what = '', format = '', out = '.', date = null } = options;
+  if (!(what in EXPORTS)) throw new UsageError(`--what wants one of ${Object.keys(EXPORTS).join(', ')}; got ${what || 'nothing'}.`);
+  if (!canExport(what, format)) throw new UsageError(`--format wants one of ${EXPORTS[what as keyof typeof EXPORTS].join(', ')} for ${what}; got ${format || 'nothing'}.`);
+  const loaded = await loadJob(file, options);
+  try {
+    const files = await exportFiles(what, format as ExportFormat, { ...loaded, date });
+    await mkdir(out, { recursive: true });
+    for (const { name, bytes } of files) {
+      await writeFile(join(out, name), bytes);
+      console.log(join(out, name));
+    }
+  } catch (problem) {
+    if (!(problem instanceof ExportRefused)) throw problem;
+    console.error(problem.message);
+    return 1;
+  }
+  return allSnags(loaded.plan).some((snag) => snag.level === 'stop') ? 1 : 0;
+}

@@ -1,0 +1,77 @@
+import { drawCutAndCrease, drawEnvelopeSheet } from '@zippy/core';
+import { collect } from './collect.ts';
+import { PdfFile } from './pdfDocument.ts';
+import { sceneToPng, sceneToSvg } from './scenes.ts';
+import { facePages, sheetsDrawn, sheetsPdf } from './sheets.ts';
+import { ticketPdf } from './ticket.ts';
+import { EXPORTS, ExportRefused, type ExportFile, type ExportFormat, type ExportInput, type ExportWhat } from './types.ts';
+
+export { loadFonts, type Fonts } from './fonts.ts';
+export { EXPORTS, ExportRefused, type ExportFile, type ExportFormat, type ExportInput, type ExportWhat, type PictureBytes } from './types.ts';
+export { readPicture, PictureRefused, type ReadPicture } from '../pictures/readPicture.ts';
+
+/** True when this piece of work can be written this way. */
+export const canExport = (what: string, format: string): what is ExportWhat =>
+  what in EXPORTS && (EXPORTS[what as ExportWhat] as readonly string[]).includes(format);
+
+/** File names keep to letters, digits and dashes, so that every system takes them. */
+export const fileStem = (title: string): string =>
+  title
+    .normalize('NFKD')
+    .replace(/[^\w]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .toLowerCase()
+    .slice(0, 60) || 'card';
+
+/**
+ * Writes one piece of a job in one format.
+ * @throws ExportRefused when the plan has nothing of the kind to write
+ */
+export async function exportFiles(what: ExportWhat, format: ExportFormat, input: ExportInput): Promise<readonly ExportFile[]> {
+  const name = fileStem(input.job.brief.title);
+  switch (what) {
+    case 'sheets':
+      return format === 'pdf' ? sheetsPdf(input, name) : sheetsDrawn(input, name, format);
+    case 'cut': {
+      if (input.plan.sheet.up === 0) throw new ExportRefused('No card fits on the sheet, so there is nothing to cut: apply one of the remedies at Sheet first.');
+      const scene = drawCutAndCrease(input.plan.size, input.plan.sheet, input.plan.cut);
+      const svg = sceneToSvg(scene, `${input.job.brief.title}: cut and crease`, input, true);
+      return [{ name: `${name}-cut-crease.svg`, mime: 'image/svg+xml', bytes: Buffer.from(svg) }];
+    }
+    case 'envelope': {
+      const page = drawEnvelopeSheet(input.plan.envelope);
+      const title = `${input.job.brief.title}: envelope`;
+      if (format === 'svg')
+        return [{ name: `${name}-envelope.svg`, mime: 'image/svg+xml', bytes: Buffer.from(sceneToSvg(page.scene, title, input)) }];
+      const file = new PdfFile(title, input);
+      const bytes = collect(file.stream);
+      file.addPage(page);
+      file.end();
+      return [{ name: `${name}-envelope.pdf`, mime: 'application/pdf', bytes: await bytes }];
+    }
+    case 'ticket':
+      return ticketPdf(input, name);
+    case 'face':
+      return faceFiles(format, input, name);
+  }
+}
+
+async function faceFiles(format: ExportFormat, input: ExportInput, name: string): Promise<readonly ExportFile[]> {
+  const pages = facePages(input);
+  if (format === 'pdf') {
+    const file = new PdfFile(`${input.job.brief.title}: faces`, input);
+    const bytes = collect(file.stream);
+    for (const { art } of input.plan.art.faces) if (art.picture?.grey) await file.prepareGrey(art.picture.pictureId);
+    for (const { page } of pages) file.addPage(page);
+    file.end();
+    return [{ name: `${name}-faces.pdf`, mime: 'application/pdf', bytes: await bytes }];
+  }
+  return Promise.all(
+    pages.map(async ({ id, page }): Promise<ExportFile> => {
+      const title = `${input.job.brief.title}: ${id}`;
+      return format === 'svg'
+        ? { name: `${name}-${id}.svg`, mime: 'image/svg+xml', bytes: Buffer.from(sceneToSvg(page.scene, title, input)) }
+        : { name: `${name}-${id}.png`, mime: 'image/png', bytes: await sceneToPng(page.scene, title, input) };
+    }),
+  );
+}

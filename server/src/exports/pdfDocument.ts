@@ -1,0 +1,267 @@
+import PDFDocument from 'pdfkit';
+import sharp from 'sharp';
+import SVGtoPDF from 'svg-to-pdfkit';
+import {
+  GREY_WEIGHTS,
+  LABEL_TYPEFACE_ID,
+  MM_PER_POINT,
+  pdfCalls,
+  type Box,
+  type Page,
+  type PdfLender,
+  type Scene,
+} from '@zippy/core';
+import type { Fonts } from './fonts.ts';
+import type { PictureBytes } from './types.ts';
+
+const POINTS_PER_MM = 1 / MM_PER_POINT;
+
+/** The parts of pdfkit that its own types do not list. */
+interface PdfRef {
+  readonly data: Record<string, unknown>;
+  end(content?: string): void;
+  write(content: string): void;
+}
+interface PdfFont {
+  readonly id: string;
+  readonly subset: { includeGlyph(id: number): number };
+  readonly widths: number[];
+  readonly unicode: number[][];
+  readonly scale: number;
+  readonly font: { getGlyph(id: number): { advanceWidth: number } };
+  ref(): PdfRef;
+}
+interface Resources {
+  readonly Font: Record<string, PdfRef>;
+  readonly XObject: Record<string, PdfRef>;
+  readonly ExtGState: Record<string, PdfRef>;
+}
+type Kit = PDFKit.PDFDocument & {
+  _font: PdfFont;
+  _ctm: number[];
+  page: { dictionary: { data: Record<string, unknown> }; resources: { data: Record<string, unknown> } };
+  ref(data: Record<string, unknown>): PdfRef;
+  openImage(bytes: Buffer): { embed(doc: Kit): void; obj: PdfRef };
+  addContent(text: string): Kit;
+};
+
+export interface PdfMaterials {
+  readonly fonts: Fonts;
+  readonly pictures: ReadonlyMap<string, PictureBytes>;
+}
+
+/**
+ * A PDF written page by page. Fonts are subset, pictures and symbols are stored once and placed many
+ * times; within one file a symbol's name stands for one drawing.
+ */
+export class PdfFile {
+  private readonly doc: Kit;
+  private readonly fonts = new Map<string, PdfFont>();
+  private readonly pictures = new Map<string, PdfRef>();
+  private readonly greys = new Map<string, Buffer>();
+  private readonly symbols = new Map<string, PdfRef>();
+  private readonly opacities = new Map<number, PdfRef>();
+
+  constructor(
+    title: string,
+    private readonly materials: PdfMaterials,
+  ) {
+    this.doc = new PDFDocument({
+      autoFirstPage: false,
+      margin: 0,
+      pdfVersion: '1.6',
+      info: { Title: title, Creator: 'Zippy Crease', Producer: 'Zippy Crease' },
+    }) as unknown as Kit;
+  }
+
+  /** What is written so far can be read here as it is made. */
+  get stream(): NodeJS.ReadableStream {
+    return this.doc as unknown as NodeJS.ReadableStream;
+  }
+
+  /** Grey pictures are made before the page that needs them, because making them takes time. */
+  async prepareGrey(pictureId: string): Promise<void> {
+    const picture = this.materials.pictures.get(pictureId);
+    if (!picture || picture.mime === 'image/svg+xml' || this.greys.has(pictureId)) return;
+    const row = [...GREY_WEIGHTS] as [number, number, number];
+    const grey = sharp(picture.bytes).recomb([row, row, row]);
+    this.greys.set(
+      pictureId,
+      await (picture.mime === 'image/png' ? grey.png({ compressionLevel: 6 }) : grey.jpeg({ quality: 92 })).toBuffer(),
+    );
+  }
+
+  addPage({ scene, trimBox, bleedBox }: Page): void {
+    const { widthMm, heightMm } = scene.box;
+    this.doc.addPage({ size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM], margin: 0 });
+    const { data } = this.doc.page.dictionary;
+    data.TrimBox = pageBox(trimBox, scene.box);
+    data.BleedBox = pageBox(bleedBox, scene.box);
+    const resources: Resources = { Font: {}, XObject: {}, ExtGState: {} };
+    const calls = pdfCalls(scene.shapes, this.lender(resources, scene));
+    // pdfkit has already turned the page so that y runs down; what is left is points to millimetres.
+    const k = POINTS_PER_MM;
+    this.doc.addContent(`q ${k} 0 0 ${k} ${-scene.box.xMm * k} ${-scene.box.yMm * k} cm\n${calls}\nQ`);
+    const own = this.doc.page.resources.data;
+    for (const [kind, entries] of Object.entries(resources))
+      own[kind] = { ...(own[kind] as Record<string, PdfRef> | undefined), ...(entries as Record<string, PdfRef>) };
+  }
+
+  end(): void {
+    this.doc.end();
+  }
+
+  /** Room for flowing text, for documents that are read rather than cut. */
+  get flow(): PDFKit.PDFDocument {
+    return this.doc;
+  }
+
+  private lender(resources: Resources, scene: Scene): PdfLender {
+    return {
+      labelTypeface: this.materials.fonts.book.get(LABEL_TYPEFACE_ID)!,
+      font: (typefaceId) => {
+        const font = this.font(typefaceId);
+        resources.Font[font.id] = font.ref();
+        return {
+          name: font.id,
+          glyph: (id, chars) => {
+            const code = font.subset.includeGlyph(id);
+            font.widths[code] ??= font.font.getGlyph(id).advanceWidth * font.scale;
+            font.unicode[code] ??= [...chars].map((char) => char.codePointAt(0)!);
+            return { hex: code.toString(16).padStart(4, '0'), width: font.widths[code]! };
+          },
+        };
+      },
+      picture: (pictureId, grey) => {
+        const name = `P${pictureId.replace(/\W/g, '')}${grey ? 'g' : ''}`;
+        resources.XObject[name] = this.picture(pictureId, grey);
+        return name;
+      },
+      opacity: (value) => {
+        const name = `O${Math.round(value * 1000)}`;
+        resources.ExtGState[name] = this.opacity(value);
+        return name;
+      },
+      symbol: (id) => {
+        resources.XObject[`S${id}`] = this.symbol(id, scene);
+        return `S${id}`;
+      },
+    };
+  }
+
+  private font(typefaceId: string): PdfFont {
+    const known = this.fonts.get(typefaceId);
+    if (known) return known;
+    const bytes = this.materials.fonts.bytes.get(typefaceId);
+    if (!bytes) throw new RangeError(`PdfFile: no typeface “${typefaceId}”`);
+    this.doc.font(bytes as unknown as string, typefaceId);
+    this.fonts.set(typefaceId, this.doc._font);
+    return this.doc._font;
+  }
+
+  private opacity(value: number): PdfRef {
+    const known = this.opacities.get(value);
+    if (known) return known;
+    const ref = this.doc.ref({ Type: 'ExtGState', ca: value, CA: value });
+    ref.end();
+    this.opacities.set(value, ref);
+    return ref;
+  }
+
+  private symbol(id: string, scene: Scene): PdfRef {
+    const known = this.symbols.get(id);
+    if (known) return known;
+    const symbol = scene.symbols[id];
+    if (!symbol) throw new RangeError(`PdfFile: no symbol “${id}” in the scene`);
+    const resources: Resources = { Font: {}, XObject: {}, ExtGState: {} };
+    const calls = pdfCalls(symbol.shapes, this.lender(resources, scene));
+    const { xMm, yMm, widthMm, heightMm } = symbol.box;
+    const ref = this.doc.ref({
+      Type: 'XObject',
+      Subtype: 'Form',
+      BBox: [xMm, yMm, xMm + widthMm, yMm + heightMm],
+      Resources: { ...resources },
+    });
+    ref.end(calls);
+    this.symbols.set(id, ref);
+    return ref;
+  }
+
+  private picture(pictureId: string, grey: boolean): PdfRef {
+    const key = `${pictureId}${grey ? ':grey' : ''}`;
+    const known = this.pictures.get(key);
+    if (known) return known;
+    const picture = this.materials.pictures.get(pictureId);
+    if (!picture) throw new RangeError(`PdfFile: no bytes for picture “${pictureId}”`);
+    let ref: PdfRef;
+    if (picture.mime === 'image/svg+xml') ref = this.vectorPicture(picture.bytes.toString('utf8'), grey);
+    else {
+      const image = this.doc.openImage(grey ? this.greys.get(pictureId)! : picture.bytes);
+      image.embed(this.doc);
+      ref = image.obj;
+    }
+    this.pictures.set(key, ref);
+    return ref;
+  }
+
+  /** Vector art as a form that fills the unit square, so that it is placed like any picture. */
+  private vectorPicture(svg: string, grey: boolean): PdfRef {
+    const [width, height] = [1000, 1000];
+    const resources = { Font: {}, XObject: {}, ExtGState: {}, Pattern: {}, ColorSpace: {} };
+    const ref = this.doc.ref({
+      Type: 'XObject',
+      Subtype: 'Form',
+      BBox: [0, 0, width, height],
+      // Drawn with y down, placed like an image with y up.
+      Matrix: [1 / width, 0, 0, -1 / height, 0, 1],
+      Group: { S: 'Transparency', CS: 'DeviceRGB', I: true, K: false },
+      Resources: resources,
+    });
+    const [page, ctm, font] = [this.doc.page, this.doc._ctm, this.doc._font];
+    this.doc._ctm = [1, 0, 0, 1, 0, 0];
+    this.doc.page = {
+      width,
+      height,
+      write: (text: string) => ref.write(text),
+      fonts: resources.Font,
+      xobjects: resources.XObject,
+      ext_gstates: resources.ExtGState,
+      patterns: resources.Pattern,
+      colorSpaces: resources.ColorSpace,
+    } as unknown as Kit['page'];
+    try {
+      SVGtoPDF(this.doc as unknown as PDFKit.PDFDocument, svg, 0, 0, {
+        width,
+        height,
+        preserveAspectRatio: 'none',
+        assumePt: true,
+        useCSS: false,
+        warningCallback: () => {},
+        // Lettering in a picture is set in a shipped font, so that every font in the file is embedded.
+        fontCallback: () => {
+          this.font(LABEL_TYPEFACE_ID);
+          return LABEL_TYPEFACE_ID;
+        },
+        ...(grey ? { colorCallback: greyColour as never } : {}),
+      });
+    } finally {
+      [this.doc.page, this.doc._ctm, this.doc._font] = [page, ctm, font];
+    }
+    ref.end();
+    return ref;
+  }
+}
+
+type KitColour = [[number, number, number], number];
+
+function greyColour([parts, opacity]: KitColour): KitColour {
+  const grey = Math.round(parts.reduce((sum, part, i) => sum + part * GREY_WEIGHTS[i]!, 0));
+  return [[grey, grey, grey], opacity];
+}
+
+/** A box on a page with y up from the bottom left, in points. */
+function pageBox(box: Box, page: Box): readonly number[] {
+  const left = box.xMm - page.xMm;
+  const top = box.yMm - page.yMm;
+  return [left, page.heightMm - top - box.heightMm, left + box.widthMm, page.heightMm - top].map((mm) => mm * POINTS_PER_MM);
+}

@@ -1,0 +1,68 @@
+import { drawFace, drawSheetPage, type Page, type Plan, type SheetSide } from '@zippy/core';
+import { PdfFile } from './pdfDocument.ts';
+import { collect } from './collect.ts';
+import { sceneToPng, sceneToSvg } from './scenes.ts';
+import { ExportRefused, type ExportFile, type ExportInput } from './types.ts';
+
+/** Sides of sheets in the order they go through the printer. */
+export function* printingOrder({ sheet }: Plan): Generator<{ readonly side: SheetSide; readonly sheetNumber: number }> {
+  const numbers = Array.from({ length: sheet.sheets }, (_, i) => i + 1);
+  if (sheet.bothSidesAtOnce) for (const sheetNumber of numbers) for (const side of sheet.sides) yield { side, sheetNumber };
+  else for (const side of sheet.sides) for (const sheetNumber of numbers) yield { side, sheetNumber };
+}
+
+export function sheetPage({ plan, job, date }: ExportInput, side: SheetSide, sheetNumber: number): Page {
+  return drawSheetPage(plan.size, plan.art, plan.sheet, side, { title: job.brief.title, date, sheetNumber });
+}
+
+function refuseEmpty({ plan }: ExportInput): void {
+  if (plan.sheet.up === 0)
+    throw new ExportRefused('No card fits on the sheet, so there is no sheet to write: apply one of the remedies at Sheet first.');
+}
+
+export async function writeSheetsPdf(input: ExportInput, file: PdfFile): Promise<void> {
+  refuseEmpty(input);
+  const { plan } = input;
+  for (const { art } of plan.art.faces) if (art.picture?.grey) await file.prepareGrey(art.picture.pictureId);
+  const total = plan.sheet.sheets * plan.sheet.sides.length;
+  let done = 0;
+  for (const { side, sheetNumber } of printingOrder(plan)) {
+    file.addPage(sheetPage(input, side, sheetNumber));
+    done += 1;
+    if (done % 25 === 0 || done === total) await input.onProgress?.(done, total);
+  }
+  file.end();
+}
+
+export async function sheetsPdf(input: ExportInput, name: string): Promise<readonly ExportFile[]> {
+  const file = new PdfFile(`${input.job.brief.title}: sheets`, input);
+  const bytes = collect(file.stream);
+  await writeSheetsPdf(input, file);
+  return [{ name: `${name}-sheets.pdf`, mime: 'application/pdf', bytes: await bytes }];
+}
+
+/** One drawing for each printed side; every sheet of a side is alike. */
+export async function sheetsDrawn(input: ExportInput, name: string, format: 'svg' | 'png'): Promise<readonly ExportFile[]> {
+  refuseEmpty(input);
+  return Promise.all(
+    input.plan.sheet.sides.map(async (side): Promise<ExportFile> => {
+      const { scene } = sheetPage(input, side, 1);
+      const title = `${input.job.brief.title}: ${side}`;
+      return format === 'svg'
+        ? { name: `${name}-sheet-${side}.svg`, mime: 'image/svg+xml', bytes: Buffer.from(sceneToSvg(scene, title, input)) }
+        : { name: `${name}-sheet-${side}.png`, mime: 'image/png', bytes: await sceneToPng(scene, title, input) };
+    }),
+  );
+}
+
+/** Each face as its reader sees it, with its bleed. */
+export function facePages({ plan }: ExportInput): readonly { readonly id: string; readonly page: Page }[] {
+  return plan.art.faces.map((face) => ({
+    id: face.face.id,
+    page: {
+      scene: { box: face.bleed, symbols: {}, shapes: drawFace(face) },
+      trimBox: { xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm },
+      bleedBox: face.bleed,
+    },
+  }));
+}

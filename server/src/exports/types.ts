@@ -1,0 +1,38 @@
+import type { Job, Plan, Workshop } from '@zippy/core';
+import type { Fonts } from './fonts.ts';
+
+export const EXPORTS = {
+  sheets: ['pdf', 'svg', 'png'],
+  cut: ['svg'],
+  envelope: ['pdf', 'svg'],
+  ticket: ['pdf'],
+  face: ['pdf', 'svg', 'png'],
+} as const;
+export type ExportWhat = keyof typeof EXPORTS;
+export type ExportFormat = (typeof EXPORTS)[ExportWhat][number];
+
+export interface PictureBytes {
+  readonly mime: 'image/png' | 'image/jpeg' | 'image/svg+xml';
+  readonly bytes: Buffer;
+}
+
+export interface ExportInput {
+  readonly job: Job;
+  readonly workshop: Workshop;
+  readonly plan: Plan;
+  readonly fonts: Fonts;
+  /** Bytes of every picture the job places. */
+  readonly pictures: ReadonlyMap<string, PictureBytes>;
+  /** ISO day for the slug and the ticket; null writes none. */
+  readonly date: string | null;
+  readonly onProgress?: (done: number, of: number) => void | Promise<void>;
+}
+
+export interface ExportFile {
+  readonly name: string;
+  readonly mime: string;
+  readonly bytes: Buffer;
+}
+
+/** The maker asked for something that cannot be written as it stands; the message says what to do. */
+export class ExportRefused extends Error {}

@@ -1,0 +1,52 @@
+import { randomUUID } from 'node:crypto';
+import express, { Router } from 'express';
+import Joi from 'joi';
+import type PgBoss from 'pg-boss';
+import type { Pool } from 'pg';
+import { canExport, EXPORTS } from '../exports/index.ts';
+import { EXPORT_QUEUE, type ExportJob } from '../queue.ts';
+import { addExport, findExport, findExportFile } from '../tables/exports.ts';
+import { findJob } from '../tables/jobs.ts';
+import { STUDIO_ID } from '../tables/types.ts';
+import { body, notFound, Refusal } from './refuse.ts';
+
+const askSchema = Joi.object({ jobId: Joi.string().guid().required(), what: Joi.string().required(), format: Joi.string().required() });
+
+export function exportRoutes(pool: Pool, boss: PgBoss): Router {
+  const router = Router();
+
+  router.post('/', express.json({ limit: '10kb' }), async (request, response) => {
+    const { jobId, what, format } = body<{ jobId: string; what: string; format: string }>(askSchema, request.body);
+    if (!canExport(what, format)) {
+      const formats = EXPORTS[what as keyof typeof EXPORTS] as readonly string[] | undefined;
+      throw new Refusal(
+        400,
+        formats ? `format wants one of ${formats.join(', ')} for ${what}; got ${format}.` : `what wants one of ${Object.keys(EXPORTS).join(', ')}; got ${what}.`,
+        formats ? 'format' : 'what',
+      );
+    }
+    const job = await findJob(pool, STUDIO_ID, jobId);
+    if (!job) throw notFound('job');
+    const id = randomUUID();
+    await addExport(pool, STUDIO_ID, { id, jobId, document: job.document, what, format });
+    await boss.send(EXPORT_QUEUE, { studioId: STUDIO_ID, exportId: id } satisfies ExportJob);
+    response.status(202).json(await findExport(pool, STUDIO_ID, id));
+  });
+
+  router.get('/:id', async (request, response) => {
+    if (Joi.string().guid().validate(request.params.id).error) throw notFound('export');
+    const found = await findExport(pool, STUDIO_ID, request.params.id);
+    if (!found) throw notFound('export');
+    response.json(found);
+  });
+
+  router.get('/:id/files/:number', async (request, response) => {
+    const number = Number(request.params.number);
+    if (Joi.string().guid().validate(request.params.id).error || !Number.isInteger(number)) throw notFound('file');
+    const file = await findExportFile(pool, STUDIO_ID, request.params.id, number);
+    if (!file) throw notFound('file');
+    response.type(file.mime).set('Content-Disposition', `attachment; filename="${file.name}"`).send(file.bytes);
+  });
+
+  return router;
+}

@@ -1,0 +1,112 @@
+import express, { Router } from 'express';
+import Joi from 'joi';
+import type { Pool } from 'pg';
+import type { Job, PictureRef } from '@zippy/core';
+import { checkJob, readJobFile } from '@zippy/core/job-file';
+import { readPicture } from '../pictures/readPicture.ts';
+import { placedPictures } from '../pictures/placed.ts';
+import { addJob, findJob, listJobs, removeJob, saveJob } from '../tables/jobs.ts';
+import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts';
+import { benchByJob } from '../tables/runs.ts';
+import { STUDIO_ID } from '../tables/types.ts';
+import { loadWorkshop } from '../workshop.ts';
+import { accept, body, notFound, Refusal } from './refuse.ts';
+
+const UUID = Joi.string().guid().required();
+const newJobSchema = Joi.object({ id: UUID, document: Joi.object().required() });
+const saveSchema = Joi.object({ version: Joi.number().integer().min(1).required(), document: Joi.object().required() });
+
+export const jobId = (value: unknown): string => {
+  if (Joi.string().guid().validate(value).error) throw notFound('job');
+  return value as string;
+};
+
+/** Pictures a job names must be here before it is saved, or it could never be printed. */
+async function checkPictures(pool: Pool, job: Job): Promise<void> {
+  const byHash = new Map(Object.entries(job.pictures).map(([id, ref]) => [ref.sha256, id]));
+  const missing = await missingPictures(pool, STUDIO_ID, [...byHash.keys()]);
+  if (missing.length > 0) {
+    const field = `pictures.${byHash.get(missing[0]!)}`;
+    throw new Refusal(422, `${field} names a picture that is not stored; upload it first.`, field);
+  }
+}
+
+export function jobRoutes(pool: Pool): Router {
+  const router = Router();
+  const json = express.json({ limit: '2mb' });
+
+  router.get('/', async (_request, response) => {
+    const [jobs, bench] = await Promise.all([listJobs(pool, STUDIO_ID), benchByJob(pool, STUDIO_ID)]);
+    response.json({ jobs, bench });
+  });
+
+  router.post('/', json, async (request, response) => {
+    const { id, document } = body<{ id: string; document: unknown }>(newJobSchema, request.body);
+    const job = accept(checkJob(document));
+    await checkPictures(pool, job);
+    response.status(201).json(await addJob(pool, STUDIO_ID, id, job));
+  });
+
+  // A whole job file, pictures and all.
+  router.post('/file', express.json({ limit: '200mb' }), async (request, response) => {
+    const { id, file } = body<{ id: string; file: unknown }>(Joi.object({ id: UUID, file: Joi.any().required() }), request.body);
+    const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
+    const read = accept(readJobFile(file, workshop));
+    const refs: Record<string, PictureRef> = {};
+    for (const [pictureId, { name, source }] of Object.entries(read.pictures)) {
+      if (source.kind === 'file')
+        throw new Refusal(
+          422,
+          `pictures.${pictureId} points to the file ${source.file}, which stayed behind; save the job with its pictures inside, or put it in place after opening.`,
+          `pictures.${pictureId}`,
+        );
+      if (source.kind === 'stored') refs[pictureId] = source.ref;
+      else {
+        const picture = await readPicture(name, Buffer.from(source.base64, 'base64'));
+        await addPicture(pool, STUDIO_ID, picture);
+        refs[pictureId] = picture.ref;
+      }
+    }
+    const job = accept(checkJob({ ...read.job, pictures: refs }));
+    await checkPictures(pool, job);
+    response.status(201).json(await addJob(pool, STUDIO_ID, id, job));
+  });
+
+  router.get('/:id', async (request, response) => {
+    const job = await findJob(pool, STUDIO_ID, jobId(request.params.id));
+    if (!job) throw notFound('job');
+    const bench = (await benchByJob(pool, STUDIO_ID)).find((b) => b.jobId === job.id) ?? null;
+    response.json({ ...job, bench });
+  });
+
+  router.put('/:id', json, async (request, response) => {
+    const id = jobId(request.params.id);
+    const { version, document } = body<{ version: number; document: unknown }>(saveSchema, request.body);
+    const job = accept(checkJob(document));
+    await checkPictures(pool, job);
+    const saved = await saveJob(pool, STUDIO_ID, id, job, version);
+    if (saved !== null) return void response.json({ version: saved });
+    const theirs = await findJob(pool, STUDIO_ID, id);
+    if (!theirs) throw notFound('job');
+    throw new Refusal(409, 'This job was changed somewhere else in the meantime; both copies are kept, choose which to go on with.', null, { theirs });
+  });
+
+  router.delete('/:id', async (request, response) => {
+    if (!(await removeJob(pool, STUDIO_ID, jobId(request.params.id)))) throw notFound('job');
+    response.status(204).end();
+  });
+
+  // The open format, with its pictures inside, so that it opens anywhere.
+  router.get('/:id/file', async (request, response) => {
+    const row = await findJob(pool, STUDIO_ID, jobId(request.params.id));
+    if (!row) throw notFound('job');
+    const pictures: Record<string, unknown> = {};
+    for (const [id, ref] of placedPictures(row.document)) {
+      const found = await findPicture(pool, STUDIO_ID, ref.sha256);
+      if (found) pictures[id] = { ...ref, data: found.bytes.toString('base64') };
+    }
+    response.attachment('job.json').json({ ...row.document, pictures });
+  });
+
+  return router;
+}

@@ -1,0 +1,31 @@
+import express, { Router } from 'express';
+import type { Pool } from 'pg';
+import { MOST_BYTES, readPicture } from '../pictures/readPicture.ts';
+import { addPicture, findPreview } from '../tables/pictures.ts';
+import { STUDIO_ID } from '../tables/types.ts';
+import { notFound } from './refuse.ts';
+
+export function pictureRoutes(pool: Pool): Router {
+  const router = Router();
+
+  router.post('/', express.raw({ type: () => true, limit: MOST_BYTES + 1024 }), async (request, response) => {
+    const name = decodeURIComponent(String(request.query.name ?? 'picture')).slice(0, 200) || 'picture';
+    const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
+    const picture = await readPicture(name, bytes);
+    await addPicture(pool, STUDIO_ID, picture);
+    response.status(201).json(picture.ref);
+  });
+
+  router.get('/:sha256', async (request, response) => {
+    const found = await findPreview(pool, STUDIO_ID, request.params.sha256);
+    if (!found) throw notFound('picture');
+    response
+      .type(found.mime)
+      // Content never changes under its hash; and even opened by itself an SVG may run and fetch nothing.
+      .set('Cache-Control', 'private, max-age=31536000, immutable')
+      .set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox")
+      .send(found.bytes);
+  });
+
+  return router;
+}

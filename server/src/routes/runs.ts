@@ -1,0 +1,55 @@
+import express, { Router } from 'express';
+import Joi from 'joi';
+import type { Pool } from 'pg';
+import { planJob, SPOIL_CAUSES } from '@zippy/core';
+import { loadFonts } from '../exports/fonts.ts';
+import { findJob } from '../tables/jobs.ts';
+import { addRun, addRunEvent, findRun, type RunEvent } from '../tables/runs.ts';
+import { inTransaction, STUDIO_ID } from '../tables/types.ts';
+import { loadWorkshop } from '../workshop.ts';
+import { body, notFound } from './refuse.ts';
+
+const startSchema = Joi.object({ id: Joi.string().guid().required(), jobId: Joi.string().guid().required() });
+const eventSchema = Joi.object({
+  id: Joi.string().guid().required(),
+  kind: Joi.valid('good', 'spoiled', 'step', 'finish', 'undo').required(),
+  cards: Joi.number().integer().min(1).max(10_000).default(1),
+  cause: Joi.valid(...SPOIL_CAUSES, null).default(null),
+  stepId: Joi.string().max(80).allow(null).default(null),
+  undoes: Joi.string().guid().allow(null).default(null),
+  at: Joi.string().isoDate().allow(null).default(null),
+});
+
+export function runRoutes(pool: Pool): Router {
+  const router = Router();
+  const json = express.json({ limit: '100kb' });
+
+  // Releasing a job to the bench freezes it: later edits do not move the steps under the maker's hands.
+  router.post('/', json, async (request, response) => {
+    const { id, jobId } = body<{ id: string; jobId: string }>(startSchema, request.body);
+    const job = await findJob(pool, STUDIO_ID, jobId);
+    if (!job) throw notFound('job');
+    const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
+    const { book } = await loadFonts();
+    const plan = planJob(job.document, workshop, { typefaces: book, today: null });
+    await addRun(pool, STUDIO_ID, { id, jobId, document: job.document, steps: plan.make.steps });
+    response.status(201).json(await findRun(pool, STUDIO_ID, id));
+  });
+
+  router.get('/:id', async (request, response) => {
+    if (Joi.string().guid().validate(request.params.id).error) throw notFound('run');
+    const run = await findRun(pool, STUDIO_ID, request.params.id);
+    if (!run) throw notFound('run');
+    response.json(run);
+  });
+
+  router.post('/:id/events', json, async (request, response) => {
+    const { id } = request.params;
+    if (Joi.string().guid().validate(id).error || !(await findRun(pool, STUDIO_ID, id!))) throw notFound('run');
+    const event = body<Omit<RunEvent, 'at'> & { at: string | null }>(eventSchema, request.body);
+    await inTransaction(pool, (client) => addRunEvent(client, STUDIO_ID, id!, event));
+    response.status(201).json({ id: event.id });
+  });
+
+  return router;
+}

@@ -1,0 +1,83 @@
+import type { Job } from '@zippy/core';
+import type { ExportFile } from '../exports/types.ts';
+import type { Db } from './types.ts';
+
+export interface ExportRow {
+  readonly id: string;
+  readonly what: string;
+  readonly format: string;
+  readonly state: 'waiting' | 'working' | 'done' | 'failed';
+  readonly done: number;
+  readonly total: number;
+  readonly message: string | null;
+  readonly files: readonly { readonly number: number; readonly name: string; readonly mime: string; readonly size: number }[];
+}
+
+export async function addExport(
+  db: Db,
+  studioId: string,
+  request: { readonly id: string; readonly jobId: string; readonly document: Job; readonly what: string; readonly format: string },
+): Promise<void> {
+  await db.query('insert into exports (id, studio_id, job_id, document, what, format) values ($1, $2, $3, $4::jsonb, $5, $6)', [
+    request.id,
+    studioId,
+    request.jobId,
+    JSON.stringify(request.document),
+    request.what,
+    request.format,
+  ]);
+}
+
+export async function findExport(db: Db, studioId: string, id: string): Promise<ExportRow | null> {
+  const { rows } = await db.query<Omit<ExportRow, 'files'>>(
+    'select id, what, format, state, done, total, message from exports where studio_id = $1 and id = $2',
+    [studioId, id],
+  );
+  if (!rows[0]) return null;
+  const files = await db.query<ExportRow['files'][number]>(
+    'select number, name, mime, length(bytes) as size from export_files where studio_id = $1 and export_id = $2 order by number',
+    [studioId, id],
+  );
+  return { ...rows[0], files: files.rows };
+}
+
+export async function exportWork(
+  db: Db,
+  studioId: string,
+  id: string,
+): Promise<{ readonly document: Job; readonly what: string; readonly format: string } | null> {
+  const { rows } = await db.query<{ document: Job; what: string; format: string }>(
+    'select document, what, format from exports where studio_id = $1 and id = $2',
+    [studioId, id],
+  );
+  return rows[0] ?? null;
+}
+
+export async function noteExport(
+  db: Db,
+  studioId: string,
+  id: string,
+  note: { readonly state: ExportRow['state']; readonly done?: number; readonly total?: number; readonly message?: string },
+): Promise<void> {
+  await db.query(
+    'update exports set state = $3, done = coalesce($4, done), total = coalesce($5, total), message = $6 where studio_id = $1 and id = $2',
+    [studioId, id, note.state, note.done ?? null, note.total ?? null, note.message ?? null],
+  );
+}
+
+export async function addExportFiles(db: Db, studioId: string, id: string, files: readonly ExportFile[]): Promise<void> {
+  for (const [number, file] of files.entries())
+    await db.query(
+      `insert into export_files (studio_id, export_id, number, name, mime, bytes) values ($1, $2, $3, $4, $5, $6)
+       on conflict (export_id, number) do update set name = $4, mime = $5, bytes = $6`,
+      [studioId, id, number, file.name, file.mime, file.bytes],
+    );
+}
+
+export async function findExportFile(db: Db, studioId: string, id: string, number: number): Promise<ExportFile | null> {
+  const { rows } = await db.query<ExportFile>(
+    'select name, mime, bytes from export_files where studio_id = $1 and export_id = $2 and number = $3',
+    [studioId, id, number],
+  );
+  return rows[0] ?? null;
+}

@@ -1,0 +1,118 @@
+import type { Job, MakeStep } from '@zippy/core';
+import type { Db } from './types.ts';
+
+export interface RunEvent {
+  readonly id: string;
+  readonly kind: 'good' | 'spoiled' | 'step' | 'finish' | 'undo';
+  readonly cards: number;
+  readonly cause: string | null;
+  readonly stepId: string | null;
+  readonly undoes: string | null;
+  readonly at: string;
+}
+
+export interface RunRow {
+  readonly id: string;
+  readonly jobId: string;
+  readonly wanted: number;
+  readonly steps: readonly MakeStep[];
+  readonly startedAt: string;
+  readonly finishedAt: string | null;
+  readonly events: readonly RunEvent[];
+}
+
+interface Row {
+  id: string;
+  job_id: string;
+  wanted: number;
+  steps: readonly MakeStep[];
+  started_at: Date;
+  finished_at: Date | null;
+}
+
+interface EventRow {
+  id: string;
+  kind: RunEvent['kind'];
+  cards: number;
+  cause: string | null;
+  step_id: string | null;
+  undoes: string | null;
+  at: Date;
+}
+
+export async function addRun(
+  db: Db,
+  studioId: string,
+  run: { readonly id: string; readonly jobId: string; readonly document: Job; readonly steps: readonly MakeStep[] },
+): Promise<void> {
+  await db.query(
+    `insert into runs (id, studio_id, job_id, document, steps, wanted) values ($1, $2, $3, $4::jsonb, $5::jsonb, $6)
+     on conflict (id) do nothing`,
+    [run.id, studioId, run.jobId, JSON.stringify(run.document), JSON.stringify(run.steps), run.document.brief.wanted],
+  );
+}
+
+export async function findRun(db: Db, studioId: string, id: string): Promise<RunRow | null> {
+  const { rows } = await db.query<Row>(
+    'select id, job_id, wanted, steps, started_at, finished_at from runs where studio_id = $1 and id = $2',
+    [studioId, id],
+  );
+  const [row] = rows;
+  if (!row) return null;
+  const events = await db.query<EventRow>(
+    'select id, kind, cards, cause, step_id, undoes, at from run_events where studio_id = $1 and run_id = $2 order by at, id',
+    [studioId, id],
+  );
+  return {
+    id: row.id,
+    jobId: row.job_id,
+    wanted: row.wanted,
+    steps: row.steps,
+    startedAt: row.started_at.toISOString(),
+    finishedAt: row.finished_at?.toISOString() ?? null,
+    events: events.rows.map(({ step_id, at, ...event }) => ({ ...event, stepId: step_id, at: at.toISOString() })),
+  };
+}
+
+/** The same event sent twice counts once; its id is made where it happened. */
+export async function addRunEvent(db: Db, studioId: string, runId: string, event: Omit<RunEvent, 'at'> & { readonly at: string | null }): Promise<void> {
+  await db.query(
+    `insert into run_events (id, studio_id, run_id, kind, cards, cause, step_id, undoes, at)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, coalesce($9::timestamptz, now())) on conflict (id) do nothing`,
+    [event.id, studioId, runId, event.kind, event.cards, event.cause, event.stepId, event.undoes, event.at],
+  );
+  if (event.kind === 'finish')
+    await db.query('update runs set finished_at = coalesce(finished_at, now()) where studio_id = $1 and id = $2', [studioId, runId]);
+}
+
+/** An event that was taken back counts for nothing. */
+const STANDING = `not exists (select 1 from run_events u where u.run_id = e.run_id and u.undoes = e.id)`;
+
+export interface JobBench {
+  readonly jobId: string;
+  readonly good: number;
+  readonly spoiled: number;
+  readonly openRunId: string | null;
+}
+
+export async function benchByJob(db: Db, studioId: string): Promise<readonly JobBench[]> {
+  const { rows } = await db.query<{ job_id: string; good: string; spoiled: string; open_run: string | null }>(
+    `select r.job_id,
+       coalesce(sum(e.cards) filter (where e.kind = 'good'), 0) as good,
+       coalesce(sum(e.cards) filter (where e.kind = 'spoiled'), 0) as spoiled,
+       (select o.id from runs o where o.job_id = r.job_id and o.finished_at is null order by o.started_at desc limit 1) as open_run
+     from runs r left join run_events e on e.run_id = r.id and ${STANDING}
+     where r.studio_id = $1 group by r.job_id`,
+    [studioId],
+  );
+  return rows.map((row) => ({ jobId: row.job_id, good: Number(row.good), spoiled: Number(row.spoiled), openRunId: row.open_run }));
+}
+
+export async function countSpoilLog(db: Db, studioId: string): Promise<{ readonly good: number; readonly spoiled: number }> {
+  const { rows } = await db.query<{ good: string; spoiled: string }>(
+    `select coalesce(sum(cards) filter (where kind = 'good'), 0) as good, coalesce(sum(cards) filter (where kind = 'spoiled'), 0) as spoiled
+     from run_events e where studio_id = $1 and ${STANDING}`,
+    [studioId],
+  );
+  return { good: Number(rows[0]!.good), spoiled: Number(rows[0]!.spoiled) };
+}

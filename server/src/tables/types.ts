@@ -1,0 +1,23 @@
+import type { Pool, PoolClient } from 'pg';
+
+/** Callers own the transaction: a pool for one query, a client within one. */
+export type Db = Pool | PoolClient;
+
+/** The one studio there is until there is sign-in. */
+export const STUDIO_ID = '00000000-0000-4000-8000-000000000001';
+
+/** Runs `work` in one transaction. */
+export async function inTransaction<T>(pool: Pool, work: (client: PoolClient) => Promise<T>): Promise<T> {
+  const client = await pool.connect();
+  try {
+    await client.query('begin');
+    const result = await work(client);
+    await client.query('commit');
+    return result;
+  } catch (problem) {
+    await client.query('rollback').catch(() => {});
+    throw problem;
+  } finally {
+    client.release();
+  }
+}

@@ -1,0 +1,55 @@
+import type PgBoss from 'pg-boss';
+import type { Pool } from 'pg';
+import { planJob, MissingFromWorkshop } from '@zippy/core';
+import { canExport, exportFiles, ExportRefused, loadFonts, type ExportFormat, type PictureBytes } from './exports/index.ts';
+import { EXPORT_QUEUE, type ExportJob } from './queue.ts';
+import { addExportFiles, exportWork, noteExport } from './tables/exports.ts';
+import { findPicture } from './tables/pictures.ts';
+import { loadWorkshop } from './workshop.ts';
+import { placedPictures } from './pictures/placed.ts';
+import { inTransaction } from './tables/types.ts';
+
+/** Takes export work from the queue until the queue is stopped. */
+export async function workExports(boss: PgBoss, pool: Pool): Promise<void> {
+  await boss.work<ExportJob>(EXPORT_QUEUE, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async (jobs) => {
+    for (const job of jobs) await doExport(pool, job.data);
+  });
+}
+
+export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): Promise<void> {
+  const work = await exportWork(pool, studioId, exportId);
+  if (!work || !canExport(work.what, work.format)) return;
+  try {
+    await noteExport(pool, studioId, exportId, { state: 'working', done: 0, total: 1 });
+    const workshop = await loadWorkshop(pool, studioId);
+    const fonts = await loadFonts();
+    const date = new Date().toISOString().slice(0, 10);
+    const plan = planJob(work.document, workshop.value, { typefaces: fonts.book, today: date });
+    const pictures = new Map<string, PictureBytes>();
+    for (const [id, ref] of placedPictures(work.document)) {
+      const found = await findPicture(pool, studioId, ref.sha256);
+      if (!found) throw new ExportRefused(`${ref.name} is not stored any more; place the picture again.`);
+      pictures.set(id, found);
+    }
+    const files = await exportFiles(work.what, work.format as ExportFormat, {
+      job: work.document,
+      workshop: workshop.value,
+      plan,
+      fonts,
+      pictures,
+      date,
+      onProgress: (done, total) => noteExport(pool, studioId, exportId, { state: 'working', done, total }),
+    });
+    await inTransaction(pool, async (client) => {
+      await addExportFiles(client, studioId, exportId, files);
+      await noteExport(client, studioId, exportId, { state: 'done' });
+    });
+  } catch (problem) {
+    const known = problem instanceof ExportRefused || problem instanceof MissingFromWorkshop;
+    await noteExport(pool, studioId, exportId, {
+      state: 'failed',
+      message: known ? problem.message : 'Writing the file failed here; try again, and if it fails again save the job as JSON and report it.',
+    });
+    if (!known) throw problem;
+  }
+}
