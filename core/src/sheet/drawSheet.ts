@@ -13,6 +13,8 @@ import type { SheetPlan, SheetSide } from './planSheet.ts';
 const TICK_MM = 4;
 const SHORTEST_TICK_MM = 1.2;
 const CLEAR_MM = 0.3;
+/** Between the bleed and the printable edge, this much is needed before a tick is worth drawing. */
+export const TICK_ROOM_MM = SHORTEST_TICK_MM + CLEAR_MM;
 const SLUG_MM = 2.4;
 
 /** Sheet as seen from its front to the page of a side: the back is the front turned over. */

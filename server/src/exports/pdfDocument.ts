@@ -154,7 +154,8 @@ export class PdfFile {
     if (known) return known;
     const bytes = this.materials.fonts.bytes.get(typefaceId);
     if (!bytes) throw new RangeError(`PdfFile: no typeface “${typefaceId}”`);
-    this.doc.font(bytes as unknown as string, typefaceId);
+    this.doc.registerFont(typefaceId, bytes as unknown as string);
+    this.doc.font(typefaceId);
     this.fonts.set(typefaceId, this.doc._font);
     return this.doc._font;
   }

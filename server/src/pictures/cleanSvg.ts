@@ -29,21 +29,16 @@ purify.addHook('uponSanitizeElement', (node, data) => {
  * @returns null when the text holds no SVG with a size
  */
 export function cleanSvg(text: string): CleanSvg | null {
-  const clean = purify.sanitize(text.replace(/^\uFEFF/, ''), {
+  // Parsed as a browser would, which knows SVG's own spelling of names and forgives what an XML parser refuses.
+  const fragment = purify.sanitize(text.replace(/^\uFEFF/, ''), {
     USE_PROFILES: { svg: true, svgFilters: true },
     ADD_TAGS: ['use'],
     ADD_ATTR: ['xlink:href', 'href'],
     FORBID_TAGS: ['script', 'foreignObject', 'animate', 'set', 'animateTransform', 'animateMotion', 'a'],
-    PARSER_MEDIA_TYPE: 'application/xhtml+xml',
-    NAMESPACE: 'http://www.w3.org/2000/svg',
+    RETURN_DOM_FRAGMENT: true,
   });
-  let root: Element;
-  try {
-    root = new window.DOMParser().parseFromString(clean, 'image/svg+xml').documentElement;
-  } catch {
-    return null;
-  }
-  if (root.nodeName !== 'svg') return null;
+  const root = fragment.querySelector('svg');
+  if (!root) return null;
   const box = (root.getAttribute('viewBox') ?? '').split(/[\s,]+/).map(Number);
   const own = (name: string): number => Number.parseFloat(root.getAttribute(name) ?? '');
   const viewed = box.length === 4 && box.every(Number.isFinite);
@@ -55,6 +50,5 @@ export function cleanSvg(text: string): CleanSvg | null {
   root.setAttribute('width', String(widthPx));
   root.setAttribute('height', String(heightPx));
   root.setAttribute('preserveAspectRatio', 'none');
-  root.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
   return { text: new window.XMLSerializer().serializeToString(root), widthPx, heightPx };
 }

@@ -1,0 +1,104 @@
+import type { Job, MakeStep, PictureRef, Workshop } from '@zippy/core';
+
+/** The server said no, with a sentence to show. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    message: string,
+    readonly field: string | null,
+    readonly body: unknown,
+  ) {
+    super(message);
+  }
+}
+
+/** The server cannot be reached just now; what was sent must be kept and sent again. */
+export class Away extends Error {
+  constructor() {
+    super('The server is away for the moment.');
+  }
+}
+
+async function call<T>(path: string, init?: RequestInit): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, init);
+  } catch {
+    throw new Away();
+  }
+  if (response.status === 502 || response.status === 503 || response.status === 504) throw new Away();
+  if (response.status === 204) return undefined as T;
+  const body: unknown = await response.json().catch(() => null);
+  if (!response.ok) {
+    const { message, field } = (body ?? {}) as { message?: string; field?: string | null };
+    throw new Refused(response.status, message ?? 'The server did not understand that.', field ?? null, body);
+  }
+  return body as T;
+}
+
+const send = <T>(method: string, path: string, body: unknown): Promise<T> =>
+  call<T>(path, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+
+export interface JobBench {
+  readonly jobId: string;
+  readonly good: number;
+  readonly spoiled: number;
+  readonly openRunId: string | null;
+}
+export interface StoredJob {
+  readonly id: string;
+  readonly version: number;
+  readonly document: Job;
+  readonly updatedAt: string;
+}
+export interface RunEvent {
+  readonly id: string;
+  readonly kind: 'good' | 'spoiled' | 'step' | 'finish' | 'undo';
+  readonly cards: number;
+  readonly cause: string | null;
+  readonly stepId: string | null;
+  readonly undoes: string | null;
+  readonly at: string | null;
+}
+export interface Run {
+  readonly id: string;
+  readonly jobId: string;
+  readonly wanted: number;
+  readonly steps: readonly MakeStep[];
+  readonly startedAt: string;
+  readonly finishedAt: string | null;
+  readonly events: readonly RunEvent[];
+}
+export interface ExportState {
+  readonly id: string;
+  readonly state: 'waiting' | 'working' | 'done' | 'failed';
+  readonly done: number;
+  readonly total: number;
+  readonly message: string | null;
+  readonly files: readonly { readonly number: number; readonly name: string; readonly mime: string; readonly size: number }[];
+}
+
+export const api = {
+  workshop: () => call<{ workshop: Workshop; version: number }>('/workshop'),
+  saveWorkshop: (version: number, workshop: Workshop) => send<{ version: number }>('PUT', '/workshop', { version, workshop }),
+  jobs: () => call<{ jobs: readonly StoredJob[]; bench: readonly JobBench[] }>('/jobs'),
+  job: (id: string) => call<StoredJob & { bench: JobBench | null }>(`/jobs/${id}`),
+  addJob: (id: string, document: Job) => send<StoredJob>('POST', '/jobs', { id, document }),
+  addJobFile: (id: string, file: unknown) => send<StoredJob>('POST', '/jobs/file', { id, file }),
+  saveJob: (id: string, version: number, document: Job) => send<{ version: number }>('PUT', `/jobs/${id}`, { version, document }),
+  removeJob: (id: string) => call<void>(`/jobs/${id}`, { method: 'DELETE' }),
+  jobFileUrl: (id: string) => `/api/jobs/${id}/file`,
+  addPicture: (file: File) =>
+    call<PictureRef>(`/pictures?name=${encodeURIComponent(file.name)}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/octet-stream' },
+      body: file,
+    }),
+  pictureUrl: (sha256: string) => `/api/pictures/${sha256}`,
+  startRun: (id: string, jobId: string) => send<Run>('POST', '/runs', { id, jobId }),
+  run: (id: string) => call<Run>(`/runs/${id}`),
+  addRunEvent: (runId: string, event: RunEvent) => send<{ id: string }>('POST', `/runs/${runId}/events`, event),
+  addExport: (jobId: string, what: string, format: string) => send<ExportState>('POST', '/exports', { jobId, what, format }),
+  export: (id: string) => call<ExportState>(`/exports/${id}`),
+  exportFileUrl: (id: string, number: number) => `/api/exports/${id}/files/${number}`,
+};

@@ -1,0 +1,127 @@
+import { create } from 'zustand';
+import { api, Away, type Run, type RunEvent } from '../api/client.ts';
+import { kept } from './local.ts';
+
+interface RunState {
+  readonly run: Run | null;
+  /** Not on the server yet; they are in this browser. */
+  readonly unsent: readonly RunEvent[];
+  readonly away: boolean;
+  readonly problem: string | null;
+  open(id: string): Promise<void>;
+  add(event: Pick<RunEvent, 'kind'> & Partial<RunEvent>): void;
+  undo(): void;
+}
+
+const TRY_AGAIN_MS = 1500;
+const keptName = (id: string): string => `run:${id}`;
+let sending = false;
+
+interface KeptRun {
+  readonly run: Run;
+  readonly unsent: readonly RunEvent[];
+}
+
+/** Each press at the bench is kept at once and sent as soon as it can be; sending twice counts once. */
+export const useRun = create<RunState>()((set, get) => {
+  const keep = async (): Promise<void> => {
+    const { run, unsent } = get();
+    if (run) await kept.set(keptName(run.id), { run, unsent } satisfies KeptRun);
+  };
+
+  const push = async (): Promise<void> => {
+    if (sending) return;
+    sending = true;
+    try {
+      for (let event = get().unsent[0]; event; event = get().unsent[0]) {
+        const { run } = get();
+        if (!run) return;
+        await api.addRunEvent(run.id, event);
+        set((s) => ({ unsent: s.unsent.slice(1), away: false }));
+        await keep();
+      }
+    } catch (problem) {
+      set({ away: problem instanceof Away, problem: problem instanceof Away ? null : (problem as Error).message });
+      setTimeout(() => void push(), TRY_AGAIN_MS);
+    } finally {
+      sending = false;
+    }
+  };
+
+  return {
+    run: null,
+    unsent: [],
+    away: false,
+    problem: null,
+
+    async open(id) {
+      set({ run: null, unsent: [], away: false, problem: null });
+      const mine = await kept.get<KeptRun>(keptName(id));
+      try {
+        const run = await api.run(id);
+        const known = new Set(run.events.map((event) => event.id));
+        const unsent = (mine?.unsent ?? []).filter((event) => !known.has(event.id));
+        set({ run: { ...run, events: [...run.events, ...unsent] }, unsent });
+      } catch (problem) {
+        if (problem instanceof Away && mine) set({ run: mine.run, unsent: mine.unsent, away: true });
+        else return set({ problem: (problem as Error).message });
+      }
+      await keep();
+      void push();
+    },
+
+    add(part) {
+      const { run } = get();
+      if (!run) return;
+      const event: RunEvent = {
+        id: crypto.randomUUID(),
+        cards: 1,
+        cause: null,
+        stepId: null,
+        undoes: null,
+        at: new Date().toISOString(),
+        ...part,
+      };
+      set((s) => ({
+        run: { ...run, events: [...run.events, event], finishedAt: event.kind === 'finish' ? event.at : run.finishedAt },
+        unsent: [...s.unsent, event],
+      }));
+      void keep();
+      void push();
+    },
+
+    undo() {
+      const { run, add } = get();
+      const last = run && standing(run.events).at(-1);
+      if (last && last.kind !== 'finish') add({ kind: 'undo', undoes: last.id });
+    },
+  };
+});
+
+/** Events that still count: not taken back, and not themselves a taking back. */
+export function standing(events: readonly RunEvent[]): readonly RunEvent[] {
+  const undone = new Set(events.flatMap((event) => (event.undoes ? [event.undoes] : [])));
+  return events.filter((event) => event.kind !== 'undo' && !undone.has(event.id));
+}
+
+export interface RunCount {
+  readonly good: number;
+  readonly spoiled: number;
+  readonly causes: Readonly<Record<string, number>>;
+  readonly stepsDone: ReadonlySet<string>;
+}
+
+export function countRun(events: readonly RunEvent[]): RunCount {
+  const causes: Record<string, number> = {};
+  const stepsDone = new Set<string>();
+  let [good, spoiled] = [0, 0];
+  for (const event of standing(events)) {
+    if (event.kind === 'good') good += event.cards;
+    if (event.kind === 'step' && event.stepId) stepsDone.add(event.stepId);
+    if (event.kind === 'spoiled') {
+      spoiled += event.cards;
+      causes[event.cause ?? 'other'] = (causes[event.cause ?? 'other'] ?? 0) + event.cards;
+    }
+  }
+  return { good, spoiled, causes, stepsDone };
+}

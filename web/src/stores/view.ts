@@ -1,0 +1,37 @@
+import { create } from 'zustand';
+import type { PaperSide } from '@zippy/core';
+
+/** How the bench is being looked at: nothing here is part of a job. */
+interface ViewState {
+  readonly side: PaperSide;
+  /** Front and back together, as held to the light. */
+  readonly light: boolean;
+  readonly folded: boolean;
+  /** 0 shut, 1 flat open. */
+  readonly open: number;
+  readonly zoom: number;
+  readonly face: string;
+  readonly textId: string | null;
+  readonly step: number;
+  readonly onSheet: boolean;
+  set(part: Partial<Omit<ViewState, 'set' | 'turnOver' | 'toggleLight' | 'toggleOpen'>>): void;
+  turnOver(): void;
+  toggleLight(): void;
+  toggleOpen(): void;
+}
+
+export const useView = create<ViewState>()((set) => ({
+  side: 'outside',
+  light: false,
+  folded: false,
+  open: 0.22,
+  zoom: 1,
+  face: 'front',
+  textId: null,
+  step: 0,
+  onSheet: false,
+  set: (part) => set(part),
+  turnOver: () => set((s) => ({ side: s.side === 'outside' ? 'inside' : 'outside' })),
+  toggleLight: () => set((s) => ({ light: !s.light })),
+  toggleOpen: () => set((s) => ({ folded: true, open: s.folded && s.open < 0.5 ? 1 : s.folded ? 0 : s.open })),
+}));

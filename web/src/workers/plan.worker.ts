@@ -1,0 +1,50 @@
+import { MissingFromWorkshop, planJob, type Job, type Plan, type Typeface, type Workshop } from '@zippy/core';
+import { readTypeface } from '@zippy/core/typefaces';
+import { FONT_URLS } from './fontUrls.ts';
+
+export interface PlanQuestion {
+  readonly number: number;
+  readonly job: Job;
+  readonly workshop: Workshop;
+  readonly today: string;
+}
+export type PlanAnswer =
+  | { readonly number: number; readonly ok: true; readonly plan: Plan; readonly tookMs: number }
+  | { readonly number: number; readonly ok: false; readonly why: string };
+
+const book = new Map<string, Typeface>();
+const arriving = new Map<string, Promise<void>>();
+
+/** Fonts come when a job first sets words in them. */
+function fetchTypeface(id: string): Promise<void> {
+  let coming = arriving.get(id);
+  if (!coming) {
+    const url = FONT_URLS[id];
+    coming = url
+      ? fetch(url)
+          .then((response) => response.arrayBuffer())
+          .then((bytes) => void book.set(id, readTypeface(id, new Uint8Array(bytes))))
+          .catch((problem: unknown) => {
+            arriving.delete(id);
+            throw problem;
+          })
+      : Promise.resolve();
+    arriving.set(id, coming);
+  }
+  return coming;
+}
+
+self.onmessage = async ({ data }: MessageEvent<PlanQuestion>) => {
+  const { number, job, workshop, today } = data;
+  try {
+    const wanted = new Set(Object.values(job.art.faces).flatMap((face) => face.texts.map((text) => text.typefaceId)));
+    await Promise.all([...wanted].filter((id) => !book.has(id)).map(fetchTypeface));
+    const started = performance.now();
+    const plan = planJob(job, workshop, { typefaces: book, today });
+    self.postMessage({ number, ok: true, plan, tookMs: performance.now() - started } satisfies PlanAnswer);
+  } catch (problem) {
+    const known = problem instanceof MissingFromWorkshop || problem instanceof RangeError;
+    if (!known) console.error(problem);
+    self.postMessage({ number, ok: false, why: (problem as Error).message } satisfies PlanAnswer);
+  }
+};
