@@ -2,7 +2,7 @@ import { translation, type Affine } from '../geometry/affine.ts';
 import { grow, evenSides } from '../geometry/box.ts';
 import { polygon, polyline } from '../geometry/path.ts';
 import type { Box } from '../geometry/types.ts';
-import { formatLength } from '../length/formatLength.ts';
+import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import type { LaidPiece } from '../sheet/layOut.ts';
 import { levelDimension, uprightDimension } from '../size/drawBlank.ts';
@@ -34,8 +34,15 @@ export function drawEnvelopeBlank({ blank, stock }: EnvelopePlan, textMm: Mm, un
       ...blankShapes(blank, textMm, stock.colour),
       ...levelDimension(0, blank.widthMm, -textMm * 0.8, formatLength(blank.widthMm, unit), textMm),
       ...uprightDimension(0, blank.heightMm, -textMm * 0.8, formatLength(blank.heightMm, unit), textMm),
-      ...levelDimension(left.xMm, right.xMm, right.yMm - textMm * 0.8, `inside ${formatLength(right.xMm - left.xMm, unit)}`, textMm),
-      { kind: 'label', role: 'label', text: '▼ every crease folds toward you · glue on the hatched areas', at: { xMm: blank.widthMm / 2, yMm: blank.heightMm + textMm * 1.4 }, sizeMm: textMm, anchor: 'middle' },
+      {
+        kind: 'label',
+        role: 'label',
+        text: `inside ${formatSize(right.xMm - left.xMm, blank.creases[0]!.to.yMm - left.yMm, unit)}`,
+        at: { xMm: (left.xMm + right.xMm) / 2, yMm: right.yMm - textMm },
+        sizeMm: textMm,
+        anchor: 'middle',
+      },
+      { kind: 'label', role: 'dimension', text: '▼ every crease folds toward you · glue on the hatched areas', at: { xMm: blank.widthMm / 2, yMm: blank.heightMm + textMm * 1.4 }, sizeMm: textMm, anchor: 'middle' },
     ],
   };
 }

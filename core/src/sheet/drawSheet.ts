@@ -7,14 +7,9 @@ import { TOLERANCE_MM, type Box } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { Page, Scene, Shape } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
+import { CLEAR_MM, SHORTEST_TICK_MM, TICK_MM } from './marks.ts';
 import type { SheetPlan, SheetSide } from './planSheet.ts';
 
-/** Ticks are long enough to lay a rule on, and stand clear of the bleed by a hair. */
-const TICK_MM = 4;
-const SHORTEST_TICK_MM = 1.2;
-const CLEAR_MM = 0.3;
-/** Between the bleed and the printable edge, this much is needed before a tick is worth drawing. */
-export const TICK_ROOM_MM = SHORTEST_TICK_MM + CLEAR_MM;
 const SLUG_MM = 2.4;
 
 /** Sheet as seen from its front to the page of a side: the back is the front turned over. */

@@ -1,7 +1,7 @@
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import { translation, type Affine } from '../geometry/affine.ts';
-import { evenSides, shrink } from '../geometry/box.ts';
+import { boxAround, corners, evenSides, grow, shrink } from '../geometry/box.ts';
 import type { Box, Sides } from '../geometry/types.ts';
 import { count, figure, length, plural, share, words } from '../job/figures.ts';
 import type { Figure, Job, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
@@ -10,6 +10,7 @@ import type { Mm } from '../length/types.ts';
 import { LARGEST_FINISHED_MM, roundDown, SMALLEST_FINISHED_MM, type SizePlan } from '../size/planSize.ts';
 import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
+import { TICK_ROOM_MM } from './marks.ts';
 import { expectedSpoilShare, sparesFor } from './spares.ts';
 
 export interface Placement {
@@ -118,6 +119,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ...grainSnags(job, question, laid, free),
       ...shelfSnags(stock.stock, sheets),
       ...cutDownSnags(job, stock, workshop),
+      ...markSnags(job, size, question, laid),
     ],
   };
 }
@@ -275,6 +277,29 @@ function shelfSnags(stock: Stock, sheets: number): readonly Snag[] {
       level: 'warn',
       title: `${sheets - stock.onShelf} ${plural(sheets - stock.onShelf, 'sheet')} short`,
       why: `The run takes ${sheets}; the shelf holds ${stock.onShelf} of ${stock.name}.`,
+      remedies: [],
+    },
+  ];
+}
+
+/** Ticks stand between the bleed and the printable edge; a sheet filled to its margins has no room for them. */
+function markSnags(job: Job, size: SizePlan, q: LayOutQuestion, laid: LayOut): readonly Snag[] {
+  if (!job.sheet.marks || laid.up === 0) return [];
+  const block = boxAround(laid.pieces.flatMap(({ trim }) => corners(grow(trim, evenSides(size.bleedMm)))));
+  const rooms = [
+    block.xMm - q.marginsMm.left,
+    block.yMm - q.marginsMm.top,
+    q.sheetWidthMm - q.marginsMm.right - block.xMm - block.widthMm,
+    q.sheetHeightMm - q.marginsMm.bottom - block.yMm - block.heightMm,
+  ];
+  if (rooms.some((room) => room >= TICK_ROOM_MM)) return [];
+  return [
+    {
+      id: 'sheet-no-marks',
+      station: 'sheet',
+      level: 'note',
+      title: 'No room for ticks',
+      why: 'The cards fill the sheet up to the printer’s margins, so no tick or slug is printed. The fence settings at Cut need none.',
       remedies: [],
     },
   ];

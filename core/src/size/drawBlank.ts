@@ -68,8 +68,8 @@ function creaseSign(a: Point, b: Point, away: boolean, bleedMm: Mm, textMm: Mm):
   const upright = Math.abs(a.xMm - b.xMm) < 1e-6;
   const text = away ? '▲ folds away' : '▼ folds toward';
   return upright
-    ? { kind: 'label', role: 'label', text, at: { xMm: a.xMm, yMm: Math.max(a.yMm, b.yMm) + bleedMm + textMm * 1.4 }, sizeMm: textMm, anchor: 'middle' }
-    : { kind: 'label', role: 'label', text, at: { xMm: Math.max(a.xMm, b.xMm) + bleedMm + textMm * 1.1, yMm: a.yMm }, sizeMm: textMm, anchor: 'middle', turnDeg: 90 };
+    ? { kind: 'label', role: 'dimension', text, at: { xMm: a.xMm, yMm: Math.max(a.yMm, b.yMm) + bleedMm + textMm * 1.4 }, sizeMm: textMm, anchor: 'middle' }
+    : { kind: 'label', role: 'dimension', text, at: { xMm: Math.max(a.xMm, b.xMm) + bleedMm + textMm * 1.1, yMm: a.yMm }, sizeMm: textMm, anchor: 'middle', turnDeg: 90 };
 }
 
 /** The face's name where its reader finds it upright, under an arrow that points to the reader's up. */

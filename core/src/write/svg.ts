@@ -118,7 +118,7 @@ function layered(shapes: readonly Shape[], draw: (shape: Shape) => SvgNode): rea
 function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shape: Shape) => SvgNode): SvgNode {
   switch (shape.kind) {
     case 'path':
-      return element('path', { d: pathData(shape.path), ...pathLook(shape, options) });
+      return element('path', { d: pathData(shape.path), ...pathLook(shape, options), ...roleFor(shape.role, options) });
     case 'line':
       return element('path', { d: shape.outline, fill: shape.colour });
     case 'picture': {
@@ -146,6 +146,7 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
           'text-anchor': shape.anchor,
           fill: shape.role === 'dimension' ? LOOKS.dimension.stroke! : LOOKS.label.fill!,
           ...turned,
+          ...roleFor(shape.role, options),
         },
         [shape.text],
       );
@@ -161,6 +162,10 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
       return element('use', { href: `#${options.idPrefix}-${shape.symbol}`, transform: matrix(shape.transform) });
   }
 }
+
+/** A page may restyle what lies on its own ground; files stay plain. */
+const roleFor = (role: string, options: Settled): Record<string, string> =>
+  options.strokes === 'screen' ? { 'data-role': role } : {};
 
 function pathLook(shape: Extract<Shape, { kind: 'path' }>, options: Settled): Readonly<Record<string, string>> {
   const look = LOOKS[shape.role];

@@ -1,0 +1,44 @@
+import { lazy, Suspense, useEffect, type ReactNode } from 'react';
+import { RouterProvider as AriaRouter } from 'react-aria-components';
+import { BrowserRouter, Navigate, Route, Routes, useHref, useNavigate } from 'react-router';
+import { ThemeProvider } from 'styled-components';
+import { JobsWall } from './jobs/JobsWall.tsx';
+import { useWorkshop } from './stores/workshop.ts';
+import { GlobalStyle } from './theme/GlobalStyle.ts';
+import { tokens } from './theme/tokens.ts';
+import { Waiting } from './ui/Waiting.tsx';
+
+const JobPage = lazy(() => import('./jobs/JobPage.tsx'));
+const WorkshopPage = lazy(() => import('./workshop/WorkshopPage.tsx'));
+const BenchCard = lazy(() => import('./make/BenchCard.tsx'));
+
+export function App(): ReactNode {
+  return (
+    <ThemeProvider theme={tokens}>
+      <GlobalStyle />
+      <BrowserRouter>
+        <Places />
+      </BrowserRouter>
+    </ThemeProvider>
+  );
+}
+
+function Places(): ReactNode {
+  const navigate = useNavigate();
+  const { workshop, problem, load } = useWorkshop();
+  useEffect(() => void load(), [load]);
+  if (!workshop) return <Waiting text={problem ?? 'Clearing the bench …'} />;
+  return (
+    <AriaRouter navigate={(to) => void navigate(to)} useHref={useHref}>
+      <Suspense fallback={<Waiting text="Laying it out …" />}>
+        <Routes>
+          <Route path="/" element={<JobsWall workshop={workshop} />} />
+          <Route path="/workshop" element={<WorkshopPage workshop={workshop} />} />
+          <Route path="/jobs/:id/:station?" element={<JobPage workshop={workshop} />} />
+          <Route path="/bench/:runId" element={<BenchCard />} />
+          <Route path="*" element={<Navigate to="/" replace />} />
+        </Routes>
+      </Suspense>
+    </AriaRouter>
+  );
+}

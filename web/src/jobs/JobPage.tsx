@@ -1,0 +1,170 @@
+import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { Navigate, useParams } from 'react-router';
+import styled from 'styled-components';
+import { STATIONS, type Station, type Workshop } from '@zippy/core';
+import { KeysSheet } from '../keys/KeysSheet.tsx';
+import { useJobKeys } from '../keys/useKeys.ts';
+import { STATION_PARTS } from '../stations/stations.ts';
+import { useJob, type SaveState } from '../stores/job.ts';
+import { usePlan } from '../stores/plan.ts';
+import { useView } from '../stores/view.ts';
+import { useWorkshop } from '../stores/workshop.ts';
+import { Strip } from '../strip/Strip.tsx';
+import { KeyCap, Press, PressLink } from '../ui/Press.tsx';
+import { TopBar } from '../ui/TopBar.tsx';
+import { Waiting } from '../ui/Waiting.tsx';
+import { TwoCopies } from './TwoCopies.tsx';
+
+const isStation = (name: string | undefined): name is Station => STATIONS.includes(name as Station);
+
+export default function JobPage({ workshop }: { readonly workshop: Workshop }): ReactNode {
+  const { id, station } = useParams();
+  if (!isStation(station)) return <Navigate to={`/jobs/${id}/brief`} replace />;
+  return <OpenJob key={id} id={id!} station={station} workshop={workshop} />;
+}
+
+function OpenJob({ id, station, workshop }: { readonly id: string; readonly station: Station; readonly workshop: Workshop }): ReactNode {
+  const { open, id: openId, job, bench, missing } = useJob();
+  const { ask, plan, job: plannedJob, problem, clear } = usePlan();
+  const [keysShown, setKeysShown] = useState(false);
+  useJobKeys(
+    id,
+    station,
+    useCallback(() => setKeysShown(true), []),
+  );
+  useEffect(() => {
+    clear();
+    useView.getState().set({ face: 'front', textId: null, folded: false, side: 'outside', light: false });
+    void open(id);
+    return () => void useJob.setState({ id: null, job: null });
+  }, [id, open, clear]);
+  useEffect(() => {
+    if (job && openId === id) ask(job, workshop);
+  }, [job, openId, id, workshop, ask]);
+  useEffect(() => useView.getState().set({ step: 0, zoom: 1 }), [station]);
+  useEffect(() => {
+    if (job) document.title = `${job.brief.title} · Zippy Crease`;
+    return () => {
+      document.title = 'Zippy Crease';
+    };
+  }, [job]);
+
+  if (missing)
+    return (
+      <Waiting text={missing}>
+        <PressLink href="/">All jobs</PressLink>
+      </Waiting>
+    );
+  if (!job || !plan || !plannedJob) return <Waiting text={problem ?? 'Unfolding the job …'}>{problem && <PressLink href="/">All jobs</PressLink>}</Waiting>;
+  // The plan and the job it came from are shown together, so that no drawing mixes two moments.
+  const props = { job: plannedJob, plan, workshop };
+  const { Bench, Slip } = STATION_PARTS[station];
+  return (
+    <Layout>
+      <TopBar>
+        <JobLine title={job.brief.title} showKeys={() => setKeysShown(true)} />
+      </TopBar>
+      <Strip jobId={id} job={plannedJob} plan={plan} bench={bench} station={station} />
+      {problem && (
+        <p role="alert" className="problem">
+          {problem}
+        </p>
+      )}
+      <main>
+        <Bench {...props} />
+        <Slip key={station} {...props} job={job} />
+      </main>
+      <TwoCopies />
+      <KeysSheet isOpen={keysShown} onClose={() => setKeysShown(false)} />
+    </Layout>
+  );
+}
+
+const SAVED: Readonly<Record<SaveState, string>> = {
+  saved: 'Saved',
+  unsaved: 'Saving …',
+  saving: 'Saving …',
+  away: 'Server away: kept here, sent when it is back',
+  refused: 'Not saved',
+  conflict: 'Two copies',
+};
+
+function JobLine({ title, showKeys }: { readonly title: string; readonly showKeys: () => void }): ReactNode {
+  const { save, refusal, past, future, undo, redo } = useJob();
+  const unit = useWorkshop((s) => s.workshop!.unit);
+  const toggleUnit = useWorkshop((s) => s.toggleUnit);
+  return (
+    <Line>
+      <h1>{title}</h1>
+      <span role="status" className={save}>
+        {refusal ?? SAVED[save]}
+      </span>
+      <Press aria-label="Undo" isDisabled={past.length === 0} onPress={undo}>
+        ↶
+      </Press>
+      <Press aria-label="Do it again" isDisabled={future.length === 0} onPress={redo}>
+        ↷
+      </Press>
+      <Press onPress={toggleUnit} aria-label={`Measured in ${unit === 'mm' ? 'millimetres' : 'inches'}; change`}>
+        {unit} <KeyCap>U</KeyCap>
+      </Press>
+      <Press onPress={showKeys}>
+        Keys <KeyCap>?</KeyCap>
+      </Press>
+    </Line>
+  );
+}
+
+const Layout = styled.div`
+  display: grid;
+  grid-template-rows: auto auto auto 1fr;
+  height: 100%;
+  > main {
+    grid-row: 4;
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) ${({ theme }) => theme.size.slipPx}px;
+    min-height: 0;
+  }
+  > .problem {
+    padding: 8px 16px;
+    background: ${({ theme }) => theme.colour.coralWash};
+  }
+  @media (max-width: 900px) {
+    height: auto;
+    min-height: 100%;
+    > main {
+      grid-template-columns: minmax(0, 1fr);
+      grid-template-rows: 62vh auto;
+    }
+  }
+`;
+const Line = styled.div`
+  display: flex;
+  flex: 1;
+  align-items: center;
+  gap: 8px;
+  min-width: 0;
+  h1 {
+    min-width: 0;
+    margin-right: auto;
+    padding-left: 12px;
+    overflow: hidden;
+    border-left: 2px solid ${({ theme }) => theme.colour.rule};
+    font-size: 18px;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  [role='status'] {
+    color: ${({ theme }) => theme.colour.inkQuiet};
+    font-size: 14px;
+  }
+  .away,
+  .refused,
+  .conflict {
+    color: ${({ theme }) => theme.colour.coral};
+  }
+  button {
+    min-height: 34px;
+    padding: 3px 10px;
+  }
+`;

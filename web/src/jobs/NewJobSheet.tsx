@@ -1,0 +1,71 @@
+import { useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import { changeJob, newJob, type Workshop } from '@zippy/core';
+import { api } from '../api/client.ts';
+import { Choice, Pick } from '../ui/Choose.tsx';
+import { NumberField, WordsField } from '../ui/Field.tsx';
+import { DoNow, Press } from '../ui/Press.tsx';
+import { Row, Sheet } from '../ui/Sheet.tsx';
+
+const NONE = 'none';
+
+/** The few things a job starts from; all of them can be changed at Brief. */
+export function NewJobSheet({ isOpen, onClose, workshop }: { readonly isOpen: boolean; readonly onClose: () => void; readonly workshop: Workshop }): ReactNode {
+  const navigate = useNavigate();
+  const [title, setTitle] = useState('');
+  const [purpose, setPurpose] = useState<'give' | 'sell'>('give');
+  const [wanted, setWanted] = useState(12);
+  const [envelopeId, setEnvelopeId] = useState(NONE);
+  const [problem, setProblem] = useState<string | null>(null);
+  const start = async (): Promise<void> => {
+    if (title.trim() === '') return setProblem('Title wants a few words, so that you find the job again.');
+    const job = changeJob(newJob(title.trim().slice(0, 120), workshop), [
+      { path: ['brief', 'purpose'], value: purpose },
+      { path: ['brief', 'wanted'], value: wanted },
+      { path: ['brief', 'envelope'], value: envelopeId === NONE ? { kind: 'none' } : { kind: 'shelf', envelopeId } },
+    ]);
+    try {
+      const id = crypto.randomUUID();
+      await api.addJob(id, job);
+      await navigate(`/jobs/${id}/size`);
+    } catch (why) {
+      setProblem(`${(why as Error).message} What you typed is still here; try again.`);
+    }
+  };
+  return (
+    <Sheet title="A new card" isOpen={isOpen} onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void start();
+        }}
+        style={{ display: 'grid', gap: 12 }}
+      >
+        <WordsField label="What is it for?" value={title} onChange={setTitle} hint="A title you will know it by." />
+        <Choice
+          label="For whom"
+          value={purpose}
+          options={[
+            { id: 'give', name: 'To give' },
+            { id: 'sell', name: 'To sell' },
+          ]}
+          onChange={setPurpose}
+        />
+        <NumberField label="Good cards wanted" value={wanted} least={1} most={100000} onCommit={setWanted} />
+        <Pick
+          label="Envelope on hand"
+          value={envelopeId}
+          onChange={setEnvelopeId}
+          sections={[
+            { heading: null, options: [{ id: NONE, name: 'None yet' }, ...workshop.envelopes.map((e) => ({ id: e.id, name: e.name, swatch: e.colour, note: `${e.onShelf}` }))] },
+          ]}
+        />
+        {problem && <p role="alert">{problem}</p>}
+        <Row>
+          <DoNow type="submit">Choose its size</DoNow>
+          <Press onPress={onClose}>Not now</Press>
+        </Row>
+      </form>
+    </Sheet>
+  );
+}

@@ -1,0 +1,87 @@
+import type { ReactNode } from 'react';
+import { formatSize } from '@zippy/core';
+import { Slip } from '../../slip/Slip.tsx';
+import { useJob } from '../../stores/job.ts';
+import { Choice, Pick } from '../../ui/Choose.tsx';
+import { LengthField, NumberField, TypedField, WordsField } from '../../ui/Field.tsx';
+import { Two } from '../../ui/Sheet.tsx';
+import { BlankBench } from '../BlankBench.tsx';
+import { spokenOf, type StationProps } from '../parts.ts';
+
+const TYPED = 'typed';
+const NONE = 'none';
+
+export function BriefBench(props: StationProps): ReactNode {
+  return <BlankBench {...props} showArt names={false} />;
+}
+
+export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
+  const change = useJob((s) => s.change);
+  const { brief } = job;
+  const set = (field: string, value: unknown, key?: string): void => change([{ path: ['brief', field], value }], key);
+  const { envelope } = brief;
+  const shown = envelope.kind === 'shelf' ? envelope.envelopeId : envelope.kind;
+  const pickEnvelope = (id: string): void => {
+    if (id === NONE) set('envelope', { kind: 'none' });
+    else if (id === TYPED)
+      // A C6 as a start: what most A6 cards go into. Source: ISO 269.
+      set('envelope', { kind: 'typed', insideWidthMm: 114, insideHeightMm: 162 });
+    else set('envelope', { kind: 'shelf', envelopeId: id });
+  };
+  return (
+    <Slip title="Brief" part={plan.brief} spoken={spokenOf(workshop)}>
+      <TypedField
+        label="Title"
+        figures={false}
+        value={brief.title}
+        show={(text) => text}
+        read={(text) => (text.trim() ? { ok: true, value: text.trim().slice(0, 120) } : { ok: false, why: 'Title wants a few words, so that you find the job again.' })}
+        onCommit={(title) => set('title', title)}
+      />
+      <Choice
+        label="For whom"
+        value={brief.purpose}
+        options={[
+          { id: 'give', name: 'To give' },
+          { id: 'sell', name: 'To sell' },
+        ]}
+        onChange={(purpose) => set('purpose', purpose)}
+      />
+      <Two>
+        <NumberField label="Good cards wanted" value={brief.wanted} least={1} most={100000} onCommit={(n) => set('wanted', n)} />
+        <TypedField
+          label="Due"
+          type="date"
+          value={brief.dueDate}
+          show={(day) => day ?? ''}
+          read={(text) => ({ ok: true, value: text || null })}
+          onCommit={(day) => day !== brief.dueDate && set('dueDate', day)}
+        />
+      </Two>
+      <Pick
+        label="Envelope on hand"
+        value={shown}
+        onChange={pickEnvelope}
+        sections={[
+          {
+            heading: 'On the shelf',
+            options: workshop.envelopes.map((e) => ({
+              id: e.id,
+              name: e.name,
+              swatch: e.colour,
+              note: `${formatSize(e.insideWidthMm, e.insideHeightMm, workshop.unit)} · ${e.onShelf}`,
+            })),
+          },
+          { heading: 'Or', options: [{ id: TYPED, name: 'Type its inside size' }, { id: NONE, name: 'None yet' }] },
+        ]}
+      />
+      {envelope.kind === 'typed' && (
+        <Two>
+          <LengthField label="Inside width" mm={envelope.insideWidthMm} unit={workshop.unit} least={20} most={1000} onCommit={(mm) => set('envelope', { ...envelope, insideWidthMm: mm })} />
+          <LengthField label="Inside height" mm={envelope.insideHeightMm} unit={workshop.unit} least={20} most={1000} onCommit={(mm) => set('envelope', { ...envelope, insideHeightMm: mm })} />
+        </Two>
+      )}
+      <WordsField label="Notes" rows={3} value={brief.notes} onChange={(notes) => set('notes', notes, 'notes')} />
+    </Slip>
+  );
+}

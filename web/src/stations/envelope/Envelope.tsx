@@ -1,0 +1,80 @@
+import { useCallback, type ReactNode } from 'react';
+import { boxPath, CAUTIONS, drawEnvelopeBlank, drawEnvelopeSheet, type Scene } from '@zippy/core';
+import { Bench } from '../../bench/Bench.tsx';
+import { More, Slip } from '../../slip/Slip.tsx';
+import { TakeAway } from '../../slip/TakeAway.tsx';
+import { useJob } from '../../stores/job.ts';
+import { useView } from '../../stores/view.ts';
+import { OnOff, Pick } from '../../ui/Choose.tsx';
+import { LengthField } from '../../ui/Field.tsx';
+import { BenchPress } from '../../ui/Press.tsx';
+import { Two } from '../../ui/Sheet.tsx';
+import { spokenOf, type StationProps } from '../parts.ts';
+import { Caution } from '../Stepper.tsx';
+import { Steps } from './Steps.tsx';
+
+export function EnvelopeBench({ job, plan, workshop }: StationProps): ReactNode {
+  const { onSheet, set } = useView();
+  const { envelope } = plan;
+  const draw = useCallback(
+    (textMm: number): Scene => {
+      if (!onSheet) return drawEnvelopeBlank(envelope, textMm, workshop.unit);
+      const { scene } = drawEnvelopeSheet(envelope);
+      return { ...scene, shapes: [{ kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: envelope.stock.colour }, ...scene.shapes] };
+    },
+    [envelope, workshop.unit, onSheet],
+  );
+  const content = onSheet ? draw(1).box : { xMm: 0, yMm: 0, widthMm: envelope.blank.widthMm, heightMm: envelope.blank.heightMm };
+  return (
+    <Bench
+      content={content}
+      draw={draw}
+      pictures={job.pictures}
+      unit={workshop.unit}
+      label={`Side-seam envelope, ${onSheet ? 'on its sheet' : 'the blank with the inside up'}`}
+      tools={
+        <BenchPress aria-pressed={onSheet} onPress={() => set({ onSheet: !onSheet })}>
+          On its sheet
+        </BenchPress>
+      }
+    />
+  );
+}
+
+export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
+  const change = useJob((s) => s.change);
+  const { envelope } = job;
+  const { unit } = workshop;
+  const set = (field: string, value: unknown): void => change([{ path: ['envelope', field], value }]);
+  return (
+    <Slip
+      title="Envelope"
+      part={plan.envelope}
+      spoken={spokenOf(workshop)}
+      after={
+        <>
+          <TakeAway what="envelope" format="pdf" label="Envelope template, PDF" />
+          <TakeAway what="envelope" format="svg" label="Envelope template, SVG" />
+        </>
+      }
+    >
+      <OnOff label="Make matching envelopes" value={envelope.make} onChange={(on) => set('make', on)} />
+      <Pick
+        label="From"
+        value={envelope.stockId}
+        onChange={(id) => set('stockId', id)}
+        sections={[{ heading: null, options: workshop.stocks.map((s) => ({ id: s.id, name: s.name, swatch: s.colour, note: `${s.gsm} gsm` })) }]}
+      />
+      <Two>
+        <LengthField label="Ease" mm={envelope.easeMm} unit={unit} least={0} most={60} onCommit={(mm) => set('easeMm', mm)} />
+        <LengthField label="Seam" mm={envelope.seamMm} unit={unit} least={8} most={80} onCommit={(mm) => set('seamMm', mm)} />
+      </Two>
+      <More label="Flap, and how it is folded">
+        <OnOff label="The flap follows the height" value={envelope.flapMm === null} onChange={(on) => set('flapMm', on ? null : Math.round(plan.envelope.blank.creases[3]!.from.yMm))} />
+        {envelope.flapMm !== null && <LengthField label="Flap" mm={envelope.flapMm} unit={unit} least={10} most={400} onCommit={(mm) => set('flapMm', mm)} />}
+        <Steps steps={plan.envelope.steps} />
+        <Caution role="note">{CAUTIONS.glue}</Caution>
+      </More>
+    </Slip>
+  );
+}

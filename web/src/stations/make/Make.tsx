@@ -1,0 +1,139 @@
+import { useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import styled from 'styled-components';
+import { plural } from '@zippy/core';
+import { api } from '../../api/client.ts';
+import { Slip } from '../../slip/Slip.tsx';
+import { TakeAway } from '../../slip/TakeAway.tsx';
+import { useJob } from '../../stores/job.ts';
+import { NumberField } from '../../ui/Field.tsx';
+import { DoNow, PressLink } from '../../ui/Press.tsx';
+import { spokenOf, type StationProps } from '../parts.ts';
+
+/** The whole run laid out as cards to go through, on the slate. */
+export function MakeBench({ plan }: StationProps): ReactNode {
+  return (
+    <Table aria-label="Bench">
+      <ol tabIndex={0} aria-label="Steps of the run">
+        {plan.make.steps.map((step, i) => (
+          <li key={step.id} className={step.kind}>
+            <small>
+              {i + 1} · {step.title}
+            </small>
+            <b>{step.big}</b>
+            <p>{step.detail}</p>
+          </li>
+        ))}
+      </ol>
+    </Table>
+  );
+}
+
+export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
+  const navigate = useNavigate();
+  const { id, bench, settle, change } = useJob();
+  const [problem, setProblem] = useState<string | null>(null);
+  const stopped = Object.values(plan).some((part) => part.snags.some((snag: { level: string }) => snag.level === 'stop'));
+  const start = async (): Promise<void> => {
+    if (!id) return;
+    try {
+      if (!(await settle())) return setProblem('The job has not reached the server yet; try again when it has.');
+      const run = await api.startRun(crypto.randomUUID(), id);
+      await navigate(`/bench/${run.id}`);
+    } catch (why) {
+      setProblem((why as Error).message);
+    }
+  };
+  return (
+    <Slip
+      title="Make"
+      part={plan.make}
+      spoken={spokenOf(workshop)}
+      after={
+        <>
+          <TakeAway what="ticket" format="pdf" label="Job ticket, PDF" />
+          <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />
+          <TakeAway what="face" format="png" label="Faces as pictures, PNG" />
+          <PressLink href={id ? api.jobFileUrl(id) : ''} download={`${job.brief.title}.json`}>
+            ↓ The job itself, JSON
+          </PressLink>
+        </>
+      }
+    >
+      {bench?.openRunId ? (
+        <>
+          <p>
+            A run is open: {bench.good} good and {bench.spoiled} spoiled so far.
+          </p>
+          <DoNow onPress={() => void navigate(`/bench/${bench.openRunId}`)}>Go on at the bench</DoNow>
+        </>
+      ) : (
+        <>
+          {bench && bench.good > 0 && (
+            <p>
+              {bench.good} good {plural(bench.good, 'card')} made so far, {bench.spoiled} spoiled.
+            </p>
+          )}
+          <DoNow onPress={() => void start()} isDisabled={stopped}>
+            Start a run
+          </DoNow>
+          {stopped && <p>A snag stops the job; settle it first.</p>}
+        </>
+      )}
+      {problem && <p role="alert">{problem}</p>}
+      <NumberField label="Minutes to dry" value={job.make.dryMinutes} least={0} most={10000} onCommit={(n) => change([{ path: ['make', 'dryMinutes'], value: n }])} />
+    </Slip>
+  );
+}
+
+const Table = styled.section`
+  display: grid;
+  min-height: 0;
+  background: ${({ theme }) => theme.colour.slate};
+  ol {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+    gap: 14px;
+    align-content: start;
+    min-height: 0;
+    margin: 0;
+    padding: 28px;
+    overflow: auto;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    flex-direction: column;
+    gap: 4px;
+    padding: 14px 16px;
+    border-top: 6px solid ${({ theme }) => theme.colour.rule};
+    border-radius: 3px;
+    background: ${({ theme }) => theme.colour.paper};
+    color: ${({ theme }) => theme.colour.ink};
+    box-shadow: ${({ theme }) => theme.shadow};
+  }
+  li.cut {
+    border-color: ${({ theme }) => theme.colour.plum};
+  }
+  li.crease,
+  li.fold {
+    border-color: ${({ theme }) => theme.colour.teal};
+  }
+  li.print {
+    border-color: ${({ theme }) => theme.colour.slateLine};
+  }
+  li.pack {
+    border-color: ${({ theme }) => theme.colour.marigold};
+  }
+  small {
+    font-size: 14px;
+    color: ${({ theme }) => theme.colour.inkQuiet};
+  }
+  b {
+    font: 700 22px/1.2 ${({ theme }) => theme.font.mono};
+  }
+  p {
+    font-size: 14px;
+    line-height: 1.4;
+  }
+`;

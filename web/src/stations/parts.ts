@@ -1,0 +1,18 @@
+import { useMemo } from 'react';
+import { drawSide, type Job, type LengthUnit, type PaperSide, type Plan, type Shape, type Spoken, type Workshop } from '@zippy/core';
+
+/** What every station's two parts are given. */
+export interface StationProps {
+  readonly job: Job;
+  readonly plan: Plan;
+  readonly workshop: Workshop;
+}
+
+export const spokenOf = ({ unit, currency }: Workshop): Spoken => ({ unit, currency });
+
+/** Printed art of both sides, in the blank's frame. */
+export function useSides(plan: Plan): Readonly<Record<PaperSide, readonly Shape[]>> {
+  return useMemo(() => ({ outside: drawSide(plan.art, 'outside'), inside: drawSide(plan.art, 'inside') }), [plan.art]);
+}
+
+export const unitOf = (workshop: Workshop): LengthUnit => workshop.unit;

@@ -1,0 +1,162 @@
+import { lazy, Suspense, type ReactNode } from 'react';
+import styled from 'styled-components';
+import { sayMoney } from '@zippy/core';
+import { Slip } from '../../slip/Slip.tsx';
+import { useJob } from '../../stores/job.ts';
+import { MoneyField, NumberField, TypedField } from '../../ui/Field.tsx';
+import { Press, Quiet } from '../../ui/Press.tsx';
+import { Two } from '../../ui/Sheet.tsx';
+import { spokenOf, type StationProps } from '../parts.ts';
+
+const CostChart = lazy(() => import('./CostChart.tsx'));
+
+export function SellBench({ job, plan, workshop }: StationProps): ReactNode {
+  const { sell } = plan;
+  const money = (minor: number): string => sayMoney(Math.round(minor), workshop.currency);
+  const selling = job.brief.purpose === 'sell';
+  return (
+    <Counter aria-label="Bench">
+      <div className="tag">
+        <small>{selling ? 'A single sells at' : 'Each card costs'}</small>
+        <b>{money(selling ? sell.singlePriceMinor : sell.costMinor)}</b>
+        {selling && (
+          <span>
+            pack of {job.sell.packOf}: {money(sell.packPriceMinor)}
+          </span>
+        )}
+      </div>
+      <div className="chart">
+        <h3>Where the money of one card goes</h3>
+        <Suspense fallback={<p>Drawing …</p>}>
+          <CostChart parts={sell.parts} priceMinor={selling ? sell.singlePriceMinor : null} currency={workshop.currency} />
+        </Suspense>
+        <table>
+          <caption>The same, in figures</caption>
+          <tbody>
+            {sell.parts.map((part) => (
+              <tr key={part.id}>
+                <th scope="row">{part.label}</th>
+                <td>{money(part.perCardMinor)}</td>
+              </tr>
+            ))}
+            {selling && (
+              <tr>
+                <th scope="row">Left over</th>
+                <td>{money(sell.singlePriceMinor - sell.costMinor)}</td>
+              </tr>
+            )}
+          </tbody>
+        </table>
+      </div>
+    </Counter>
+  );
+}
+
+export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
+  const change = useJob((s) => s.change);
+  const { sell } = job;
+  const set = (field: string, value: unknown): void => change([{ path: ['sell', field], value }]);
+  const selling = job.brief.purpose === 'sell';
+  return (
+    <Slip title="Sell" part={plan.sell} spoken={spokenOf(workshop)}>
+      {selling && (
+        <>
+          <Two>
+            <MoneyField label="Price of a single" minor={sell.singlePriceMinor} onCommit={(m) => set('singlePriceMinor', m)} hint={sell.singlePriceMinor === null ? `Suggested ${sayMoney(plan.sell.singlePriceMinor, workshop.currency)}` : undefined} />
+            <TypedField
+              label="Wanted margin, %"
+              value={sell.wantedMargin}
+              show={(v) => String(Math.round(v * 100))}
+              read={(text) => {
+                const n = Number(text);
+                return text.trim() !== '' && n >= 0 && n <= 95 ? { ok: true, value: n / 100 } : { ok: false, why: 'Wanted margin wants a number from 0 to 95.' };
+              }}
+              onCommit={(v) => set('wantedMargin', v)}
+            />
+            <NumberField label="Cards in a pack" value={sell.packOf} least={1} most={1000} onCommit={(n) => set('packOf', n)} />
+            <MoneyField label="Price of a pack" minor={sell.packPriceMinor} onCommit={(m) => set('packPriceMinor', m)} hint={sell.packPriceMinor === null ? `Suggested ${sayMoney(plan.sell.packPriceMinor, workshop.currency)}` : undefined} />
+          </Two>
+        </>
+      )}
+      {sell.extras.map((extra, i) => (
+        <Two key={i}>
+          <TypedField
+            label="Extra"
+            figures={false}
+            value={extra.name}
+            show={(t) => t}
+            read={(t) => (t.trim() ? { ok: true, value: t.trim().slice(0, 80) } : { ok: false, why: 'Extra wants a name.' })}
+            onCommit={(name) => set('extras', sell.extras.map((e, n) => (n === i ? { ...e, name } : e)))}
+          />
+          <MoneyField label={`Price for each card`} minor={extra.perCardMinor} onCommit={(m) => set('extras', sell.extras.map((e, n) => (n === i ? { ...e, perCardMinor: m ?? 0 } : e)))} />
+          <Quiet onPress={() => set('extras', sell.extras.filter((_, n) => n !== i))}>Take {extra.name} off</Quiet>
+        </Two>
+      ))}
+      <Press onPress={() => set('extras', [...sell.extras, { name: 'Sleeve', perCardMinor: 4 }])}>Add an extra: sleeve, band, sticker</Press>
+    </Slip>
+  );
+}
+
+const Counter = styled.section`
+  display: grid;
+  grid-template-columns: minmax(180px, 0.6fr) 1.4fr;
+  gap: 24px;
+  align-items: center;
+  min-height: 0;
+  padding: 28px;
+  overflow: auto;
+  background: ${({ theme }) => theme.colour.slate};
+  .tag {
+    position: relative;
+    display: grid;
+    gap: 4px;
+    padding: 46px 22px 26px;
+    border-radius: 6px;
+    background: ${({ theme }) => theme.colour.paper};
+    box-shadow: ${({ theme }) => theme.shadow};
+    clip-path: polygon(18% 0, 82% 0, 100% 16%, 100% 100%, 0 100%, 0 16%);
+    text-align: center;
+  }
+  .tag::before {
+    content: '';
+    position: absolute;
+    top: 14px;
+    left: 50%;
+    width: 16px;
+    height: 16px;
+    margin-left: -8px;
+    border-radius: 50%;
+    background: ${({ theme }) => theme.colour.slate};
+  }
+  .tag b {
+    font: 700 42px/1.1 ${({ theme }) => theme.font.mono};
+  }
+  .chart {
+    padding: 18px 20px;
+    border-radius: 4px;
+    background: ${({ theme }) => theme.colour.paper};
+    box-shadow: ${({ theme }) => theme.shadow};
+  }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+    font-size: 15px;
+  }
+  caption {
+    text-align: left;
+    color: ${({ theme }) => theme.colour.inkQuiet};
+    font-size: 14px;
+  }
+  th {
+    font-weight: 400;
+    text-align: left;
+  }
+  td {
+    text-align: right;
+    font-family: ${({ theme }) => theme.font.mono};
+  }
+  @media (max-width: 1100px) {
+    grid-template-columns: 1fr;
+    align-content: start;
+  }
+`;

@@ -1,0 +1,125 @@
+import { useCallback, useState, type ReactNode } from 'react';
+import { boxPath, drawSheetPage, mapBox, pageMap, type Scene, type SheetSide } from '@zippy/core';
+import { Bench } from '../../bench/Bench.tsx';
+import { More, Slip } from '../../slip/Slip.tsx';
+import { TakeAway } from '../../slip/TakeAway.tsx';
+import { useJob } from '../../stores/job.ts';
+import { useView } from '../../stores/view.ts';
+import { Choice, OnOff } from '../../ui/Choose.tsx';
+import { LengthField, TypedField } from '../../ui/Field.tsx';
+import { BenchPress, KeyCap } from '../../ui/Press.tsx';
+import { Two } from '../../ui/Sheet.tsx';
+import { spokenOf, type StationProps } from '../parts.ts';
+
+export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
+  const { side: paperSide, light, turnOver, toggleLight } = useView();
+  const side: SheetSide = paperSide === 'outside' ? 'front' : 'back';
+  const { sheet, size, art, stock } = plan;
+  const draw = useCallback(
+    (textMm: number): Scene => {
+      const label = { title: job.brief.title, date: null, sheetNumber: 1 };
+      const { scene } = drawSheetPage(size, art, sheet, side, label);
+      const map = pageMap(sheet, side);
+      const other = light ? drawSheetPage(size, art, { ...sheet, marks: false }, side === 'front' ? 'back' : 'front', label).scene : null;
+      // The other side shows through turned over, as it does against a window.
+      const through = other ? [{ kind: 'group', transform: pageMap(sheet, 'back'), children: other.shapes } as const] : [];
+      return {
+        box: { xMm: 0, yMm: -textMm * 2, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm + textMm * 4 },
+        symbols: { ...scene.symbols, ...(other?.symbols ?? {}) },
+        shapes: [
+          { kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: stock.stock.colour },
+          ...through,
+          ...scene.shapes,
+          { kind: 'path', role: 'printable', path: boxPath(mapBox(map, sheet.printable)) },
+          ...sheet.placements.map(({ trim }) => ({ kind: 'path', role: 'trim', path: boxPath(mapBox(map, trim)) }) as const),
+          {
+            kind: 'label',
+            role: 'dimension',
+            text: `${side} of the sheet${sheet.sides.length === 2 ? ` · turned over ${sheet.turnOver === 'leftRight' ? 'sideways' : 'top to bottom'}` : ''}`,
+            at: { xMm: sheet.sheetWidthMm / 2, yMm: sheet.sheetHeightMm + textMm * 1.5 },
+            sizeMm: textMm,
+            anchor: 'middle',
+          },
+        ],
+      };
+    },
+    [job.brief.title, sheet, size, art, stock, side, light],
+  );
+  return (
+    <Bench
+      content={{ xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm }}
+      draw={draw}
+      pictures={job.pictures}
+      unit={workshop.unit}
+      label={`The ${side} of the sheet: ${sheet.verdict}`}
+      caption={light ? 'Held to the light: front and back fall on each other' : undefined}
+      tools={
+        <>
+          <BenchPress onPress={turnOver}>
+            Turn over <KeyCap>T</KeyCap>
+          </BenchPress>
+          <BenchPress onPress={toggleLight} aria-pressed={light}>
+            To the light <KeyCap>L</KeyCap>
+          </BenchPress>
+        </>
+      }
+    />
+  );
+}
+
+export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
+  const change = useJob((s) => s.change);
+  const { sheet } = job;
+  const { unit } = workshop;
+  const set = (field: string, value: unknown): void => change([{ path: ['sheet', field], value }]);
+  const [round, setRound] = useState(0);
+  const whole = { widthMm: plan.stock.stock.sheetWidthMm, heightMm: plan.stock.stock.sheetHeightMm };
+  return (
+    <Slip title="Sheet" part={plan.sheet} spoken={spokenOf(workshop)} after={<TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />}>
+      <Choice
+        label="Grain"
+        value={sheet.grain}
+        options={[
+          { id: 'respect', name: 'Along the fold' },
+          { id: 'ignore', name: 'Either way' },
+        ]}
+        onChange={(grain) => set('grain', grain)}
+      />
+      <Choice
+        label="Turn the sheet over on its"
+        value={sheet.flipEdge}
+        options={[
+          { id: 'long', name: 'Long edge' },
+          { id: 'short', name: 'Short edge' },
+        ]}
+        onChange={(edge) => set('flipEdge', edge)}
+      />
+      <TypedField
+        key={round}
+        label="Spares"
+        value={sheet.spares}
+        show={(n) => (n === null ? '' : String(n))}
+        read={(text) => {
+          if (text.trim() === '') return { ok: true, value: null };
+          const n = Number(text);
+          return Number.isInteger(n) && n >= 0 && n <= 10000 ? { ok: true, value: n } : { ok: false, why: 'Spares wants a whole number, or nothing to let your spoil log decide.' };
+        }}
+        onCommit={(n) => {
+          set('spares', n);
+          setRound(round + 1);
+        }}
+        hint={sheet.spares === null ? `Left empty: your spoil log says ${plan.sheet.spares}.` : undefined}
+      />
+      <More label="Cut the sheet down, marks">
+        <OnOff label="Print ticks and a slug outside the cards" value={sheet.marks} onChange={(on) => set('marks', on)} />
+        <OnOff label="The sheet is cut down before printing" value={sheet.cutDown !== null} onChange={(on) => set('cutDown', on ? whole : null)} />
+        {sheet.cutDown && (
+          <Two>
+            <LengthField label="Width" mm={sheet.cutDown.widthMm} unit={unit} least={40} most={2000} onCommit={(mm) => set('cutDown', { ...sheet.cutDown, widthMm: mm })} />
+            <LengthField label="Height" mm={sheet.cutDown.heightMm} unit={unit} least={40} most={2000} onCommit={(mm) => set('cutDown', { ...sheet.cutDown, heightMm: mm })} />
+          </Two>
+        )}
+      </More>
+    </Slip>
+  );
+}
