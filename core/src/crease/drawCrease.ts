@@ -10,6 +10,9 @@ import { levelDimension } from '../size/drawBlank.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { CreasePlan } from './planCrease.ts';
 
+const BOARD_SHOWN = 1.4;
+const BOARD_COLOUR = '#222d34';
+
 export interface CreaseView {
   readonly unit: LengthUnit;
   readonly textMm: Mm;
@@ -33,14 +36,17 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
   const board: Box = {
     xMm: -textMm * 1.2,
     yMm: -textMm * 2,
-    widthMm: Math.max(card.widthMm, crease.board.longestMm) + textMm * 2.4,
+    // A long rule runs on beyond the card; only as much of it is drawn as keeps the card large.
+    widthMm: Math.min(Math.max(card.widthMm, crease.board.longestMm), card.widthMm * BOARD_SHOWN) + textMm * 2.4,
     heightMm: card.heightMm + textMm * 4,
   };
   const grooves: Shape[] = [];
-  for (let at = crease.board.grooveEveryMm; at < board.widthMm - textMm * 2; at += crease.board.grooveEveryMm)
+  // Grooves too close to tell apart are drawn by the ten.
+  const shownEvery = crease.board.grooveEveryMm * (crease.board.grooveEveryMm < textMm * 0.5 ? 10 : 1);
+  for (let at = shownEvery; at < board.widthMm - textMm * 2; at += shownEvery)
     grooves.push({ kind: 'path', role: 'printable', path: segment(at, board.yMm + textMm * 0.6, at, board.yMm + board.heightMm - textMm * 0.6) });
   const shapes: Shape[] = [
-    { kind: 'path', role: 'sheet', path: boxPath(board), fill: '#dfe5e8' },
+    { kind: 'path', role: 'sheet', path: boxPath(board), fill: BOARD_COLOUR },
     ...grooves,
     { kind: 'path', role: 'fence', path: boxPath({ xMm: -textMm * 0.7, yMm: board.yMm, widthMm: textMm * 0.7, heightMm: board.heightMm }) },
     { kind: 'path', role: 'stock', path: boxPath(card), fill: view.stockColour },
@@ -52,8 +58,8 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
       { kind: 'path', role: 'creaseAway', path: segment(line.fromStopMm, 0, line.fromStopMm, card.heightMm) },
       { kind: 'path', role: 'cutNow', path: segment(line.grooveAtMm, -textMm * 0.6, line.grooveAtMm, card.heightMm + textMm * 0.6) },
       ...levelDimension(0, line.grooveAtMm, -textMm * 0.7, formatLength(line.grooveAtMm, view.unit), textMm * 1.2),
-      { kind: 'label', role: 'label', text: 'stop', at: { xMm: textMm * 0.2, yMm: board.yMm + board.heightMm - textMm * 0.5 }, sizeMm: textMm, anchor: 'start' },
-      { kind: 'label', role: 'label', text: `${side} up`, at: { xMm: card.widthMm - textMm * 0.3, yMm: card.heightMm + textMm * 1.3 }, sizeMm: textMm, anchor: 'end' },
+      { kind: 'label', role: 'dimension', text: 'stop', at: { xMm: textMm * 0.2, yMm: board.yMm + board.heightMm - textMm * 0.5 }, sizeMm: textMm, anchor: 'start' },
+      { kind: 'label', role: 'dimension', text: `${side} up`, at: { xMm: card.widthMm - textMm * 0.3, yMm: card.heightMm + textMm * 1.3 }, sizeMm: textMm, anchor: 'end' },
     );
   }
   return { box: grow(board, { top: textMm, left: textMm, right: textMm, bottom: textMm }), symbols: {}, shapes };

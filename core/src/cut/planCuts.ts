@@ -42,7 +42,7 @@ export function planCuts(job: Job, workshop: Workshop, stock: StockPlan, sheet: 
           ? 'There is nothing to cut until a card fits on the sheet.'
           : 'The card is the whole sheet: there is nothing to cut.'
         : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; cut first, then crease single cards against the board’s stop.`,
-    telling: moves.length === 0 ? 'no cuts' : `${settings} ${plural(settings, 'setting')} · ${strokes} ${plural(strokes, 'stroke')}`,
+    telling: moves.length === 0 ? 'no cuts' : `${settings} ${plural(settings, 'setting')}`,
     figures: [
       figure('settings', 'Fence settings', count(settings), 'different distances among the moves', { Moves: count(moves.length) }),
       figure('stack', 'Sheets at once', count(sheetsAtOnce), 'the tool’s thickest stack ÷ caliper, rounded down', {

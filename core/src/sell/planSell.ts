@@ -11,6 +11,8 @@ export interface CostPart {
   readonly label: string;
   /** For one good card, not rounded. */
   readonly perCardMinor: number;
+  /** Rounded so that the parts add up to the rounded cost. */
+  readonly shownMinor: Minor;
 }
 
 export interface SellPlan extends StationPlan {
@@ -41,14 +43,16 @@ export function planSell(
   const envelopeMinor = envelope.made ? per(envelope.sheets * envelope.stock.sheetPriceMinor) : (bought?.priceMinor ?? 0);
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
   const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
-  const parts: CostPart[] = [
+  const exact: Omit<CostPart, 'shownMinor'>[] = [
     { id: 'sheets', label: 'Card', perCardMinor: per(sheet.sheets * stock.stock.sheetPriceMinor) },
     { id: 'ink', label: 'Printing', perCardMinor: per(sides * stock.printer.sidePriceMinor) },
     { id: 'envelope', label: 'Envelope', perCardMinor: envelopeMinor },
     { id: 'extras', label: 'Extras', perCardMinor: extrasMinor },
     { id: 'time', label: 'Your time', perCardMinor: per(timeMinor) },
   ];
-  const costMinor = parts.reduce((n, p) => n + p.perCardMinor, 0);
+  const shown = roundTogether(exact.map((p) => p.perCardMinor));
+  const parts: CostPart[] = exact.map((p, i) => ({ ...p, shownMinor: shown[i]! }));
+  const costMinor = exact.reduce((n, p) => n + p.perCardMinor, 0);
   const asked = (cards: number): Minor => roundUp((costMinor * cards) / (1 - job.sell.wantedMargin));
   const singlePriceMinor = job.sell.singlePriceMinor ?? asked(1);
   const packPriceMinor = job.sell.packPriceMinor ?? asked(job.sell.packOf);
@@ -58,19 +62,19 @@ export function planSell(
   const say = (minor: number): string => sayMoney(Math.round(minor), currency);
   const suggested = 'cost ÷ (1 − wanted margin), rounded up to 5';
   const figures: Figure[] = [
-    figure('cost', 'Cost of a good card', money(Math.round(costMinor)), 'card + printing + envelope + extras + your time, for each good card', Object.fromEntries(parts.map((p) => [p.label, money(Math.round(p.perCardMinor))]))),
-    figure('cost-sheets', 'Card', money(Math.round(parts[0]!.perCardMinor)), 'sheets × price of a sheet ÷ good cards', {
+    figure('cost', 'Cost of a good card', money(Math.round(costMinor)), 'card + printing + envelope + extras + your time, for each good card', Object.fromEntries(parts.map((p) => [p.label, money(p.shownMinor)]))),
+    figure('cost-sheets', 'Card', money(parts[0]!.shownMinor), 'sheets × price of a sheet ÷ good cards', {
       Sheets: count(sheet.sheets),
       'A sheet': money(stock.stock.sheetPriceMinor),
       'Good cards': count(wanted),
     }),
-    figure('cost-ink', 'Printing', money(Math.round(parts[1]!.perCardMinor)), 'printed sides × price of a side ÷ good cards', {
+    figure('cost-ink', 'Printing', money(parts[1]!.shownMinor), 'printed sides × price of a side ÷ good cards', {
       'Printed sides': count(sides),
       'A side': money(stock.printer.sidePriceMinor),
       'Good cards': count(wanted),
     }),
-    figure('cost-envelope', 'Envelope', money(Math.round(envelopeMinor)), envelope.made ? 'envelope sheets × price of a sheet ÷ good cards' : 'price on the shelf', envelope.made ? { Sheets: count(envelope.sheets), 'A sheet': money(envelope.stock.sheetPriceMinor) } : {}),
-    figure('cost-time', 'Your time', money(Math.round(parts[4]!.perCardMinor)), 'time at work × your hourly rate ÷ good cards', {
+    figure('cost-envelope', 'Envelope', money(parts[2]!.shownMinor), envelope.made ? 'envelope sheets × price of a sheet ÷ good cards' : 'price on the shelf', envelope.made ? { Sheets: count(envelope.sheets), 'A sheet': money(envelope.stock.sheetPriceMinor) } : {}),
+    figure('cost-time', 'Your time', money(parts[4]!.shownMinor), 'time at work × your hourly rate ÷ good cards', {
       'Time at work': minutes(make.workMinutes),
       'An hour': money(workshop.hourlyMinor),
       'Good cards': count(wanted),
@@ -100,6 +104,18 @@ export function planSell(
     figures,
     snags: giving ? [] : priceSnags(job, sheet, currency, costMinor, singlePriceMinor, packPriceMinor),
   };
+}
+
+/**
+ * Whole minor units that add up to the rounded total: all are rounded down, then those that lost most get
+ * one back. Source: the largest remainder method (Hamilton).
+ */
+export function roundTogether(amounts: readonly number[]): readonly Minor[] {
+  const down = amounts.map(Math.floor);
+  const short = Math.round(amounts.reduce((a, b) => a + b, 0)) - down.reduce((a, b) => a + b, 0);
+  const byLoss = amounts.map((_, i) => i).sort((a, b) => amounts[b]! - down[b]! - (amounts[a]! - down[a]!));
+  const raised = new Set(byLoss.slice(0, short));
+  return down.map((minor, i) => minor + (raised.has(i) ? 1 : 0));
 }
 
 const roundUp = (minor: number): Minor => Math.ceil(minor / PRICE_STEP_MINOR - 1e-9) * PRICE_STEP_MINOR;

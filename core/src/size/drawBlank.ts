@@ -33,7 +33,9 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
   const at = (point: Point): Point => apply(map, point);
   const shapes: Shape[] = [];
   if (view.guides && size.bleedMm > 0)
-    shapes.push({ kind: 'path', role: 'bleed', path: boxPath(grow(trim, evenSides(size.bleedMm))) });
+    // On pale paper the hatch shows on any ground.
+    for (const role of ['stock', 'bleed'] as const)
+      shapes.push({ kind: 'path', role, path: boxPath(grow(trim, evenSides(size.bleedMm))) });
   shapes.push({ kind: 'path', role: 'stock', path: boxPath(trim), fill: view.stockColour });
   shapes.push({ kind: 'group', transform: map, children: view.art });
   const faces = size.faces.filter((face) => face.side === view.side);
@@ -58,7 +60,7 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
   }
   if (view.guides) shapes.push({ kind: 'path', role: 'trim', path: boxPath(trim) });
   if (view.names) for (const face of faces) shapes.push(...faceName(face, map, view.textMm));
-  const room = size.bleedMm + view.textMm * 3.4;
+  const room = size.bleedMm + view.textMm * 4;
   if (view.guides) shapes.push(...dimensions(size, view));
   return { box: grow(trim, { top: room, left: room, right: size.bleedMm + view.textMm * 1.5, bottom: size.bleedMm + view.textMm * 2.2 }), symbols: {}, shapes };
 }
@@ -117,8 +119,8 @@ function dimensions(size: SizePlan, { unit, textMm, side }: BlankView): readonly
     const label = `${formatLength(closest * 2, unit)} to the crease`;
     shapes.push(
       ...(upright
-        ? levelDimension(0, closest * 2, -off - textMm * 1.35, label, textMm)
-        : uprightDimension(0, closest * 2, -off - textMm * 1.35, label, textMm)),
+        ? levelDimension(0, closest * 2, -off - textMm * 1.9, label, textMm)
+        : uprightDimension(0, closest * 2, -off - textMm * 1.9, label, textMm)),
     );
   }
   return shapes;

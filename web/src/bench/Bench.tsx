@@ -128,6 +128,11 @@ const Stage = styled.div`
     height: 100%;
     overflow: visible;
   }
+  /* Guides over dark art need an edge of light. */
+  .piece svg path[data-role='safe'],
+  .piece svg path[data-role='trim'] {
+    filter: drop-shadow(0 0 0.6px #fff) drop-shadow(0 0 0.6px #fff);
+  }
   /* Lettering drawn about the piece lies on slate, so it is pale; lettering on paper keeps its ink. */
   .piece svg text[data-role='dimension'] {
     fill: ${({ theme }) => theme.colour.onSlate};

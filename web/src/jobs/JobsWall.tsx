@@ -109,13 +109,14 @@ function JobCard({
   readonly onRemoved: () => void;
 }): ReactNode {
   const [plan, setPlan] = useState<Plan | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
   const [sure, setSure] = useState(false);
   const job = stored.document;
   useEffect(() => {
     let here = true;
     askPlan(job, workshop)
       .then((made) => here && setPlan(made))
-      .catch(() => {});
+      .catch((why: unknown) => here && setFailed((why as Error).message));
     return () => {
       here = false;
     };
@@ -131,7 +132,8 @@ function JobCard({
           <strong>{job.brief.title}</strong>
           <span>{plan ? `${plan.size.formatName}, ${plan.size.telling}` : ' '}</span>
           <span>{plan ? `${plan.brief.telling} · ${plan.sheet.telling}` : ' '}</span>
-          <span className={`where ${progress?.level ?? ''}`}>
+          <span className={`where ${failed ? 'stop' : (progress?.level ?? '')}`}>
+            {failed}
             {progress && (
               <>
                 <b>{progress.level === 'done' ? '✓' : progress.level === 'stop' ? '✕' : '▸'}</b> {STATION_NAMES[progress.station]}: {progress.reason}
@@ -339,6 +341,10 @@ const Card = styled.li`
     bottom: 20px;
     display: flex;
     gap: 6px;
+  }
+  .remove > button:only-child {
+    border-color: transparent;
+    background: none;
   }
   .remove button {
     min-height: 32px;

@@ -145,6 +145,7 @@ const Decisions = styled.div`
 `;
 const Fold = styled(Disclosure)`
   h3 {
+    font-size: 16px;
     font-weight: 400;
   }
   button {

@@ -25,15 +25,15 @@ export default function CostChart({
   const theme = useTheme();
   useEffect(() => {
     const chart = init(frame.current!, undefined, { renderer: 'svg' });
-    const cost = parts.reduce((sum, part) => sum + part.perCardMinor, 0);
+    const cost = parts.reduce((sum, part) => sum + part.shownMinor, 0);
     const colours = [theme.colour.slateLine, theme.colour.teal, theme.colour.ochre, theme.colour.plum, theme.colour.coral];
     const left = priceMinor === null ? [] : [{ label: priceMinor >= cost ? 'Left over' : 'Lost', value: Math.abs(priceMinor - cost), from: Math.min(cost, priceMinor) }];
     let reached = 0;
     const rows = [
       ...parts.map((part) => {
         const from = reached;
-        reached += part.perCardMinor;
-        return { label: part.label, value: part.perCardMinor, from };
+        reached += part.shownMinor;
+        return { label: part.label, value: part.shownMinor, from };
       }),
       ...left,
     ];

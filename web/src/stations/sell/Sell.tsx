@@ -36,13 +36,13 @@ export function SellBench({ job, plan, workshop }: StationProps): ReactNode {
             {sell.parts.map((part) => (
               <tr key={part.id}>
                 <th scope="row">{part.label}</th>
-                <td>{money(part.perCardMinor)}</td>
+                <td>{money(part.shownMinor)}</td>
               </tr>
             ))}
             {selling && (
               <tr>
                 <th scope="row">Left over</th>
-                <td>{money(sell.singlePriceMinor - sell.costMinor)}</td>
+                <td>{money(sell.singlePriceMinor - Math.round(sell.costMinor))}</td>
               </tr>
             )}
           </tbody>
