@@ -1,4 +1,5 @@
 import { fork } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { ensurePackages } from './packages.mjs';
 import { root } from './root.mjs';
 
@@ -6,6 +7,24 @@ import { root } from './root.mjs';
 ensurePackages();
 const { buildWeb } = await import('./buildWeb.mjs');
 const { startCluster } = await import('./postgres.mjs');
+
+const lock = root('.data/running');
+/** Two at once would share one cluster, and the first to stop would take it from the other. */
+function refuseSecond() {
+  if (existsSync(lock)) {
+    const pid = Number(readFileSync(lock, 'utf8'));
+    try {
+      process.kill(pid, 0);
+      console.error(`Zippy Crease already runs from this folder (process ${pid}); stop that one first.`);
+      process.exit(1);
+    } catch (problem) {
+      if (problem.code === 'EPERM') throw problem;
+    }
+  }
+  mkdirSync(root('.data'), { recursive: true });
+  writeFileSync(lock, String(process.pid));
+}
+refuseSecond();
 buildWeb();
 
 const cluster = process.env.DATABASE_URL ? null : await startCluster(root('.data'));
@@ -41,6 +60,7 @@ async function stop(code) {
     ),
   );
   await cluster?.stop();
+  rmSync(lock, { force: true });
   process.exit(code);
 }
 

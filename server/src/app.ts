@@ -11,7 +11,8 @@ import { workshopRoutes } from './routes/workshop.ts';
 /** The page may load nothing from outside and run nothing but its own files. */
 const PAGE_POLICY = [
   "default-src 'self'",
-  "script-src 'self'",
+  // The text shaper is WebAssembly, served from here like everything else.
+  "script-src 'self' 'wasm-unsafe-eval'",
   "style-src 'self' 'unsafe-inline'",
   "img-src 'self' data: blob:",
   "font-src 'self'",

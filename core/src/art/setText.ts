@@ -38,6 +38,23 @@ const OVERFLOW_MM = 0.01;
  * that ascent and descent are centred in the line's height, as CSS inline layout does.
  */
 export function setText(block: TextBlock, typeface: Typeface): SetBlock {
+  let known = kept.get(typeface);
+  if (!known) kept.set(typeface, (known = new Map()));
+  const key = JSON.stringify(block);
+  let set = known.get(key);
+  if (!set) {
+    if (known.size >= MOST_BLOCKS_KEPT) known.clear();
+    set = setAfresh(block, typeface);
+    known.set(key, set);
+  }
+  return set;
+}
+
+/** While one block is being typed, the others are not set again; outlines are most of the time of a plan. */
+const kept = new WeakMap<Typeface, Map<string, SetBlock>>();
+const MOST_BLOCKS_KEPT = 300;
+
+function setAfresh(block: TextBlock, typeface: Typeface): SetBlock {
   const sizeMm = block.sizePt * MM_PER_POINT;
   const lineMm = sizeMm * block.lineSpacing;
   const firstBaselineMm = lineMm / 2 + ((typeface.ascentEm - typeface.descentEm) / 2) * sizeMm;
@@ -103,8 +120,11 @@ function outlineOf(glyphs: readonly ShapedGlyph[], typeface: Typeface, at: Point
     const x0 = at.xMm + glyph.xEm * sizeMm;
     const y0 = at.yMm - glyph.yEm * sizeMm;
     for (const { letter, numbers } of typeface.outline(glyph.id))
-      // Outlines have y up, the page y down. A micron is finer than any printer's dot.
-      parts.push(letter + numbers.map((n, i) => (i % 2 === 0 ? x0 + n * sizeMm : y0 - n * sizeMm).toFixed(3)).join(' '));
+      // Outlines have y up, the page y down.
+      parts.push(letter + numbers.map((n, i) => micron(i % 2 === 0 ? x0 + n * sizeMm : y0 - n * sizeMm)).join(' '));
   }
   return parts.join('');
 }
+
+/** A micron is finer than any printer's dot. */
+const micron = (mm: number): number => Math.round(mm * 1000) / 1000;

@@ -1,5 +1,4 @@
 import { MissingFromWorkshop, planJob, type Job, type Plan, type Typeface, type Workshop } from '@zippy/core';
-import { readTypeface } from '@zippy/core/typefaces';
 import { FONT_URLS } from './fontUrls.ts';
 
 export interface PlanQuestion {
@@ -21,9 +20,9 @@ function fetchTypeface(id: string): Promise<void> {
   if (!coming) {
     const url = FONT_URLS[id];
     coming = url
-      ? fetch(url)
-          .then((response) => response.arrayBuffer())
-          .then((bytes) => void book.set(id, readTypeface(id, new Uint8Array(bytes))))
+      ? // The shaper starts itself when it is loaded, so it is loaded here and never delays the first message.
+        Promise.all([fetch(url).then((response) => response.arrayBuffer()), import('@zippy/core/typefaces')])
+          .then(([bytes, { readTypeface }]) => void book.set(id, readTypeface(id, new Uint8Array(bytes))))
           .catch((problem: unknown) => {
             arriving.delete(id);
             throw problem;

@@ -1,0 +1,40 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { changeJob, newJob, planJob, TYPEFACES, type Job, type JobChange, type Plan, type TextBlock, type Typeface, type Workshop } from '../src/index.ts';
+import { readTypeface } from '../src/art/readTypeface.ts';
+
+const require = createRequire(import.meta.url);
+
+export const workshop: Workshop = {
+  ...(JSON.parse(readFileSync(new URL('../../demo/workshop.json', import.meta.url), 'utf8')) as Workshop),
+  spoilLog: { good: 0, spoiled: 0 },
+};
+
+export const typefaces: ReadonlyMap<string, Typeface> = new Map(
+  TYPEFACES.map((entry) => [entry.id, readTypeface(entry.id, readFileSync(require.resolve(entry.file)))]),
+);
+
+export const plan = (job: Job, shop: Workshop = workshop): Plan => planJob(job, shop, { typefaces, today: null });
+
+/** A new job with some places set. */
+export const jobWith = (...changes: readonly JobChange[]): Job => changeJob(newJob('Harbour lights', workshop), changes);
+
+export const sized = (format: Job['size']['format'], widthMm: number, heightMm: number): readonly JobChange[] => [
+  { path: ['size', 'format'], value: format },
+  { path: ['size', 'finishedWidthMm'], value: widthMm },
+  { path: ['size', 'finishedHeightMm'], value: heightMm },
+];
+
+export const words = (text: string, part: Partial<TextBlock> = {}): TextBlock => ({
+  id: 'w',
+  text,
+  typefaceId: 'eb-garamond-400',
+  sizePt: 12,
+  align: 'left',
+  lineSpacing: 1.2,
+  colour: '#1d2930',
+  leftMm: 10,
+  topMm: 10,
+  widthMm: 60,
+  ...part,
+});
