@@ -18,7 +18,10 @@ const forbid = (files, folders, message) => ({
 });
 
 const OUTSIDE_CORE = [
-  { regex: '^(react|react-dom|express|pg|node:.*|@zippy/.*)(/|$)', message: 'The core knows no page, server, file or clock.' },
+  {
+    regex: '^(react|react-dom|express|pg|node:.*|@zippy/.*)(/|$)',
+    message: 'The core knows no page, server, file or clock.',
+  },
 ];
 
 // The job's schema asks Size for its limits, so that they stand in one place.
@@ -29,7 +32,9 @@ export default tseslint.config(
   js.configs.recommended,
   ...tseslint.configs.strict,
   {
-    languageOptions: { globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', URL: 'readonly', fetch: 'readonly' } },
+    languageOptions: {
+      globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', URL: 'readonly', fetch: 'readonly' },
+    },
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
@@ -40,7 +45,11 @@ export default tseslint.config(
   },
   ...GROUND.map((folder) => forbid(`core/src/${folder}/**/*.ts`, groundMayNot, 'The ground lies under the stations.')),
   ...STATIONS.map((folder, i) =>
-    forbid(`core/src/${folder}/**/*.ts`, [...STATIONS.slice(i + 1), ...ABOVE], `${folder} comes before what it imports.`),
+    forbid(
+      `core/src/${folder}/**/*.ts`,
+      [...STATIONS.slice(i + 1), ...ABOVE],
+      `${folder} comes before what it imports.`,
+    ),
   ),
   {
     files: ['core/src/job/schema.ts'],
@@ -54,7 +63,8 @@ export default tseslint.config(
     files: ['web/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks },
     rules: {
-      ...hooks.configs.recommended.rules,
+      'react-hooks/rules-of-hooks': 'error',
+      'react-hooks/exhaustive-deps': 'error',
       'no-restricted-imports': [
         'error',
         {
@@ -71,13 +81,25 @@ export default tseslint.config(
     rules: {
       'no-restricted-imports': [
         'error',
-        { patterns: [{ regex: '^@zippy/(web|server)(?!/exports$)', message: 'The command line uses the core and the exports alone.' }] },
+        {
+          patterns: [
+            {
+              regex: '^@zippy/(web|server)(?!/exports$)',
+              message: 'The command line uses the core and the exports alone.',
+            },
+          ],
+        },
       ],
     },
   },
   {
     files: ['server/src/**/*.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [{ regex: '^@zippy/(web|cli)', message: 'Imports point downward.' }] }] },
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^@zippy/(web|cli)', message: 'Imports point downward.' }] },
+      ],
+    },
   },
   {
     files: ['**/test/**/*.ts', '**/*.test.ts', 'e2e/**/*.ts'],

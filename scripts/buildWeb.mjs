@@ -19,10 +19,14 @@ export function buildWeb() {
   const sources = Math.max(newest(root('web')), newest(root('core/src')), statSync(root('package-lock.json')).mtimeMs);
   if (existsSync(built) && statSync(built).mtimeMs > sources) return;
   console.log('Building the page …');
-  const { status } = spawnSync(process.execPath, [root('node_modules/vite/bin/vite.js'), 'build', root('web'), '--logLevel', 'warn'], {
-    cwd: root('.'),
-    stdio: ['ignore', 'inherit', 'inherit'],
-  });
+  const { status } = spawnSync(
+    process.execPath,
+    [root('node_modules/vite/bin/vite.js'), 'build', root('web'), '--logLevel', 'warn'],
+    {
+      cwd: root('.'),
+      stdio: ['ignore', 'inherit', 'inherit'],
+    },
+  );
   if (status !== 0) {
     console.error('The page could not be built.');
     process.exit(1);

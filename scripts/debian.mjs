@@ -28,7 +28,9 @@ export function ensureDebian(packages) {
   const missing = packages.filter((name) => !BRINGS[name]());
   if (missing.length === 0) return;
   if (process.getuid?.() !== 0) {
-    console.error(`Please type this once, then try again:  sudo apt-get update && sudo apt-get install -y --no-install-recommends ${missing.join(' ')}`);
+    console.error(
+      `Please type this once, then try again:  sudo apt-get update && sudo apt-get install -y --no-install-recommends ${missing.join(' ')}`,
+    );
     process.exit(1);
   }
   console.log(`Installing ${missing.join(', ')} …`);
@@ -37,7 +39,9 @@ export function ensureDebian(packages) {
   run('update', '-qq');
   // Debian would start a cluster of its own on installing; ours is separate and started by us alone.
   if (!run('install', '-y', '-qq', '--no-install-recommends', ...missing) || missing.some((name) => !BRINGS[name]())) {
-    console.error(`${missing.join(', ')} could not be installed; check the network and try: apt-get install ${missing.join(' ')}`);
+    console.error(
+      `${missing.join(', ')} could not be installed; check the network and try: apt-get install ${missing.join(' ')}`,
+    );
     process.exit(1);
   }
 }

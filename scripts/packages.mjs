@@ -12,11 +12,16 @@ export function ensurePackages() {
     console.error(`Node ${LEAST_NODE.join('.')} or newer is needed; this is ${process.versions.node}.`);
     process.exit(1);
   }
-  const lock = createHash('sha256').update(readFileSync(root('package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(root('package-lock.json')))
+    .digest('hex');
   const stamp = root('node_modules/.zippy-lock');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
   console.log('Installing packages …');
-  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root('.'), stdio: ['ignore', 'inherit', 'inherit'] });
+  const { status } = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root('.'),
+    stdio: ['ignore', 'inherit', 'inherit'],
+  });
   if (status !== 0) {
     console.error('The packages could not be installed; check the network and try again.');
     process.exit(1);

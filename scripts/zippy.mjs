@@ -9,5 +9,9 @@ ensurePackages();
 console.log = say;
 // npm runs scripts in the project's folder; file names are meant from where the maker stands.
 const cwd = process.env.INIT_CWD ?? process.cwd();
-const { status } = spawnSync(process.execPath, ['--import', root('node_modules/tsx/dist/loader.mjs'), root('cli/src/main.ts'), ...process.argv.slice(2)], { cwd, stdio: 'inherit' });
+const { status } = spawnSync(
+  process.execPath,
+  ['--import', root('node_modules/tsx/dist/loader.mjs'), root('cli/src/main.ts'), ...process.argv.slice(2)],
+  { cwd, stdio: 'inherit' },
+);
 process.exit(status ?? 1);

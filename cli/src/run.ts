@@ -24,14 +24,20 @@ export async function run([command, file, ...rest]: readonly string[], options: 
   const { plan } = await loadJob(file, options);
   const snags = allSnags(plan);
   if (command === 'plan') console.log(JSON.stringify(plan, null, 2));
-  else for (const snag of snags) console.log(`${snag.level.padEnd(4)}  ${snag.station.padEnd(8)}  ${snag.title}. ${snag.why}`);
+  else
+    for (const snag of snags)
+      console.log(`${snag.level.padEnd(4)}  ${snag.station.padEnd(8)}  ${snag.title}. ${snag.why}`);
   return snags.some((snag) => snag.level === 'stop') ? 1 : 0;
 }
 
 async function exportJob(file: string, options: Options): Promise<0 | 1> {
   const { what = '', format = '', out = '.', date = null } = options;
-  if (!(what in EXPORTS)) throw new UsageError(`--what wants one of ${Object.keys(EXPORTS).join(', ')}; got ${what || 'nothing'}.`);
-  if (!canExport(what, format)) throw new UsageError(`--format wants one of ${EXPORTS[what as keyof typeof EXPORTS].join(', ')} for ${what}; got ${format || 'nothing'}.`);
+  if (!(what in EXPORTS))
+    throw new UsageError(`--what wants one of ${Object.keys(EXPORTS).join(', ')}; got ${what || 'nothing'}.`);
+  if (!canExport(what, format))
+    throw new UsageError(
+      `--format wants one of ${EXPORTS[what as keyof typeof EXPORTS].join(', ')} for ${what}; got ${format || 'nothing'}.`,
+    );
   const loaded = await loadJob(file, options);
   try {
     const files = await exportFiles(what, format as ExportFormat, { ...loaded, date });

@@ -44,6 +44,16 @@ export { CAUTIONS, SPOIL_CAUSES, type MakePlan, type MakeStep, type SpoilCause }
 export type { CostPart, SellPlan } from './sell/planSell.ts';
 export { allSnags, planJob, stationPlan, type Plan, type PlanContext } from './plan/planJob.ts';
 export { LOOKS, type Look } from './write/look.ts';
-export { GREY_WEIGHTS, matrix, num, pathData, svgFile, svgNodes, svgText, type SvgNode, type SvgOptions } from './write/svg.ts';
+export {
+  GREY_WEIGHTS,
+  matrix,
+  num,
+  pathData,
+  svgFile,
+  svgNodes,
+  svgText,
+  type SvgNode,
+  type SvgOptions,
+} from './write/svg.ts';
 export { pdfCalls, rgb, type FileGlyph, type PdfLender } from './write/pdfCalls.ts';
 export { progressOf, type BenchCount, type Progress } from './plan/progress.ts';

@@ -1,6 +1,17 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { changeJob, newJob, planJob, TYPEFACES, type Job, type JobChange, type Plan, type TextBlock, type Typeface, type Workshop } from '../src/index.ts';
+import {
+  changeJob,
+  newJob,
+  planJob,
+  TYPEFACES,
+  type Job,
+  type JobChange,
+  type Plan,
+  type TextBlock,
+  type Typeface,
+  type Workshop,
+} from '../src/index.ts';
 import { readTypeface } from '../src/art/readTypeface.ts';
 
 const require = createRequire(import.meta.url);
@@ -17,7 +28,8 @@ export const typefaces: ReadonlyMap<string, Typeface> = new Map(
 export const plan = (job: Job, shop: Workshop = workshop): Plan => planJob(job, shop, { typefaces, today: null });
 
 /** A new job with some places set. */
-export const jobWith = (...changes: readonly JobChange[]): Job => changeJob(newJob('Harbour lights', workshop), changes);
+export const jobWith = (...changes: readonly JobChange[]): Job =>
+  changeJob(newJob('Harbour lights', workshop), changes);
 
 export const sized = (format: Job['size']['format'], widthMm: number, heightMm: number): readonly JobChange[] => [
   { path: ['size', 'format'], value: format },

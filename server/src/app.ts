@@ -24,15 +24,28 @@ const PAGE_POLICY = [
 ].join('; ');
 
 /** Middleware is mounted where it is needed: reading bodies costs time on routes that have none. */
-export function makeApp({ pool, boss, webDir }: { readonly pool: Pool; readonly boss: PgBoss; readonly webDir: string | null }): Express {
+export function makeApp({
+  pool,
+  boss,
+  webDir,
+}: {
+  readonly pool: Pool;
+  readonly boss: PgBoss;
+  readonly webDir: string | null;
+}): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use((request, response, next) => {
-    response.set('Content-Security-Policy', PAGE_POLICY).set('X-Content-Type-Options', 'nosniff').set('Referrer-Policy', 'no-referrer');
+    response
+      .set('Content-Security-Policy', PAGE_POLICY)
+      .set('X-Content-Type-Options', 'nosniff')
+      .set('Referrer-Policy', 'no-referrer');
     // Another site's page must not be able to write here through the maker's own browser.
     const site = request.get('Sec-Fetch-Site');
     if (request.method !== 'GET' && site && site !== 'same-origin' && site !== 'none')
-      return void response.status(403).json({ message: 'Only this application’s own pages may change things here.', field: null });
+      return void response
+        .status(403)
+        .json({ message: 'Only this application’s own pages may change things here.', field: null });
     next();
   });
   app.get('/api/health', async (_request, response) => {
@@ -46,9 +59,14 @@ export function makeApp({ pool, boss, webDir }: { readonly pool: Pool; readonly 
   app.use('/api/exports', exportRoutes(pool, boss));
   app.use('/api', noSuchPlace);
   if (webDir) {
-    app.use(express.static(webDir, { index: 'index.html', setHeaders: (response, path) => {
-      if (/\/assets\//.test(path)) response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
-    } }));
+    app.use(
+      express.static(webDir, {
+        index: 'index.html',
+        setHeaders: (response, path) => {
+          if (/\/assets\//.test(path)) response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
+        },
+      }),
+    );
     app.get('/{*path}', (_request, response) => response.sendFile('index.html', { root: webDir }));
   }
   app.use(answerErrors);

@@ -22,7 +22,12 @@ interface DemoIndex {
     readonly file: string;
     /** Days from the first start, so that the wall always looks like a week at work. */
     readonly dueInDays: number | null;
-    readonly run?: { readonly good: number; readonly spoiled: Readonly<Record<string, number>>; readonly stepsDone: number; readonly finished: boolean };
+    readonly run?: {
+      readonly good: number;
+      readonly spoiled: Readonly<Record<string, number>>;
+      readonly stepsDone: number;
+      readonly finished: boolean;
+    };
   }[];
 }
 

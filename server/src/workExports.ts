@@ -1,7 +1,14 @@
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
 import { planJob, MissingFromWorkshop } from '@zippy/core';
-import { canExport, exportFiles, ExportRefused, loadFonts, type ExportFormat, type PictureBytes } from './exports/index.ts';
+import {
+  canExport,
+  exportFiles,
+  ExportRefused,
+  loadFonts,
+  type ExportFormat,
+  type PictureBytes,
+} from './exports/index.ts';
 import { EXPORT_QUEUE, type ExportJob } from './queue.ts';
 import { addExportFiles, exportWork, noteExport } from './tables/exports.ts';
 import { findPicture } from './tables/pictures.ts';
@@ -48,7 +55,9 @@ export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): P
     const known = problem instanceof ExportRefused || problem instanceof MissingFromWorkshop;
     await noteExport(pool, studioId, exportId, {
       state: 'failed',
-      message: known ? problem.message : 'Writing the file failed here; try again, and if it fails again save the job as JSON and report it.',
+      message: known
+        ? problem.message
+        : 'Writing the file failed here; try again, and if it fails again save the job as JSON and report it.',
     });
     if (!known) throw problem;
   }

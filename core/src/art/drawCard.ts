@@ -18,8 +18,7 @@ export function drawFace({ art, bleed, picture, blocks }: FacePlan): readonly Sh
       grey: art.picture.grey,
     });
   for (const block of blocks)
-    for (const line of block.lines)
-      if (line.glyphs.length > 0) shapes.push({ kind: 'line', role: 'art', ...line });
+    for (const line of block.lines) if (line.glyphs.length > 0) shapes.push({ kind: 'line', role: 'art', ...line });
   return shapes;
 }
 

@@ -41,15 +41,26 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
       Faces: count(faces.length),
     }),
     figure('pictures', 'Pictures', count(pictures.size), 'different pictures placed; each is stored once in the file'),
-    figure('bleed', 'Art runs past the trim', length(size.bleedMm), 'every background and picture is grown to the bleed’s outer edge'),
+    figure(
+      'bleed',
+      'Art runs past the trim',
+      length(size.bleedMm),
+      'every background and picture is grown to the bleed’s outer edge',
+    ),
   ];
   if (lowest?.face.picture)
     figures.push(
-      figure('ppi', 'Coarsest picture', words(`${Math.round(lowest.ppi)} ppi`), 'pixels across ÷ printed inches across', {
-        Face: words(lowest.face.face.name),
-        'Pixels across': count(job.pictures[lowest.face.picture.id]!.widthPx),
-        'Printed across': length(lowest.face.picture.box.widthMm),
-      }),
+      figure(
+        'ppi',
+        'Coarsest picture',
+        words(`${Math.round(lowest.ppi)} ppi`),
+        'pixels across ÷ printed inches across',
+        {
+          Face: words(lowest.face.face.name),
+          'Pixels across': count(job.pictures[lowest.face.picture.id]!.widthPx),
+          'Printed across': length(lowest.face.picture.box.widthMm),
+        },
+      ),
     );
   const snags = faces.flatMap((face) => [...pictureSnags(job, face), ...textSnags(job, workshop, face)]);
   const front = faces[0]!;
@@ -92,7 +103,8 @@ function layFace(job: Job, size: SizePlan, face: ReadFace, book: TypefaceBook): 
         : null,
     blocks: art.texts.map((text) => {
       const typeface = book.get(text.typefaceId);
-      if (!typeface) throw new RangeError(`art.faces.${face.id}.texts: no typeface “${text.typefaceId}” ships with the application`);
+      if (!typeface)
+        throw new RangeError(`art.faces.${face.id}.texts: no typeface “${text.typefaceId}” ships with the application`);
       return setText(text, typeface);
     }),
   };
@@ -108,7 +120,12 @@ function pictureSnags(job: Job, face: FacePlan): readonly Snag[] {
   const uncropped = Math.round(picture.ppi * art.picture.zoom);
   const remedies =
     art.picture.zoom > 1.001
-      ? [{ label: `Show more of the picture (${uncropped} ppi)`, changes: [{ path: facePath(face, 'picture', 'zoom'), value: 1 }] }]
+      ? [
+          {
+            label: `Show more of the picture (${uncropped} ppi)`,
+            changes: [{ path: facePath(face, 'picture', 'zoom'), value: 1 }],
+          },
+        ]
       : [];
   const level = picture.ppi < PPI.refuse ? 'stop' : picture.ppi < PPI.soft ? 'warn' : 'note';
   return [
@@ -123,7 +140,9 @@ function pictureSnags(job: Job, face: FacePlan): readonly Snag[] {
           : `${PPI.good} looks crisp at arm’s length; this will look ${level === 'warn' ? 'soft' : 'slightly soft'}.`,
       remedies: [
         ...remedies,
-        ...(level === 'stop' ? [{ label: 'Take the picture off this face', changes: [{ path: facePath(face, 'picture'), value: null }] }] : []),
+        ...(level === 'stop'
+          ? [{ label: 'Take the picture off this face', changes: [{ path: facePath(face, 'picture'), value: null }] }]
+          : []),
       ],
     },
   ];
@@ -150,13 +169,26 @@ function blockSnags(
   const script = TYPEFACES.find((t) => t.id === block.typefaceId)?.mood === 'script';
   const smallest = script ? SMALLEST_PT.script : SMALLEST_PT.plain;
   if (block.sizePt < smallest)
-    snag('small', 'warn', `${quote} is ${block.sizePt} pt ${where}`, `${script ? 'A fine script' : 'Type'} under ${smallest} pt fills in or breaks up on a home printer.`, [
-      { label: `Set it at ${smallest} pt`, changes: [{ path: place('sizePt'), value: smallest }] },
-    ]);
+    snag(
+      'small',
+      'warn',
+      `${quote} is ${block.sizePt} pt ${where}`,
+      `${script ? 'A fine script' : 'Type'} under ${smallest} pt fills in or breaks up on a home printer.`,
+      [{ label: `Set it at ${smallest} pt`, changes: [{ path: place('sizePt'), value: smallest }] }],
+    );
   if (set.missing.length > 0)
-    snag('missing', 'stop', `${quote} has letters this typeface lacks ${where}`, `No letter for ${set.missing.join(' ')}: it would print as an empty box.`, [
-      { label: 'Use Atkinson Hyperlegible Next', changes: [{ path: place('typefaceId'), value: 'atkinson-hyperlegible-next-400' }] },
-    ]);
+    snag(
+      'missing',
+      'stop',
+      `${quote} has letters this typeface lacks ${where}`,
+      `No letter for ${set.missing.join(' ')}: it would print as an empty box.`,
+      [
+        {
+          label: 'Use Atkinson Hyperlegible Next',
+          changes: [{ path: place('typefaceId'), value: 'atkinson-hyperlegible-next-400' }],
+        },
+      ],
+    );
   if (set.ink && !isInside(set.ink, face.safe)) {
     const safe = face.safe;
     const over = Math.max(
@@ -181,8 +213,14 @@ function blockSnags(
               {
                 label: 'Move it inside safe',
                 changes: [
-                  { path: place('leftMm'), value: block.leftMm + slide(set.ink.xMm, set.ink.widthMm, safe.xMm, safe.widthMm) },
-                  { path: place('topMm'), value: block.topMm + slide(set.ink.yMm, set.ink.heightMm, safe.yMm, safe.heightMm) },
+                  {
+                    path: place('leftMm'),
+                    value: block.leftMm + slide(set.ink.xMm, set.ink.widthMm, safe.xMm, safe.widthMm),
+                  },
+                  {
+                    path: place('topMm'),
+                    value: block.topMm + slide(set.ink.yMm, set.ink.heightMm, safe.yMm, safe.heightMm),
+                  },
                 ],
               },
             ]
@@ -202,11 +240,20 @@ function blockSnags(
       ],
     );
   } else if (set.tooWide.length > 0)
-    snag('wide', 'note', `${quote} is wider than its block ${where}`, 'A line with no space to break at sticks out of the width it was given.', [
-      { label: 'Widen the block to the safe width', changes: [
-        { path: place('leftMm'), value: face.safe.xMm },
-        { path: place('widthMm'), value: face.safe.widthMm },
-      ] },
-    ]);
+    snag(
+      'wide',
+      'note',
+      `${quote} is wider than its block ${where}`,
+      'A line with no space to break at sticks out of the width it was given.',
+      [
+        {
+          label: 'Widen the block to the safe width',
+          changes: [
+            { path: place('leftMm'), value: face.safe.xMm },
+            { path: place('widthMm'), value: face.safe.widthMm },
+          ],
+        },
+      ],
+    );
   return snags;
 }

@@ -11,7 +11,8 @@ const MOST_LINES_KEPT = 2000;
  */
 export function readTypeface(id: string, bytes: Uint8Array): Typeface {
   const face = new hb.Face(new hb.Blob(unpackWoff(bytes).slice().buffer as ArrayBuffer));
-  if (face.upem === 0 || face.collectUnicodes().length === 0) throw new RangeError(`readTypeface: “${id}” wanted a font, got ${bytes.length} other bytes`);
+  if (face.upem === 0 || face.collectUnicodes().length === 0)
+    throw new RangeError(`readTypeface: “${id}” wanted a font, got ${bytes.length} other bytes`);
   const font = new hb.Font(face);
   const em = 1 / face.upem;
   const extents = font.hExtents();
@@ -26,7 +27,12 @@ export function readTypeface(id: string, bytes: Uint8Array): Typeface {
     // Height counts downwards from the top bearing.
     const ink =
       box && box.width !== 0
-        ? { left: box.xBearing * em, right: (box.xBearing + box.width) * em, top: box.yBearing * em, bottom: (box.yBearing + box.height) * em }
+        ? {
+            left: box.xBearing * em,
+            right: (box.xBearing + box.width) * em,
+            top: box.yBearing * em,
+            bottom: (box.yBearing + box.height) * em,
+          }
         : null;
     inks.set(glyphId, ink);
     return ink;
@@ -72,7 +78,10 @@ export function readTypeface(id: string, bytes: Uint8Array): Typeface {
       if (known) return known;
       const commands = font
         .glyphToJson(glyphId)
-        .map(({ type, values }): OutlineCommand => ({ letter: type as OutlineCommand['letter'], numbers: values.map((n) => n * em) }));
+        .map(({ type, values }): OutlineCommand => ({
+          letter: type as OutlineCommand['letter'],
+          numbers: values.map((n) => n * em),
+        }));
       outlines.set(glyphId, commands);
       return commands;
     },

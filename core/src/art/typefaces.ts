@@ -7,7 +7,12 @@ export interface ShapedGlyph {
   /** The characters it stands for, so that a file's text can be searched and copied. */
   readonly chars: string;
   /** Bounds of the ink, y up, or null for a space. */
-  readonly inkEm: { readonly left: number; readonly bottom: number; readonly right: number; readonly top: number } | null;
+  readonly inkEm: {
+    readonly left: number;
+    readonly bottom: number;
+    readonly right: number;
+    readonly top: number;
+  } | null;
 }
 
 /** What text setting needs of a font; the reader of font files stands behind it. */

@@ -32,7 +32,12 @@ export function planBrief(job: Job, workshop: Workshop, today: string | null): B
       why: `${wanted} cards are wanted and the shelf holds ${envelope.shelf.onShelf} of ${envelope.name}.`,
       remedies: [
         ...(envelope.shelf.onShelf > 0
-          ? [{ label: `Make ${envelope.shelf.onShelf} cards`, changes: [{ path: ['brief', 'wanted'], value: envelope.shelf.onShelf }] }]
+          ? [
+              {
+                label: `Make ${envelope.shelf.onShelf} cards`,
+                changes: [{ path: ['brief', 'wanted'], value: envelope.shelf.onShelf }],
+              },
+            ]
           : []),
         { label: 'Make matching envelopes', changes: [{ path: ['envelope', 'make'], value: true }] },
       ],
@@ -46,7 +51,12 @@ export function planBrief(job: Job, workshop: Workshop, today: string | null): B
     figures: [
       figure('wanted', 'Good cards wanted', count(wanted), 'as typed for this job'),
       ...(daysLeft !== null && daysLeft >= 0
-        ? [figure('days', 'Time left', count(daysLeft, 'day'), 'due date − today', { 'Due date': words(dueDate!), Today: words(today!) })]
+        ? [
+            figure('days', 'Time left', count(daysLeft, 'day'), 'due date − today', {
+              'Due date': words(dueDate!),
+              Today: words(today!),
+            }),
+          ]
         : []),
       ...(envelope
         ? [

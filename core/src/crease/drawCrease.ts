@@ -44,22 +44,53 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
   // Grooves too close to tell apart are drawn by the ten.
   const shownEvery = crease.board.grooveEveryMm * (crease.board.grooveEveryMm < textMm * 0.5 ? 10 : 1);
   for (let at = shownEvery; at < board.widthMm - textMm * 2; at += shownEvery)
-    grooves.push({ kind: 'path', role: 'printable', path: segment(at, board.yMm + textMm * 0.6, at, board.yMm + board.heightMm - textMm * 0.6) });
+    grooves.push({
+      kind: 'path',
+      role: 'printable',
+      path: segment(at, board.yMm + textMm * 0.6, at, board.yMm + board.heightMm - textMm * 0.6),
+    });
   const shapes: Shape[] = [
     { kind: 'path', role: 'sheet', path: boxPath(board), fill: BOARD_COLOUR },
     ...grooves,
-    { kind: 'path', role: 'fence', path: boxPath({ xMm: -textMm * 0.7, yMm: board.yMm, widthMm: textMm * 0.7, heightMm: board.heightMm }) },
+    {
+      kind: 'path',
+      role: 'fence',
+      path: boxPath({ xMm: -textMm * 0.7, yMm: board.yMm, widthMm: textMm * 0.7, heightMm: board.heightMm }),
+    },
     { kind: 'path', role: 'stock', path: boxPath(card), fill: view.stockColour },
-    { kind: 'group', transform: toBoard, clip: boxPath({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }), children: view.art[side] },
+    {
+      kind: 'group',
+      transform: toBoard,
+      clip: boxPath({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }),
+      children: view.art[side],
+    },
     { kind: 'path', role: 'trim', path: boxPath(card) },
   ];
   if (line) {
     shapes.push(
       { kind: 'path', role: 'creaseAway', path: segment(line.fromStopMm, 0, line.fromStopMm, card.heightMm) },
-      { kind: 'path', role: 'cutNow', path: segment(line.grooveAtMm, -textMm * 0.6, line.grooveAtMm, card.heightMm + textMm * 0.6) },
+      {
+        kind: 'path',
+        role: 'cutNow',
+        path: segment(line.grooveAtMm, -textMm * 0.6, line.grooveAtMm, card.heightMm + textMm * 0.6),
+      },
       ...levelDimension(0, line.grooveAtMm, -textMm * 0.7, formatLength(line.grooveAtMm, view.unit), textMm * 1.2),
-      { kind: 'label', role: 'dimension', text: 'stop', at: { xMm: textMm * 0.2, yMm: board.yMm + board.heightMm - textMm * 0.5 }, sizeMm: textMm, anchor: 'start' },
-      { kind: 'label', role: 'dimension', text: `${side} up`, at: { xMm: card.widthMm - textMm * 0.3, yMm: card.heightMm + textMm * 1.3 }, sizeMm: textMm, anchor: 'end' },
+      {
+        kind: 'label',
+        role: 'dimension',
+        text: 'stop',
+        at: { xMm: textMm * 0.2, yMm: board.yMm + board.heightMm - textMm * 0.5 },
+        sizeMm: textMm,
+        anchor: 'start',
+      },
+      {
+        kind: 'label',
+        role: 'dimension',
+        text: `${side} up`,
+        at: { xMm: card.widthMm - textMm * 0.3, yMm: card.heightMm + textMm * 1.3 },
+        sizeMm: textMm,
+        anchor: 'end',
+      },
     );
   }
   return { box: grow(board, { top: textMm, left: textMm, right: textMm, bottom: textMm }), symbols: {}, shapes };

@@ -53,7 +53,9 @@ export function planCrease(
     creaseLine(crease, i + 1, board, faceUp, stock.pressing.passes, unit),
   );
   const cards = job.brief.wanted + sheet.spares;
-  const takes = cards * (lines.reduce((n, l) => n + l.passes * workshop.pace.perCreasePass, 0) + lines.length * workshop.pace.perFold);
+  const takes =
+    cards *
+    (lines.reduce((n, l) => n + l.passes * workshop.pace.perCreasePass, 0) + lines.length * workshop.pace.perFold);
   const worst = Math.max(0, ...lines.map((l) => Math.abs(l.errorMm)));
   return {
     board,
@@ -66,19 +68,37 @@ export function planCrease(
         : `Crease at ${formatLength(lines[0]!.grooveAtMm, unit)}, ${faceUp} up, ${lines[0]!.passes} ${stock.pressing.school} passes${worst > ERROR_SHOWN_MM ? `; the groove is ${worst.toFixed(1)} mm off the fold` : ''}.`,
     telling: lines.length === 0 ? 'no crease' : `crease at ${formatLength(lines[0]!.grooveAtMm, unit)}`,
     figures: lines.flatMap((line) => [
-      figure(`groove-${line.creaseId}`, 'Groove', words(formatLength(line.grooveAtMm, unit)), 'the groove nearest to the fold, from the stop', {
-        'Fold from the stop': length(line.fromStopMm),
-        'A groove every': length(board.grooveEveryMm),
-        'Groove number': count(line.groove),
-      }),
-      figure(`error-${line.creaseId}`, 'Off the fold by', words(`${Math.abs(line.errorMm).toFixed(2)} mm`), 'groove − fold; the back panel comes out longer or shorter by twice this', {
-        Groove: length(line.grooveAtMm),
-        Fold: length(line.fromStopMm),
-      }),
-      figure('crease-minutes', 'Creasing and folding', minutesValue(takes), '(wanted + spares) × (passes × your minutes for a pass + your minutes for a fold)', {
-        Cards: count(cards),
-        Passes: count(line.passes),
-      }),
+      figure(
+        `groove-${line.creaseId}`,
+        'Groove',
+        words(formatLength(line.grooveAtMm, unit)),
+        'the groove nearest to the fold, from the stop',
+        {
+          'Fold from the stop': length(line.fromStopMm),
+          'A groove every': length(board.grooveEveryMm),
+          'Groove number': count(line.groove),
+        },
+      ),
+      figure(
+        `error-${line.creaseId}`,
+        'Off the fold by',
+        words(`${Math.abs(line.errorMm).toFixed(2)} mm`),
+        'groove − fold; the back panel comes out longer or shorter by twice this',
+        {
+          Groove: length(line.grooveAtMm),
+          Fold: length(line.fromStopMm),
+        },
+      ),
+      figure(
+        'crease-minutes',
+        'Creasing and folding',
+        minutesValue(takes),
+        '(wanted + spares) × (passes × your minutes for a pass + your minutes for a fold)',
+        {
+          Cards: count(cards),
+          Passes: count(line.passes),
+        },
+      ),
     ]),
     snags: lines.length === 0 ? [] : creaseSnags(job, workshop, size, art, stock, sheet, board, lines),
   };
@@ -113,7 +133,9 @@ function creaseLine(
 
 function foldingSteps(faceUp: CreaseLine['faceUp']): readonly string[] {
   return [
-    faceUp === 'outside' ? 'Fold away from the groove you pressed, so the bead lies inside.' : 'Fold into the groove you pressed, so the bead lies outside.',
+    faceUp === 'outside'
+      ? 'Fold away from the groove you pressed, so the bead lies inside.'
+      : 'Fold into the groove you pressed, so the bead lies outside.',
     'Match the corners before you press.',
     'Press the fold flat from the middle outwards; on coated card press, do not drag.',
   ];
@@ -146,8 +168,17 @@ function creaseSnags(
       title: `No groove lands on the fold: ${Math.abs(line.errorMm).toFixed(1)} mm off`,
       why: `The fold is ${formatLength(line.fromStopMm, 'mm')} from the stop; the nearest groove of ${board.name} is at ${formatLength(line.grooveAtMm, unit)}.`,
       remedies: [
-        ...(down > 0 ? [{ label: `Make the card ${formatLength(down, unit)} so that a groove lands on it`, changes: [{ path: ['size', field], value: down }] }] : []),
-        ...(better ? [{ label: `Crease on ${better.name}`, changes: [{ path: ['crease', 'boardId'], value: better.id }] }] : []),
+        ...(down > 0
+          ? [
+              {
+                label: `Make the card ${formatLength(down, unit)} so that a groove lands on it`,
+                changes: [{ path: ['size', field], value: down }],
+              },
+            ]
+          : []),
+        ...(better
+          ? [{ label: `Crease on ${better.name}`, changes: [{ path: ['crease', 'boardId'], value: better.id }] }]
+          : []),
       ],
     });
   }
@@ -179,7 +210,10 @@ function creaseSnags(
       level: 'note',
       title: `A ${stock.stock.coating} skin may show white at the fold`,
       why: 'Ink over a coated fold cracks first at the ends. Use a wide tip and light passes, and fold slowly.',
-      remedies: job.crease.pressure === 'firm' ? [{ label: 'Press lightly', changes: [{ path: ['crease', 'pressure'], value: 'light' }] }] : [],
+      remedies:
+        job.crease.pressure === 'firm'
+          ? [{ label: 'Press lightly', changes: [{ path: ['crease', 'pressure'], value: 'light' }] }]
+          : [],
     });
   return snags;
 }

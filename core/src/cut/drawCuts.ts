@@ -35,7 +35,12 @@ export function drawCutMove(size: SizePlan, sheet: SheetPlan, cut: CutPlan, inde
     shapes.push({ kind: 'path', role: 'cutNow', path: polyline(move.line) });
   }
   return {
-    box: grow(page, { top: view.textMm * 2.6, left: view.textMm * 2.6, right: view.textMm * 2.6, bottom: view.textMm * 2.6 }),
+    box: grow(page, {
+      top: view.textMm * 2.6,
+      left: view.textMm * 2.6,
+      right: view.textMm * 2.6,
+      bottom: view.textMm * 2.6,
+    }),
     symbols: { card: { box: { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, shapes: view.art } },
     shapes,
   };

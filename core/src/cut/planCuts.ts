@@ -44,12 +44,16 @@ export function planCuts(job: Job, workshop: Workshop, stock: StockPlan, sheet: 
         : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; cut first, then crease single cards against the board’s stop.`,
     telling: moves.length === 0 ? 'no cuts' : `${settings} ${plural(settings, 'setting')}`,
     figures: [
-      figure('settings', 'Fence settings', count(settings), 'different distances among the moves', { Moves: count(moves.length) }),
+      figure('settings', 'Fence settings', count(settings), 'different distances among the moves', {
+        Moves: count(moves.length),
+      }),
       figure('stack', 'Sheets at once', count(sheetsAtOnce), 'the tool’s thickest stack ÷ caliper, rounded down', {
         'Thickest stack': length(trimmer.thickestStackMm),
         Caliper: words(`${stock.stock.caliperMicron} µm`),
       }),
-      figure('strokes', 'Strokes', count(strokes), 'for every move, pieces ÷ pieces at once, rounded up', { Sheets: count(sheet.sheets) }),
+      figure('strokes', 'Strokes', count(strokes), 'for every move, pieces ÷ pieces at once, rounded up', {
+        Sheets: count(sheet.sheets),
+      }),
       figure('minutes', 'Cutting time', minutesValue(takes), 'strokes × your minutes for a stroke', {
         Strokes: count(strokes),
         'Minutes for a stroke': words(String(workshop.pace.perStroke)),
@@ -59,8 +63,7 @@ export function planCuts(job: Job, workshop: Workshop, stock: StockPlan, sheet: 
   };
 }
 
-const spanLength = (m: DraftMove): Mm =>
-  Math.hypot(m.line[1].xMm - m.line[0].xMm, m.line[1].yMm - m.line[0].yMm);
+const spanLength = (m: DraftMove): Mm => Math.hypot(m.line[1].xMm - m.line[0].xMm, m.line[1].yMm - m.line[0].yMm);
 const longest = (moves: readonly DraftMove[]): Mm => Math.max(0, ...moves.map(spanLength));
 
 function draft(sheet: SheetPlan, firstAxis: Axis): readonly DraftMove[] {
@@ -73,8 +76,14 @@ function draft(sheet: SheetPlan, firstAxis: Axis): readonly DraftMove[] {
     down: { start: rows[0]!.start, end: rows.at(-1)!.end },
   };
   return firstAxis === 'across'
-    ? [...free('across', columns, sheet.sheetWidthMm, whole.down, 1, rows.length > 1), ...free('down', rows, sheet.sheetHeightMm, block.across, columns.length, false)]
-    : [...free('down', rows, sheet.sheetHeightMm, whole.across, 1, columns.length > 1), ...free('across', columns, sheet.sheetWidthMm, block.down, rows.length, false)];
+    ? [
+        ...free('across', columns, sheet.sheetWidthMm, whole.down, 1, rows.length > 1),
+        ...free('down', rows, sheet.sheetHeightMm, block.across, columns.length, false),
+      ]
+    : [
+        ...free('down', rows, sheet.sheetHeightMm, whole.across, 1, columns.length > 1),
+        ...free('across', columns, sheet.sheetWidthMm, block.down, rows.length, false),
+      ];
 }
 
 function spans(all: readonly Span[]): readonly Span[] {
@@ -87,18 +96,45 @@ function spans(all: readonly Span[]): readonly Span[] {
  * trim; every later distance is measured from that true edge, largest first, so that what stays at
  * the fence is always the larger part.
  */
-function free(axis: Axis, cards: readonly Span[], extentMm: Mm, reach: Span, pieces: number, strips: boolean): readonly DraftMove[] {
+function free(
+  axis: Axis,
+  cards: readonly Span[],
+  extentMm: Mm,
+  reach: Span,
+  pieces: number,
+  strips: boolean,
+): readonly DraftMove[] {
   const [nearEdge, farEdge]: readonly [Edge, Edge] = axis === 'across' ? ['left', 'right'] : ['top', 'bottom'];
   const line = (at: Mm): DraftMove['line'] =>
     axis === 'across'
-      ? [{ xMm: at, yMm: reach.start }, { xMm: at, yMm: reach.end }]
-      : [{ xMm: reach.start, yMm: at }, { xMm: reach.end, yMm: at }];
+      ? [
+          { xMm: at, yMm: reach.start },
+          { xMm: at, yMm: reach.end },
+        ]
+      : [
+          { xMm: reach.start, yMm: at },
+          { xMm: reach.end, yMm: at },
+        ];
   const origin = cards[0]!.start;
   const moves: DraftMove[] = [];
   if (origin > TOLERANCE_MM)
-    moves.push({ fenceMm: extentMm - origin, atFence: farEdge, fallsOff: 'waste', makesTrueEdge: true, line: line(origin), piecesPerSheet: pieces });
+    moves.push({
+      fenceMm: extentMm - origin,
+      atFence: farEdge,
+      fallsOff: 'waste',
+      makesTrueEdge: true,
+      line: line(origin),
+      piecesPerSheet: pieces,
+    });
   const cut = (at: Mm, fallsOff: CutMove['fallsOff']): void =>
-    void moves.push({ fenceMm: at - origin, atFence: nearEdge, fallsOff, makesTrueEdge: false, line: line(at), piecesPerSheet: pieces });
+    void moves.push({
+      fenceMm: at - origin,
+      atFence: nearEdge,
+      fallsOff,
+      makesTrueEdge: false,
+      line: line(at),
+      piecesPerSheet: pieces,
+    });
   for (let i = cards.length - 1; i >= 0; i -= 1) {
     const card = cards[i]!;
     const next = cards[i + 1];
@@ -145,7 +181,13 @@ function sayTurn(from: Edge | null, to: Edge): string {
   return ['No turn', 'Quarter turn clockwise', 'Half turn', 'Quarter turn anticlockwise'][quarters]!;
 }
 
-function cutSnags(job: Job, workshop: Workshop, trimmer: Trimmer, moves: readonly DraftMove[], any: boolean): readonly Snag[] {
+function cutSnags(
+  job: Job,
+  workshop: Workshop,
+  trimmer: Trimmer,
+  moves: readonly DraftMove[],
+  any: boolean,
+): readonly Snag[] {
   if (!any) return [];
   const need = longest(moves);
   if (need <= trimmer.longestCutMm + TOLERANCE_MM) return [];

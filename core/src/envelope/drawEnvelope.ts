@@ -17,9 +17,20 @@ function blankShapes(blank: EnvelopeBlank, textMm: Mm, fill: string | null): rea
   return [
     ...(fill ? [{ kind: 'path', role: 'stock', path: polygon(blank.outline), fill } as const] : []),
     ...blank.glue.map((area): Shape => ({ kind: 'path', role: 'glue', path: area.path })),
-    ...blank.creases.map((crease): Shape => ({ kind: 'path', role: 'creaseToward', path: polyline([crease.from, crease.to]) })),
+    ...blank.creases.map((crease): Shape => ({
+      kind: 'path',
+      role: 'creaseToward',
+      path: polyline([crease.from, crease.to]),
+    })),
     { kind: 'path', role: 'cut', path: polygon(blank.outline) },
-    ...blank.labels.map((label): Shape => ({ kind: 'label', role: 'label', text: label.text, at: label.at, sizeMm: textMm, anchor: 'middle' })),
+    ...blank.labels.map((label): Shape => ({
+      kind: 'label',
+      role: 'label',
+      text: label.text,
+      at: label.at,
+      sizeMm: textMm,
+      anchor: 'middle',
+    })),
   ];
 }
 
@@ -28,7 +39,10 @@ export function drawEnvelopeBlank({ blank, stock }: EnvelopePlan, textMm: Mm, un
   const left = blank.creases[0]!.from;
   const right = blank.creases[1]!.to;
   return {
-    box: grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, { top: textMm * 2.4, left: textMm * 2.6, right: textMm, bottom: textMm * 2 }),
+    box: grow(
+      { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm },
+      { top: textMm * 2.4, left: textMm * 2.6, right: textMm, bottom: textMm * 2 },
+    ),
     symbols: {},
     shapes: [
       ...blankShapes(blank, textMm, stock.colour),
@@ -42,7 +56,14 @@ export function drawEnvelopeBlank({ blank, stock }: EnvelopePlan, textMm: Mm, un
         sizeMm: textMm,
         anchor: 'middle',
       },
-      { kind: 'label', role: 'dimension', text: '▼ every crease folds toward you · glue on the hatched areas', at: { xMm: blank.widthMm / 2, yMm: blank.heightMm + textMm * 1.4 }, sizeMm: textMm, anchor: 'middle' },
+      {
+        kind: 'label',
+        role: 'dimension',
+        text: '▼ every crease folds toward you · glue on the hatched areas',
+        at: { xMm: blank.widthMm / 2, yMm: blank.heightMm + textMm * 1.4 },
+        sizeMm: textMm,
+        anchor: 'middle',
+      },
     ],
   };
 }
@@ -57,7 +78,9 @@ export function drawEnvelopeSheet(plan: EnvelopePlan): Page {
       : grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(10));
   const maps: readonly Affine[] =
     places.length > 0
-      ? places.map(({ trim, turned }) => (turned ? [0, 1, -1, 0, trim.xMm + blank.heightMm, trim.yMm] : translation(trim.xMm, trim.yMm)))
+      ? places.map(({ trim, turned }) =>
+          turned ? [0, 1, -1, 0, trim.xMm + blank.heightMm, trim.yMm] : translation(trim.xMm, trim.yMm),
+        )
       : [translation(0, 0)];
   const shapes = maps.map((transform): Shape => ({ kind: 'use', symbol: 'envelope', transform }));
   const scene: Scene = {

@@ -56,7 +56,10 @@ export function planEnvelope(job: Job, workshop: Workshop, size: SizePlan, card:
   const sheets = laid.up === 0 ? 0 : Math.ceil(job.brief.wanted / laid.up);
   const bought = envelopeOnHand(job, workshop);
   const suiting = workshop.envelopes.filter((e) =>
-    ['good', 'tight'].includes(fitEnvelope({ widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm, thicknessMm: size.thicknessMm }, e).word),
+    ['good', 'tight'].includes(
+      fitEnvelope({ widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm, thicknessMm: size.thicknessMm }, e)
+        .word,
+    ),
   );
   const blankSize = formatSize(blank.widthMm, blank.heightMm, unit);
   return {
@@ -85,14 +88,24 @@ export function planEnvelope(job: Job, workshop: Workshop, size: SizePlan, card:
         : suiting.length > 0
           ? `No envelope is chosen. ${suiting[0]!.name} on the shelf fits, or make one to match.`
           : 'No envelope is chosen, and none on the shelf fits. Make one to match.',
-    telling: made ? (laid.up === 0 ? 'does not fit' : `${laid.up} up · ${sheets} ${plural(sheets, 'sheet')}`) : (bought?.name ?? 'none yet'),
+    telling: made
+      ? laid.up === 0
+        ? 'does not fit'
+        : `${laid.up} up · ${sheets} ${plural(sheets, 'sheet')}`
+      : (bought?.name ?? 'none yet'),
     figures: [
-      figure('envelope-inside', 'Inside', words(formatSize(insideWidthMm, insideHeightMm, unit)), 'card + its thickness + ease, both ways', {
-        'Card, long side': length(long),
-        'Card, short side': length(short),
-        Thickness: length(size.thicknessMm),
-        Ease: length(easeMm),
-      }),
+      figure(
+        'envelope-inside',
+        'Inside',
+        words(formatSize(insideWidthMm, insideHeightMm, unit)),
+        'card + its thickness + ease, both ways',
+        {
+          'Card, long side': length(long),
+          'Card, short side': length(short),
+          Thickness: length(size.thicknessMm),
+          Ease: length(easeMm),
+        },
+      ),
       figure('envelope-blank', 'Blank', words(blankSize), 'width + two seams; flap + height + (height − throat)', {
         Seam: length(seamMm),
         Flap: length(flapMm),
@@ -141,7 +154,9 @@ function envelopeSnags(
     title: 'The envelope does not fit on this sheet',
     why:
       `Its blank is ${formatSize(blank.widthMm, blank.heightMm, unit)}; inside the margins there is ${formatSize(room.widthMm, room.heightMm, unit)}. ` +
-      (would ? `The smallest sheet that would do is ${would.name}, ${formatSize(would.widthMm, would.heightMm, unit)}.` : 'No sheet that is commonly sold would do: make a smaller card, or buy envelopes.'),
+      (would
+        ? `The smallest sheet that would do is ${would.name}, ${formatSize(would.widthMm, would.heightMm, unit)}.`
+        : 'No sheet that is commonly sold would do: make a smaller card, or buy envelopes.'),
     remedies,
   });
   return snags;

@@ -10,7 +10,13 @@ export interface EnvelopeBlank {
   readonly outline: readonly Point[];
   readonly creases: readonly { readonly id: string; readonly from: Point; readonly to: Point }[];
   /** `outside` areas are on the other face of the blank. */
-  readonly glue: readonly { readonly id: string; readonly name: string; readonly face: 'inside' | 'outside'; readonly path: Path; readonly corners: readonly Point[] }[];
+  readonly glue: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly face: 'inside' | 'outside';
+    readonly path: Path;
+    readonly corners: readonly Point[];
+  }[];
   readonly labels: readonly { readonly text: string; readonly at: Point }[];
 }
 
@@ -80,7 +86,13 @@ export function sideSeam({ insideWidthMm: w, insideHeightMm: h, seamMm, flapMm }
     p(right - flapLean - inset, Math.max(inset + 2, flapTip)),
     p(left + flapLean + inset, Math.max(inset + 2, flapTip)),
   ];
-  const area = (id: string, name: string, face: 'inside' | 'outside', corners: readonly Point[]) => ({ id, name, face, path: polygon(corners), corners });
+  const area = (id: string, name: string, face: 'inside' | 'outside', corners: readonly Point[]) => ({
+    id,
+    name,
+    face,
+    path: polygon(corners),
+    corners,
+  });
   return {
     widthMm: w + 2 * seamMm,
     heightMm: bottom,

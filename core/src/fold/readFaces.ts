@@ -50,7 +50,8 @@ function readFace(form: FoldedForm, rule: FaceRule, pose: Pose): ReadFace {
   const towards: Vec3 = rule.readFrom === 'front' ? [0, 0, 1] : [0, 0, -1];
   const right: Vec3 = rule.readFrom === 'front' ? [1, 0, 0] : [-1, 0, 0];
   const normal = turn(pose, [0, 0, rule.side === 'outside' ? 1 : -1]);
-  if (normal[2] * towards[2] < 0.999) throw new RangeError(`readFaces: face “${rule.id}” is turned away from its reader`);
+  if (normal[2] * towards[2] < 0.999)
+    throw new RangeError(`readFaces: face “${rule.id}” is turned away from its reader`);
   const back = undo({ rows: pose.rows, shift: [0, 0, 0] });
   const u = turn(back, right);
   const v = turn(back, [0, -1, 0]);
@@ -64,7 +65,15 @@ function readFace(form: FoldedForm, rule: FaceRule, pose: Pose): ReadFace {
   const e = panel.box.xMm - Math.min(...own.map((p) => p.xMm));
   const f = panel.box.yMm - Math.min(...own.map((p) => p.yMm));
   const [a, b, c, d] = unmoved;
-  return { id: rule.id, name: rule.name, panelId: rule.panelId, side: rule.side, widthMm, heightMm, toBlank: [a, b, c, d, e, f] };
+  return {
+    id: rule.id,
+    name: rule.name,
+    panelId: rule.panelId,
+    side: rule.side,
+    widthMm,
+    heightMm,
+    toBlank: [a, b, c, d, e, f],
+  };
 }
 
 /** Quarter turns come back from sines as 1e-17; a drawing wants exact 0 and ±1. */

@@ -34,7 +34,12 @@ export const boardOf = (job: Job, workshop: Workshop): Board =>
 export function envelopeOnHand(
   job: Job,
   workshop: Workshop,
-): { readonly name: string; readonly insideWidthMm: number; readonly insideHeightMm: number; readonly shelf: ShelfEnvelope | null } | null {
+): {
+  readonly name: string;
+  readonly insideWidthMm: number;
+  readonly insideHeightMm: number;
+  readonly shelf: ShelfEnvelope | null;
+} | null {
   const chosen = job.brief.envelope;
   if (chosen.kind === 'none') return null;
   if (chosen.kind === 'typed') return { ...chosen, name: 'your envelope', shelf: null };

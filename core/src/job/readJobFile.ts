@@ -18,7 +18,11 @@ export interface JobFile {
 
 type PartialJob = { readonly brief: Partial<Job['brief']> & { readonly title: string } } & {
   readonly [K in Exclude<keyof Job, 'brief' | 'format' | 'version' | 'pictures'>]?: Partial<Job[K]>;
-} & { readonly pictures?: Readonly<Record<string, Partial<PictureRef> & { readonly name: string; readonly file?: string; readonly data?: string }>> };
+} & {
+  readonly pictures?: Readonly<
+    Record<string, Partial<PictureRef> & { readonly name: string; readonly file?: string; readonly data?: string }>
+  >;
+};
 
 /**
  * Reads a job file that has been parsed as JSON. Lengths may be numbers of millimetres or text with a
@@ -50,7 +54,12 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
     else if (path !== undefined) pictures[id] = { name, source: { kind: 'file', file: path } };
     else if (sha256 && mime && widthPx && heightPx)
       pictures[id] = { name, source: { kind: 'stored', ref: { name, sha256, mime, widthPx, heightPx } } };
-    else return { ok: false, field: `pictures.${id}`, why: `pictures.${id} wants a file or its data, or sha256 with mime, widthPx and heightPx.` };
+    else
+      return {
+        ok: false,
+        field: `pictures.${id}`,
+        why: `pictures.${id} wants a file or its data, or sha256 with mime, widthPx and heightPx.`,
+      };
   }
   for (const [face, art] of Object.entries(job.art.faces))
     if (art.picture && !(art.picture.pictureId in pictures))

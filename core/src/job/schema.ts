@@ -7,18 +7,29 @@ import type { Job, Workshop } from './types.ts';
 /** A length field: millimetres as a number, or anything a maker would type as text. */
 const length = (least: number, most: number): Joi.Schema =>
   Joi.any().custom((value: unknown, helpers) => {
-    const parsed = typeof value === 'number' ? { ok: true as const, mm: value } : typeof value === 'string' ? parseLength(value, 'mm') : null;
-    if (!parsed) return helpers.message({ custom: 'wants a length: a number of millimetres, or text such as "5 1/2 in"' });
+    const parsed =
+      typeof value === 'number'
+        ? { ok: true as const, mm: value }
+        : typeof value === 'string'
+          ? parseLength(value, 'mm')
+          : null;
+    if (!parsed)
+      return helpers.message({ custom: 'wants a length: a number of millimetres, or text such as "5 1/2 in"' });
     if (!parsed.ok) return helpers.message({ custom: `cannot be read: ${parsed.why}` });
     if (!(parsed.mm >= least && parsed.mm <= most))
-      return helpers.message({ custom: `wants between ${formatLength(least, 'mm')} and ${formatLength(most, 'mm')}, got ${formatLength(parsed.mm, 'mm')}` });
+      return helpers.message({
+        custom: `wants between ${formatLength(least, 'mm')} and ${formatLength(most, 'mm')}, got ${formatLength(parsed.mm, 'mm')}`,
+      });
     return parsed.mm;
   });
 
 const id = Joi.string().max(80);
-const colour = Joi.string().pattern(/^#[0-9a-f]{6}$/i).lowercase().messages({
-  'string.pattern.base': 'wants a colour such as #36454f',
-});
+const colour = Joi.string()
+  .pattern(/^#[0-9a-f]{6}$/i)
+  .lowercase()
+  .messages({
+    'string.pattern.base': 'wants a colour such as #36454f',
+  });
 const day = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}$/)
   .custom((value: string, helpers) => (Number.isNaN(Date.parse(value)) ? helpers.error('string.pattern.base') : value))
@@ -63,7 +74,11 @@ const pictureFacts = {
   heightPx: Joi.number().greater(0).max(100_000),
 };
 const storedPicture = Joi.object(pictureFacts).options({ presence: 'required' });
-const filePicture = Joi.object({ ...pictureFacts, file: Joi.string().max(500), data: Joi.string().base64() }).or('file', 'data', 'sha256');
+const filePicture = Joi.object({ ...pictureFacts, file: Joi.string().max(500), data: Joi.string().base64() }).or(
+  'file',
+  'data',
+  'sha256',
+);
 
 const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
   Joi.object({
@@ -109,11 +124,23 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
       marks: Joi.boolean(),
     }),
     cut: Joi.object({ trimmerId: id }),
-    crease: Joi.object({ boardId: id, pressure: Joi.valid('byCoating', 'firm', 'light'), bead: Joi.valid('inside', 'intoGroove') }),
-    envelope: Joi.object({ make: Joi.boolean(), stockId: id, easeMm: length(0, 60), seamMm: length(8, 80), flapMm: length(10, 400).allow(null) }),
+    crease: Joi.object({
+      boardId: id,
+      pressure: Joi.valid('byCoating', 'firm', 'light'),
+      bead: Joi.valid('inside', 'intoGroove'),
+    }),
+    envelope: Joi.object({
+      make: Joi.boolean(),
+      stockId: id,
+      easeMm: length(0, 60),
+      seamMm: length(8, 80),
+      flapMm: length(10, 400).allow(null),
+    }),
     make: Joi.object({ dryMinutes: whole(0, 10_000) }),
     sell: Joi.object({
-      extras: Joi.array().items(Joi.object({ name: Joi.string().max(80).required(), perCardMinor: minor.required() })).max(40),
+      extras: Joi.array()
+        .items(Joi.object({ name: Joi.string().max(80).required(), perCardMinor: minor.required() }))
+        .max(40),
       singlePriceMinor: minor.allow(null),
       packOf: whole(1, 1000),
       packPriceMinor: minor.allow(null),
@@ -141,7 +168,9 @@ export const workshopSchema = Joi.object({
   hourlyMinor: minor,
   pace: Joi.object(
     Object.fromEntries(
-      ['setUp', 'perPrintedSide', 'perStroke', 'perCreasePass', 'perFold', 'perEnvelopeMade', 'perCardPacked'].map((k) => [k, Joi.number().min(0).max(600)]),
+      ['setUp', 'perPrintedSide', 'perStroke', 'perCreasePass', 'perFold', 'perEnvelopeMade', 'perCardPacked'].map(
+        (k) => [k, Joi.number().min(0).max(600)],
+      ),
     ),
   ),
   stocks: Joi.array()
@@ -189,20 +218,43 @@ export const workshopSchema = Joi.object({
     ),
   trimmers: Joi.array()
     .min(1)
-    .items(Joi.object({ id, name, kind: Joi.valid('sliding', 'lever', 'knife'), longestCutMm: length(50, 3000), thickestStackMm: length(0.1, 50) })),
-  boards: Joi.array().min(1).items(Joi.object({ id, name, grooveEveryMm: length(0.5, 50), longestMm: length(50, 2000) })),
+    .items(
+      Joi.object({
+        id,
+        name,
+        kind: Joi.valid('sliding', 'lever', 'knife'),
+        longestCutMm: length(50, 3000),
+        thickestStackMm: length(0.1, 50),
+      }),
+    ),
+  boards: Joi.array()
+    .min(1)
+    .items(Joi.object({ id, name, grooveEveryMm: length(0.5, 50), longestMm: length(50, 2000) })),
   envelopes: Joi.array().items(
-    Joi.object({ id, name, insideWidthMm: length(20, 1000), insideHeightMm: length(20, 1000), colour, priceMinor: minor, onShelf: whole(0, 1_000_000) }),
+    Joi.object({
+      id,
+      name,
+      insideWidthMm: length(20, 1000),
+      insideHeightMm: length(20, 1000),
+      colour,
+      priceMinor: minor,
+      onShelf: whole(0, 1_000_000),
+    }),
   ),
 }).options({ presence: 'required' });
 
 export type StoredWorkshop = Omit<Workshop, 'spoilLog'>;
 
-export type Checked<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly field: string; readonly why: string };
+export type Checked<T> =
+  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly field: string; readonly why: string };
 
 /** Checks a body and says the first thing wrong in one sentence that names the field and the remedy. */
 export function check<T>(schema: Joi.Schema, value: unknown, name = 'the body'): Checked<T> {
-  const result = schema.validate(value, { abortEarly: true, convert: true, errors: { label: false, wrap: { label: false } } });
+  const result = schema.validate(value, {
+    abortEarly: true,
+    convert: true,
+    errors: { label: false, wrap: { label: false } },
+  });
   if (!result.error) return { ok: true, value: result.value as T };
   const [detail] = result.error.details;
   const field = detail!.path.join('.') || name;
@@ -249,4 +301,5 @@ function sentence(detail: Joi.ValidationErrorItem): string {
 }
 
 export const checkJob = (value: unknown): Checked<Job> => check<Job>(jobSchema, value, 'the job');
-export const checkWorkshop = (value: unknown): Checked<StoredWorkshop> => check<StoredWorkshop>(workshopSchema, value, 'the workshop');
+export const checkWorkshop = (value: unknown): Checked<StoredWorkshop> =>
+  check<StoredWorkshop>(workshopSchema, value, 'the workshop');

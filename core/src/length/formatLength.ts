@@ -14,13 +14,10 @@ export function formatLength(mm: Mm, unit: LengthUnit): string {
   const inches = Math.abs(mm) / MM_PER_INCH;
   const sixteenth = Math.round(inches * 16) / 16;
   const thirtysecond = Math.round(inches * 32) / 32;
-  const shown =
-    Math.abs(inches - sixteenth) * MM_PER_INCH <= RESIDUE_SHOWN_MM ? sixteenth : thirtysecond;
+  const shown = Math.abs(inches - sixteenth) * MM_PER_INCH <= RESIDUE_SHOWN_MM ? sixteenth : thirtysecond;
   const residueMm = (inches - shown) * MM_PER_INCH;
   const residue =
-    Math.abs(residueMm) > RESIDUE_SHOWN_MM
-      ? ` ${residueMm > 0 ? '+' : '−'} ${Math.abs(residueMm).toFixed(1)} mm`
-      : '';
+    Math.abs(residueMm) > RESIDUE_SHOWN_MM ? ` ${residueMm > 0 ? '+' : '−'} ${Math.abs(residueMm).toFixed(1)} mm` : '';
   return `${sign}${fraction(shown)} in${residue}`;
 }
 

@@ -1,7 +1,6 @@
 import { MM_PER_INCH, MM_PER_POINT, type LengthUnit, type Mm } from './types.ts';
 
-export type ParsedLength =
-  { readonly ok: true; readonly mm: Mm } | { readonly ok: false; readonly why: string };
+export type ParsedLength = { readonly ok: true; readonly mm: Mm } | { readonly ok: false; readonly why: string };
 
 const UNIT_MM: Readonly<Record<string, number>> = {
   mm: 1,

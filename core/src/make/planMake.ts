@@ -29,13 +29,25 @@ export interface MakePlan extends StationPlan {
 }
 
 /** Why a card was lost; the last is for whatever the others do not name. */
-export const SPOIL_CAUSES = ['misfeed', 'drift', 'crack', 'smudge', 'miscut', 'wrong face', 'upside-down', 'other'] as const;
+export const SPOIL_CAUSES = [
+  'misfeed',
+  'drift',
+  'crack',
+  'smudge',
+  'miscut',
+  'wrong face',
+  'upside-down',
+  'other',
+] as const;
 export type SpoilCause = (typeof SPOIL_CAUSES)[number];
 
 export const CAUTIONS = {
-  sliding: 'Sharp blade: fingers behind the guard, several light strokes, cap or lock it when you stop. Follow the tool’s own instructions.',
-  lever: 'Latch the arm when you stop. One person at the guillotine; never reach under the blade. Follow the tool’s own instructions.',
-  knife: 'Sharp blade: steel rule, fingers well behind its edge, several light strokes. Cap the knife at once; used blades go in a closed box.',
+  sliding:
+    'Sharp blade: fingers behind the guard, several light strokes, cap or lock it when you stop. Follow the tool’s own instructions.',
+  lever:
+    'Latch the arm when you stop. One person at the guillotine; never reach under the blade. Follow the tool’s own instructions.',
+  knife:
+    'Sharp blade: steel rule, fingers well behind its edge, several light strokes. Cap the knife at once; used blades go in a closed box.',
   glue: 'Air the room and keep flames away from solvent glue. Follow the glue’s own instructions and local rules.',
 } as const;
 
@@ -165,7 +177,15 @@ function creaseSteps(crease: CreasePlan, { unit }: Workshop): readonly MakeStep[
       caution: null,
       waitMinutes: null,
     })),
-    { id: 'fold', kind: 'fold', title: 'Fold', big: 'Corners first', detail: crease.folding.join(' '), caution: null, waitMinutes: null },
+    {
+      id: 'fold',
+      kind: 'fold',
+      title: 'Fold',
+      big: 'Corners first',
+      detail: crease.folding.join(' '),
+      caution: null,
+      waitMinutes: null,
+    },
   ];
 }
 

@@ -40,7 +40,9 @@ export function planSell(
   const per = (total: number): number => (wanted === 0 ? 0 : total / wanted);
   const bought = envelopeOnHand(job, workshop)?.shelf;
   const sides = sheet.sheets * sheet.sides.length;
-  const envelopeMinor = envelope.made ? per(envelope.sheets * envelope.stock.sheetPriceMinor) : (bought?.priceMinor ?? 0);
+  const envelopeMinor = envelope.made
+    ? per(envelope.sheets * envelope.stock.sheetPriceMinor)
+    : (bought?.priceMinor ?? 0);
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
   const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
   const exact: Omit<CostPart, 'shownMinor'>[] = [
@@ -62,7 +64,13 @@ export function planSell(
   const say = (minor: number): string => sayMoney(Math.round(minor), currency);
   const suggested = 'cost ÷ (1 − wanted margin), rounded up to 5';
   const figures: Figure[] = [
-    figure('cost', 'Cost of a good card', money(Math.round(costMinor)), 'card + printing + envelope + extras + your time, for each good card', Object.fromEntries(parts.map((p) => [p.label, money(p.shownMinor)]))),
+    figure(
+      'cost',
+      'Cost of a good card',
+      money(Math.round(costMinor)),
+      'card + printing + envelope + extras + your time, for each good card',
+      Object.fromEntries(parts.map((p) => [p.label, money(p.shownMinor)])),
+    ),
     figure('cost-sheets', 'Card', money(parts[0]!.shownMinor), 'sheets × price of a sheet ÷ good cards', {
       Sheets: count(sheet.sheets),
       'A sheet': money(stock.stock.sheetPriceMinor),
@@ -73,20 +81,46 @@ export function planSell(
       'A side': money(stock.printer.sidePriceMinor),
       'Good cards': count(wanted),
     }),
-    figure('cost-envelope', 'Envelope', money(parts[2]!.shownMinor), envelope.made ? 'envelope sheets × price of a sheet ÷ good cards' : 'price on the shelf', envelope.made ? { Sheets: count(envelope.sheets), 'A sheet': money(envelope.stock.sheetPriceMinor) } : {}),
+    figure(
+      'cost-envelope',
+      'Envelope',
+      money(parts[2]!.shownMinor),
+      envelope.made ? 'envelope sheets × price of a sheet ÷ good cards' : 'price on the shelf',
+      envelope.made ? { Sheets: count(envelope.sheets), 'A sheet': money(envelope.stock.sheetPriceMinor) } : {},
+    ),
     figure('cost-time', 'Your time', money(parts[4]!.shownMinor), 'time at work × your hourly rate ÷ good cards', {
       'Time at work': minutes(make.workMinutes),
       'An hour': money(workshop.hourlyMinor),
       'Good cards': count(wanted),
     }),
-    figure('run-cost', 'The whole run', money(Math.round(costMinor * wanted)), 'cost of a good card × good cards', { 'Good cards': count(wanted) }),
+    figure('run-cost', 'The whole run', money(Math.round(costMinor * wanted)), 'cost of a good card × good cards', {
+      'Good cards': count(wanted),
+    }),
   ];
   if (!giving)
     figures.push(
-      figure('single', 'A single', money(singlePriceMinor), job.sell.singlePriceMinor === null ? suggested : 'as typed', { Cost: money(Math.round(costMinor)), 'Wanted margin': share(job.sell.wantedMargin) }),
-      figure('margin', 'Margin on a single', share(margin), '(price − cost) ÷ price', { Price: money(singlePriceMinor), Cost: money(Math.round(costMinor)) }),
-      figure('pack', `A pack of ${job.sell.packOf}`, money(packPriceMinor), job.sell.packPriceMinor === null ? suggested : 'as typed', { 'Cost of a pack': money(Math.round(costMinor * job.sell.packOf)) }),
-      figure('pack-margin', 'Margin on a pack', share(packMargin), '(price − cost) ÷ price', { Price: money(packPriceMinor), Cost: money(Math.round(costMinor * job.sell.packOf)) }),
+      figure(
+        'single',
+        'A single',
+        money(singlePriceMinor),
+        job.sell.singlePriceMinor === null ? suggested : 'as typed',
+        { Cost: money(Math.round(costMinor)), 'Wanted margin': share(job.sell.wantedMargin) },
+      ),
+      figure('margin', 'Margin on a single', share(margin), '(price − cost) ÷ price', {
+        Price: money(singlePriceMinor),
+        Cost: money(Math.round(costMinor)),
+      }),
+      figure(
+        'pack',
+        `A pack of ${job.sell.packOf}`,
+        money(packPriceMinor),
+        job.sell.packPriceMinor === null ? suggested : 'as typed',
+        { 'Cost of a pack': money(Math.round(costMinor * job.sell.packOf)) },
+      ),
+      figure('pack-margin', 'Margin on a pack', share(packMargin), '(price − cost) ÷ price', {
+        Price: money(packPriceMinor),
+        Cost: money(Math.round(costMinor * job.sell.packOf)),
+      }),
     );
   return {
     parts,
@@ -121,7 +155,14 @@ export function roundTogether(amounts: readonly number[]): readonly Minor[] {
 const roundUp = (minor: number): Minor => Math.ceil(minor / PRICE_STEP_MINOR - 1e-9) * PRICE_STEP_MINOR;
 const marginOf = (price: number, cost: number): number => (price > 0 ? (price - cost) / price : -1);
 
-function priceSnags(job: Job, sheet: SheetPlan, currency: string, cost: number, single: Minor, pack: Minor): readonly Snag[] {
+function priceSnags(
+  job: Job,
+  sheet: SheetPlan,
+  currency: string,
+  cost: number,
+  single: Minor,
+  pack: Minor,
+): readonly Snag[] {
   const snags: Snag[] = [];
   const { packOf } = job.sell;
   const below = (id: string, what: string, price: Minor, costs: number, field: string): void => {

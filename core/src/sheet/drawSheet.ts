@@ -1,6 +1,14 @@
 import { drawSide, printedBox } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
-import { compose, determinant, IDENTITY, turnedLeftRight, turnedTopBottom, apply, type Affine } from '../geometry/affine.ts';
+import {
+  compose,
+  determinant,
+  IDENTITY,
+  turnedLeftRight,
+  turnedTopBottom,
+  apply,
+  type Affine,
+} from '../geometry/affine.ts';
 import { boxAround, evenSides, grow, mapBox } from '../geometry/box.ts';
 import { segment } from '../geometry/path.ts';
 import { TOLERANCE_MM, type Box } from '../geometry/types.ts';
@@ -52,7 +60,14 @@ export function drawSheetPage(
   const bleeds = sheet.placements.map(({ trim }) => mapBox(pageMap(sheet, side), grow(trim, evenSides(size.bleedMm))));
   const trims = sheet.placements.map(({ trim }) => mapBox(pageMap(sheet, side), trim));
   const around = (boxes: readonly Box[]): Box =>
-    boxes.length === 0 ? page : boxAround(boxes.flatMap(({ xMm, yMm, widthMm, heightMm }) => [{ xMm, yMm }, { xMm: xMm + widthMm, yMm: yMm + heightMm }]));
+    boxes.length === 0
+      ? page
+      : boxAround(
+          boxes.flatMap(({ xMm, yMm, widthMm, heightMm }) => [
+            { xMm, yMm },
+            { xMm: xMm + widthMm, yMm: yMm + heightMm },
+          ]),
+        );
   const scene: Scene = {
     box: page,
     symbols: {
@@ -77,7 +92,12 @@ function ticks(size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shap
   if (sheet.placements.length === 0) return [];
   const map = pageMap(sheet, side);
   const bleeds = sheet.placements.map(({ trim }) => mapBox(map, grow(trim, evenSides(size.bleedMm))));
-  const block = boxAround(bleeds.flatMap((b) => [{ xMm: b.xMm, yMm: b.yMm }, { xMm: b.xMm + b.widthMm, yMm: b.yMm + b.heightMm }]));
+  const block = boxAround(
+    bleeds.flatMap((b) => [
+      { xMm: b.xMm, yMm: b.yMm },
+      { xMm: b.xMm + b.widthMm, yMm: b.yMm + b.heightMm },
+    ]),
+  );
   const printable = printableOn(sheet, side);
   const trimXs = new Set<number>();
   const trimYs = new Set<number>();
@@ -102,18 +122,32 @@ function ticks(size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shap
     top: block.yMm - printable.yMm,
     bottom: printable.yMm + printable.heightMm - bottom,
   };
-  const tick = (role: 'mark' | 'creaseAway', x1: Mm, y1: Mm, x2: Mm, y2: Mm): Shape => ({ kind: 'path', role, path: segment(x1, y1, x2, y2) });
+  const tick = (role: 'mark' | 'creaseAway', x1: Mm, y1: Mm, x2: Mm, y2: Mm): Shape => ({
+    kind: 'path',
+    role,
+    path: segment(x1, y1, x2, y2),
+  });
   const marks: Shape[] = [];
   const reach = (room: Mm): Mm => Math.min(TICK_MM, room - CLEAR_MM);
-  for (const [xs, role] of [[trimXs, 'mark'], [foldXs, 'creaseAway']] as const)
+  for (const [xs, role] of [
+    [trimXs, 'mark'],
+    [foldXs, 'creaseAway'],
+  ] as const)
     for (const x of xs) {
-      if (reach(rooms.top) >= SHORTEST_TICK_MM) marks.push(tick(role, x, block.yMm - CLEAR_MM, x, block.yMm - CLEAR_MM - reach(rooms.top)));
-      if (reach(rooms.bottom) >= SHORTEST_TICK_MM) marks.push(tick(role, x, bottom + CLEAR_MM, x, bottom + CLEAR_MM + reach(rooms.bottom)));
+      if (reach(rooms.top) >= SHORTEST_TICK_MM)
+        marks.push(tick(role, x, block.yMm - CLEAR_MM, x, block.yMm - CLEAR_MM - reach(rooms.top)));
+      if (reach(rooms.bottom) >= SHORTEST_TICK_MM)
+        marks.push(tick(role, x, bottom + CLEAR_MM, x, bottom + CLEAR_MM + reach(rooms.bottom)));
     }
-  for (const [ys, role] of [[trimYs, 'mark'], [foldYs, 'creaseAway']] as const)
+  for (const [ys, role] of [
+    [trimYs, 'mark'],
+    [foldYs, 'creaseAway'],
+  ] as const)
     for (const y of ys) {
-      if (reach(rooms.left) >= SHORTEST_TICK_MM) marks.push(tick(role, block.xMm - CLEAR_MM, y, block.xMm - CLEAR_MM - reach(rooms.left), y));
-      if (reach(rooms.right) >= SHORTEST_TICK_MM) marks.push(tick(role, right + CLEAR_MM, y, right + CLEAR_MM + reach(rooms.right), y));
+      if (reach(rooms.left) >= SHORTEST_TICK_MM)
+        marks.push(tick(role, block.xMm - CLEAR_MM, y, block.xMm - CLEAR_MM - reach(rooms.left), y));
+      if (reach(rooms.right) >= SHORTEST_TICK_MM)
+        marks.push(tick(role, right + CLEAR_MM, y, right + CLEAR_MM + reach(rooms.right), y));
     }
   return marks;
 }
@@ -122,7 +156,9 @@ function ticks(size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shap
 function slug(sheet: SheetPlan, side: SheetSide, block: Box, label: SheetLabel): readonly Shape[] {
   // A long title must not run the slug off the sheet.
   const title = label.title.length > 48 ? `${label.title.slice(0, 47)}…` : label.title;
-  const text = [title, side, `sheet ${label.sheetNumber} of ${sheet.sheets}`, ...(label.date ? [label.date] : [])].join(' · ');
+  const text = [title, side, `sheet ${label.sheetNumber} of ${sheet.sheets}`, ...(label.date ? [label.date] : [])].join(
+    ' · ',
+  );
   const printable = printableOn(sheet, side);
   const bottomRoom = printable.yMm + printable.heightMm - block.yMm - block.heightMm;
   const topRoom = block.yMm - printable.yMm;
@@ -131,9 +167,23 @@ function slug(sheet: SheetPlan, side: SheetSide, block: Box, label: SheetLabel):
   // Beyond the ticks where there is room, so that the two never cross.
   const need = SLUG_MM * 1.3;
   if (bottomRoom >= need)
-    return [{ ...base, at: { xMm: block.xMm + TICK_MM, yMm: printable.yMm + printable.heightMm - SLUG_MM * 0.3 }, anchor: 'start' }];
-  if (topRoom >= need) return [{ ...base, at: { xMm: block.xMm + TICK_MM, yMm: printable.yMm + SLUG_MM }, anchor: 'start' }];
+    return [
+      {
+        ...base,
+        at: { xMm: block.xMm + TICK_MM, yMm: printable.yMm + printable.heightMm - SLUG_MM * 0.3 },
+        anchor: 'start',
+      },
+    ];
+  if (topRoom >= need)
+    return [{ ...base, at: { xMm: block.xMm + TICK_MM, yMm: printable.yMm + SLUG_MM }, anchor: 'start' }];
   if (leftRoom >= need)
-    return [{ ...base, at: { xMm: printable.xMm + SLUG_MM, yMm: block.yMm + block.heightMm - TICK_MM }, anchor: 'start', turnDeg: -90 }];
+    return [
+      {
+        ...base,
+        at: { xMm: printable.xMm + SLUG_MM, yMm: block.yMm + block.heightMm - TICK_MM },
+        anchor: 'start',
+        turnDeg: -90,
+      },
+    ];
   return [];
 }

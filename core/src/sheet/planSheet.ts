@@ -52,7 +52,10 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
   const sheets = laid.up === 0 ? 0 : Math.ceil((job.brief.wanted + spares) / laid.up);
   const backPrinted = hasArt(art, 'inside');
   const frontPrinted = hasArt(art, 'outside') || !backPrinted;
-  const sides: SheetSide[] = [...(frontPrinted ? (['front'] as const) : []), ...(backPrinted ? (['back'] as const) : [])];
+  const sides: SheetSide[] = [
+    ...(frontPrinted ? (['front'] as const) : []),
+    ...(backPrinted ? (['back'] as const) : []),
+  ];
   const upright = sheet.heightMm >= sheet.widthMm;
   const turnOver = (job.sheet.flipEdge === 'long') === upright ? 'leftRight' : 'topBottom';
   const free = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: true } });
@@ -63,13 +66,19 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
   const { unit } = workshop;
   const used = (laid.up * size.form.blank.widthMm * size.form.blank.heightMm) / (sheet.widthMm * sheet.heightMm);
   const figures: Figure[] = [
-    figure('up', 'Cards on a sheet', count(laid.up), 'columns × rows of trims, gutter between, printed area inside the margins', {
-      Columns: count(laid.columns),
-      Rows: count(laid.rows),
-      Blank: words(formatSize(size.form.blank.widthMm, size.form.blank.heightMm, unit)),
-      Gutter: length(question.gutterMm),
-      Bleed: length(size.bleedMm),
-    }),
+    figure(
+      'up',
+      'Cards on a sheet',
+      count(laid.up),
+      'columns × rows of trims, gutter between, printed area inside the margins',
+      {
+        Columns: count(laid.columns),
+        Rows: count(laid.rows),
+        Blank: words(formatSize(size.form.blank.widthMm, size.form.blank.heightMm, unit)),
+        Gutter: length(question.gutterMm),
+        Bleed: length(size.bleedMm),
+      },
+    ),
     figure('sheets', 'Sheets', count(sheets), '(wanted + spares) ÷ cards on a sheet, rounded up', {
       Wanted: count(job.brief.wanted),
       Spares: count(spares),
@@ -79,17 +88,33 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       'spares',
       'Spares',
       count(spares, 'card'),
-      job.sheet.spares === null ? 'the fewest for which enough come out good 95 times in 100, from your spoil log' : 'as typed',
-      { 'Good so far': count(workshop.spoilLog.good), 'Spoiled so far': count(workshop.spoilLog.spoiled), 'Expected to spoil': share(expectedSpoilShare(workshop.spoilLog)) },
+      job.sheet.spares === null
+        ? 'the fewest for which enough come out good 95 times in 100, from your spoil log'
+        : 'as typed',
+      {
+        'Good so far': count(workshop.spoilLog.good),
+        'Spoiled so far': count(workshop.spoilLog.spoiled),
+        'Expected to spoil': share(expectedSpoilShare(workshop.spoilLog)),
+      },
     ),
-    figure('used', 'Sheet used', share(used), 'area of the blanks ÷ area of the sheet', { 'Cards on a sheet': count(laid.up) }),
+    figure('used', 'Sheet used', share(used), 'area of the blanks ÷ area of the sheet', {
+      'Cards on a sheet': count(laid.up),
+    }),
   ];
   if (grainAlongFold !== null)
     figures.push(
-      figure('grain', 'Grain', words(grainAlongFold ? 'along the fold' : 'across the fold'), 'fibres along the fold crease cleanly; turning the blank on the sheet changes which way they run', {
-        'Up with grain along the fold': count(layOutOnePiece({ ...question, mayLie: mayLieForGrain(size, stock.stock) }).up),
-        'Up either way': count(free.up),
-      }),
+      figure(
+        'grain',
+        'Grain',
+        words(grainAlongFold ? 'along the fold' : 'across the fold'),
+        'fibres along the fold crease cleanly; turning the blank on the sheet changes which way they run',
+        {
+          'Up with grain along the fold': count(
+            layOutOnePiece({ ...question, mayLie: mayLieForGrain(size, stock.stock) }).up,
+          ),
+          'Up either way': count(free.up),
+        },
+      ),
     );
   return {
     sheetWidthMm: sheet.widthMm,
@@ -124,7 +149,13 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
   };
 }
 
-function ask(job: Job, size: SizePlan, stock: Stock, marginsMm: Sides, sheet: { readonly widthMm: Mm; readonly heightMm: Mm }): LayOutQuestion {
+function ask(
+  job: Job,
+  size: SizePlan,
+  stock: Stock,
+  marginsMm: Sides,
+  sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
+): LayOutQuestion {
   return {
     sheetWidthMm: sheet.widthMm,
     sheetHeightMm: sheet.heightMm,
@@ -175,7 +206,10 @@ function bleedSnags(
   const remedies: Remedy[] = [];
   const unbled = size.bleedMm > 0 ? layOutOnePiece({ ...question, bleedMm: 0, gutterMm: 0 }).up : 0;
   if (unbled > laid.up)
-    remedies.push({ label: `Drop the bleed: ${unbled} up, with art kept off the edges`, changes: [{ path: ['size', 'bleedMm'], value: 0 }] });
+    remedies.push({
+      label: `Drop the bleed: ${unbled} up, with art kept off the edges`,
+      changes: [{ path: ['size', 'bleedMm'], value: 0 }],
+    });
   const smaller = trimmedToFit(job, size, question, naked);
   if (smaller)
     remedies.push({
@@ -186,7 +220,12 @@ function bleedSnags(
       ],
     });
   for (const other of workshop.stocks) {
-    if (other.id === stock.stock.id || other.gsm < stock.stock.gsm * 0.75 || pathRefusals(stock.path, other, workshop).length > 0) continue;
+    if (
+      other.id === stock.stock.id ||
+      other.gsm < stock.stock.gsm * 0.75 ||
+      pathRefusals(stock.path, other, workshop).length > 0
+    )
+      continue;
     const up = layOutOnePiece(
       ask({ ...job, sheet: { ...job.sheet, cutDown: null } }, size, other, stock.path.marginsMm, {
         widthMm: other.sheetWidthMm,
@@ -219,7 +258,12 @@ function bleedSnags(
  * The largest finished size, no larger than now, of which `up` fit with bleed. For each grid of that many
  * the room per blank is (usable − n·2·bleed) ÷ n; panels share it. Null when no sensible size does it.
  */
-function trimmedToFit(job: Job, size: SizePlan, q: LayOutQuestion, up: number): { readonly widthMm: Mm; readonly heightMm: Mm } | null {
+function trimmedToFit(
+  job: Job,
+  size: SizePlan,
+  q: LayOutQuestion,
+  up: number,
+): { readonly widthMm: Mm; readonly heightMm: Mm } | null {
   const usableW = q.sheetWidthMm - q.marginsMm.left - q.marginsMm.right;
   const usableH = q.sheetHeightMm - q.marginsMm.top - q.marginsMm.bottom;
   const panelsAcross = size.form.blank.widthMm / size.finishedWidthMm;
@@ -250,7 +294,12 @@ function grainSnags(job: Job, question: LayOutQuestion, laid: LayOut, free: LayO
         level: laid.up === 0 ? 'warn' : 'note',
         title: `Keeping the grain along the fold costs ${free.up - laid.up} up`,
         why: `${laid.up} up with the fibres along the fold, ${free.up} up if they may run across it. A fold across the grain is rougher and may crack.`,
-        remedies: [{ label: `Let the grain run across: ${free.up} up`, changes: [{ path: ['sheet', 'grain'], value: 'ignore' }] }],
+        remedies: [
+          {
+            label: `Let the grain run across: ${free.up} up`,
+            changes: [{ path: ['sheet', 'grain'], value: 'ignore' }],
+          },
+        ],
       },
     ];
   const along = question.mayLie.asDrawn && question.mayLie.turned && job.sheet.grain === 'ignore';
@@ -262,7 +311,9 @@ function grainSnags(job: Job, question: LayOutQuestion, laid: LayOut, free: LayO
           level: 'note',
           title: 'Grain is not minded on this job',
           why: 'The blank lies whichever way gives most cards, even if the fold then runs across the fibres.',
-          remedies: [{ label: 'Keep the grain along the fold', changes: [{ path: ['sheet', 'grain'], value: 'respect' }] }],
+          remedies: [
+            { label: 'Keep the grain along the fold', changes: [{ path: ['sheet', 'grain'], value: 'respect' }] },
+          ],
         },
       ]
     : [];

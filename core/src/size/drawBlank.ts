@@ -48,7 +48,9 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
           {
             kind: 'path',
             role: 'safe',
-            path: boxPath(shrink({ xMm: 0, yMm: 0, widthMm: face.widthMm, heightMm: face.heightMm }, evenSides(size.safeMm))),
+            path: boxPath(
+              shrink({ xMm: 0, yMm: 0, widthMm: face.widthMm, heightMm: face.heightMm }, evenSides(size.safeMm)),
+            ),
           },
         ],
       });
@@ -62,7 +64,16 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
   if (view.names) for (const face of faces) shapes.push(...faceName(face, map, view.textMm));
   const room = size.bleedMm + view.textMm * 4;
   if (view.guides) shapes.push(...dimensions(size, view));
-  return { box: grow(trim, { top: room, left: room, right: size.bleedMm + view.textMm * 1.5, bottom: size.bleedMm + view.textMm * 2.2 }), symbols: {}, shapes };
+  return {
+    box: grow(trim, {
+      top: room,
+      left: room,
+      right: size.bleedMm + view.textMm * 1.5,
+      bottom: size.bleedMm + view.textMm * 2.2,
+    }),
+    symbols: {},
+    shapes,
+  };
 }
 
 /** Below the end of a crease: a solid sign and words, so that nothing depends on colour. */
@@ -70,8 +81,23 @@ function creaseSign(a: Point, b: Point, away: boolean, bleedMm: Mm, textMm: Mm):
   const upright = Math.abs(a.xMm - b.xMm) < 1e-6;
   const text = away ? '▲ folds away' : '▼ folds toward';
   return upright
-    ? { kind: 'label', role: 'dimension', text, at: { xMm: a.xMm, yMm: Math.max(a.yMm, b.yMm) + bleedMm + textMm * 1.4 }, sizeMm: textMm, anchor: 'middle' }
-    : { kind: 'label', role: 'dimension', text, at: { xMm: Math.max(a.xMm, b.xMm) + bleedMm + textMm * 1.1, yMm: a.yMm }, sizeMm: textMm, anchor: 'middle', turnDeg: 90 };
+    ? {
+        kind: 'label',
+        role: 'dimension',
+        text,
+        at: { xMm: a.xMm, yMm: Math.max(a.yMm, b.yMm) + bleedMm + textMm * 1.4 },
+        sizeMm: textMm,
+        anchor: 'middle',
+      }
+    : {
+        kind: 'label',
+        role: 'dimension',
+        text,
+        at: { xMm: Math.max(a.xMm, b.xMm) + bleedMm + textMm * 1.1, yMm: a.yMm },
+        sizeMm: textMm,
+        anchor: 'middle',
+        turnDeg: 90,
+      };
 }
 
 /** The face's name where its reader finds it upright, under an arrow that points to the reader's up. */
@@ -95,7 +121,11 @@ function faceName(face: ReadFace, map: Affine, textMm: Mm): readonly Shape[] {
           kind: 'path',
           role: 'direction',
           fill: '#36454f',
-          path: polygon([tip, { xMm: cx - head, yMm: tip.yMm + head * 1.6 }, { xMm: cx + head, yMm: tip.yMm + head * 1.6 }]),
+          path: polygon([
+            tip,
+            { xMm: cx - head, yMm: tip.yMm + head * 1.6 },
+            { xMm: cx + head, yMm: tip.yMm + head * 1.6 },
+          ]),
         },
       ],
     },
@@ -113,7 +143,9 @@ function dimensions(size: SizePlan, { unit, textMm, side }: BlankView): readonly
   if (blank.panels.length > 1) {
     // The first panel in this view, so that the crease's own distance is there to be read.
     const map = viewOf(size, side);
-    const first = blank.panels.map((p) => apply(map, { xMm: p.box.xMm + p.box.widthMm / 2, yMm: p.box.yMm + p.box.heightMm / 2 }));
+    const first = blank.panels.map((p) =>
+      apply(map, { xMm: p.box.xMm + p.box.widthMm / 2, yMm: p.box.yMm + p.box.heightMm / 2 }),
+    );
     const upright = blank.creases.some((c) => c.from.xMm === c.to.xMm);
     const closest = Math.min(...first.map((p) => (upright ? p.xMm : p.yMm)));
     const label = `${formatLength(closest * 2, unit)} to the crease`;
@@ -129,15 +161,38 @@ function dimensions(size: SizePlan, { unit, textMm, side }: BlankView): readonly
 export function levelDimension(x1: Mm, x2: Mm, yMm: Mm, text: string, textMm: Mm): readonly Shape[] {
   const t = textMm * 0.35;
   return [
-    { kind: 'path', role: 'dimension', path: [...segment(x1, yMm, x2, yMm), ...segment(x1, yMm - t, x1, yMm + t), ...segment(x2, yMm - t, x2, yMm + t)] },
-    { kind: 'label', role: 'dimension', text, at: { xMm: (x1 + x2) / 2, yMm: yMm - textMm * 0.3 }, sizeMm: textMm, anchor: 'middle' },
+    {
+      kind: 'path',
+      role: 'dimension',
+      path: [...segment(x1, yMm, x2, yMm), ...segment(x1, yMm - t, x1, yMm + t), ...segment(x2, yMm - t, x2, yMm + t)],
+    },
+    {
+      kind: 'label',
+      role: 'dimension',
+      text,
+      at: { xMm: (x1 + x2) / 2, yMm: yMm - textMm * 0.3 },
+      sizeMm: textMm,
+      anchor: 'middle',
+    },
   ];
 }
 
 export function uprightDimension(y1: Mm, y2: Mm, xMm: Mm, text: string, textMm: Mm): readonly Shape[] {
   const t = textMm * 0.35;
   return [
-    { kind: 'path', role: 'dimension', path: [...segment(xMm, y1, xMm, y2), ...segment(xMm - t, y1, xMm + t, y1), ...segment(xMm - t, y2, xMm + t, y2)] },
-    { kind: 'label', role: 'dimension', text, at: { xMm: xMm - textMm * 0.3, yMm: (y1 + y2) / 2 }, sizeMm: textMm, anchor: 'middle', turnDeg: -90 },
+    {
+      kind: 'path',
+      role: 'dimension',
+      path: [...segment(xMm, y1, xMm, y2), ...segment(xMm - t, y1, xMm + t, y1), ...segment(xMm - t, y2, xMm + t, y2)],
+    },
+    {
+      kind: 'label',
+      role: 'dimension',
+      text,
+      at: { xMm: xMm - textMm * 0.3, yMm: (y1 + y2) / 2 },
+      sizeMm: textMm,
+      anchor: 'middle',
+      turnDeg: -90,
+    },
   ];
 }

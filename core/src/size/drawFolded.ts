@@ -34,9 +34,19 @@ export function drawFolded(size: SizePlan, { open, stockColour, art, yawDeg = -2
   const seen = form.blank.panels.map((panel) => {
     const pose = chain(body, poses.get(panel.id)!);
     const normal = turn(pose, [0, 0, 1]);
-    const middle = move(pose, inSpace({ xMm: panel.box.xMm + panel.box.widthMm / 2, yMm: panel.box.yMm + panel.box.heightMm / 2 }));
+    const middle = move(
+      pose,
+      inSpace({ xMm: panel.box.xMm + panel.box.widthMm / 2, yMm: panel.box.yMm + panel.box.heightMm / 2 }),
+    );
     const side: PaperSide = normal[2] >= 0 ? 'outside' : 'inside';
-    return { panel, map: flatten(pose), side, depth: middle[2], facing: Math.abs(normal[2]), tilt: normal[1] * (side === 'outside' ? 1 : -1) };
+    return {
+      panel,
+      map: flatten(pose),
+      side,
+      depth: middle[2],
+      facing: Math.abs(normal[2]),
+      tilt: normal[1] * (side === 'outside' ? 1 : -1),
+    };
   });
   // When shut, panels share a plane; the resting panel lies behind the front.
   seen.sort((a, b) => a.depth - b.depth || (a.panel.id === form.restingPanelId ? -1 : 1));
@@ -71,7 +81,8 @@ function lean(size: SizePlan, open: number, poses: ReadonlyMap<string, Pose>): P
   const level = Math.abs(along[1]) < 1e-6;
   if (!level) return still;
   const opened = open * 180;
-  const half = opened <= LEANS_UNTIL_DEG ? opened / 2 : (LEANS_UNTIL_DEG / 2) * ((180 - opened) / (180 - LEANS_UNTIL_DEG));
+  const half =
+    opened <= LEANS_UNTIL_DEG ? opened / 2 : (LEANS_UNTIL_DEG / 2) * ((180 - opened) / (180 - LEANS_UNTIL_DEG));
   return turnAbout(a, [1, 0, 0], (half * Math.PI) / 180);
 }
 
@@ -82,4 +93,3 @@ function flatten(pose: Pose): Affine {
   const y = turn(pose, [0, -1, 0]);
   return [x[0], -x[1], y[0], -y[1], origin[0], -origin[1]];
 }
-

@@ -47,7 +47,11 @@ export function planSize(job: Job, workshop: Workshop): SizePlan {
       'Open blank',
       words(formatSize(form.blank.widthMm, form.blank.heightMm, unit)),
       'the panels side by side, before folding',
-      { 'Panel width': length(finishedWidthMm), 'Panel height': length(finishedHeightMm), Panels: count(form.blank.panels.length) },
+      {
+        'Panel width': length(finishedWidthMm),
+        'Panel height': length(finishedHeightMm),
+        Panels: count(form.blank.panels.length),
+      },
     ),
     figure('thickness', 'Folded thickness', length(thicknessMm), 'layers × caliper × spring', {
       Layers: count(format.layers),
@@ -134,20 +138,27 @@ function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm
     });
   remedies.push(...betterEnvelopes(job, workshop, thicknessMm));
   if (!job.envelope.make)
-    remedies.push({ label: 'Make an envelope to fit', changes: [
-      { path: ['brief', 'envelope'], value: { kind: 'none' } },
-      { path: ['envelope', 'make'], value: true },
-    ] });
+    remedies.push({
+      label: 'Make an envelope to fit',
+      changes: [
+        { path: ['brief', 'envelope'], value: { kind: 'none' } },
+        { path: ['envelope', 'make'], value: true },
+      ],
+    });
   const rattles = fit.word === 'rattles';
   return [
     {
       id: rattles ? 'size-rattles' : 'size-jams',
       station: 'size',
       level: rattles ? 'warn' : 'stop',
-      title: rattles ? `The card rattles in ${envelope.name}` : `The card ${fit.word === 'jams' ? 'jams in' : 'will not go into'} ${envelope.name}`,
+      title: rattles
+        ? `The card rattles in ${envelope.name}`
+        : `The card ${fit.word === 'jams' ? 'jams in' : 'will not go into'} ${envelope.name}`,
       why:
         `Slack is ${slackA} across and ${slackB} down once the card’s ${thicknessMm.toFixed(2)} mm thickness is counted. ` +
-        (rattles ? `Over ${SLACK_MM.rattles} mm it slides about in the post.` : `It wants at least ${SLACK_MM.tight} mm to slide in.`),
+        (rattles
+          ? `Over ${SLACK_MM.rattles} mm it slides about in the post.`
+          : `It wants at least ${SLACK_MM.tight} mm to slide in.`),
       remedies,
     },
   ];

@@ -70,25 +70,51 @@ export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockPl
     },
   ];
   const figures: Figure[] = [
-    figure('weight', 'Weight', words(sayWeight(stock.gsm, stock.grade)), 'grams per m² × area of 500 basis sheets ÷ grams per pound', {
-      'Grams per m²': count(stock.gsm),
-      Grade: words(stock.grade),
+    figure(
+      'weight',
+      'Weight',
+      words(sayWeight(stock.gsm, stock.grade)),
+      'grams per m² × area of 500 basis sheets ÷ grams per pound',
+      {
+        'Grams per m²': count(stock.gsm),
+        Grade: words(stock.grade),
+      },
+    ),
+    figure(
+      'caliper',
+      'Caliper',
+      words(`${stock.caliperMicron} µm (${(stock.caliperMicron / 25.4).toFixed(1)} pt)`),
+      '1 point of caliper is a thousandth of an inch, 25.4 µm',
+      {
+        Bulk: words(`${(stock.caliperMicron / stock.gsm).toFixed(2)} cm³/g`),
+      },
+    ),
+    figure('price', 'One sheet', money(stock.sheetPriceMinor), 'as entered on the shelf', {
+      'On the shelf': count(stock.onShelf, 'sheet'),
     }),
-    figure('caliper', 'Caliper', words(`${stock.caliperMicron} µm (${(stock.caliperMicron / 25.4).toFixed(1)} pt)`), '1 point of caliper is a thousandth of an inch, 25.4 µm', {
-      Bulk: words(`${(stock.caliperMicron / stock.gsm).toFixed(2)} cm³/g`),
-    }),
-    figure('price', 'One sheet', money(stock.sheetPriceMinor), 'as entered on the shelf', { 'On the shelf': count(stock.onShelf, 'sheet') }),
   ];
   if (folds)
     figures.push(
-      figure('stand', 'Standing score', ratio(standScore), 'height at which it buckles under its own weight ÷ panel height; under 1.3 flops, over 2 is sturdy', {
-        'Buckles at': length(buckles),
-        'Panel height': length(size.finishedHeightMm),
-        Grain: words(upright ? 'upright' : 'level'),
-      }),
-      figure('tip', 'Scoring tip', words(`${pressed.tipMm[0].toFixed(1)}–${pressed.tipMm[1].toFixed(1)} mm`), '1½ to 2 calipers', {
-        Caliper: words(`${stock.caliperMicron} µm`),
-      }),
+      figure(
+        'stand',
+        'Standing score',
+        ratio(standScore),
+        'height at which it buckles under its own weight ÷ panel height; under 1.3 flops, over 2 is sturdy',
+        {
+          'Buckles at': length(buckles),
+          'Panel height': length(size.finishedHeightMm),
+          Grain: words(upright ? 'upright' : 'level'),
+        },
+      ),
+      figure(
+        'tip',
+        'Scoring tip',
+        words(`${pressed.tipMm[0].toFixed(1)}–${pressed.tipMm[1].toFixed(1)} mm`),
+        '1½ to 2 calipers',
+        {
+          Caliper: words(`${stock.caliperMicron} µm`),
+        },
+      ),
     );
   return {
     stock,
@@ -114,9 +140,14 @@ export function pathRefusals(path: FeedPath, stock: Stock, { unit }: Workshop): 
   if (stock.gsm > path.heaviestGsm) refusals.push(`${stock.gsm} gsm is over its ${path.heaviestGsm} gsm`);
   if (stock.caliperMicron > path.thickestMicron)
     refusals.push(`${stock.caliperMicron} µm is over its ${path.thickestMicron} µm`);
-  const [narrow, long] = [Math.min(stock.sheetWidthMm, stock.sheetHeightMm), Math.max(stock.sheetWidthMm, stock.sheetHeightMm)];
+  const [narrow, long] = [
+    Math.min(stock.sheetWidthMm, stock.sheetHeightMm),
+    Math.max(stock.sheetWidthMm, stock.sheetHeightMm),
+  ];
   if (narrow > path.widestMm || long > path.longestMm)
-    refusals.push(`the ${formatSize(narrow, long, unit)} sheet is larger than its ${formatSize(path.widestMm, path.longestMm, unit)}`);
+    refusals.push(
+      `the ${formatSize(narrow, long, unit)} sheet is larger than its ${formatSize(path.widestMm, path.longestMm, unit)}`,
+    );
   return refusals;
 }
 
@@ -156,7 +187,9 @@ function stockSnags(
       level: 'warn',
       title: 'The card will not stand',
       why: `${formatOf(job.size).name} panels this tall bend under their own weight in ${stock.name}.`,
-      remedies: heavier ? [{ label: `Use ${heavier.name}`, changes: [{ path: ['stock', 'stockId'], value: heavier.id }] }] : [],
+      remedies: heavier
+        ? [{ label: `Use ${heavier.name}`, changes: [{ path: ['stock', 'stockId'], value: heavier.id }] }]
+        : [],
     });
   }
   if (stock.coating === 'pearl' && printer.ink === 'inkjet' && job.make.dryMinutes < 60)
@@ -190,5 +223,7 @@ function otherStocks(workshop: Workshop, path: FeedPath, stock: Stock): readonly
   const nearest = workshop.stocks
     .filter((s) => s.id !== stock.id && pathRefusals(path, s, workshop).length === 0)
     .sort((a, b) => Math.abs(a.gsm - stock.gsm) - Math.abs(b.gsm - stock.gsm))[0];
-  return nearest ? [{ label: `Print on ${nearest.name} instead`, changes: [{ path: ['stock', 'stockId'], value: nearest.id }] }] : [];
+  return nearest
+    ? [{ label: `Print on ${nearest.name} instead`, changes: [{ path: ['stock', 'stockId'], value: nearest.id }] }]
+    : [];
 }

@@ -22,4 +22,5 @@ export function poundsOf(gsm: Gsm, grade: Grade): number {
 }
 
 /** “300 gsm (111 lb cover)”: pounds alone would be ambiguous, so the grade is always named. */
-export const sayWeight = (gsm: Gsm, grade: Grade): string => `${gsm} gsm (${Math.round(poundsOf(gsm, grade))} lb ${grade})`;
+export const sayWeight = (gsm: Gsm, grade: Grade): string =>
+  `${gsm} gsm (${Math.round(poundsOf(gsm, grade))} lb ${grade})`;

@@ -11,7 +11,12 @@ export interface Look {
   readonly hatch?: true;
 }
 
-const line = (stroke: Colour, widthMm: Mm, dashMm: readonly Mm[] = []): Look => ({ stroke, widthMm, dashMm, fill: null });
+const line = (stroke: Colour, widthMm: Mm, dashMm: readonly Mm[] = []): Look => ({
+  stroke,
+  widthMm,
+  dashMm,
+  fill: null,
+});
 const area = (fill: Colour): Look => ({ stroke: null, widthMm: 0, dashMm: [], fill });
 
 export const LOOKS: Readonly<Record<Role, Look>> = {

@@ -77,7 +77,10 @@ const figure = (path: Path): string =>
 export function rgb(colour: Colour): string {
   const found = /^#([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i.exec(colour);
   if (!found) throw new RangeError(`rgb: wanted a colour such as #36454f, got ${colour}`);
-  return found.slice(1).map((pair) => num(parseInt(pair, 16) / 255)).join(' ');
+  return found
+    .slice(1)
+    .map((pair) => num(parseInt(pair, 16) / 255))
+    .join(' ');
 }
 
 function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): string {

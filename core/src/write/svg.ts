@@ -135,7 +135,9 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
       });
     }
     case 'label': {
-      const turned: Record<string, string> = shape.turnDeg ? { transform: `rotate(${num(shape.turnDeg)} ${num(shape.at.xMm)} ${num(shape.at.yMm)})` } : {};
+      const turned: Record<string, string> = shape.turnDeg
+        ? { transform: `rotate(${num(shape.turnDeg)} ${num(shape.at.xMm)} ${num(shape.at.yMm)})` }
+        : {};
       return element(
         'text',
         {
@@ -156,7 +158,9 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
       if (!shape.clip) return element('g', { transform: matrix(shape.transform) }, children);
       const id = `${options.idPrefix}-clip${clips.length}`;
       clips.push(element('clipPath', { id }, [element('path', { d: pathData(shape.clip) })]));
-      return element('g', { transform: matrix(shape.transform) }, [element('g', { 'clip-path': `url(#${id})` }, children)]);
+      return element('g', { transform: matrix(shape.transform) }, [
+        element('g', { 'clip-path': `url(#${id})` }, children),
+      ]);
     }
     case 'use':
       return element('use', { href: `#${options.idPrefix}-${shape.symbol}`, transform: matrix(shape.transform) });
@@ -191,7 +195,13 @@ const hatches = (options: Settled): readonly SvgNode[] =>
   (['bleed', 'glue'] as const).map((role) =>
     element(
       'pattern',
-      { id: `${options.idPrefix}-hatch-${role}`, width: '1.6', height: '1.6', patternUnits: 'userSpaceOnUse', patternTransform: `rotate(${role === 'bleed' ? 45 : -45})` },
+      {
+        id: `${options.idPrefix}-hatch-${role}`,
+        width: '1.6',
+        height: '1.6',
+        patternUnits: 'userSpaceOnUse',
+        patternTransform: `rotate(${role === 'bleed' ? 45 : -45})`,
+      },
       [
         element('rect', { width: '1.6', height: '1.6', fill: LOOKS[role].fill!, 'fill-opacity': '0.12' }),
         element('rect', { width: '0.35', height: '1.6', fill: LOOKS[role].fill!, 'fill-opacity': '0.75' }),
@@ -201,7 +211,9 @@ const hatches = (options: Settled): readonly SvgNode[] =>
 
 function greyFilter(options: Settled): SvgNode {
   const row = `${GREY_WEIGHTS.join(' ')} 0 0`;
-  return element('filter', { id: `${options.idPrefix}-grey`, 'color-interpolation-filters': 'sRGB', x: '0', y: '0', width: '1', height: '1' }, [
-    element('feColorMatrix', { type: 'matrix', values: `${row} ${row} ${row} 0 0 0 1 0` }),
-  ]);
+  return element(
+    'filter',
+    { id: `${options.idPrefix}-grey`, 'color-interpolation-filters': 'sRGB', x: '0', y: '0', width: '1', height: '1' },
+    [element('feColorMatrix', { type: 'matrix', values: `${row} ${row} ${row} 0 0 0 1 0` })],
+  );
 }

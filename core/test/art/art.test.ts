@@ -24,12 +24,16 @@ describe('setText', () => {
     const sizeMm = (10 * 25.4) / 72;
     const ys = setText(block, garamond).lines.map((l) => l.at.yMm);
     expect(ys[1]! - ys[0]!).to.be.closeTo(1.5 * sizeMm, 1e-9);
-    expect(ys[0]! - 10).to.be.closeTo((1.5 * sizeMm) / 2 + ((garamond.ascentEm - garamond.descentEm) / 2) * sizeMm, 1e-9);
+    expect(ys[0]! - 10).to.be.closeTo(
+      (1.5 * sizeMm) / 2 + ((garamond.ascentEm - garamond.descentEm) / 2) * sizeMm,
+      1e-9,
+    );
   });
 
   it('centres and right-aligns within the block', () => {
     const width = widthOf('Ebb', 12);
-    const at = (align: 'left' | 'centre' | 'right'): number => setText(words('Ebb', { align }), garamond).lines[0]!.at.xMm;
+    const at = (align: 'left' | 'centre' | 'right'): number =>
+      setText(words('Ebb', { align }), garamond).lines[0]!.at.xMm;
     expect(at('left')).to.be.closeTo(10, 1e-9);
     expect(at('centre')).to.be.closeTo(10 + (60 - width) / 2, 1e-9);
     expect(at('right')).to.be.closeTo(70 - width, 1e-9);
@@ -46,13 +50,16 @@ describe('setText', () => {
 
   it('keeps all ink inside the block’s width when every word fits', () => {
     fc.assert(
-      fc.property(fc.array(fc.constantFrom('mud', 'samphire', 'oar', 'ferry', 'net'), { minLength: 1, maxLength: 30 }), (list) => {
-        const set = setText(words(list.join(' '), { widthMm: 50 }), garamond);
-        // Side bearings may let a letter lean a hair outside its advance.
-        expect(set.ink!.xMm).to.be.greaterThan(10 - 0.6);
-        expect(set.ink!.xMm + set.ink!.widthMm).to.be.lessThan(60 + 0.6);
-        expect(set.lines.map((l) => l.text).join(' ')).to.equal(list.join(' '));
-      }),
+      fc.property(
+        fc.array(fc.constantFrom('mud', 'samphire', 'oar', 'ferry', 'net'), { minLength: 1, maxLength: 30 }),
+        (list) => {
+          const set = setText(words(list.join(' '), { widthMm: 50 }), garamond);
+          // Side bearings may let a letter lean a hair outside its advance.
+          expect(set.ink!.xMm).to.be.greaterThan(10 - 0.6);
+          expect(set.ink!.xMm + set.ink!.widthMm).to.be.lessThan(60 + 0.6);
+          expect(set.lines.map((l) => l.text).join(' ')).to.equal(list.join(' '));
+        },
+      ),
     );
   });
 });
@@ -67,12 +74,25 @@ describe('coverBox', () => {
     const side = fc.double({ min: 10, max: 300, noNaN: true });
     const share = fc.double({ min: 0, max: 1, noNaN: true });
     fc.assert(
-      fc.property(fc.integer({ min: 10, max: 8000 }), fc.integer({ min: 10, max: 8000 }), side, side, share, share, fc.double({ min: 1, max: 6, noNaN: true }), (pw, ph, w, h, fx, fy, zoom) => {
-        const over = { xMm: -3, yMm: -3, widthMm: w, heightMm: h };
-        const box = coverBox({ widthPx: pw, heightPx: ph }, { pictureId: 'p', zoom, focusX: fx, focusY: fy, fade: 0, grey: false }, over);
-        expect(isInside(over, box)).to.be.true;
-        expect(box.widthMm / box.heightMm / (pw / ph)).to.be.closeTo(1, 1e-9);
-      }),
+      fc.property(
+        fc.integer({ min: 10, max: 8000 }),
+        fc.integer({ min: 10, max: 8000 }),
+        side,
+        side,
+        share,
+        share,
+        fc.double({ min: 1, max: 6, noNaN: true }),
+        (pw, ph, w, h, fx, fy, zoom) => {
+          const over = { xMm: -3, yMm: -3, widthMm: w, heightMm: h };
+          const box = coverBox(
+            { widthPx: pw, heightPx: ph },
+            { pictureId: 'p', zoom, focusX: fx, focusY: fy, fade: 0, grey: false },
+            over,
+          );
+          expect(isInside(over, box)).to.be.true;
+          expect(box.widthMm / box.heightMm / (pw / ph)).to.be.closeTo(1, 1e-9);
+        },
+      ),
     );
   });
   it('finds 4000 px over 154 mm at 660 ppi', () => {
@@ -85,7 +105,10 @@ describe('planArt', () => {
   const withFront = (face: Partial<FaceArt>, picture = { widthPx: 4000, heightPx: 3000 }): Job =>
     jobWith(
       ...sized('tentFold', 148, 105),
-      { path: ['pictures', 'boat'], value: { name: 'boat.jpg', sha256: '0'.repeat(64), mime: 'image/jpeg', ...picture } },
+      {
+        path: ['pictures', 'boat'],
+        value: { name: 'boat.jpg', sha256: '0'.repeat(64), mime: 'image/jpeg', ...picture },
+      },
       { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [], ...face } },
     );
   const boat = { pictureId: 'boat', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false };
@@ -109,11 +132,15 @@ describe('planArt', () => {
     const job = withFront({ texts: [words('Ebb', { leftMm: 0, topMm: 0 })] });
     const snag = plan(job).art.snags.find((s) => s.id.startsWith('art-safe'))!;
     expect(snag.why).to.contain('safe inset of 3 mm');
-    expect(plan(changeJob(job, snag.remedies[0]!.changes)).art.snags.filter((s) => s.id.startsWith('art-safe'))).to.be.empty;
+    expect(plan(changeJob(job, snag.remedies[0]!.changes)).art.snags.filter((s) => s.id.startsWith('art-safe'))).to.be
+      .empty;
   });
 
   it('finds type too small, smaller for a script', () => {
-    const small = (sizePt: number, typefaceId: string) => plan(withFront({ texts: [words('Ebb', { sizePt, typefaceId })] })).art.snags.some((s) => s.id.startsWith('art-small'));
+    const small = (sizePt: number, typefaceId: string) =>
+      plan(withFront({ texts: [words('Ebb', { sizePt, typefaceId })] })).art.snags.some((s) =>
+        s.id.startsWith('art-small'),
+      );
     expect(small(5.5, 'eb-garamond-400')).to.be.true;
     expect(small(7, 'eb-garamond-400')).to.be.false;
     expect(small(7, 'great-vibes-400')).to.be.true;

@@ -39,7 +39,8 @@ describe('readFaces', () => {
           for (const face of readFaces(form)) {
             const panel = form.blank.panels.find((p) => p.id === face.panelId)!.box;
             const covered = mapBox(face.toBlank, { xMm: 0, yMm: 0, widthMm: face.widthMm, heightMm: face.heightMm });
-            for (const side of ['xMm', 'yMm', 'widthMm', 'heightMm'] as const) expect(covered[side]).to.be.closeTo(panel[side], 1e-9);
+            for (const side of ['xMm', 'yMm', 'widthMm', 'heightMm'] as const)
+              expect(covered[side]).to.be.closeTo(panel[side], 1e-9);
             expect(determinant(face.toBlank)).to.be.closeTo(face.side === 'outside' ? 1 : -1, 1e-12);
           }
         }),
@@ -51,8 +52,11 @@ describe('readFaces', () => {
         fc.property(size, size, (w, h) => {
           const form = FORMATS[id].form(w, h);
           const poses = readingPoses(form, shutState(form));
-          const points = form.blank.panels.flatMap((panel) => corners(panel.box).map((p) => move(poses.get(panel.id)!, inSpace(p))));
-          const extent = (axis: 0 | 1 | 2): number => Math.max(...points.map((p) => p[axis])) - Math.min(...points.map((p) => p[axis]));
+          const points = form.blank.panels.flatMap((panel) =>
+            corners(panel.box).map((p) => move(poses.get(panel.id)!, inSpace(p))),
+          );
+          const extent = (axis: 0 | 1 | 2): number =>
+            Math.max(...points.map((p) => p[axis])) - Math.min(...points.map((p) => p[axis]));
           expect(extent(0)).to.be.closeTo(w, 1e-6);
           expect(extent(1)).to.be.closeTo(h, 1e-6);
           expect(extent(2)).to.be.closeTo(0, 1e-6);
@@ -64,7 +68,10 @@ describe('readFaces', () => {
   }
 
   it('opens a side fold to the left and a tent fold upwards, the back staying on the table', () => {
-    for (const [id, axis, sign] of [['sideFold', 0, -1], ['tentFold', 1, 1]] as const) {
+    for (const [id, axis, sign] of [
+      ['sideFold', 0, -1],
+      ['tentFold', 1, 1],
+    ] as const) {
       const form = FORMATS[id].form(100, 70);
       const open = readingPoses(form, {});
       const middle = (panelId: string) => {
@@ -91,7 +98,10 @@ describe('readFaces', () => {
 
   it('refuses a face that nobody could read as stated', () => {
     const form = FORMATS.sideFold.form(60, 90);
-    const wrong = { ...form, faces: form.faces.map((face) => (face.id === 'front' ? { ...face, readFrom: 'behind' as const } : face)) };
+    const wrong = {
+      ...form,
+      faces: form.faces.map((face) => (face.id === 'front' ? { ...face, readFrom: 'behind' as const } : face)),
+    };
     expect(() => readFaces(wrong)).to.throw(RangeError, /“front” is turned away/);
   });
 

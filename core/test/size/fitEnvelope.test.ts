@@ -15,21 +15,29 @@ describe('fitEnvelope', () => {
   it('counts thickness against the width', () => {
     // 98 − 96 − 1 = 1 mm: under 1.5 it jams. A card 3 mm thick does not go in at all.
     expect(fitEnvelope(card, { insideWidthMm: 98, insideHeightMm: 142 }).word).to.equal('jams');
-    expect(fitEnvelope({ ...card, thicknessMm: 3 }, { insideWidthMm: 98, insideHeightMm: 142 }).word).to.equal('will not go in');
+    expect(fitEnvelope({ ...card, thicknessMm: 3 }, { insideWidthMm: 98, insideHeightMm: 142 }).word).to.equal(
+      'will not go in',
+    );
   });
   it('turns the card on its side when that is how it goes in', () => {
     expect(fitEnvelope(card, { insideWidthMm: 142, insideHeightMm: 102 })).to.include({ word: 'good', turned: true });
   });
-  it('rattles over 12 mm', () => expect(fitEnvelope(card, { insideWidthMm: 110, insideHeightMm: 160 }).word).to.equal('rattles'));
+  it('rattles over 12 mm', () =>
+    expect(fitEnvelope(card, { insideWidthMm: 110, insideHeightMm: 160 }).word).to.equal('rattles'));
 
   it('calls the largest card that fits a good fit', () => {
     fc.assert(
-      fc.property(fc.double({ min: 60, max: 300, noNaN: true }), fc.double({ min: 60, max: 300, noNaN: true }), fc.double({ min: 0, max: 6, noNaN: true }), (w, h, t) => {
-        const largest = largestThatFits({ insideWidthMm: w, insideHeightMm: h }, t);
-        const fit = fitEnvelope({ ...largest, thicknessMm: t }, { insideWidthMm: w, insideHeightMm: h });
-        expect(fit.slackWidthMm).to.be.closeTo(3, 1e-9);
-        expect(fit.slackHeightMm).to.be.closeTo(3, 1e-9);
-      }),
+      fc.property(
+        fc.double({ min: 60, max: 300, noNaN: true }),
+        fc.double({ min: 60, max: 300, noNaN: true }),
+        fc.double({ min: 0, max: 6, noNaN: true }),
+        (w, h, t) => {
+          const largest = largestThatFits({ insideWidthMm: w, insideHeightMm: h }, t);
+          const fit = fitEnvelope({ ...largest, thicknessMm: t }, { insideWidthMm: w, insideHeightMm: h });
+          expect(fit.slackWidthMm).to.be.closeTo(3, 1e-9);
+          expect(fit.slackHeightMm).to.be.closeTo(3, 1e-9);
+        },
+      ),
     );
   });
 });
@@ -48,13 +56,17 @@ describe('named sizes', () => {
 });
 
 describe('planSize', () => {
-  const jammed = jobWith(...sized('sideFold', 104, 136), { path: ['brief', 'envelope'], value: { kind: 'shelf', envelopeId: 'teal-quay' } });
+  const jammed = jobWith(...sized('sideFold', 104, 136), {
+    path: ['brief', 'envelope'],
+    value: { kind: 'shelf', envelopeId: 'teal-quay' },
+  });
 
   it('stops a card that will not go in, and each remedy settles it', () => {
     const snag = plan(jammed).size.snags.find((s) => s.id === 'size-jams')!;
     expect(snag.level).to.equal('stop');
     expect(snag.remedies.length).to.be.greaterThan(1);
-    for (const remedy of snag.remedies) expect(plan(changeJob(jammed, remedy.changes)).size.snags, remedy.label).to.be.empty;
+    for (const remedy of snag.remedies)
+      expect(plan(changeJob(jammed, remedy.changes)).size.snags, remedy.label).to.be.empty;
   });
 
   it('thickens with its layers: 2 × 0.37 mm × 1.25', () => {
@@ -62,7 +74,10 @@ describe('planSize', () => {
   });
 
   it('warns of a rattle in the open, with the figures', () => {
-    const loose = jobWith(...sized('sideFold', 80, 110), { path: ['brief', 'envelope'], value: { kind: 'typed', insideWidthMm: 114, insideHeightMm: 162 } });
+    const loose = jobWith(...sized('sideFold', 80, 110), {
+      path: ['brief', 'envelope'],
+      value: { kind: 'typed', insideWidthMm: 114, insideHeightMm: 162 },
+    });
     const snag = plan(loose).size.snags.find((s) => s.id === 'size-rattles')!;
     expect(snag.level).to.equal('warn');
     expect(snag.why).to.contain(`${(114 - 80 - 0.925).toFixed(1)} mm`);

@@ -4,10 +4,25 @@ import { PdfFile } from './pdfDocument.ts';
 import { sceneToPng, sceneToSvg } from './scenes.ts';
 import { facePages, sheetsDrawn, sheetsPdf } from './sheets.ts';
 import { ticketPdf } from './ticket.ts';
-import { EXPORTS, ExportRefused, type ExportFile, type ExportFormat, type ExportInput, type ExportWhat } from './types.ts';
+import {
+  EXPORTS,
+  ExportRefused,
+  type ExportFile,
+  type ExportFormat,
+  type ExportInput,
+  type ExportWhat,
+} from './types.ts';
 
 export { loadFonts, type Fonts } from './fonts.ts';
-export { EXPORTS, ExportRefused, type ExportFile, type ExportFormat, type ExportInput, type ExportWhat, type PictureBytes } from './types.ts';
+export {
+  EXPORTS,
+  ExportRefused,
+  type ExportFile,
+  type ExportFormat,
+  type ExportInput,
+  type ExportWhat,
+  type PictureBytes,
+} from './types.ts';
 export { readPicture, PictureRefused, type ReadPicture } from '../pictures/readPicture.ts';
 
 /** True when this piece of work can be written this way. */
@@ -27,13 +42,20 @@ export const fileStem = (title: string): string =>
  * Writes one piece of a job in one format.
  * @throws ExportRefused when the plan has nothing of the kind to write
  */
-export async function exportFiles(what: ExportWhat, format: ExportFormat, input: ExportInput): Promise<readonly ExportFile[]> {
+export async function exportFiles(
+  what: ExportWhat,
+  format: ExportFormat,
+  input: ExportInput,
+): Promise<readonly ExportFile[]> {
   const name = fileStem(input.job.brief.title);
   switch (what) {
     case 'sheets':
       return format === 'pdf' ? sheetsPdf(input, name) : sheetsDrawn(input, name, format);
     case 'cut': {
-      if (input.plan.sheet.up === 0) throw new ExportRefused('No card fits on the sheet, so there is nothing to cut: apply one of the remedies at Sheet first.');
+      if (input.plan.sheet.up === 0)
+        throw new ExportRefused(
+          'No card fits on the sheet, so there is nothing to cut: apply one of the remedies at Sheet first.',
+        );
       const scene = drawCutAndCrease(input.plan.size, input.plan.sheet, input.plan.cut);
       const svg = sceneToSvg(scene, `${input.job.brief.title}: cut and crease`, input, true);
       return [{ name: `${name}-cut-crease.svg`, mime: 'image/svg+xml', bytes: Buffer.from(svg) }];
@@ -42,7 +64,13 @@ export async function exportFiles(what: ExportWhat, format: ExportFormat, input:
       const page = drawEnvelopeSheet(input.plan.envelope);
       const title = `${input.job.brief.title}: envelope`;
       if (format === 'svg')
-        return [{ name: `${name}-envelope.svg`, mime: 'image/svg+xml', bytes: Buffer.from(sceneToSvg(page.scene, title, input)) }];
+        return [
+          {
+            name: `${name}-envelope.svg`,
+            mime: 'image/svg+xml',
+            bytes: Buffer.from(sceneToSvg(page.scene, title, input)),
+          },
+        ];
       const file = new PdfFile(title, input);
       const bytes = collect(file.stream);
       file.addPage(page);

@@ -264,5 +264,7 @@ function greyColour([parts, opacity]: KitColour): KitColour {
 function pageBox(box: Box, page: Box): readonly number[] {
   const left = box.xMm - page.xMm;
   const top = box.yMm - page.yMm;
-  return [left, page.heightMm - top - box.heightMm, left + box.widthMm, page.heightMm - top].map((mm) => mm * POINTS_PER_MM);
+  return [left, page.heightMm - top - box.heightMm, left + box.widthMm, page.heightMm - top].map(
+    (mm) => mm * POINTS_PER_MM,
+  );
 }

@@ -7,7 +7,12 @@ import type { ExportInput } from './types.ts';
 const PNG_PPI = 300;
 
 /** A self-contained SVG: pictures travel inside it. */
-export function sceneToSvg(scene: Scene, title: string, { pictures }: Pick<ExportInput, 'pictures'>, layers = false): string {
+export function sceneToSvg(
+  scene: Scene,
+  title: string,
+  { pictures }: Pick<ExportInput, 'pictures'>,
+  layers = false,
+): string {
   return svgFile(scene, title, {
     layers,
     pictureHref: (id) => {

@@ -7,7 +7,8 @@ import { ExportRefused, type ExportFile, type ExportInput } from './types.ts';
 /** Sides of sheets in the order they go through the printer. */
 export function* printingOrder({ sheet }: Plan): Generator<{ readonly side: SheetSide; readonly sheetNumber: number }> {
   const numbers = Array.from({ length: sheet.sheets }, (_, i) => i + 1);
-  if (sheet.bothSidesAtOnce) for (const sheetNumber of numbers) for (const side of sheet.sides) yield { side, sheetNumber };
+  if (sheet.bothSidesAtOnce)
+    for (const sheetNumber of numbers) for (const side of sheet.sides) yield { side, sheetNumber };
   else for (const side of sheet.sides) for (const sheetNumber of numbers) yield { side, sheetNumber };
 }
 
@@ -17,7 +18,9 @@ export function sheetPage({ plan, job, date }: ExportInput, side: SheetSide, she
 
 function refuseEmpty({ plan }: ExportInput): void {
   if (plan.sheet.up === 0)
-    throw new ExportRefused('No card fits on the sheet, so there is no sheet to write: apply one of the remedies at Sheet first.');
+    throw new ExportRefused(
+      'No card fits on the sheet, so there is no sheet to write: apply one of the remedies at Sheet first.',
+    );
 }
 
 export async function writeSheetsPdf(input: ExportInput, file: PdfFile): Promise<void> {
@@ -42,14 +45,22 @@ export async function sheetsPdf(input: ExportInput, name: string): Promise<reado
 }
 
 /** One drawing for each printed side; every sheet of a side is alike. */
-export async function sheetsDrawn(input: ExportInput, name: string, format: 'svg' | 'png'): Promise<readonly ExportFile[]> {
+export async function sheetsDrawn(
+  input: ExportInput,
+  name: string,
+  format: 'svg' | 'png',
+): Promise<readonly ExportFile[]> {
   refuseEmpty(input);
   return Promise.all(
     input.plan.sheet.sides.map(async (side): Promise<ExportFile> => {
       const { scene } = sheetPage(input, side, 1);
       const title = `${input.job.brief.title}: ${side}`;
       return format === 'svg'
-        ? { name: `${name}-sheet-${side}.svg`, mime: 'image/svg+xml', bytes: Buffer.from(sceneToSvg(scene, title, input)) }
+        ? {
+            name: `${name}-sheet-${side}.svg`,
+            mime: 'image/svg+xml',
+            bytes: Buffer.from(sceneToSvg(scene, title, input)),
+          }
         : { name: `${name}-sheet-${side}.png`, mime: 'image/png', bytes: await sceneToPng(scene, title, input) };
     }),
   );

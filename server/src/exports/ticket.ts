@@ -38,7 +38,12 @@ export async function ticketPdf(input: ExportInput, name: string): Promise<reado
   doc.font(BOLD).fontSize(20).fillColor('#1d2930').text(job.brief.title);
   doc.font(PLAIN).fontSize(10).fillColor('#56656e').text([workshop.studioName, date].filter(Boolean).join(' · '));
   doc.moveDown(0.6);
-  rule(doc, plan.sheet.sheets > 0 ? 'Print at 100 %, no fit to page. This bar is 100 mm long: check it before you print card.' : '');
+  rule(
+    doc,
+    plan.sheet.sheets > 0
+      ? 'Print at 100 %, no fit to page. This bar is 100 mm long: check it before you print card.'
+      : '',
+  );
   for (const station of STATIONS) {
     room(30);
     doc.font(BOLD).fontSize(12).fillColor('#7b2869').text(NAMES[station]);
@@ -58,7 +63,11 @@ export async function ticketPdf(input: ExportInput, name: string): Promise<reado
   doc.font(BOLD).fontSize(12).fillColor('#7b2869').text('At the bench');
   plan.make.steps.forEach((step, i) => {
     room(18);
-    doc.font(BOLD).fontSize(10.5).fillColor('#1d2930').text(`${i + 1}. ${step.title}: ${step.big}`);
+    doc
+      .font(BOLD)
+      .fontSize(10.5)
+      .fillColor('#1d2930')
+      .text(`${i + 1}. ${step.title}: ${step.big}`);
     doc.font(PLAIN).fontSize(9.5).fillColor('#1d2930').text(step.detail);
     if (step.caution) doc.fontSize(9).fillColor('#8a3b00').text(`Caution. ${step.caution}`);
     doc.moveDown(0.3);
@@ -68,9 +77,22 @@ export async function ticketPdf(input: ExportInput, name: string): Promise<reado
 
   function rule(kit: PDFKit.PDFDocument, text: string): void {
     const [x, y] = [pt(EDGE_MM), kit.y + 4];
-    kit.lineWidth(0.8).strokeColor('#1d2930').moveTo(x, y + 8).lineTo(x + pt(100), y + 8).stroke();
-    for (let mm = 0; mm <= 100; mm += 10) kit.moveTo(x + pt(mm), y + (mm % 50 === 0 ? 2 : 5)).lineTo(x + pt(mm), y + 8).stroke();
-    kit.font(PLAIN).fontSize(9).fillColor('#1d2930').text(text, x, y + 12);
+    kit
+      .lineWidth(0.8)
+      .strokeColor('#1d2930')
+      .moveTo(x, y + 8)
+      .lineTo(x + pt(100), y + 8)
+      .stroke();
+    for (let mm = 0; mm <= 100; mm += 10)
+      kit
+        .moveTo(x + pt(mm), y + (mm % 50 === 0 ? 2 : 5))
+        .lineTo(x + pt(mm), y + 8)
+        .stroke();
+    kit
+      .font(PLAIN)
+      .fontSize(9)
+      .fillColor('#1d2930')
+      .text(text, x, y + 12);
     kit.moveDown(0.8);
   }
 }

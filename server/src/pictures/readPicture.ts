@@ -26,7 +26,9 @@ export class PictureRefused extends Error {}
 export async function readPicture(name: string, raw: Buffer): Promise<ReadPicture> {
   if (raw.length === 0) throw new PictureRefused(`${name} is empty; choose another file.`);
   if (raw.length > MOST_BYTES)
-    throw new PictureRefused(`${name} is ${Math.round(raw.length / 1048576)} MB; the most is ${MOST_BYTES / 1048576} MB. Save it smaller and try again.`);
+    throw new PictureRefused(
+      `${name} is ${Math.round(raw.length / 1048576)} MB; the most is ${MOST_BYTES / 1048576} MB. Save it smaller and try again.`,
+    );
   if (looksLikeSvg(raw)) return readSvg(name, raw);
   if (!looksLikeJpeg(raw) && !looksLikePng(raw))
     throw new PictureRefused(`${name} is not a PNG, JPEG or SVG picture; save it as one of these and try again.`);
@@ -37,11 +39,21 @@ export async function readPicture(name: string, raw: Buffer): Promise<ReadPictur
     const turned = (meta.orientation ?? 1) !== 1;
     const odd = meta.space !== 'srgb' && meta.space !== 'b-w' && meta.space !== 'grey16' && meta.space !== 'rgb16';
     const upright = image.rotate().toColourspace('srgb');
-    const bytes = turned || odd ? await (jpeg ? upright.jpeg({ quality: 95, chromaSubsampling: '4:4:4' }) : upright.png()).toBuffer() : raw;
+    const bytes =
+      turned || odd
+        ? await (jpeg ? upright.jpeg({ quality: 95, chromaSubsampling: '4:4:4' }) : upright.png()).toBuffer()
+        : raw;
     const stored = turned || odd ? await sharp(bytes).metadata() : meta;
     if (!turned && !odd) await sharp(raw, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).stats();
-    const small = sharp(bytes, { limitInputPixels: MOST_PIXELS }).resize({ width: PREVIEW_PX, height: PREVIEW_PX, fit: 'inside', withoutEnlargement: true });
-    const preview = jpeg ? await small.jpeg({ quality: 86 }).toBuffer() : await small.png({ compressionLevel: 4 }).toBuffer();
+    const small = sharp(bytes, { limitInputPixels: MOST_PIXELS }).resize({
+      width: PREVIEW_PX,
+      height: PREVIEW_PX,
+      fit: 'inside',
+      withoutEnlargement: true,
+    });
+    const preview = jpeg
+      ? await small.jpeg({ quality: 86 }).toBuffer()
+      : await small.png({ compressionLevel: 4 }).toBuffer();
     const mime = jpeg ? 'image/jpeg' : 'image/png';
     return {
       ref: { name, sha256: sha256(bytes), mime, widthPx: stored.width!, heightPx: stored.height! },
@@ -60,9 +72,12 @@ export async function readPicture(name: string, raw: Buffer): Promise<ReadPictur
 
 function readSvg(name: string, raw: Buffer): ReadPicture {
   if (raw.length > MOST_SVG_BYTES)
-    throw new PictureRefused(`${name} is ${Math.round(raw.length / 1048576)} MB of drawing; the most is ${MOST_SVG_BYTES / 1048576} MB. Simplify it and try again.`);
+    throw new PictureRefused(
+      `${name} is ${Math.round(raw.length / 1048576)} MB of drawing; the most is ${MOST_SVG_BYTES / 1048576} MB. Simplify it and try again.`,
+    );
   const clean = cleanSvg(raw.toString('utf8'));
-  if (!clean) throw new PictureRefused(`${name} has no drawing with a size in it; save it again as plain SVG and try again.`);
+  if (!clean)
+    throw new PictureRefused(`${name} has no drawing with a size in it; save it again as plain SVG and try again.`);
   const bytes = Buffer.from(clean.text);
   return {
     ref: { name, sha256: sha256(bytes), mime: 'image/svg+xml', widthPx: clean.widthPx, heightPx: clean.heightPx },
@@ -74,5 +89,8 @@ function readSvg(name: string, raw: Buffer): ReadPicture {
 export const sha256 = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
 
 const looksLikeJpeg = (bytes: Buffer): boolean => bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff;
-const looksLikePng = (bytes: Buffer): boolean => bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]));
-const looksLikeSvg = (bytes: Buffer): boolean => /^\uFEFF?\s*(<\?xml|<!--|<!DOCTYPE\s+svg|<svg[\s>])/i.test(bytes.subarray(0, 400).toString('utf8')) && bytes.includes('<svg');
+const looksLikePng = (bytes: Buffer): boolean =>
+  bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]));
+const looksLikeSvg = (bytes: Buffer): boolean =>
+  /^\uFEFF?\s*(<\?xml|<!--|<!DOCTYPE\s+svg|<svg[\s>])/i.test(bytes.subarray(0, 400).toString('utf8')) &&
+  bytes.includes('<svg');

@@ -10,7 +10,11 @@ import { findJob } from '../tables/jobs.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { body, notFound, Refusal } from './refuse.ts';
 
-const askSchema = Joi.object({ jobId: Joi.string().guid().required(), what: Joi.string().required(), format: Joi.string().required() });
+const askSchema = Joi.object({
+  jobId: Joi.string().guid().required(),
+  what: Joi.string().required(),
+  format: Joi.string().required(),
+});
 
 export function exportRoutes(pool: Pool, boss: PgBoss): Router {
   const router = Router();
@@ -21,7 +25,9 @@ export function exportRoutes(pool: Pool, boss: PgBoss): Router {
       const formats = EXPORTS[what as keyof typeof EXPORTS] as readonly string[] | undefined;
       throw new Refusal(
         400,
-        formats ? `format wants one of ${formats.join(', ')} for ${what}; got ${format}.` : `what wants one of ${Object.keys(EXPORTS).join(', ')}; got ${what}.`,
+        formats
+          ? `format wants one of ${formats.join(', ')} for ${what}; got ${format}.`
+          : `what wants one of ${Object.keys(EXPORTS).join(', ')}; got ${what}.`,
         formats ? 'format' : 'what',
       );
     }

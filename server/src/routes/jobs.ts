@@ -49,7 +49,10 @@ export function jobRoutes(pool: Pool): Router {
 
   // A whole job file, pictures and all.
   router.post('/file', express.json({ limit: '200mb' }), async (request, response) => {
-    const { id, file } = body<{ id: string; file: unknown }>(Joi.object({ id: UUID, file: Joi.any().required() }), request.body);
+    const { id, file } = body<{ id: string; file: unknown }>(
+      Joi.object({ id: UUID, file: Joi.any().required() }),
+      request.body,
+    );
     const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
     const read = accept(readJobFile(file, workshop));
     const refs: Record<string, PictureRef> = {};
@@ -88,7 +91,12 @@ export function jobRoutes(pool: Pool): Router {
     if (saved !== null) return void response.json({ version: saved });
     const theirs = await findJob(pool, STUDIO_ID, id);
     if (!theirs) throw notFound('job');
-    throw new Refusal(409, 'This job was changed somewhere else in the meantime; both copies are kept, choose which to go on with.', null, { theirs });
+    throw new Refusal(
+      409,
+      'This job was changed somewhere else in the meantime; both copies are kept, choose which to go on with.',
+      null,
+      { theirs },
+    );
   });
 
   router.delete('/:id', async (request, response) => {

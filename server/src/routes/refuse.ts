@@ -15,7 +15,8 @@ export class Refusal extends Error {
   }
 }
 
-export const notFound = (what: string): Refusal => new Refusal(404, `There is no such ${what}; it may have been removed.`);
+export const notFound = (what: string): Refusal =>
+  new Refusal(404, `There is no such ${what}; it may have been removed.`);
 
 /** The value, or a 400 that names the field. */
 export function accept<T>(checked: Checked<T>): T {
@@ -32,14 +33,31 @@ export const noSuchPlace: RequestHandler = (request) => {
 export const answerErrors: ErrorRequestHandler = (problem: unknown, _request, response, next) => {
   if (response.headersSent) return next(problem);
   if (problem instanceof Refusal)
-    return void response.status(problem.status).json({ message: problem.message, field: problem.field, ...problem.extra });
-  if (problem instanceof PictureRefused) return void response.status(422).json({ message: problem.message, field: 'picture' });
+    return void response
+      .status(problem.status)
+      .json({ message: problem.message, field: problem.field, ...problem.extra });
+  if (problem instanceof PictureRefused)
+    return void response.status(422).json({ message: problem.message, field: 'picture' });
   const type = (problem as { type?: string }).type;
-  if (type === 'entity.parse.failed') return void response.status(400).json({ message: 'The body is not JSON; check its brackets and quotes.', field: null });
-  if (type === 'entity.too.large') return void response.status(413).json({ message: 'That is larger than is taken here; send something smaller.', field: null });
+  if (type === 'entity.parse.failed')
+    return void response
+      .status(400)
+      .json({ message: 'The body is not JSON; check its brackets and quotes.', field: null });
+  if (type === 'entity.too.large')
+    return void response
+      .status(413)
+      .json({ message: 'That is larger than is taken here; send something smaller.', field: null });
   const code = (problem as { code?: string }).code ?? '';
-  if (/^(ECONN|57P|08)/.test(code) || /timeout exceeded when trying to connect|Connection terminated/.test((problem as Error).message ?? ''))
-    return void response.status(503).json({ message: 'The database is away for the moment; your work is kept here and will be sent when it is back.', field: null });
+  if (
+    /^(ECONN|57P|08)/.test(code) ||
+    /timeout exceeded when trying to connect|Connection terminated/.test((problem as Error).message ?? '')
+  )
+    return void response
+      .status(503)
+      .json({
+        message: 'The database is away for the moment; your work is kept here and will be sent when it is back.',
+        field: null,
+      });
   console.error(problem);
   response.status(500).json({ message: 'Something failed on our side; your work is kept. Try again.', field: null });
 };

@@ -18,14 +18,22 @@ export function workshopRoutes(pool: Pool): Router {
   });
 
   router.put('/', express.json({ limit: '1mb' }), async (request, response) => {
-    const { version, workshop } = body<{ version: number; workshop: Record<string, unknown> }>(saveSchema, request.body);
+    const { version, workshop } = body<{ version: number; workshop: Record<string, unknown> }>(
+      saveSchema,
+      request.body,
+    );
     const { spoilLog: _counted, ...stored } = workshop;
     const saved = await saveWorkshop(pool, STUDIO_ID, accept(checkWorkshop(stored)), version);
     if (saved === null) {
       const theirs = await loadWorkshop(pool, STUDIO_ID);
-      throw new Refusal(409, 'The workshop was changed somewhere else in the meantime; look at it again and make your change once more.', null, {
-        theirs: { workshop: theirs.value, version: theirs.version },
-      });
+      throw new Refusal(
+        409,
+        'The workshop was changed somewhere else in the meantime; look at it again and make your change once more.',
+        null,
+        {
+          theirs: { workshop: theirs.value, version: theirs.version },
+        },
+      );
     }
     response.json({ version: saved });
   });

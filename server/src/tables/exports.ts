@@ -10,22 +10,29 @@ export interface ExportRow {
   readonly done: number;
   readonly total: number;
   readonly message: string | null;
-  readonly files: readonly { readonly number: number; readonly name: string; readonly mime: string; readonly size: number }[];
+  readonly files: readonly {
+    readonly number: number;
+    readonly name: string;
+    readonly mime: string;
+    readonly size: number;
+  }[];
 }
 
 export async function addExport(
   db: Db,
   studioId: string,
-  request: { readonly id: string; readonly jobId: string; readonly document: Job; readonly what: string; readonly format: string },
+  request: {
+    readonly id: string;
+    readonly jobId: string;
+    readonly document: Job;
+    readonly what: string;
+    readonly format: string;
+  },
 ): Promise<void> {
-  await db.query('insert into exports (id, studio_id, job_id, document, what, format) values ($1, $2, $3, $4::jsonb, $5, $6)', [
-    request.id,
-    studioId,
-    request.jobId,
-    JSON.stringify(request.document),
-    request.what,
-    request.format,
-  ]);
+  await db.query(
+    'insert into exports (id, studio_id, job_id, document, what, format) values ($1, $2, $3, $4::jsonb, $5, $6)',
+    [request.id, studioId, request.jobId, JSON.stringify(request.document), request.what, request.format],
+  );
 }
 
 export async function findExport(db: Db, studioId: string, id: string): Promise<ExportRow | null> {
@@ -57,7 +64,12 @@ export async function noteExport(
   db: Db,
   studioId: string,
   id: string,
-  note: { readonly state: ExportRow['state']; readonly done?: number; readonly total?: number; readonly message?: string },
+  note: {
+    readonly state: ExportRow['state'];
+    readonly done?: number;
+    readonly total?: number;
+    readonly message?: string;
+  },
 ): Promise<void> {
   await db.query(
     'update exports set state = $3, done = coalesce($4, done), total = coalesce($5, total), message = $6 where studio_id = $1 and id = $2',
@@ -65,7 +77,12 @@ export async function noteExport(
   );
 }
 
-export async function addExportFiles(db: Db, studioId: string, id: string, files: readonly ExportFile[]): Promise<void> {
+export async function addExportFiles(
+  db: Db,
+  studioId: string,
+  id: string,
+  files: readonly ExportFile[],
+): Promise<void> {
   for (const [number, file] of files.entries())
     await db.query(
       `insert into export_files (studio_id, export_id, number, name, mime, bytes) values ($1, $2, $3, $4, $5, $6)

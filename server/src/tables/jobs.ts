@@ -15,7 +15,12 @@ interface Row {
   updated_at: Date;
 }
 
-const toJob = (row: Row): JobRow => ({ id: row.id, version: row.version, document: row.document, updatedAt: row.updated_at.toISOString() });
+const toJob = (row: Row): JobRow => ({
+  id: row.id,
+  version: row.version,
+  document: row.document,
+  updatedAt: row.updated_at.toISOString(),
+});
 const COLUMNS = 'id, version, document, updated_at';
 
 export async function listJobs(db: Db, studioId: string): Promise<readonly JobRow[]> {
@@ -27,7 +32,10 @@ export async function listJobs(db: Db, studioId: string): Promise<readonly JobRo
 }
 
 export async function findJob(db: Db, studioId: string, id: string): Promise<JobRow | null> {
-  const { rows } = await db.query<Row>(`select ${COLUMNS} from jobs where studio_id = $1 and id = $2 and deleted_at is null`, [studioId, id]);
+  const { rows } = await db.query<Row>(
+    `select ${COLUMNS} from jobs where studio_id = $1 and id = $2 and deleted_at is null`,
+    [studioId, id],
+  );
   return rows[0] ? toJob(rows[0]) : null;
 }
 
@@ -43,7 +51,13 @@ export async function addJob(db: Db, studioId: string, id: string, document: Job
 }
 
 /** Saves when the version is still the expected one and keeps the revision; otherwise null. */
-export async function saveJob(db: Db, studioId: string, id: string, document: Job, expected: number): Promise<number | null> {
+export async function saveJob(
+  db: Db,
+  studioId: string,
+  id: string,
+  document: Job,
+  expected: number,
+): Promise<number | null> {
   const { rows } = await db.query<{ version: number }>(
     `with saved as (
        update jobs set document = $4::jsonb, version = version + 1, updated_at = now()
@@ -57,6 +71,9 @@ export async function saveJob(db: Db, studioId: string, id: string, document: Jo
 }
 
 export async function removeJob(db: Db, studioId: string, id: string): Promise<boolean> {
-  const { rowCount } = await db.query('update jobs set deleted_at = now() where studio_id = $1 and id = $2 and deleted_at is null', [studioId, id]);
+  const { rowCount } = await db.query(
+    'update jobs set deleted_at = now() where studio_id = $1 and id = $2 and deleted_at is null',
+    [studioId, id],
+  );
   return rowCount === 1;
 }

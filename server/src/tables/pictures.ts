@@ -17,11 +17,18 @@ export interface PictureRow {
 }
 
 export async function findPicture(db: Db, studioId: string, sha256: string): Promise<PictureRow | null> {
-  const { rows } = await db.query<PictureRow>('select mime, bytes from pictures where studio_id = $1 and sha256 = $2', [studioId, sha256]);
+  const { rows } = await db.query<PictureRow>('select mime, bytes from pictures where studio_id = $1 and sha256 = $2', [
+    studioId,
+    sha256,
+  ]);
   return rows[0] ?? null;
 }
 
-export async function findPreview(db: Db, studioId: string, sha256: string): Promise<{ readonly mime: string; readonly bytes: Buffer } | null> {
+export async function findPreview(
+  db: Db,
+  studioId: string,
+  sha256: string,
+): Promise<{ readonly mime: string; readonly bytes: Buffer } | null> {
   const { rows } = await db.query<{ mime: string; bytes: Buffer }>(
     'select preview_mime as mime, preview as bytes from pictures where studio_id = $1 and sha256 = $2',
     [studioId, sha256],
@@ -30,7 +37,11 @@ export async function findPreview(db: Db, studioId: string, sha256: string): Pro
 }
 
 /** Which of these are not stored. */
-export async function missingPictures(db: Db, studioId: string, sha256s: readonly string[]): Promise<readonly string[]> {
+export async function missingPictures(
+  db: Db,
+  studioId: string,
+  sha256s: readonly string[],
+): Promise<readonly string[]> {
   const { rows } = await db.query<{ sha256: string }>(
     `select wanted as sha256 from unnest($2::text[]) as wanted
      where not exists (select 1 from pictures where studio_id = $1 and sha256 = wanted)`,

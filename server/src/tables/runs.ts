@@ -75,14 +75,22 @@ export async function findRun(db: Db, studioId: string, id: string): Promise<Run
 }
 
 /** The same event sent twice counts once; its id is made where it happened. */
-export async function addRunEvent(db: Db, studioId: string, runId: string, event: Omit<RunEvent, 'at'> & { readonly at: string | null }): Promise<void> {
+export async function addRunEvent(
+  db: Db,
+  studioId: string,
+  runId: string,
+  event: Omit<RunEvent, 'at'> & { readonly at: string | null },
+): Promise<void> {
   await db.query(
     `insert into run_events (id, studio_id, run_id, kind, cards, cause, step_id, undoes, at)
      values ($1, $2, $3, $4, $5, $6, $7, $8, coalesce($9::timestamptz, now())) on conflict (id) do nothing`,
     [event.id, studioId, runId, event.kind, event.cards, event.cause, event.stepId, event.undoes, event.at],
   );
   if (event.kind === 'finish')
-    await db.query('update runs set finished_at = coalesce(finished_at, now()) where studio_id = $1 and id = $2', [studioId, runId]);
+    await db.query('update runs set finished_at = coalesce(finished_at, now()) where studio_id = $1 and id = $2', [
+      studioId,
+      runId,
+    ]);
 }
 
 /** An event that was taken back counts for nothing. */
@@ -105,10 +113,18 @@ export async function benchByJob(db: Db, studioId: string): Promise<readonly Job
      where r.studio_id = $1 group by r.job_id`,
     [studioId],
   );
-  return rows.map((row) => ({ jobId: row.job_id, good: Number(row.good), spoiled: Number(row.spoiled), openRunId: row.open_run }));
+  return rows.map((row) => ({
+    jobId: row.job_id,
+    good: Number(row.good),
+    spoiled: Number(row.spoiled),
+    openRunId: row.open_run,
+  }));
 }
 
-export async function countSpoilLog(db: Db, studioId: string): Promise<{ readonly good: number; readonly spoiled: number }> {
+export async function countSpoilLog(
+  db: Db,
+  studioId: string,
+): Promise<{ readonly good: number; readonly spoiled: number }> {
   const { rows } = await db.query<{ good: string; spoiled: string }>(
     `select coalesce(sum(cards) filter (where kind = 'good'), 0) as good, coalesce(sum(cards) filter (where kind = 'spoiled'), 0) as spoiled
      from run_events e where studio_id = $1 and ${STANDING}`,

@@ -24,7 +24,12 @@ export async function addStudio(db: Db, studioId: string, workshop: StoredWorksh
 }
 
 /** Null when somebody saved another version in between. */
-export async function saveWorkshop(db: Db, studioId: string, workshop: StoredWorkshop, expected: number): Promise<number | null> {
+export async function saveWorkshop(
+  db: Db,
+  studioId: string,
+  workshop: StoredWorkshop,
+  expected: number,
+): Promise<number | null> {
   const { rows } = await db.query<{ workshop_version: number }>(
     `update studios set workshop = $3::jsonb, name = $4, workshop_version = workshop_version + 1
      where id = $1 and workshop_version = $2 returning workshop_version`,

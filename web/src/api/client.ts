@@ -75,17 +75,24 @@ export interface ExportState {
   readonly done: number;
   readonly total: number;
   readonly message: string | null;
-  readonly files: readonly { readonly number: number; readonly name: string; readonly mime: string; readonly size: number }[];
+  readonly files: readonly {
+    readonly number: number;
+    readonly name: string;
+    readonly mime: string;
+    readonly size: number;
+  }[];
 }
 
 export const api = {
   workshop: () => call<{ workshop: Workshop; version: number }>('/workshop'),
-  saveWorkshop: (version: number, workshop: Workshop) => send<{ version: number }>('PUT', '/workshop', { version, workshop }),
+  saveWorkshop: (version: number, workshop: Workshop) =>
+    send<{ version: number }>('PUT', '/workshop', { version, workshop }),
   jobs: () => call<{ jobs: readonly StoredJob[]; bench: readonly JobBench[] }>('/jobs'),
   job: (id: string) => call<StoredJob & { bench: JobBench | null }>(`/jobs/${id}`),
   addJob: (id: string, document: Job) => send<StoredJob>('POST', '/jobs', { id, document }),
   addJobFile: (id: string, file: unknown) => send<StoredJob>('POST', '/jobs/file', { id, file }),
-  saveJob: (id: string, version: number, document: Job) => send<{ version: number }>('PUT', `/jobs/${id}`, { version, document }),
+  saveJob: (id: string, version: number, document: Job) =>
+    send<{ version: number }>('PUT', `/jobs/${id}`, { version, document }),
   removeJob: (id: string) => call<void>(`/jobs/${id}`, { method: 'DELETE' }),
   jobFileUrl: (id: string) => `/api/jobs/${id}/file`,
   addPicture: (file: File) =>
@@ -98,7 +105,8 @@ export const api = {
   startRun: (id: string, jobId: string) => send<Run>('POST', '/runs', { id, jobId }),
   run: (id: string) => call<Run>(`/runs/${id}`),
   addRunEvent: (runId: string, event: RunEvent) => send<{ id: string }>('POST', `/runs/${runId}/events`, event),
-  addExport: (jobId: string, what: string, format: string) => send<ExportState>('POST', '/exports', { jobId, what, format }),
+  addExport: (jobId: string, what: string, format: string) =>
+    send<ExportState>('POST', '/exports', { jobId, what, format }),
   export: (id: string) => call<ExportState>(`/exports/${id}`),
   exportFileUrl: (id: string, number: number) => `/api/exports/${id}/files/${number}`,
 };

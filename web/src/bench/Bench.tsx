@@ -52,7 +52,11 @@ export function Bench({
   }, []);
   const fit = Math.max(
     0.2,
-    Math.min((size.width - RULER_PX - 2 * PAD_PX) / content.widthMm, (size.height - RULER_PX - 2 * PAD_PX) / content.heightMm, 9),
+    Math.min(
+      (size.width - RULER_PX - 2 * PAD_PX) / content.widthMm,
+      (size.height - RULER_PX - 2 * PAD_PX) / content.heightMm,
+      9,
+    ),
   );
   const pxPerMm = fit * zoom;
   const textMm = TEXT_PX / pxPerMm;
@@ -65,7 +69,12 @@ export function Bench({
   };
   return (
     <Ground aria-label="Bench">
-      <Stage ref={stage} tabIndex={zoom > 1 ? 0 : -1} aria-label={zoom > 1 ? 'Scroll to see the rest of the piece' : undefined} role="group">
+      <Stage
+        ref={stage}
+        tabIndex={zoom > 1 ? 0 : -1}
+        aria-label={zoom > 1 ? 'Scroll to see the rest of the piece' : undefined}
+        role="group"
+      >
         <div className="room" style={{ width: roomX, height: roomY }}>
           <div
             className="piece"

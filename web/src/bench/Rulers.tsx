@@ -12,12 +12,20 @@ interface Division {
 }
 
 /** The finest divisions that still stand apart, and how far apart to put numbers. */
-function divisions(unit: LengthUnit, pxPerMm: number): { readonly tick: Division; readonly numberMm: number; readonly name: (mm: number) => string } {
-  const steps = unit === 'mm' ? [1, 5, 10, 50, 100] : [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1].map((inch) => inch * MM_PER_INCH);
+function divisions(
+  unit: LengthUnit,
+  pxPerMm: number,
+): { readonly tick: Division; readonly numberMm: number; readonly name: (mm: number) => string } {
+  const steps =
+    unit === 'mm' ? [1, 5, 10, 50, 100] : [1 / 16, 1 / 8, 1 / 4, 1 / 2, 1].map((inch) => inch * MM_PER_INCH);
   const tickMm = steps.find((mm) => mm * pxPerMm >= CLOSEST_TICK_PX) ?? steps.at(-1)!;
   const numbers = unit === 'mm' ? [10, 20, 50, 100, 200] : [1, 2, 4, 8].map((inch) => inch * MM_PER_INCH);
   const numberMm = numbers.find((mm) => mm * pxPerMm >= CLOSEST_NUMBER_PX) ?? numbers.at(-1)!;
-  return { tick: { mm: tickMm, long: numberMm }, numberMm, name: (mm) => String(Math.round(unit === 'mm' ? mm : mm / MM_PER_INCH)) };
+  return {
+    tick: { mm: tickMm, long: numberMm },
+    numberMm,
+    name: (mm) => String(Math.round(unit === 'mm' ? mm : mm / MM_PER_INCH)),
+  };
 }
 
 /** Two rulers whose noughts lie on the piece’s top left corner. */
@@ -35,14 +43,21 @@ export const Rulers = memo(function Rulers({
   readonly heightPx: number;
 }): ReactNode {
   const { tick, numberMm, name } = divisions(unit, pxPerMm);
-  const marks = (origin: number, extent: number): readonly { readonly px: number; readonly text: string | null; readonly size: number }[] => {
+  const marks = (
+    origin: number,
+    extent: number,
+  ): readonly { readonly px: number; readonly text: string | null; readonly size: number }[] => {
     const first = Math.ceil((RULER_PX - origin) / (tick.mm * pxPerMm));
     const last = Math.floor((extent - origin) / (tick.mm * pxPerMm));
     const every = Math.round(numberMm / tick.mm);
     return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => {
       const n = first + i;
       const numbered = n % every === 0;
-      return { px: origin + n * tick.mm * pxPerMm, text: numbered ? name(n * tick.mm) : null, size: numbered ? 11 : (n * 2) % every === 0 ? 8 : 4 };
+      return {
+        px: origin + n * tick.mm * pxPerMm,
+        text: numbered ? name(n * tick.mm) : null,
+        size: numbered ? 11 : (n * 2) % every === 0 ? 8 : 4,
+      };
     });
   };
   const across = marks(originPx.x, widthPx);
@@ -51,11 +66,25 @@ export const Rulers = memo(function Rulers({
     <>
       <Ruler className="across" aria-hidden width={widthPx} height={RULER_PX}>
         <path d={across.map((m) => `M${m.px} ${RULER_PX}V${RULER_PX - m.size}`).join('')} />
-        {across.map((m) => m.text && <text key={m.px} x={m.px + 3} y={11}>{m.text}</text>)}
+        {across.map(
+          (m) =>
+            m.text && (
+              <text key={m.px} x={m.px + 3} y={11}>
+                {m.text}
+              </text>
+            ),
+        )}
       </Ruler>
       <Ruler className="down" aria-hidden width={RULER_PX} height={heightPx}>
         <path d={down.map((m) => `M${RULER_PX} ${m.px}H${RULER_PX - m.size}`).join('')} />
-        {down.map((m) => m.text && <text key={m.px} x={-m.px + 3} y={11} transform="rotate(-90)" textAnchor="start">{m.text}</text>)}
+        {down.map(
+          (m) =>
+            m.text && (
+              <text key={m.px} x={-m.px + 3} y={11} transform="rotate(-90)" textAnchor="start">
+                {m.text}
+              </text>
+            ),
+        )}
       </Ruler>
       <Corner aria-hidden>{unit}</Corner>
     </>

@@ -23,7 +23,15 @@ export default function JobPage({ workshop }: { readonly workshop: Workshop }): 
   return <OpenJob key={id} id={id!} station={station} workshop={workshop} />;
 }
 
-function OpenJob({ id, station, workshop }: { readonly id: string; readonly station: Station; readonly workshop: Workshop }): ReactNode {
+function OpenJob({
+  id,
+  station,
+  workshop,
+}: {
+  readonly id: string;
+  readonly station: Station;
+  readonly workshop: Workshop;
+}): ReactNode {
   const { open, id: openId, job, bench, missing } = useJob();
   const { ask, plan, job: plannedJob, problem, clear } = usePlan();
   const [keysShown, setKeysShown] = useState(false);
@@ -55,7 +63,10 @@ function OpenJob({ id, station, workshop }: { readonly id: string; readonly stat
         <PressLink href="/">All jobs</PressLink>
       </Waiting>
     );
-  if (!job || !plan || !plannedJob) return <Waiting text={problem ?? 'Unfolding the job …'}>{problem && <PressLink href="/">All jobs</PressLink>}</Waiting>;
+  if (!job || !plan || !plannedJob)
+    return (
+      <Waiting text={problem ?? 'Unfolding the job …'}>{problem && <PressLink href="/">All jobs</PressLink>}</Waiting>
+    );
   // The plan and the job it came from are shown together, so that no drawing mixes two moments.
   const props = { job: plannedJob, plan, workshop };
   const { Bench, Slip } = STATION_PARTS[station];

@@ -44,7 +44,9 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
       setAway((problem as Error).message);
     }
   };
-  const soon = [...(jobs ?? [])].sort((a, b) => (a.document.brief.dueDate ?? '9999').localeCompare(b.document.brief.dueDate ?? '9999'));
+  const soon = [...(jobs ?? [])].sort((a, b) =>
+    (a.document.brief.dueDate ?? '9999').localeCompare(b.document.brief.dueDate ?? '9999'),
+  );
   return (
     <Wall>
       <TopBar />
@@ -69,7 +71,13 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
         )}
         <ul>
           {soon.map((stored) => (
-            <JobCard key={stored.id} stored={stored} bench={bench.find((b) => b.jobId === stored.id) ?? null} workshop={workshop} onRemoved={() => void load()} />
+            <JobCard
+              key={stored.id}
+              stored={stored}
+              bench={bench.find((b) => b.jobId === stored.id) ?? null}
+              workshop={workshop}
+              onRemoved={() => void load()}
+            />
           ))}
         </ul>
       </main>
@@ -86,12 +94,17 @@ function parseJson(text: string, name: string): unknown {
   }
 }
 
-const greeting = (count: number): string => (count === 0 ? 'A clear bench.' : `${count} ${count === 1 ? 'job' : 'jobs'} on the wall. The soonest comes first.`);
+const greeting = (count: number): string =>
+  count === 0 ? 'A clear bench.' : `${count} ${count === 1 ? 'job' : 'jobs'} on the wall. The soonest comes first.`;
 
 function dueWords(dueDate: string | null): { readonly big: string; readonly small: string; readonly near: boolean } {
   if (!dueDate) return { big: '—', small: 'no date', near: false };
   const days = Math.round((Date.parse(dueDate) - Date.parse(today())) / DAY_MS);
-  const small = new Date(`${dueDate}T12:00`).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short' });
+  const small = new Date(`${dueDate}T12:00`).toLocaleDateString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  });
   if (days < 0) return { big: `${-days}`, small: `days late, ${small}`, near: true };
   if (days === 0) return { big: 'now', small: `due ${small}`, near: true };
   return { big: String(days), small: `${days === 1 ? 'day' : 'days'}, ${small}`, near: days <= 3 };
@@ -122,11 +135,15 @@ function JobCard({
     };
   }, [job, workshop]);
   const due = dueWords(job.brief.dueDate);
-  const progress = plan && progressOf(plan, job.brief.wanted, { good: bench?.good ?? 0, open: bench?.openRunId != null });
+  const progress =
+    plan && progressOf(plan, job.brief.wanted, { good: bench?.good ?? 0, open: bench?.openRunId != null });
   const at = progress ? STATIONS.indexOf(progress.station) : -1;
   return (
     <Card>
-      <Link href={`/jobs/${stored.id}/${progress?.station ?? 'brief'}`} aria-label={`${job.brief.title}: ${progress?.reason ?? 'planning'}`}>
+      <Link
+        href={`/jobs/${stored.id}/${progress?.station ?? 'brief'}`}
+        aria-label={`${job.brief.title}: ${progress?.reason ?? 'planning'}`}
+      >
         <span className="picture">{plan && <SceneView scene={cardScene(plan)} pictures={job.pictures} />}</span>
         <span className="words">
           <strong>{job.brief.title}</strong>
@@ -136,7 +153,8 @@ function JobCard({
             {failed}
             {progress && (
               <>
-                <b>{progress.level === 'done' ? '✓' : progress.level === 'stop' ? '✕' : '▸'}</b> {STATION_NAMES[progress.station]}: {progress.reason}
+                <b>{progress.level === 'done' ? '✓' : progress.level === 'stop' ? '✕' : '▸'}</b>{' '}
+                {STATION_NAMES[progress.station]}: {progress.reason}
               </>
             )}
           </span>
@@ -147,7 +165,10 @@ function JobCard({
         </span>
         <span className="folds" aria-hidden>
           {STATIONS.map((station, i) => (
-            <i key={station} className={i < at || progress?.level === 'done' ? 'past' : i === at ? (progress?.level ?? '') : ''} />
+            <i
+              key={station}
+              className={i < at || progress?.level === 'done' ? 'past' : i === at ? (progress?.level ?? '') : ''}
+            />
           ))}
         </span>
       </Link>

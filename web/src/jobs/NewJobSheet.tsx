@@ -10,7 +10,15 @@ import { Row, Sheet } from '../ui/Sheet.tsx';
 const NONE = 'none';
 
 /** The few things a job starts from; all of them can be changed at Brief. */
-export function NewJobSheet({ isOpen, onClose, workshop }: { readonly isOpen: boolean; readonly onClose: () => void; readonly workshop: Workshop }): ReactNode {
+export function NewJobSheet({
+  isOpen,
+  onClose,
+  workshop,
+}: {
+  readonly isOpen: boolean;
+  readonly onClose: () => void;
+  readonly workshop: Workshop;
+}): ReactNode {
   const navigate = useNavigate();
   const [title, setTitle] = useState('');
   const [purpose, setPurpose] = useState<'give' | 'sell'>('give');
@@ -57,7 +65,13 @@ export function NewJobSheet({ isOpen, onClose, workshop }: { readonly isOpen: bo
           value={envelopeId}
           onChange={setEnvelopeId}
           sections={[
-            { heading: null, options: [{ id: NONE, name: 'None yet' }, ...workshop.envelopes.map((e) => ({ id: e.id, name: e.name, swatch: e.colour, note: `${e.onShelf}` }))] },
+            {
+              heading: null,
+              options: [
+                { id: NONE, name: 'None yet' },
+                ...workshop.envelopes.map((e) => ({ id: e.id, name: e.name, swatch: e.colour, note: `${e.onShelf}` })),
+              ],
+            },
           ]}
         />
         {problem && <p role="alert">{problem}</p>}

@@ -23,7 +23,8 @@ export function differences(mine: unknown, theirs: unknown, place = ''): readonl
   return keys.flatMap((key) => differences(mine[key], theirs[key], place ? `${place} › ${key}` : key));
 }
 
-const brief = (value: unknown): string => (value === undefined ? '—' : (typeof value === 'string' ? value : JSON.stringify(value)).slice(0, 60));
+const brief = (value: unknown): string =>
+  value === undefined ? '—' : (typeof value === 'string' ? value : JSON.stringify(value)).slice(0, 60);
 
 /** Two copies of a job were changed at once: both are shown, and whichever is chosen, neither is lost. */
 export function TwoCopies(): ReactNode {
@@ -31,7 +32,8 @@ export function TwoCopies(): ReactNode {
   const [problem, setProblem] = useState<string | null>(null);
   if (save !== 'conflict' || !job || !theirs) return null;
   const found = differences(job, theirs.document);
-  const settle = (work: () => Promise<void>) => () => work().catch((why: unknown) => setProblem((why as Error).message));
+  const settle = (work: () => Promise<void>) => () =>
+    work().catch((why: unknown) => setProblem((why as Error).message));
   return (
     <Sheet title="This job was changed in two places" isOpen wide>
       <p>Both copies are whole. Choose the one to go on with; the other is kept beside it as a job of its own.</p>

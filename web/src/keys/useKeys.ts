@@ -7,7 +7,11 @@ import { useWorkshop } from '../stores/workshop.ts';
 
 /** Keys belong to the bench only while nothing is being typed or chosen. */
 function isBusy(target: EventTarget | null): boolean {
-  return target instanceof Element && target.closest('input, textarea, select, [contenteditable], [role="listbox"], [role="dialog"], [role="slider"]') !== null;
+  return (
+    target instanceof Element &&
+    target.closest('input, textarea, select, [contenteditable], [role="listbox"], [role="dialog"], [role="slider"]') !==
+      null
+  );
 }
 
 /** One-key ways about a job; the list that `?` shows is made from the same place. */

@@ -57,7 +57,11 @@ export default function BenchCard(): ReactNode {
         <PressLink href={`/jobs/${run.jobId}/make`}>Leave the bench</PressLink>
         <ol aria-label="Steps">
           {steps.map((s) => (
-            <li key={s.id} className={stepsDone!.has(s.id) ? 'done' : s === step ? 'now' : ''} aria-current={s === step ? 'step' : undefined}>
+            <li
+              key={s.id}
+              className={stepsDone!.has(s.id) ? 'done' : s === step ? 'now' : ''}
+              aria-current={s === step ? 'step' : undefined}
+            >
               <span>{s.title}</span>
             </li>
           ))}
@@ -136,7 +140,17 @@ function sayLosses(spoiled: number, causes: Readonly<Record<string, number>>): s
     .join(', ')}.`;
 }
 
-function StepView({ step, number, of, next }: { readonly step: MakeStep; readonly number: number; readonly of: number; readonly next: string | null }): ReactNode {
+function StepView({
+  step,
+  number,
+  of,
+  next,
+}: {
+  readonly step: MakeStep;
+  readonly number: number;
+  readonly of: number;
+  readonly next: string | null;
+}): ReactNode {
   return (
     <>
       <small>
@@ -162,14 +176,22 @@ function Wait({ minutes }: { readonly minutes: number }): ReactNode {
   }, [end]);
   if (end === null)
     return (
-      <Press className="big" onPress={() => { setNow(Date.now()); setEnd(Date.now() + minutes * 60_000); }}>
+      <Press
+        className="big"
+        onPress={() => {
+          setNow(Date.now());
+          setEnd(Date.now() + minutes * 60_000);
+        }}
+      >
         Start the timer
       </Press>
     );
   const left = Math.max(0, Math.ceil((end - now) / 1000));
   return (
     <p className="timer" role="timer">
-      {left === 0 ? 'Time is up: touch a corner before you stack.' : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`}
+      {left === 0
+        ? 'Time is up: touch a corner before you stack.'
+        : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`}
     </p>
   );
 }

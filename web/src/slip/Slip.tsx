@@ -65,7 +65,13 @@ export function Snags({ snags }: { readonly snags: readonly Snag[] }): ReactNode
 }
 
 /** Figures that open to show how they came about. */
-export function Figures({ figures, spoken }: { readonly figures: readonly Figure[]; readonly spoken: Spoken }): ReactNode {
+export function Figures({
+  figures,
+  spoken,
+}: {
+  readonly figures: readonly Figure[];
+  readonly spoken: Spoken;
+}): ReactNode {
   if (figures.length === 0) return null;
   return (
     <FigureList>

@@ -8,10 +8,22 @@ const ASK_EVERY_MS = 300;
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 /** Has a file written by the worker, says how far it is, and hands it over. */
-export function TakeAway({ what, format, label }: { readonly what: string; readonly format: string; readonly label: string }): ReactNode {
+export function TakeAway({
+  what,
+  format,
+  label,
+}: {
+  readonly what: string;
+  readonly format: string;
+  readonly label: string;
+}): ReactNode {
   const id = useJob((s) => s.id);
   const settle = useJob((s) => s.settle);
-  const [state, setState] = useState<{ readonly text: string; readonly share: number | null; readonly failed?: boolean } | null>(null);
+  const [state, setState] = useState<{
+    readonly text: string;
+    readonly share: number | null;
+    readonly failed?: boolean;
+  } | null>(null);
   const [files, setFiles] = useState<readonly { readonly url: string; readonly name: string }[]>([]);
 
   const write = async (): Promise<void> => {
@@ -19,14 +31,23 @@ export function TakeAway({ what, format, label }: { readonly what: string; reado
     setFiles([]);
     setState({ text: 'Saving …', share: null });
     try {
-      if (!(await settle())) return setState({ text: 'The job has not reached the server yet; try again when it has.', share: null, failed: true });
+      if (!(await settle()))
+        return setState({
+          text: 'The job has not reached the server yet; try again when it has.',
+          share: null,
+          failed: true,
+        });
       let work = await api.addExport(id, what, format);
       while (work.state === 'waiting' || work.state === 'working') {
-        setState({ text: work.state === 'waiting' ? 'Waiting for the writer …' : `Writing ${work.done} of ${work.total}`, share: work.total > 0 ? work.done / work.total : null });
+        setState({
+          text: work.state === 'waiting' ? 'Waiting for the writer …' : `Writing ${work.done} of ${work.total}`,
+          share: work.total > 0 ? work.done / work.total : null,
+        });
         await pause(ASK_EVERY_MS);
         work = await api.export(work.id);
       }
-      if (work.state === 'failed') return setState({ text: work.message ?? 'It could not be written.', share: null, failed: true });
+      if (work.state === 'failed')
+        return setState({ text: work.message ?? 'It could not be written.', share: null, failed: true });
       const made = work.files.map((file) => ({ url: api.exportFileUrl(work.id, file.number), name: file.name }));
       setFiles(made);
       setState(null);

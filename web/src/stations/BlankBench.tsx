@@ -8,7 +8,13 @@ import styled from 'styled-components';
 import { useSides, type StationProps } from './parts.ts';
 
 /** The card itself: its open blank, one side up, or folded as far as the slider says. */
-export function BlankBench({ job, plan, workshop, showArt, names }: StationProps & { readonly showArt: boolean; readonly names: boolean }): ReactNode {
+export function BlankBench({
+  job,
+  plan,
+  workshop,
+  showArt,
+  names,
+}: StationProps & { readonly showArt: boolean; readonly names: boolean }): ReactNode {
   const { side, light, folded, open, set, turnOver, toggleLight } = useView();
   const sides = useSides(plan);
   const folds = plan.size.form.blank.creases.length > 0;
@@ -33,16 +39,18 @@ export function BlankBench({ job, plan, workshop, showArt, names }: StationProps
     [plan.size, sides, side, light, showFolded, open, stockColour, workshop.unit, showArt, names],
   );
   const { blank } = plan.size.form;
-  const content = showFolded
-    ? draw(1).box
-    : { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm };
+  const content = showFolded ? draw(1).box : { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm };
   return (
     <Bench
       content={content}
       draw={draw}
       pictures={job.pictures}
       unit={workshop.unit}
-      label={showFolded ? `The folded card, ${Math.round(open * 180)} degrees open` : `The open blank, ${side} up: ${plan.size.verdict}`}
+      label={
+        showFolded
+          ? `The folded card, ${Math.round(open * 180)} degrees open`
+          : `The open blank, ${side} up: ${plan.size.verdict}`
+      }
       caption={light && !showFolded && showArt ? 'Held to the light: both sides together' : undefined}
       tools={
         <>
@@ -61,7 +69,15 @@ export function BlankBench({ job, plan, workshop, showArt, names }: StationProps
           )}
           {showFolded && (
             <Opener>
-              <Scale label="Open" value={open} least={0} most={1} step={0.01} say={(v) => `${Math.round(v * 180)}°`} onChange={(v) => set({ open: v })} />
+              <Scale
+                label="Open"
+                value={open}
+                least={0}
+                most={1}
+                step={0.01}
+                say={(v) => `${Math.round(v * 180)}°`}
+                onChange={(v) => set({ open: v })}
+              />
             </Opener>
           )}
         </>

@@ -5,7 +5,10 @@ import { useView } from '../stores/view.ts';
 
 /** One step at a time, on the bench. */
 export function Stepper({ count, name }: { readonly count: number; readonly name: string }): ReactNode {
-  const step = Math.min(useView((s) => s.step), Math.max(0, count - 1));
+  const step = Math.min(
+    useView((s) => s.step),
+    Math.max(0, count - 1),
+  );
   const set = useView((s) => s.set);
   if (count === 0) return null;
   return (
@@ -16,7 +19,11 @@ export function Stepper({ count, name }: { readonly count: number; readonly name
       <Where aria-live="polite">
         {name} {step + 1} of {count}
       </Where>
-      <BenchPress aria-label={`Next ${name.toLowerCase()}`} isDisabled={step >= count - 1} onPress={() => set({ step: step + 1 })}>
+      <BenchPress
+        aria-label={`Next ${name.toLowerCase()}`}
+        isDisabled={step >= count - 1}
+        onPress={() => set({ step: step + 1 })}
+      >
         ›
       </BenchPress>
     </>

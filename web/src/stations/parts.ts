@@ -1,5 +1,14 @@
 import { useMemo } from 'react';
-import { drawSide, type Job, type LengthUnit, type PaperSide, type Plan, type Shape, type Spoken, type Workshop } from '@zippy/core';
+import {
+  drawSide,
+  type Job,
+  type LengthUnit,
+  type PaperSide,
+  type Plan,
+  type Shape,
+  type Spoken,
+  type Workshop,
+} from '@zippy/core';
 
 /** What every station's two parts are given. */
 export interface StationProps {

@@ -13,7 +13,9 @@ import { SizeBench, SizeSlip } from './size/Size.tsx';
 import { StockBench, StockSlip } from './stock/Stock.tsx';
 
 /** What the bench and the slip show at each station. */
-export const STATION_PARTS: Readonly<Record<Station, { readonly Bench: ComponentType<StationProps>; readonly Slip: ComponentType<StationProps> }>> = {
+export const STATION_PARTS: Readonly<
+  Record<Station, { readonly Bench: ComponentType<StationProps>; readonly Slip: ComponentType<StationProps> }>
+> = {
   brief: { Bench: BriefBench, Slip: BriefSlip },
   size: { Bench: SizeBench, Slip: SizeSlip },
   art: { Bench: ArtBench, Slip: ArtSlip },

@@ -107,7 +107,17 @@ export const useJob = create<JobState>()((set, get) => {
       if (get().id === id && get().job) return;
       lastKey = undefined;
       clearTimeout(timer);
-      set({ id, job: null, past: [], future: [], save: 'saved', theirs: null, refusal: null, missing: null, bench: null });
+      set({
+        id,
+        job: null,
+        past: [],
+        future: [],
+        save: 'saved',
+        theirs: null,
+        refusal: null,
+        missing: null,
+        bench: null,
+      });
       const mine = await kept.get<KeptJob>(keptName(id));
       try {
         const stored = await api.job(id);
@@ -165,7 +175,14 @@ export const useJob = create<JobState>()((set, get) => {
       if (!id || !job || !theirs) return;
       await api.addJob(crypto.randomUUID(), otherCopy(job));
       await kept.remove(keptName(id));
-      set({ job: theirs.document, version: theirs.version, past: [...past, job], future: [], theirs: null, save: 'saved' });
+      set({
+        job: theirs.document,
+        version: theirs.version,
+        past: [...past, job],
+        future: [],
+        theirs: null,
+        save: 'saved',
+      });
     },
 
     setBench: (bench) => set({ bench }),
@@ -178,4 +195,5 @@ export const useJob = create<JobState>()((set, get) => {
   };
 });
 
-const otherCopy = (job: Job): Job => changeJob(job, [{ path: ['brief', 'title'], value: `${job.brief.title} (other copy)`.slice(0, 120) }]);
+const otherCopy = (job: Job): Job =>
+  changeJob(job, [{ path: ['brief', 'title'], value: `${job.brief.title} (other copy)`.slice(0, 120) }]);

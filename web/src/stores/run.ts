@@ -83,7 +83,11 @@ export const useRun = create<RunState>()((set, get) => {
         ...part,
       };
       set((s) => ({
-        run: { ...run, events: [...run.events, event], finishedAt: event.kind === 'finish' ? event.at : run.finishedAt },
+        run: {
+          ...run,
+          events: [...run.events, event],
+          finishedAt: event.kind === 'finish' ? event.at : run.finishedAt,
+        },
         unsent: [...s.unsent, event],
       }));
       void keep();

@@ -34,7 +34,12 @@ export const Thumb = memo(function Thumb({
 });
 
 const box = (widthMm: number, heightMm: number): Box => ({ xMm: 0, yMm: 0, widthMm, heightMm });
-const path = (role: Extract<Shape, { kind: 'path' }>['role'], at: Box, fill?: string): Shape => ({ kind: 'path', role, path: boxPath(at), ...(fill ? { fill } : {}) });
+const path = (role: Extract<Shape, { kind: 'path' }>['role'], at: Box, fill?: string): Shape => ({
+  kind: 'path',
+  role,
+  path: boxPath(at),
+  ...(fill ? { fill } : {}),
+});
 
 function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | null): Scene {
   const stockColour = plan.stock.stock.colour;
@@ -42,7 +47,12 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
   const bare = { outside: [], inside: [] };
   switch (station) {
     case 'brief':
-      return pile(plan.size.finishedWidthMm, plan.size.finishedHeightMm, Math.min(5, Math.max(1, Math.ceil(job.brief.wanted / 20))), stockColour);
+      return pile(
+        plan.size.finishedWidthMm,
+        plan.size.finishedHeightMm,
+        Math.min(5, Math.max(1, Math.ceil(job.brief.wanted / 20))),
+        stockColour,
+      );
     case 'size':
       return drawFolded(plan.size, { open: 0.35, stockColour, art: bare });
     case 'art': {
@@ -51,18 +61,36 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
       return {
         box: trim,
         symbols: {},
-        shapes: [path('stock', trim, stockColour), { kind: 'group', transform: [1, 0, 0, 1, 0, 0], clip: boxPath(trim), children: drawFace(front) }, path('dimension', trim)],
+        shapes: [
+          path('stock', trim, stockColour),
+          { kind: 'group', transform: [1, 0, 0, 1, 0, 0], clip: boxPath(trim), children: drawFace(front) },
+          path('dimension', trim),
+        ],
       };
     }
     case 'stock':
       return pile(plan.stock.stock.sheetWidthMm, plan.stock.stock.sheetHeightMm, 3, stockColour);
     case 'sheet': {
-      const { scene } = drawSheetPage(plan.size, plan.art, plan.sheet, plan.sheet.sides[0] ?? 'front', { title: '', date: null, sheetNumber: 1 });
-      return { ...scene, shapes: [path('sheet', scene.box, stockColour), ...scene.shapes.filter((s) => s.kind !== 'label')] };
+      const { scene } = drawSheetPage(plan.size, plan.art, plan.sheet, plan.sheet.sides[0] ?? 'front', {
+        title: '',
+        date: null,
+        sheetNumber: 1,
+      });
+      return {
+        ...scene,
+        shapes: [path('sheet', scene.box, stockColour), ...scene.shapes.filter((s) => s.kind !== 'label')],
+      };
     }
     case 'cut': {
       const scene = drawCutMove(plan.size, plan.sheet, plan.cut, -1, { unit: 'mm', textMm: 0, stockColour, art: [] });
-      const lines = plan.cut.moves.map((move): Shape => ({ kind: 'path', role: 'cut', path: [{ kind: 'move', to: move.line[0] }, { kind: 'line', to: move.line[1] }] }));
+      const lines = plan.cut.moves.map((move): Shape => ({
+        kind: 'path',
+        role: 'cut',
+        path: [
+          { kind: 'move', to: move.line[0] },
+          { kind: 'line', to: move.line[1] },
+        ],
+      }));
       return { ...scene, shapes: [...scene.shapes, ...lines] };
     }
     case 'crease':
@@ -81,14 +109,22 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
 /** Sheets lying on one another, each a little off. */
 function pile(widthMm: number, heightMm: number, count: number, colour: string): Scene {
   const off = Math.max(widthMm, heightMm) * 0.05;
-  const shapes = Array.from({ length: count }, (_, i) => path('sheet', { xMm: (count - 1 - i) * off, yMm: (count - 1 - i) * off, widthMm, heightMm }, colour));
+  const shapes = Array.from({ length: count }, (_, i) =>
+    path('sheet', { xMm: (count - 1 - i) * off, yMm: (count - 1 - i) * off, widthMm, heightMm }, colour),
+  );
   return { box: box(widthMm + (count - 1) * off, heightMm + (count - 1) * off), symbols: {}, shapes };
 }
 
 /** One square for each tenth of the run, filled as cards come out good. */
 function tally(good: number, wanted: number): Scene {
   const filled = Math.min(10, Math.floor((good / Math.max(1, wanted)) * 10 + 1e-9));
-  const shapes = Array.from({ length: 10 }, (_, i) => path('sheet', { xMm: (i % 5) * 11, yMm: Math.floor(i / 5) * 11, widthMm: 8, heightMm: 8 }, i < filled ? '#f2b01e' : '#fffdf8'));
+  const shapes = Array.from({ length: 10 }, (_, i) =>
+    path(
+      'sheet',
+      { xMm: (i % 5) * 11, yMm: Math.floor(i / 5) * 11, widthMm: 8, heightMm: 8 },
+      i < filled ? '#f2b01e' : '#fffdf8',
+    ),
+  );
   return { box: { xMm: -2, yMm: -2, widthMm: 56, heightMm: 23 }, symbols: {}, shapes };
 }
 

@@ -105,7 +105,9 @@ export function Pick({
     <Frame selectedKey={value} onSelectionChange={(key) => onChange(String(key))} placeholder={placeholder}>
       <Label>{label}</Label>
       <Button>
-        <SelectValue>{() => (chosen ? <OptionLine option={chosen} /> : <span className="empty">{placeholder}</span>)}</SelectValue>
+        <SelectValue>
+          {() => (chosen ? <OptionLine option={chosen} /> : <span className="empty">{placeholder}</span>)}
+        </SelectValue>
         <span aria-hidden>▾</span>
       </Button>
       <Sheet>
@@ -220,7 +222,15 @@ const Sheet = styled(Popover)`
   }
 `;
 
-export function OnOff({ label, value, onChange }: { readonly label: string; readonly value: boolean; readonly onChange: (on: boolean) => void }): ReactNode {
+export function OnOff({
+  label,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly value: boolean;
+  readonly onChange: (on: boolean) => void;
+}): ReactNode {
   return (
     <Toggle isSelected={value} onChange={onChange}>
       <span className="track" aria-hidden />

@@ -45,7 +45,12 @@ export function ColourField({
             onClick={() => onChange(swatch.colour)}
           />
         ))}
-        <input type="color" aria-label={`${label}: any colour`} value={value ?? '#ffffff'} onChange={(event) => onChange(event.target.value)} />
+        <input
+          type="color"
+          aria-label={`${label}: any colour`}
+          value={value ?? '#ffffff'}
+          onChange={(event) => onChange(event.target.value)}
+        />
         {bare && (
           <Press isDisabled={value === null} onPress={() => onChange(null)}>
             {bare}
@@ -78,7 +83,9 @@ const Row = styled.div`
     cursor: pointer;
   }
   > div > button[aria-pressed='true'] {
-    box-shadow: 0 0 0 2px #fff, 0 0 0 4px ${({ theme }) => theme.colour.ink};
+    box-shadow:
+      0 0 0 2px #fff,
+      0 0 0 4px ${({ theme }) => theme.colour.ink};
   }
   input {
     width: 36px;

@@ -169,8 +169,11 @@ export function NumberField({
       show={(n) => String(Math.round(n * 1000) / 1000)}
       read={(text) => {
         const n = Number(text.trim().replace(',', '.'));
-        const fits = text.trim() !== '' && Number.isFinite(n) && n >= least && n <= most && (!whole || Number.isInteger(n));
-        return fits ? { ok: true, value: n } : { ok: false, why: `${label} wants a ${whole ? 'whole ' : ''}number from ${least} to ${most}.` };
+        const fits =
+          text.trim() !== '' && Number.isFinite(n) && n >= least && n <= most && (!whole || Number.isInteger(n));
+        return fits
+          ? { ok: true, value: n }
+          : { ok: false, why: `${label} wants a ${whole ? 'whole ' : ''}number from ${least} to ${most}.` };
       }}
       onCommit={(n) => n !== value && onCommit(n)}
       hint={hint}
@@ -196,7 +199,10 @@ export function MoneyField({
       value={minor}
       show={(m) => (m === null ? '' : (m / 100).toFixed(2))}
       read={(text) => {
-        const plain = text.trim().replace(/^[£$€]\s*/, '').replace(',', '.');
+        const plain = text
+          .trim()
+          .replace(/^[£$€]\s*/, '')
+          .replace(',', '.');
         if (plain === '') return { ok: true, value: null };
         const n = Number(plain);
         return Number.isFinite(n) && n >= 0 && n < 1e6

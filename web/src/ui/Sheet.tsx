@@ -17,7 +17,12 @@ export function Sheet({
   readonly wide?: boolean;
 }): ReactNode {
   return (
-    <Over isOpen={isOpen} isDismissable={onClose !== undefined} isKeyboardDismissDisabled={onClose === undefined} onOpenChange={(open) => !open && onClose?.()}>
+    <Over
+      isOpen={isOpen}
+      isDismissable={onClose !== undefined}
+      isKeyboardDismissDisabled={onClose === undefined}
+      onOpenChange={(open) => !open && onClose?.()}
+    >
       <Paper style={{ width: wide ? 'min(900px, 94vw)' : 'min(520px, 94vw)' }}>
         <Dialog>
           <Heading slot="title">{title}</Heading>

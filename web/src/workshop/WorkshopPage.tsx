@@ -27,17 +27,32 @@ const named = (ids: readonly string[]) => [{ heading: null, options: ids.map((id
 export default function WorkshopPage({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const { change, problem } = useWorkshop();
   const { unit } = workshop;
-  const setStock = (id: string, part: Partial<Stock>): void => void change({ ...workshop, stocks: workshop.stocks.map((s) => (s.id === id ? { ...s, ...part } : s)) });
+  const setStock = (id: string, part: Partial<Stock>): void =>
+    void change({ ...workshop, stocks: workshop.stocks.map((s) => (s.id === id ? { ...s, ...part } : s)) });
   const setEnvelope = (id: string, part: Partial<ShelfEnvelope>): void =>
     void change({ ...workshop, envelopes: workshop.envelopes.map((e) => (e.id === id ? { ...e, ...part } : e)) });
   const addStock = (): void => {
     const last = workshop.stocks.at(-1)!;
-    void change({ ...workshop, stocks: [...workshop.stocks, { ...last, id: crypto.randomUUID().slice(0, 8), name: 'New stock', onShelf: 0 }] });
+    void change({
+      ...workshop,
+      stocks: [...workshop.stocks, { ...last, id: crypto.randomUUID().slice(0, 8), name: 'New stock', onShelf: 0 }],
+    });
   };
   const addEnvelope = (): void =>
     void change({
       ...workshop,
-      envelopes: [...workshop.envelopes, { id: crypto.randomUUID().slice(0, 8), name: 'New envelope', insideWidthMm: 114, insideHeightMm: 162, colour: '#fffdf8', priceMinor: 0, onShelf: 0 }],
+      envelopes: [
+        ...workshop.envelopes,
+        {
+          id: crypto.randomUUID().slice(0, 8),
+          name: 'New envelope',
+          insideWidthMm: 114,
+          insideHeightMm: 162,
+          colour: '#fffdf8',
+          priceMinor: 0,
+          onShelf: 0,
+        },
+      ],
     });
   const { good, spoiled } = workshop.spoilLog;
   return (
@@ -53,17 +68,71 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
           </header>
           <div className="cards">
             {workshop.stocks.map((stock) => (
-              <Thing key={stock.id} colour={stock.colour} title={stock.name} facts={`${sayWeight(stock.gsm, stock.grade)} · ${stock.caliperMicron} µm · ${stock.coating} · ${stock.grain} grain · ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}`} count={`${stock.onShelf} sheets`}>
+              <Thing
+                key={stock.id}
+                colour={stock.colour}
+                title={stock.name}
+                facts={`${sayWeight(stock.gsm, stock.grade)} · ${stock.caliperMicron} µm · ${stock.coating} · ${stock.grain} grain · ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}`}
+                count={`${stock.onShelf} sheets`}
+              >
                 <Name value={stock.name} onCommit={(name) => setStock(stock.id, { name })} />
                 <Two>
-                  <NumberField label="Weight, gsm" value={stock.gsm} least={30} most={1200} whole={false} onCommit={(gsm) => setStock(stock.id, { gsm })} />
-                  <Pick label="Grade of its pounds" value={stock.grade} sections={named(GRADES)} onChange={(grade) => setStock(stock.id, { grade: grade as Stock['grade'] })} />
-                  <NumberField label="Caliper, µm" value={stock.caliperMicron} least={30} most={3000} whole={false} onCommit={(caliperMicron) => setStock(stock.id, { caliperMicron })} />
-                  <Pick label="Coating" value={stock.coating} sections={named(COATINGS)} onChange={(coating) => setStock(stock.id, { coating: coating as Stock['coating'] })} />
-                  <LengthField label="Sheet width" mm={stock.sheetWidthMm} unit={unit} least={40} most={2000} onCommit={(sheetWidthMm) => setStock(stock.id, { sheetWidthMm })} />
-                  <LengthField label="Sheet height" mm={stock.sheetHeightMm} unit={unit} least={40} most={2000} onCommit={(sheetHeightMm) => setStock(stock.id, { sheetHeightMm })} />
-                  <MoneyField label="Price of a sheet" minor={stock.sheetPriceMinor} onCommit={(m) => setStock(stock.id, { sheetPriceMinor: m ?? 0 })} />
-                  <NumberField label="Sheets on the shelf" value={stock.onShelf} least={0} most={1000000} onCommit={(onShelf) => setStock(stock.id, { onShelf })} />
+                  <NumberField
+                    label="Weight, gsm"
+                    value={stock.gsm}
+                    least={30}
+                    most={1200}
+                    whole={false}
+                    onCommit={(gsm) => setStock(stock.id, { gsm })}
+                  />
+                  <Pick
+                    label="Grade of its pounds"
+                    value={stock.grade}
+                    sections={named(GRADES)}
+                    onChange={(grade) => setStock(stock.id, { grade: grade as Stock['grade'] })}
+                  />
+                  <NumberField
+                    label="Caliper, µm"
+                    value={stock.caliperMicron}
+                    least={30}
+                    most={3000}
+                    whole={false}
+                    onCommit={(caliperMicron) => setStock(stock.id, { caliperMicron })}
+                  />
+                  <Pick
+                    label="Coating"
+                    value={stock.coating}
+                    sections={named(COATINGS)}
+                    onChange={(coating) => setStock(stock.id, { coating: coating as Stock['coating'] })}
+                  />
+                  <LengthField
+                    label="Sheet width"
+                    mm={stock.sheetWidthMm}
+                    unit={unit}
+                    least={40}
+                    most={2000}
+                    onCommit={(sheetWidthMm) => setStock(stock.id, { sheetWidthMm })}
+                  />
+                  <LengthField
+                    label="Sheet height"
+                    mm={stock.sheetHeightMm}
+                    unit={unit}
+                    least={40}
+                    most={2000}
+                    onCommit={(sheetHeightMm) => setStock(stock.id, { sheetHeightMm })}
+                  />
+                  <MoneyField
+                    label="Price of a sheet"
+                    minor={stock.sheetPriceMinor}
+                    onCommit={(m) => setStock(stock.id, { sheetPriceMinor: m ?? 0 })}
+                  />
+                  <NumberField
+                    label="Sheets on the shelf"
+                    value={stock.onShelf}
+                    least={0}
+                    most={1000000}
+                    onCommit={(onShelf) => setStock(stock.id, { onShelf })}
+                  />
                 </Two>
                 <Choice
                   label="Grain runs along the sheet’s"
@@ -74,8 +143,20 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
                   ]}
                   onChange={(grain) => setStock(stock.id, { grain })}
                 />
-                <ColourField label="Colour" value={stock.colour} onChange={(colour) => colour && setStock(stock.id, { colour })} />
-                {workshop.stocks.length > 1 && <Quiet onPress={() => void change({ ...workshop, stocks: workshop.stocks.filter((s) => s.id !== stock.id) })}>Take it off the shelf</Quiet>}
+                <ColourField
+                  label="Colour"
+                  value={stock.colour}
+                  onChange={(colour) => colour && setStock(stock.id, { colour })}
+                />
+                {workshop.stocks.length > 1 && (
+                  <Quiet
+                    onPress={() =>
+                      void change({ ...workshop, stocks: workshop.stocks.filter((s) => s.id !== stock.id) })
+                    }
+                  >
+                    Take it off the shelf
+                  </Quiet>
+                )}
               </Thing>
             ))}
           </div>
@@ -87,16 +168,56 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
           </header>
           <div className="cards">
             {workshop.envelopes.map((envelope) => (
-              <Thing key={envelope.id} colour={envelope.colour} title={envelope.name} facts={`inside ${formatSize(envelope.insideWidthMm, envelope.insideHeightMm, unit)}`} count={`${envelope.onShelf}`}>
+              <Thing
+                key={envelope.id}
+                colour={envelope.colour}
+                title={envelope.name}
+                facts={`inside ${formatSize(envelope.insideWidthMm, envelope.insideHeightMm, unit)}`}
+                count={`${envelope.onShelf}`}
+              >
                 <Name value={envelope.name} onCommit={(name) => setEnvelope(envelope.id, { name })} />
                 <Two>
-                  <LengthField label="Inside width" mm={envelope.insideWidthMm} unit={unit} least={20} most={1000} onCommit={(insideWidthMm) => setEnvelope(envelope.id, { insideWidthMm })} />
-                  <LengthField label="Inside height" mm={envelope.insideHeightMm} unit={unit} least={20} most={1000} onCommit={(insideHeightMm) => setEnvelope(envelope.id, { insideHeightMm })} />
-                  <MoneyField label="Price of one" minor={envelope.priceMinor} onCommit={(m) => setEnvelope(envelope.id, { priceMinor: m ?? 0 })} />
-                  <NumberField label="On the shelf" value={envelope.onShelf} least={0} most={1000000} onCommit={(onShelf) => setEnvelope(envelope.id, { onShelf })} />
+                  <LengthField
+                    label="Inside width"
+                    mm={envelope.insideWidthMm}
+                    unit={unit}
+                    least={20}
+                    most={1000}
+                    onCommit={(insideWidthMm) => setEnvelope(envelope.id, { insideWidthMm })}
+                  />
+                  <LengthField
+                    label="Inside height"
+                    mm={envelope.insideHeightMm}
+                    unit={unit}
+                    least={20}
+                    most={1000}
+                    onCommit={(insideHeightMm) => setEnvelope(envelope.id, { insideHeightMm })}
+                  />
+                  <MoneyField
+                    label="Price of one"
+                    minor={envelope.priceMinor}
+                    onCommit={(m) => setEnvelope(envelope.id, { priceMinor: m ?? 0 })}
+                  />
+                  <NumberField
+                    label="On the shelf"
+                    value={envelope.onShelf}
+                    least={0}
+                    most={1000000}
+                    onCommit={(onShelf) => setEnvelope(envelope.id, { onShelf })}
+                  />
                 </Two>
-                <ColourField label="Colour" value={envelope.colour} onChange={(colour) => colour && setEnvelope(envelope.id, { colour })} />
-                <Quiet onPress={() => void change({ ...workshop, envelopes: workshop.envelopes.filter((e) => e.id !== envelope.id) })}>Take it off the shelf</Quiet>
+                <ColourField
+                  label="Colour"
+                  value={envelope.colour}
+                  onChange={(colour) => colour && setEnvelope(envelope.id, { colour })}
+                />
+                <Quiet
+                  onPress={() =>
+                    void change({ ...workshop, envelopes: workshop.envelopes.filter((e) => e.id !== envelope.id) })
+                  }
+                >
+                  Take it off the shelf
+                </Quiet>
               </Thing>
             ))}
           </div>
@@ -106,7 +227,11 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
           <div className="cards">
             {workshop.printers.flatMap((printer) =>
               printer.paths.map((path) => (
-                <Thing key={`${printer.id}-${path.id}`} title={`${printer.name}: ${path.name}`} facts={`${printer.ink} · up to ${path.heaviestGsm} gsm and ${path.thickestMicron} µm · margins ${formatLength(path.marginsMm.top, unit)}${path.printsBothSides ? ' · both sides by itself' : ''}`}>
+                <Thing
+                  key={`${printer.id}-${path.id}`}
+                  title={`${printer.name}: ${path.name}`}
+                  facts={`${printer.ink} · up to ${path.heaviestGsm} gsm and ${path.thickestMicron} µm · margins ${formatLength(path.marginsMm.top, unit)}${path.printsBothSides ? ' · both sides by itself' : ''}`}
+                >
                   <Two>
                     {(['top', 'right', 'bottom', 'left'] as const).map((side) => (
                       <LengthField
@@ -120,7 +245,14 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
                           void change({
                             ...workshop,
                             printers: workshop.printers.map((p) =>
-                              p.id !== printer.id ? p : { ...p, paths: p.paths.map((q) => (q.id === path.id ? { ...q, marginsMm: { ...q.marginsMm, [side]: mm } } : q)) },
+                              p.id !== printer.id
+                                ? p
+                                : {
+                                    ...p,
+                                    paths: p.paths.map((q) =>
+                                      q.id === path.id ? { ...q, marginsMm: { ...q.marginsMm, [side]: mm } } : q,
+                                    ),
+                                  },
                             ),
                           })
                         }
@@ -130,16 +262,31 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
                   <MoneyField
                     label="Ink and wear for a side"
                     minor={printer.sidePriceMinor}
-                    onCommit={(m) => void change({ ...workshop, printers: workshop.printers.map((p) => (p.id === printer.id ? { ...p, sidePriceMinor: m ?? 0 } : p)) })}
+                    onCommit={(m) =>
+                      void change({
+                        ...workshop,
+                        printers: workshop.printers.map((p) =>
+                          p.id === printer.id ? { ...p, sidePriceMinor: m ?? 0 } : p,
+                        ),
+                      })
+                    }
                   />
                 </Thing>
               )),
             )}
             {workshop.trimmers.map((t) => (
-              <Thing key={t.id} title={t.name} facts={`${t.kind} · cuts ${formatLength(t.longestCutMm, unit)} · stack ${formatLength(t.thickestStackMm, 'mm')}`} />
+              <Thing
+                key={t.id}
+                title={t.name}
+                facts={`${t.kind} · cuts ${formatLength(t.longestCutMm, unit)} · stack ${formatLength(t.thickestStackMm, 'mm')}`}
+              />
             ))}
             {workshop.boards.map((b) => (
-              <Thing key={b.id} title={b.name} facts={`a groove every ${formatLength(b.grooveEveryMm, unit)} · ${formatLength(b.longestMm, unit)} long`} />
+              <Thing
+                key={b.id}
+                title={b.name}
+                facts={`a groove every ${formatLength(b.grooveEveryMm, unit)} · ${formatLength(b.longestMm, unit)} long`}
+              />
             ))}
           </div>
         </section>
@@ -150,9 +297,21 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
           </p>
           <div className="pace">
             {PACE.map(([key, label]) => (
-              <NumberField key={key} label={label} value={workshop.pace[key]} least={0} most={600} whole={false} onCommit={(n) => void change({ ...workshop, pace: { ...workshop.pace, [key]: n } })} />
+              <NumberField
+                key={key}
+                label={label}
+                value={workshop.pace[key]}
+                least={0}
+                most={600}
+                whole={false}
+                onCommit={(n) => void change({ ...workshop, pace: { ...workshop.pace, [key]: n } })}
+              />
             ))}
-            <MoneyField label="Your hour" minor={workshop.hourlyMinor} onCommit={(m) => void change({ ...workshop, hourlyMinor: m ?? 0 })} />
+            <MoneyField
+              label="Your hour"
+              minor={workshop.hourlyMinor}
+              onCommit={(m) => void change({ ...workshop, hourlyMinor: m ?? 0 })}
+            />
           </div>
         </section>
       </main>
@@ -167,14 +326,28 @@ function Name({ value, onCommit }: { readonly value: string; readonly onCommit: 
       figures={false}
       value={value}
       show={(t) => t}
-      read={(t) => (t.trim() ? { ok: true, value: t.trim().slice(0, 80) } : { ok: false, why: 'Name wants a word or two.' })}
+      read={(t) =>
+        t.trim() ? { ok: true, value: t.trim().slice(0, 80) } : { ok: false, why: 'Name wants a word or two.' }
+      }
       onCommit={(name) => name !== value && onCommit(name)}
     />
   );
 }
 
 /** One thing the maker owns, folded until it is to be changed. */
-function Thing({ title, facts, colour, count, children }: { readonly title: string; readonly facts: string; readonly colour?: string; readonly count?: string; readonly children?: ReactNode }): ReactNode {
+function Thing({
+  title,
+  facts,
+  colour,
+  count,
+  children,
+}: {
+  readonly title: string;
+  readonly facts: string;
+  readonly colour?: string;
+  readonly count?: string;
+  readonly children?: ReactNode;
+}): ReactNode {
   const [open, setOpen] = useState(false);
   return (
     <Paper className={open ? 'open' : ''}>

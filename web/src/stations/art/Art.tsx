@@ -1,4 +1,12 @@
-import { useCallback, useRef, useState, type DragEvent, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import {
+  useCallback,
+  useRef,
+  useState,
+  type DragEvent,
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+} from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { boxPath, DEFAULTS, drawFace, TYPEFACES, type Mood, type Scene, type TextBlock } from '@zippy/core';
@@ -30,7 +38,11 @@ export function ArtBench(props: StationProps): ReactNode {
         { kind: 'path', role: 'stock', path: boxPath(face.bleed), fill: stockColour },
         { kind: 'group', transform: [1, 0, 0, 1, 0, 0], clip: boxPath(face.bleed), children: drawFace(face) },
         { kind: 'path', role: 'safe', path: boxPath(face.safe) },
-        { kind: 'path', role: 'trim', path: boxPath({ xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm }) },
+        {
+          kind: 'path',
+          role: 'trim',
+          path: boxPath({ xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm }),
+        },
         {
           kind: 'label',
           role: 'dimension',
@@ -79,7 +91,13 @@ function Handles({ geometry, ...props }: StationProps & { readonly geometry: Ben
   const { face, art, setFace, setText } = useFace(props);
   const { textId, set } = useView();
   const { pxPerMm, originPx } = geometry;
-  const drag = useRef<{ readonly x: number; readonly y: number; readonly left: number; readonly top: number; readonly key: string } | null>(null);
+  const drag = useRef<{
+    readonly x: number;
+    readonly y: number;
+    readonly left: number;
+    readonly top: number;
+    readonly key: string;
+  } | null>(null);
   const at = (xMm: number, yMm: number, widthMm: number, heightMm: number) => ({
     left: originPx.x + xMm * pxPerMm,
     top: originPx.y + yMm * pxPerMm,
@@ -101,7 +119,10 @@ function Handles({ geometry, ...props }: StationProps & { readonly geometry: Ben
     const tenth = (mm: number): number => Math.round(mm * 10) / 10;
     setText(
       block.id,
-      { leftMm: tenth(from.left + (event.clientX - from.x) / pxPerMm), topMm: tenth(from.top + (event.clientY - from.y) / pxPerMm) },
+      {
+        leftMm: tenth(from.left + (event.clientX - from.x) / pxPerMm),
+        topMm: tenth(from.top + (event.clientY - from.y) / pxPerMm),
+      },
       from.key,
     );
   };
@@ -124,8 +145,13 @@ function Handles({ geometry, ...props }: StationProps & { readonly geometry: Ben
     const placed = face.picture?.box;
     if (!from || !placed) return;
     const over = { x: placed.widthMm - face.bleed.widthMm, y: placed.heightMm - face.bleed.heightMm };
-    const slid = (start: number, deltaPx: number, overMm: number): number => (overMm > 0.01 ? start - deltaPx / pxPerMm / overMm : start);
-    slidePicture(slid(from.left, event.clientX - from.x, over.x), slid(from.top, event.clientY - from.y, over.y), from.key);
+    const slid = (start: number, deltaPx: number, overMm: number): number =>
+      overMm > 0.01 ? start - deltaPx / pxPerMm / overMm : start;
+    slidePicture(
+      slid(from.left, event.clientX - from.x, over.x),
+      slid(from.top, event.clientY - from.y, over.y),
+      from.key,
+    );
   };
   const nudgePicture = (event: KeyboardEvent): void => {
     const [dx, dy] = ARROWS[event.key] ?? [0, 0];
@@ -186,7 +212,13 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 };
 
-const MOODS: Readonly<Record<Mood, string>> = { display: 'Display', serif: 'Serif', plain: 'Plain', script: 'Script', hand: 'Hand' };
+const MOODS: Readonly<Record<Mood, string>> = {
+  display: 'Display',
+  serif: 'Serif',
+  plain: 'Plain',
+  script: 'Script',
+  hand: 'Hand',
+};
 
 export function ArtSlip(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
@@ -227,7 +259,12 @@ export function ArtSlip(props: StationProps): ReactNode {
   const others = Object.entries(job.pictures).filter(([id]) => id !== art.picture?.pictureId);
   return (
     <Slip title={`Art · ${face.face.name}`} part={plan.art} spoken={spokenOf(workshop)}>
-      <ColourField label="Background" value={art.background} bare="Bare stock" onChange={(colour) => setFace({ background: colour }, `background-${face.face.id}`)} />
+      <ColourField
+        label="Background"
+        value={art.background}
+        bare="Bare stock"
+        onChange={(colour) => setFace({ background: colour }, `background-${face.face.id}`)}
+      />
       <Row>
         <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => void add(files)}>
           <Press>{art.picture ? 'Another picture …' : 'Place a picture …'}</Press>
@@ -238,7 +275,13 @@ export function ArtSlip(props: StationProps): ReactNode {
       {!art.picture && others.length > 0 && (
         <Row role="group" aria-label="Pictures of this job">
           {others.map(([id, ref]) => (
-            <Thumb key={id} type="button" onClick={() => placePicture(ref)} aria-label={`Place ${ref.name}`} title={ref.name}>
+            <Thumb
+              key={id}
+              type="button"
+              onClick={() => placePicture(ref)}
+              aria-label={`Place ${ref.name}`}
+              title={ref.name}
+            >
               <img src={api.pictureUrl(ref.sha256)} alt="" />
             </Thumb>
           ))}
@@ -246,9 +289,29 @@ export function ArtSlip(props: StationProps): ReactNode {
       )}
       {art.picture && (
         <>
-          <Scale label="Zoom" value={art.picture.zoom} least={1} most={6} step={0.01} say={(v) => `${Math.round(v * 100)} %`} onChange={(zoom) => setFace({ picture: { ...art.picture!, zoom } }, 'zoom')} />
-          <Scale label="Fade" value={art.picture.fade} least={0} most={1} step={0.01} say={(v) => `${Math.round(v * 100)} %`} onChange={(fade) => setFace({ picture: { ...art.picture!, fade } }, 'fade')} />
-          <OnOff label="Grey" value={art.picture.grey} onChange={(grey) => setFace({ picture: { ...art.picture!, grey } })} />
+          <Scale
+            label="Zoom"
+            value={art.picture.zoom}
+            least={1}
+            most={6}
+            step={0.01}
+            say={(v) => `${Math.round(v * 100)} %`}
+            onChange={(zoom) => setFace({ picture: { ...art.picture!, zoom } }, 'zoom')}
+          />
+          <Scale
+            label="Fade"
+            value={art.picture.fade}
+            least={0}
+            most={1}
+            step={0.01}
+            say={(v) => `${Math.round(v * 100)} %`}
+            onChange={(fade) => setFace({ picture: { ...art.picture!, fade } }, 'fade')}
+          />
+          <OnOff
+            label="Grey"
+            value={art.picture.grey}
+            onChange={(grey) => setFace({ picture: { ...art.picture!, grey } })}
+          />
         </>
       )}
       <Row>
@@ -261,7 +324,12 @@ export function ArtSlip(props: StationProps): ReactNode {
       </Row>
       {text && (
         <Words aria-label="Words in hand">
-          <WordsField label="Words" rows={3} value={text.text} onChange={(value) => setText(text.id, { text: value }, `words-${text.id}`)} />
+          <WordsField
+            label="Words"
+            rows={3}
+            value={text.text}
+            onChange={(value) => setText(text.id, { text: value }, `words-${text.id}`)}
+          />
           <Pick
             label="Typeface"
             value={text.typefaceId}
@@ -272,8 +340,22 @@ export function ArtSlip(props: StationProps): ReactNode {
             }))}
           />
           <Two>
-            <NumberField label="Size, pt" whole={false} value={text.sizePt} least={1} most={400} onCommit={(sizePt) => setText(text.id, { sizePt })} />
-            <NumberField label="Line spacing" whole={false} value={text.lineSpacing} least={0.5} most={5} onCommit={(lineSpacing) => setText(text.id, { lineSpacing })} />
+            <NumberField
+              label="Size, pt"
+              whole={false}
+              value={text.sizePt}
+              least={1}
+              most={400}
+              onCommit={(sizePt) => setText(text.id, { sizePt })}
+            />
+            <NumberField
+              label="Line spacing"
+              whole={false}
+              value={text.lineSpacing}
+              least={0.5}
+              most={5}
+              onCommit={(lineSpacing) => setText(text.id, { lineSpacing })}
+            />
           </Two>
           <Choice
             label="Lines"
@@ -285,14 +367,41 @@ export function ArtSlip(props: StationProps): ReactNode {
             ]}
             onChange={(align) => setText(text.id, { align })}
           />
-          <ColourField label="Colour" value={text.colour} onChange={(colour) => setText(text.id, { colour: colour ?? DEFAULTS.textColour }, `colour-${text.id}`)} />
+          <ColourField
+            label="Colour"
+            value={text.colour}
+            onChange={(colour) => setText(text.id, { colour: colour ?? DEFAULTS.textColour }, `colour-${text.id}`)}
+          />
           <Two>
-            <LengthField label="From the left" mm={text.leftMm} unit={workshop.unit} least={-1000} most={1000} onCommit={(leftMm) => setText(text.id, { leftMm })} />
-            <LengthField label="From the top" mm={text.topMm} unit={workshop.unit} least={-1000} most={1000} onCommit={(topMm) => setText(text.id, { topMm })} />
-            <LengthField label="Block width" mm={text.widthMm} unit={workshop.unit} least={1} most={1000} onCommit={(widthMm) => setText(text.id, { widthMm })} />
+            <LengthField
+              label="From the left"
+              mm={text.leftMm}
+              unit={workshop.unit}
+              least={-1000}
+              most={1000}
+              onCommit={(leftMm) => setText(text.id, { leftMm })}
+            />
+            <LengthField
+              label="From the top"
+              mm={text.topMm}
+              unit={workshop.unit}
+              least={-1000}
+              most={1000}
+              onCommit={(topMm) => setText(text.id, { topMm })}
+            />
+            <LengthField
+              label="Block width"
+              mm={text.widthMm}
+              unit={workshop.unit}
+              least={1}
+              most={1000}
+              onCommit={(widthMm) => setText(text.id, { widthMm })}
+            />
           </Two>
           <Row>
-            <Press onPress={() => setText(text.id, { leftMm: (face.face.widthMm - text.widthMm) / 2 })}>Centre on the face</Press>
+            <Press onPress={() => setText(text.id, { leftMm: (face.face.widthMm - text.widthMm) / 2 })}>
+              Centre on the face
+            </Press>
             <Quiet
               onPress={() => {
                 setFace({ texts: art.texts.filter((t) => t.id !== text.id) });

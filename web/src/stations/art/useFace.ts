@@ -22,7 +22,8 @@ export function useFace({ job, plan }: StationProps): {
     face,
     art,
     setFace,
-    setText: (textId, part, key) => setFace({ texts: art.texts.map((t) => (t.id === textId ? { ...t, ...part } : t)) }, key),
+    setText: (textId, part, key) =>
+      setFace({ texts: art.texts.map((t) => (t.id === textId ? { ...t, ...part } : t)) }, key),
     placePicture: (ref) => {
       const pictureId = pictureIdOf(job, ref);
       change([

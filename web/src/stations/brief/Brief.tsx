@@ -35,7 +35,11 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
         figures={false}
         value={brief.title}
         show={(text) => text}
-        read={(text) => (text.trim() ? { ok: true, value: text.trim().slice(0, 120) } : { ok: false, why: 'Title wants a few words, so that you find the job again.' })}
+        read={(text) =>
+          text.trim()
+            ? { ok: true, value: text.trim().slice(0, 120) }
+            : { ok: false, why: 'Title wants a few words, so that you find the job again.' }
+        }
         onCommit={(title) => set('title', title)}
       />
       <Choice
@@ -48,7 +52,13 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
         onChange={(purpose) => set('purpose', purpose)}
       />
       <Two>
-        <NumberField label="Good cards wanted" value={brief.wanted} least={1} most={100000} onCommit={(n) => set('wanted', n)} />
+        <NumberField
+          label="Good cards wanted"
+          value={brief.wanted}
+          least={1}
+          most={100000}
+          onCommit={(n) => set('wanted', n)}
+        />
         <TypedField
           label="Due"
           type="date"
@@ -72,13 +82,33 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
               note: `${formatSize(e.insideWidthMm, e.insideHeightMm, workshop.unit)} · ${e.onShelf}`,
             })),
           },
-          { heading: 'Or', options: [{ id: TYPED, name: 'Type its inside size' }, { id: NONE, name: 'None yet' }] },
+          {
+            heading: 'Or',
+            options: [
+              { id: TYPED, name: 'Type its inside size' },
+              { id: NONE, name: 'None yet' },
+            ],
+          },
         ]}
       />
       {envelope.kind === 'typed' && (
         <Two>
-          <LengthField label="Inside width" mm={envelope.insideWidthMm} unit={workshop.unit} least={20} most={1000} onCommit={(mm) => set('envelope', { ...envelope, insideWidthMm: mm })} />
-          <LengthField label="Inside height" mm={envelope.insideHeightMm} unit={workshop.unit} least={20} most={1000} onCommit={(mm) => set('envelope', { ...envelope, insideHeightMm: mm })} />
+          <LengthField
+            label="Inside width"
+            mm={envelope.insideWidthMm}
+            unit={workshop.unit}
+            least={20}
+            most={1000}
+            onCommit={(mm) => set('envelope', { ...envelope, insideWidthMm: mm })}
+          />
+          <LengthField
+            label="Inside height"
+            mm={envelope.insideHeightMm}
+            unit={workshop.unit}
+            least={20}
+            most={1000}
+            onCommit={(mm) => set('envelope', { ...envelope, insideHeightMm: mm })}
+          />
         </Two>
       )}
       <WordsField label="Notes" rows={3} value={brief.notes} onChange={(notes) => set('notes', notes, 'notes')} />

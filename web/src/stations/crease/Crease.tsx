@@ -21,7 +21,12 @@ export function CreaseBench({ job, plan, workshop }: StationProps): ReactNode {
     (textMm: number): Scene =>
       showFolded
         ? drawFolded(size, { open, stockColour: stock.stock.colour, art: sides })
-        : drawCreaseLine(size, crease, step, { unit: workshop.unit, textMm, stockColour: stock.stock.colour, art: sides }),
+        : drawCreaseLine(size, crease, step, {
+            unit: workshop.unit,
+            textMm,
+            stockColour: stock.stock.colour,
+            art: sides,
+          }),
     [size, crease, step, workshop.unit, stock, sides, showFolded, open],
   );
   const board = draw(4).box;
@@ -33,7 +38,11 @@ export function CreaseBench({ job, plan, workshop }: StationProps): ReactNode {
       pictures={job.pictures}
       unit={workshop.unit}
       label={line ? `Crease ${line.number}: ${line.text}` : crease.verdict}
-      caption={line && !showFolded ? `${line.faceUp} up · groove ${line.groove} at ${formatLength(line.grooveAtMm, workshop.unit)}` : undefined}
+      caption={
+        line && !showFolded
+          ? `${line.faceUp} up · groove ${line.groove} at ${formatLength(line.grooveAtMm, workshop.unit)}`
+          : undefined
+      }
       tools={
         <>
           <Stepper count={crease.lines.length} name="Crease" />
@@ -58,7 +67,16 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
         label="Crease on"
         value={job.crease.boardId}
         onChange={(id) => change([{ path: ['crease', 'boardId'], value: id }])}
-        sections={[{ heading: null, options: workshop.boards.map((b) => ({ id: b.id, name: b.name, note: `every ${formatLength(b.grooveEveryMm, workshop.unit)}` })) }]}
+        sections={[
+          {
+            heading: null,
+            options: workshop.boards.map((b) => ({
+              id: b.id,
+              name: b.name,
+              note: `every ${formatLength(b.grooveEveryMm, workshop.unit)}`,
+            })),
+          },
+        ]}
       />
       <StepList aria-label="Creases">
         {crease.lines.map((line, i) => (

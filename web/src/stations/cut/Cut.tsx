@@ -12,10 +12,19 @@ import { Caution, StepList, Stepper } from '../Stepper.tsx';
 
 export function CutBench({ job, plan, workshop }: StationProps): ReactNode {
   const { cut, sheet, size, stock } = plan;
-  const step = Math.min(useView((s) => s.step), Math.max(0, cut.moves.length - 1));
+  const step = Math.min(
+    useView((s) => s.step),
+    Math.max(0, cut.moves.length - 1),
+  );
   const sides = useSides(plan);
   const draw = useCallback(
-    (textMm: number): Scene => drawCutMove(size, sheet, cut, step, { unit: workshop.unit, textMm, stockColour: stock.stock.colour, art: sides.outside }),
+    (textMm: number): Scene =>
+      drawCutMove(size, sheet, cut, step, {
+        unit: workshop.unit,
+        textMm,
+        stockColour: stock.stock.colour,
+        art: sides.outside,
+      }),
     [size, sheet, cut, step, workshop.unit, stock, sides],
   );
   const move = cut.moves[step];
@@ -38,12 +47,26 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
   const { cut } = plan;
   const now = Math.min(step, cut.moves.length - 1);
   return (
-    <Slip title="Cut" part={cut} spoken={spokenOf(workshop)} after={<TakeAway what="cut" format="svg" label="Cut and crease drawing, SVG" />}>
+    <Slip
+      title="Cut"
+      part={cut}
+      spoken={spokenOf(workshop)}
+      after={<TakeAway what="cut" format="svg" label="Cut and crease drawing, SVG" />}
+    >
       <Pick
         label="Cut with"
         value={job.cut.trimmerId}
         onChange={(id) => change([{ path: ['cut', 'trimmerId'], value: id }])}
-        sections={[{ heading: null, options: workshop.trimmers.map((t) => ({ id: t.id, name: t.name, note: `${formatLength(t.longestCutMm, workshop.unit)} long` })) }]}
+        sections={[
+          {
+            heading: null,
+            options: workshop.trimmers.map((t) => ({
+              id: t.id,
+              name: t.name,
+              note: `${formatLength(t.longestCutMm, workshop.unit)} long`,
+            })),
+          },
+        ]}
       />
       {cut.moves.length > 0 && <Caution role="note">{CAUTIONS[cut.trimmer.kind]}</Caution>}
       <StepList aria-label="Cutting moves">

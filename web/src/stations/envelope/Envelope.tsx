@@ -20,11 +20,19 @@ export function EnvelopeBench({ job, plan, workshop }: StationProps): ReactNode 
     (textMm: number): Scene => {
       if (!onSheet) return drawEnvelopeBlank(envelope, textMm, workshop.unit);
       const { scene } = drawEnvelopeSheet(envelope);
-      return { ...scene, shapes: [{ kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: envelope.stock.colour }, ...scene.shapes] };
+      return {
+        ...scene,
+        shapes: [
+          { kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: envelope.stock.colour },
+          ...scene.shapes,
+        ],
+      };
     },
     [envelope, workshop.unit, onSheet],
   );
-  const content = onSheet ? draw(1).box : { xMm: 0, yMm: 0, widthMm: envelope.blank.widthMm, heightMm: envelope.blank.heightMm };
+  const content = onSheet
+    ? draw(1).box
+    : { xMm: 0, yMm: 0, widthMm: envelope.blank.widthMm, heightMm: envelope.blank.heightMm };
   return (
     <Bench
       content={content}
@@ -63,15 +71,47 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
         label="From"
         value={envelope.stockId}
         onChange={(id) => set('stockId', id)}
-        sections={[{ heading: null, options: workshop.stocks.map((s) => ({ id: s.id, name: s.name, swatch: s.colour, note: `${s.gsm} gsm` })) }]}
+        sections={[
+          {
+            heading: null,
+            options: workshop.stocks.map((s) => ({ id: s.id, name: s.name, swatch: s.colour, note: `${s.gsm} gsm` })),
+          },
+        ]}
       />
       <Two>
-        <LengthField label="Ease" mm={envelope.easeMm} unit={unit} least={0} most={60} onCommit={(mm) => set('easeMm', mm)} />
-        <LengthField label="Seam" mm={envelope.seamMm} unit={unit} least={8} most={80} onCommit={(mm) => set('seamMm', mm)} />
+        <LengthField
+          label="Ease"
+          mm={envelope.easeMm}
+          unit={unit}
+          least={0}
+          most={60}
+          onCommit={(mm) => set('easeMm', mm)}
+        />
+        <LengthField
+          label="Seam"
+          mm={envelope.seamMm}
+          unit={unit}
+          least={8}
+          most={80}
+          onCommit={(mm) => set('seamMm', mm)}
+        />
       </Two>
       <More label="Flap, and how it is folded">
-        <OnOff label="The flap follows the height" value={envelope.flapMm === null} onChange={(on) => set('flapMm', on ? null : Math.round(plan.envelope.blank.creases[3]!.from.yMm))} />
-        {envelope.flapMm !== null && <LengthField label="Flap" mm={envelope.flapMm} unit={unit} least={10} most={400} onCommit={(mm) => set('flapMm', mm)} />}
+        <OnOff
+          label="The flap follows the height"
+          value={envelope.flapMm === null}
+          onChange={(on) => set('flapMm', on ? null : Math.round(plan.envelope.blank.creases[3]!.from.yMm))}
+        />
+        {envelope.flapMm !== null && (
+          <LengthField
+            label="Flap"
+            mm={envelope.flapMm}
+            unit={unit}
+            least={10}
+            most={400}
+            onCommit={(mm) => set('flapMm', mm)}
+          />
+        )}
         <Steps steps={plan.envelope.steps} />
         <Caution role="note">{CAUTIONS.glue}</Caution>
       </More>

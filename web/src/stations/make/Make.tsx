@@ -33,7 +33,9 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
   const navigate = useNavigate();
   const { id, bench, settle, change } = useJob();
   const [problem, setProblem] = useState<string | null>(null);
-  const stopped = Object.values(plan).some((part) => part.snags.some((snag: { level: string }) => snag.level === 'stop'));
+  const stopped = Object.values(plan).some((part) =>
+    part.snags.some((snag: { level: string }) => snag.level === 'stop'),
+  );
   const start = async (): Promise<void> => {
     if (!id) return;
     try {
@@ -81,7 +83,13 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
         </>
       )}
       {problem && <p role="alert">{problem}</p>}
-      <NumberField label="Minutes to dry" value={job.make.dryMinutes} least={0} most={10000} onCommit={(n) => change([{ path: ['make', 'dryMinutes'], value: n }])} />
+      <NumberField
+        label="Minutes to dry"
+        value={job.make.dryMinutes}
+        least={0}
+        most={10000}
+        onCommit={(n) => change([{ path: ['make', 'dryMinutes'], value: n }])}
+      />
     </Slip>
   );
 }

@@ -1,13 +1,13 @@
 import { BarChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
-import { init, use } from 'echarts/core';
+import { init, use as register } from 'echarts/core';
 import { AriaComponent } from 'echarts/components';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { useTheme } from 'styled-components';
 import { sayMoney, type CostPart } from '@zippy/core';
 
-use([BarChart, GridComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+register([BarChart, GridComponent, TooltipComponent, AriaComponent, SVGRenderer]);
 
 const HEIGHT_PX = 250;
 
@@ -26,8 +26,23 @@ export default function CostChart({
   useEffect(() => {
     const chart = init(frame.current!, undefined, { renderer: 'svg' });
     const cost = parts.reduce((sum, part) => sum + part.shownMinor, 0);
-    const colours = [theme.colour.slateLine, theme.colour.teal, theme.colour.ochre, theme.colour.plum, theme.colour.coral];
-    const left = priceMinor === null ? [] : [{ label: priceMinor >= cost ? 'Left over' : 'Lost', value: Math.abs(priceMinor - cost), from: Math.min(cost, priceMinor) }];
+    const colours = [
+      theme.colour.slateLine,
+      theme.colour.teal,
+      theme.colour.ochre,
+      theme.colour.plum,
+      theme.colour.coral,
+    ];
+    const left =
+      priceMinor === null
+        ? []
+        : [
+            {
+              label: priceMinor >= cost ? 'Left over' : 'Lost',
+              value: Math.abs(priceMinor - cost),
+              from: Math.min(cost, priceMinor),
+            },
+          ];
     let reached = 0;
     const rows = [
       ...parts.map((part) => {
@@ -43,16 +58,37 @@ export default function CostChart({
       aria: { enabled: true },
       grid: { left: 8, right: 14, top: 26, bottom: 4, containLabel: true },
       textStyle: { fontFamily: theme.font.text, color: theme.colour.ink },
-      tooltip: { trigger: 'item', formatter: (at: unknown) => { const { name, value } = at as { name: string; value: number }; return `${name}: ${money(value)}`; } },
-      xAxis: { type: 'category', data: rows.map((r) => r.label), axisTick: { show: false }, axisLabel: { fontSize: 14, interval: 0, color: theme.colour.ink } },
-      yAxis: { type: 'value', axisLabel: { formatter: (v: number) => money(v), color: theme.colour.inkQuiet }, splitLine: { lineStyle: { color: theme.colour.rule } } },
+      tooltip: {
+        trigger: 'item',
+        formatter: (at: unknown) => {
+          const { name, value } = at as { name: string; value: number };
+          return `${name}: ${money(value)}`;
+        },
+      },
+      xAxis: {
+        type: 'category',
+        data: rows.map((r) => r.label),
+        axisTick: { show: false },
+        axisLabel: { fontSize: 14, interval: 0, color: theme.colour.ink },
+      },
+      yAxis: {
+        type: 'value',
+        axisLabel: { formatter: (v: number) => money(v), color: theme.colour.inkQuiet },
+        splitLine: { lineStyle: { color: theme.colour.rule } },
+      },
       series: [
         { type: 'bar', stack: 'all', silent: true, itemStyle: { color: 'transparent' }, data: rows.map((r) => r.from) },
         {
           type: 'bar',
           stack: 'all',
           barWidth: '58%',
-          label: { show: true, position: 'top', formatter: (at: { value: unknown }) => money(at.value as number), fontSize: 14, color: theme.colour.ink },
+          label: {
+            show: true,
+            position: 'top',
+            formatter: (at: { value: unknown }) => money(at.value as number),
+            fontSize: 14,
+            color: theme.colour.ink,
+          },
           data: rows.map((r, i) => ({
             value: r.value,
             itemStyle: {

@@ -28,7 +28,11 @@ export function SellBench({ job, plan, workshop }: StationProps): ReactNode {
       <div className="chart">
         <h3>Where the money of one card goes</h3>
         <Suspense fallback={<p>Drawing …</p>}>
-          <CostChart parts={sell.parts} priceMinor={selling ? sell.singlePriceMinor : null} currency={workshop.currency} />
+          <CostChart
+            parts={sell.parts}
+            priceMinor={selling ? sell.singlePriceMinor : null}
+            currency={workshop.currency}
+          />
         </Suspense>
         <table>
           <caption>The same, in figures</caption>
@@ -62,19 +66,45 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
       {selling && (
         <>
           <Two>
-            <MoneyField label="Price of a single" minor={sell.singlePriceMinor} onCommit={(m) => set('singlePriceMinor', m)} hint={sell.singlePriceMinor === null ? `Suggested ${sayMoney(plan.sell.singlePriceMinor, workshop.currency)}` : undefined} />
+            <MoneyField
+              label="Price of a single"
+              minor={sell.singlePriceMinor}
+              onCommit={(m) => set('singlePriceMinor', m)}
+              hint={
+                sell.singlePriceMinor === null
+                  ? `Suggested ${sayMoney(plan.sell.singlePriceMinor, workshop.currency)}`
+                  : undefined
+              }
+            />
             <TypedField
               label="Wanted margin, %"
               value={sell.wantedMargin}
               show={(v) => String(Math.round(v * 100))}
               read={(text) => {
                 const n = Number(text);
-                return text.trim() !== '' && n >= 0 && n <= 95 ? { ok: true, value: n / 100 } : { ok: false, why: 'Wanted margin wants a number from 0 to 95.' };
+                return text.trim() !== '' && n >= 0 && n <= 95
+                  ? { ok: true, value: n / 100 }
+                  : { ok: false, why: 'Wanted margin wants a number from 0 to 95.' };
               }}
               onCommit={(v) => set('wantedMargin', v)}
             />
-            <NumberField label="Cards in a pack" value={sell.packOf} least={1} most={1000} onCommit={(n) => set('packOf', n)} />
-            <MoneyField label="Price of a pack" minor={sell.packPriceMinor} onCommit={(m) => set('packPriceMinor', m)} hint={sell.packPriceMinor === null ? `Suggested ${sayMoney(plan.sell.packPriceMinor, workshop.currency)}` : undefined} />
+            <NumberField
+              label="Cards in a pack"
+              value={sell.packOf}
+              least={1}
+              most={1000}
+              onCommit={(n) => set('packOf', n)}
+            />
+            <MoneyField
+              label="Price of a pack"
+              minor={sell.packPriceMinor}
+              onCommit={(m) => set('packPriceMinor', m)}
+              hint={
+                sell.packPriceMinor === null
+                  ? `Suggested ${sayMoney(plan.sell.packPriceMinor, workshop.currency)}`
+                  : undefined
+              }
+            />
           </Two>
         </>
       )}
@@ -85,14 +115,41 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
             figures={false}
             value={extra.name}
             show={(t) => t}
-            read={(t) => (t.trim() ? { ok: true, value: t.trim().slice(0, 80) } : { ok: false, why: 'Extra wants a name.' })}
-            onCommit={(name) => set('extras', sell.extras.map((e, n) => (n === i ? { ...e, name } : e)))}
+            read={(t) =>
+              t.trim() ? { ok: true, value: t.trim().slice(0, 80) } : { ok: false, why: 'Extra wants a name.' }
+            }
+            onCommit={(name) =>
+              set(
+                'extras',
+                sell.extras.map((e, n) => (n === i ? { ...e, name } : e)),
+              )
+            }
           />
-          <MoneyField label={`Price for each card`} minor={extra.perCardMinor} onCommit={(m) => set('extras', sell.extras.map((e, n) => (n === i ? { ...e, perCardMinor: m ?? 0 } : e)))} />
-          <Quiet onPress={() => set('extras', sell.extras.filter((_, n) => n !== i))}>Take {extra.name} off</Quiet>
+          <MoneyField
+            label={`Price for each card`}
+            minor={extra.perCardMinor}
+            onCommit={(m) =>
+              set(
+                'extras',
+                sell.extras.map((e, n) => (n === i ? { ...e, perCardMinor: m ?? 0 } : e)),
+              )
+            }
+          />
+          <Quiet
+            onPress={() =>
+              set(
+                'extras',
+                sell.extras.filter((_, n) => n !== i),
+              )
+            }
+          >
+            Take {extra.name} off
+          </Quiet>
         </Two>
       ))}
-      <Press onPress={() => set('extras', [...sell.extras, { name: 'Sleeve', perCardMinor: 4 }])}>Add an extra: sleeve, band, sticker</Press>
+      <Press onPress={() => set('extras', [...sell.extras, { name: 'Sleeve', perCardMinor: 4 }])}>
+        Add an extra: sleeve, band, sticker
+      </Press>
     </Slip>
   );
 }

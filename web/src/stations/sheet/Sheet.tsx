@@ -20,9 +20,13 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
       const label = { title: job.brief.title, date: null, sheetNumber: 1 };
       const { scene } = drawSheetPage(size, art, sheet, side, label);
       const map = pageMap(sheet, side);
-      const other = light ? drawSheetPage(size, art, { ...sheet, marks: false }, side === 'front' ? 'back' : 'front', label).scene : null;
+      const other = light
+        ? drawSheetPage(size, art, { ...sheet, marks: false }, side === 'front' ? 'back' : 'front', label).scene
+        : null;
       // The other side shows through turned over, as it does against a window.
-      const through = other ? [{ kind: 'group', transform: pageMap(sheet, 'back'), children: other.shapes } as const] : [];
+      const through = other
+        ? [{ kind: 'group', transform: pageMap(sheet, 'back'), children: other.shapes } as const]
+        : [];
       return {
         box: { xMm: 0, yMm: -textMm * 2, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm + textMm * 4 },
         symbols: { ...scene.symbols, ...(other?.symbols ?? {}) },
@@ -31,7 +35,9 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
           ...through,
           ...scene.shapes,
           { kind: 'path', role: 'printable', path: boxPath(mapBox(map, sheet.printable)) },
-          ...sheet.placements.map(({ trim }) => ({ kind: 'path', role: 'trim', path: boxPath(mapBox(map, trim)) }) as const),
+          ...sheet.placements.map(
+            ({ trim }) => ({ kind: 'path', role: 'trim', path: boxPath(mapBox(map, trim)) }) as const,
+          ),
           {
             kind: 'label',
             role: 'dimension',
@@ -75,7 +81,12 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
   const [round, setRound] = useState(0);
   const whole = { widthMm: plan.stock.stock.sheetWidthMm, heightMm: plan.stock.stock.sheetHeightMm };
   return (
-    <Slip title="Sheet" part={plan.sheet} spoken={spokenOf(workshop)} after={<TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />}>
+    <Slip
+      title="Sheet"
+      part={plan.sheet}
+      spoken={spokenOf(workshop)}
+      after={<TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />}
+    >
       <Choice
         label="Grain"
         value={sheet.grain}
@@ -102,7 +113,9 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
         read={(text) => {
           if (text.trim() === '') return { ok: true, value: null };
           const n = Number(text);
-          return Number.isInteger(n) && n >= 0 && n <= 10000 ? { ok: true, value: n } : { ok: false, why: 'Spares wants a whole number, or nothing to let your spoil log decide.' };
+          return Number.isInteger(n) && n >= 0 && n <= 10000
+            ? { ok: true, value: n }
+            : { ok: false, why: 'Spares wants a whole number, or nothing to let your spoil log decide.' };
         }}
         onCommit={(n) => {
           set('spares', n);
@@ -111,12 +124,34 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
         hint={sheet.spares === null ? `Left empty: your spoil log says ${plan.sheet.spares}.` : undefined}
       />
       <More label="Cut the sheet down, marks">
-        <OnOff label="Print ticks and a slug outside the cards" value={sheet.marks} onChange={(on) => set('marks', on)} />
-        <OnOff label="The sheet is cut down before printing" value={sheet.cutDown !== null} onChange={(on) => set('cutDown', on ? whole : null)} />
+        <OnOff
+          label="Print ticks and a slug outside the cards"
+          value={sheet.marks}
+          onChange={(on) => set('marks', on)}
+        />
+        <OnOff
+          label="The sheet is cut down before printing"
+          value={sheet.cutDown !== null}
+          onChange={(on) => set('cutDown', on ? whole : null)}
+        />
         {sheet.cutDown && (
           <Two>
-            <LengthField label="Width" mm={sheet.cutDown.widthMm} unit={unit} least={40} most={2000} onCommit={(mm) => set('cutDown', { ...sheet.cutDown, widthMm: mm })} />
-            <LengthField label="Height" mm={sheet.cutDown.heightMm} unit={unit} least={40} most={2000} onCommit={(mm) => set('cutDown', { ...sheet.cutDown, heightMm: mm })} />
+            <LengthField
+              label="Width"
+              mm={sheet.cutDown.widthMm}
+              unit={unit}
+              least={40}
+              most={2000}
+              onCommit={(mm) => set('cutDown', { ...sheet.cutDown, widthMm: mm })}
+            />
+            <LengthField
+              label="Height"
+              mm={sheet.cutDown.heightMm}
+              unit={unit}
+              least={40}
+              most={2000}
+              onCommit={(mm) => set('cutDown', { ...sheet.cutDown, heightMm: mm })}
+            />
           </Two>
         )}
       </More>

@@ -1,5 +1,14 @@
 import type { ReactNode } from 'react';
-import { FORMATS, formatSize, LARGEST_FINISHED_MM, largestThatFits, NAMED_SIZES, roundDown, SMALLEST_FINISHED_MM, type FormatId } from '@zippy/core';
+import {
+  FORMATS,
+  formatSize,
+  LARGEST_FINISHED_MM,
+  largestThatFits,
+  NAMED_SIZES,
+  roundDown,
+  SMALLEST_FINISHED_MM,
+  type FormatId,
+} from '@zippy/core';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
@@ -33,7 +42,11 @@ export function SizeSlip({ job, plan, workshop }: StationProps): ReactNode {
   };
   const envelope = job.brief.envelope;
   const inside =
-    envelope.kind === 'typed' ? envelope : envelope.kind === 'shelf' ? workshop.envelopes.find((e) => e.id === envelope.envelopeId) : undefined;
+    envelope.kind === 'typed'
+      ? envelope
+      : envelope.kind === 'shelf'
+        ? workshop.envelopes.find((e) => e.id === envelope.envelopeId)
+        : undefined;
   const fitEnvelope = (): void => {
     if (!inside) return;
     const largest = largestThatFits(inside, plan.size.thicknessMm);
@@ -46,7 +59,11 @@ export function SizeSlip({ job, plan, workshop }: StationProps): ReactNode {
     heading: system,
     options: named
       .filter((s) => s.system === system)
-      .map((s) => ({ id: s.id, name: `${s.name}`, note: formatSize(s.widthMm, s.heightMm, system === 'ISO' ? 'mm' : 'in') })),
+      .map((s) => ({
+        id: s.id,
+        name: `${s.name}`,
+        note: formatSize(s.widthMm, s.heightMm, system === 'ISO' ? 'mm' : 'in'),
+      })),
   });
   return (
     <Slip title="Size" part={plan.size} spoken={spokenOf(workshop)}>
@@ -56,16 +73,50 @@ export function SizeSlip({ job, plan, workshop }: StationProps): ReactNode {
         options={Object.values(FORMATS).map(({ id, name }) => ({ id, name }))}
         onChange={(format: FormatId) => set('format', format)}
       />
-      <Pick label="Named size" value={plan.size.name} placeholder="Your own size" onChange={pickSize} sections={[options('ISO'), options('North American')]} />
+      <Pick
+        label="Named size"
+        value={plan.size.name}
+        placeholder="Your own size"
+        onChange={pickSize}
+        sections={[options('ISO'), options('North American')]}
+      />
       <Two>
-        <LengthField label="Finished width" mm={size.finishedWidthMm} unit={unit} least={SMALLEST_FINISHED_MM} most={LARGEST_FINISHED_MM} onCommit={(mm) => set('finishedWidthMm', mm)} />
-        <LengthField label="Finished height" mm={size.finishedHeightMm} unit={unit} least={SMALLEST_FINISHED_MM} most={LARGEST_FINISHED_MM} onCommit={(mm) => set('finishedHeightMm', mm)} />
+        <LengthField
+          label="Finished width"
+          mm={size.finishedWidthMm}
+          unit={unit}
+          least={SMALLEST_FINISHED_MM}
+          most={LARGEST_FINISHED_MM}
+          onCommit={(mm) => set('finishedWidthMm', mm)}
+        />
+        <LengthField
+          label="Finished height"
+          mm={size.finishedHeightMm}
+          unit={unit}
+          least={SMALLEST_FINISHED_MM}
+          most={LARGEST_FINISHED_MM}
+          onCommit={(mm) => set('finishedHeightMm', mm)}
+        />
         <Press onPress={() => setBoth(size.finishedHeightMm, size.finishedWidthMm)}>Swap the two</Press>
         <Press onPress={fitEnvelope} isDisabled={!inside}>
           Largest for my envelope
         </Press>
-        <LengthField label="Bleed" mm={size.bleedMm} unit={unit} least={0} most={20} onCommit={(mm) => set('bleedMm', mm)} />
-        <LengthField label="Safe" mm={size.safeMm} unit={unit} least={0} most={100} onCommit={(mm) => set('safeMm', mm)} />
+        <LengthField
+          label="Bleed"
+          mm={size.bleedMm}
+          unit={unit}
+          least={0}
+          most={20}
+          onCommit={(mm) => set('bleedMm', mm)}
+        />
+        <LengthField
+          label="Safe"
+          mm={size.safeMm}
+          unit={unit}
+          least={0}
+          most={100}
+          onCommit={(mm) => set('safeMm', mm)}
+        />
       </Two>
     </Slip>
   );

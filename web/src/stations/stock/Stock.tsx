@@ -24,8 +24,14 @@ export function StockBench({ job, plan, workshop }: StationProps): ReactNode {
           kind: 'path',
           role: 'printable',
           path: upright
-            ? [{ kind: 'move', to: { xMm: at, yMm: page.heightMm * 0.02 } }, { kind: 'line', to: { xMm: at, yMm: page.heightMm * 0.98 } }]
-            : [{ kind: 'move', to: { xMm: page.widthMm * 0.02, yMm: at } }, { kind: 'line', to: { xMm: page.widthMm * 0.98, yMm: at } }],
+            ? [
+                { kind: 'move', to: { xMm: at, yMm: page.heightMm * 0.02 } },
+                { kind: 'line', to: { xMm: at, yMm: page.heightMm * 0.98 } },
+              ]
+            : [
+                { kind: 'move', to: { xMm: page.widthMm * 0.02, yMm: at } },
+                { kind: 'line', to: { xMm: page.widthMm * 0.98, yMm: at } },
+              ],
         });
       return {
         box: { xMm: 0, yMm: -textMm * 2, widthMm: page.widthMm, heightMm: page.heightMm + textMm * 4 },
@@ -49,7 +55,16 @@ export function StockBench({ job, plan, workshop }: StationProps): ReactNode {
             sizeMm: textMm,
             anchor: 'middle',
           },
-          { kind: 'path', role: 'trim', path: boxPath({ xMm: (page.widthMm - blank.widthMm) / 2, yMm: (page.heightMm - blank.heightMm) / 2, widthMm: blank.widthMm, heightMm: blank.heightMm }) },
+          {
+            kind: 'path',
+            role: 'trim',
+            path: boxPath({
+              xMm: (page.widthMm - blank.widthMm) / 2,
+              yMm: (page.heightMm - blank.heightMm) / 2,
+              widthMm: blank.widthMm,
+              heightMm: blank.heightMm,
+            }),
+          },
           {
             kind: 'label',
             role: 'label',
@@ -107,7 +122,11 @@ export function StockSlip({ job, plan, workshop }: StationProps): ReactNode {
         }}
         sections={workshop.printers.map((printer) => ({
           heading: printer.name,
-          options: printer.paths.map((path) => ({ id: `${printer.id}/${path.id}`, name: path.name, note: `up to ${path.heaviestGsm} gsm` })),
+          options: printer.paths.map((path) => ({
+            id: `${printer.id}/${path.id}`,
+            name: path.name,
+            note: `up to ${path.heaviestGsm} gsm`,
+          })),
         }))}
       />
       <Verdicts aria-label="Verdicts">

@@ -1,0 +1,138 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import type { CutMove } from '../../src/cut/types.ts';
+import { jobWith, plan, sized, workshop } from '../support.ts';
+import type { JobChange } from '../../src/job/types.ts';
+
+interface Piece {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/**
+ * A trimmer that knows only what a maker does: an edge of a piece at the fence, a distance to the blade.
+ * Every piece whose edge at the fence allows the cut is cut; nothing is looked up on the plan.
+ */
+function trim(pieces: readonly Piece[], move: CutMove): readonly Piece[] {
+  return pieces.flatMap((p) => {
+    const across = move.atFence === 'left' || move.atFence === 'right';
+    const extent = across ? p.right - p.left : p.bottom - p.top;
+    if (move.fenceMm >= extent - 1e-6) return [p];
+    switch (move.atFence) {
+      case 'left':
+        return [
+          { ...p, right: p.left + move.fenceMm },
+          { ...p, left: p.left + move.fenceMm },
+        ];
+      case 'right':
+        return [
+          { ...p, left: p.right - move.fenceMm },
+          { ...p, right: p.right - move.fenceMm },
+        ];
+      case 'top':
+        return [
+          { ...p, bottom: p.top + move.fenceMm },
+          { ...p, top: p.top + move.fenceMm },
+        ];
+      case 'bottom':
+        return [
+          { ...p, top: p.bottom - move.fenceMm },
+          { ...p, bottom: p.bottom - move.fenceMm },
+        ];
+    }
+  });
+}
+
+/** Follows the plan; what is not at the fence when a piece comes off is set aside until it is turned for the other axis. */
+function run(moves: readonly CutMove[], sheet: Piece): readonly Piece[] {
+  let work: readonly Piece[] = [sheet];
+  let done: Piece[] = [];
+  let axis: boolean | null = null;
+  for (const move of moves) {
+    const across = move.atFence === 'left' || move.atFence === 'right';
+    if (axis !== null && across !== axis) {
+      work = [...work, ...done];
+      done = [];
+    }
+    axis = across;
+    const cut = work.map((piece) => trim([piece], move));
+    // The first of each pair stays at the fence; the other falls off.
+    work = cut.map(([kept]) => kept!);
+    done.push(...cut.flatMap(([, fell]) => (fell ? [fell] : [])));
+  }
+  return [...work, ...done];
+}
+
+const key = (p: Piece): string => [p.left, p.top, p.right, p.bottom].map((n) => n.toFixed(3)).join(' ');
+
+describe('planCuts', () => {
+  it('frees exactly the planned cards from the sheet when a blind trimmer follows it', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('flat', 'sideFold', 'tentFold'),
+        fc.integer({ min: 30, max: 120 }),
+        fc.integer({ min: 30, max: 120 }),
+        fc.constantFrom(0, 2, 3.175),
+        fc.constantFrom('respect', 'ignore'),
+        (format, w, h, bleedMm, grain) => {
+          const p = plan(
+            jobWith(
+              ...sized(format as 'flat', w, h),
+              { path: ['size', 'bleedMm'], value: bleedMm },
+              { path: ['sheet', 'grain'], value: grain },
+            ),
+          );
+          fc.pre(p.sheet.up > 0);
+          const freed = run(p.cut.moves, {
+            left: 0,
+            top: 0,
+            right: p.sheet.sheetWidthMm,
+            bottom: p.sheet.sheetHeightMm,
+          }).map(key);
+          for (const { trim: t } of p.sheet.placements)
+            expect(freed).to.include(
+              key({ left: t.xMm, top: t.yMm, right: t.xMm + t.widthMm, bottom: t.yMm + t.heightMm }),
+            );
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+
+  const six: readonly JobChange[] = [
+    ...sized('flat', 85, 55),
+    { path: ['sheet', 'spares'], value: 0 },
+    { path: ['brief', 'wanted'], value: 90 },
+  ];
+
+  it('counts strokes by the stack: 10 sheets of 0.37 mm on a tool that takes 0.8 mm go two at a time', () => {
+    const { cut, sheet } = plan(jobWith(...six));
+    expect(cut.sheetsAtOnce).to.equal(2);
+    const byHand = cut.moves.reduce((sum, move) => sum + Math.ceil((sheet.sheets * move.piecesPerSheet) / 2), 0);
+    expect(cut.strokes).to.equal(byHand);
+  });
+
+  it('says the turns: half for the second true edge, a quarter for the other way', () => {
+    const turns = plan(jobWith(...six)).cut.moves.map((m) => m.turn);
+    expect(turns[0]).to.match(/^Front up/);
+    expect(turns[1]).to.equal('Half turn');
+    expect(turns.filter((t) => t.startsWith('Quarter turn'))).to.have.length(1);
+    expect(turns.slice(2).filter((t) => t === 'No turn').length).to.be.greaterThan(2);
+  });
+
+  it('stops when the blade is shorter than the cut and names one that is not', () => {
+    const job = jobWith(...sized('flat', 148, 105), { path: ['cut', 'trimmerId'], value: 'short' });
+    const shop = {
+      ...workshop,
+      trimmers: [
+        ...workshop.trimmers,
+        { id: 'short', name: 'the toy slider', kind: 'sliding' as const, longestCutMm: 150, thickestStackMm: 1 },
+      ],
+    };
+    const snag = plan(job, shop).cut.snags[0]!;
+    expect(snag).to.include({ id: 'cut-too-long', level: 'stop' });
+    expect(snag.remedies.length).to.be.greaterThan(0);
+  });
+});

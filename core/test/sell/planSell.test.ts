@@ -1,0 +1,74 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { roundTogether } from '../../src/sell/planSell.ts';
+import { changeJob } from '../../src/job/changeJob.ts';
+import { jobWith, plan, sized } from '../support.ts';
+
+describe('planSell', () => {
+  const job = jobWith(
+    ...sized('flat', 139, 95),
+    {
+      path: ['brief'],
+      value: {
+        title: 'Seal-pup notelets',
+        purpose: 'sell',
+        wanted: 120,
+        dueDate: null,
+        envelope: { kind: 'shelf', envelopeId: 'kraft-note' },
+        notes: '',
+      },
+    },
+    { path: ['sheet', 'spares'], value: 8 },
+    { path: ['sell', 'extras'], value: [{ name: 'Sleeve', perCardMinor: 2 }] },
+    { path: ['art', 'faces', 'front'], value: { background: '#cfe6e4', picture: null, texts: [] } },
+  );
+
+  it('adds up by hand', () => {
+    const { sell, sheet, make } = plan(job);
+    // 4 up: (120 + 8) ÷ 4 = 32 sheets at 24p, one printed side at 14p, envelopes at 6p, sleeves at 2p.
+    expect(sheet.sheets).to.equal(32);
+    const part = Object.fromEntries(sell.parts.map((p) => [p.id, p.perCardMinor]));
+    expect(part.sheets).to.be.closeTo((32 * 24) / 120, 1e-9);
+    expect(part.ink).to.be.closeTo((32 * 14) / 120, 1e-9);
+    expect(part.envelope).to.equal(6);
+    expect(part.extras).to.equal(2);
+    expect(part.time).to.be.closeTo(((make.workMinutes / 60) * 1400) / 120, 1e-9);
+    expect(sell.costMinor).to.be.closeTo(
+      sell.parts.reduce((sum, p) => sum + p.perCardMinor, 0),
+      1e-9,
+    );
+  });
+
+  it('suggests a price that keeps the wanted margin and is a multiple of 5', () => {
+    const { sell } = plan(job);
+    expect(sell.singlePriceMinor % 5).to.equal(0);
+    expect(sell.margin).to.be.at.least(0.5);
+    expect((sell.singlePriceMinor - 5 - sell.costMinor) / (sell.singlePriceMinor - 5)).to.be.below(0.5);
+  });
+
+  it('warns of a price under cost, and takes the suggested one as a remedy', () => {
+    const cheap = changeJob(job, [{ path: ['sell', 'singlePriceMinor'], value: 10 }]);
+    const snag = plan(cheap).sell.snags.find((s) => s.id === 'sell-single-loss')!;
+    expect(plan(changeJob(cheap, snag.remedies[0]!.changes)).sell.snags.map((s) => s.id)).not.to.include(
+      'sell-single-loss',
+    );
+  });
+
+  it('asks no price of a gift', () => {
+    const gift = plan(changeJob(job, [{ path: ['brief', 'purpose'], value: 'give' }])).sell;
+    expect(gift.figures.map((f) => f.id)).not.to.include('single');
+    expect(gift.snags).to.be.empty;
+  });
+});
+
+describe('roundTogether', () => {
+  it('adds up to the rounded total, each part within one', () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ min: 0, max: 500, noNaN: true }), { minLength: 1, maxLength: 8 }), (amounts) => {
+        const rounded = roundTogether(amounts);
+        expect(rounded.reduce((a, b) => a + b, 0)).to.equal(Math.round(amounts.reduce((a, b) => a + b, 0)));
+        rounded.forEach((minor, i) => expect(Math.abs(minor - amounts[i]!)).to.be.below(1 + 1e-9));
+      }),
+    );
+  });
+});

@@ -1,0 +1,152 @@
+import { expect } from 'chai';
+import { apply, compose, determinant } from '../../src/geometry/affine.ts';
+import { boxAround, grow, evenSides, isInside } from '../../src/geometry/box.ts';
+import { changeJob } from '../../src/job/changeJob.ts';
+import { artMaps, drawSheetPage, pageMap } from '../../src/sheet/drawSheet.ts';
+import { chanceEnough, sparesFor } from '../../src/sheet/spares.ts';
+import type { JobChange } from '../../src/job/types.ts';
+import type { Shape } from '../../src/scene/types.ts';
+import { jobWith, plan, sized, words } from '../support.ts';
+
+const bothSides: readonly JobChange[] = [
+  {
+    path: ['art', 'faces'],
+    value: {
+      front: { background: '#14263c', picture: null, texts: [] },
+      insideBack: { background: null, picture: null, texts: [words('Come down to the harbour')] },
+    },
+  },
+];
+
+describe('sparesFor', () => {
+  it('is the smallest number that is sure enough', () => {
+    for (const [wanted, log] of [
+      [12, { good: 0, spoiled: 0 }],
+      [64, { good: 400, spoiled: 20 }],
+      [200, { good: 90, spoiled: 0 }],
+    ] as const) {
+      const spares = sparesFor(wanted, log);
+      const [alpha, beta] = [1 + log.spoiled, 24 + log.good];
+      expect(chanceEnough(wanted, spares, alpha, beta)).to.be.at.least(0.95);
+      if (spares > 0) expect(chanceEnough(wanted, spares - 1, alpha, beta)).to.be.below(0.95);
+    }
+  });
+  it('agrees with the beta-binomial summed by its definition', () => {
+    // C(n,k)·B(k+α, n−k+β)/B(α,β) with n = 5, α = 2, β = 5, k ≤ 1:
+    // B ratios: k=0: (5·6·7·8·9)/(7·8·9·10·11) = 15120/55440; k=1: 5·2·(5·6·7·8)/(7·8·9·10·11) = 16800/55440.
+    expect(chanceEnough(4, 1, 2, 5)).to.be.closeTo((15120 + 16800) / 55440, 1e-12);
+  });
+  it('asks for fewer spares as the log grows good', () => {
+    expect(sparesFor(64, { good: 600, spoiled: 6 })).to.be.below(sparesFor(64, { good: 0, spoiled: 0 }));
+  });
+});
+
+describe('planSheet', () => {
+  const job = jobWith(
+    ...sized('sideFold', 96, 136),
+    ...bothSides,
+    { path: ['brief', 'wanted'], value: 40 },
+    { path: ['sheet', 'spares'], value: 5 },
+  );
+
+  it('lays two 192 × 136 mm blanks on A4 and rounds the sheets up', () => {
+    const { sheet } = plan(job);
+    // Height: 2 × 136 + 6 + 6 = 284 within 297 − 6.8; width: 192 + 6 = 198 within 203.2. (40 + 5) ÷ 2 → 23.
+    expect(sheet).to.include({ up: 2, columns: 1, rows: 2, sheets: 23, spares: 5 });
+    expect(sheet.sides).to.deep.equal(['front', 'back']);
+    expect(sheet.grainAlongFold).to.be.true;
+  });
+
+  it('says that nothing is left for bleed when a card halves the sheet, and every remedy helps', () => {
+    const halved = jobWith(...sized('sideFold', 107.95, 139.7), {
+      path: ['stock'],
+      value: { stockId: 'harbour-216-letter', printerId: 'tern', pathId: 'tray' },
+    });
+    const { sheet } = plan(halved);
+    const snag = sheet.snags.find((s) => s.id === 'sheet-no-bleed')!;
+    expect(sheet.up).to.equal(0);
+    expect(snag.level).to.equal('stop');
+    expect(snag.remedies.length).to.be.greaterThan(0);
+    for (const remedy of snag.remedies) {
+      const promised = Number(/(\d+) up/.exec(remedy.label)![1]);
+      expect(plan(changeJob(halved, remedy.changes)).sheet.up, remedy.label).to.equal(promised);
+    }
+  });
+
+  it('turns long and short edges the right way for an upright and a lying sheet', () => {
+    expect(plan(job).sheet.turnOver).to.equal('leftRight');
+    expect(plan(changeJob(job, [{ path: ['sheet', 'flipEdge'], value: 'short' }])).sheet.turnOver).to.equal(
+      'topBottom',
+    );
+    const lying = changeJob(job, [{ path: ['sheet', 'cutDown'], value: { widthMm: 210, heightMm: 200 } }]);
+    expect(plan(lying).sheet.turnOver).to.equal('topBottom');
+  });
+
+  for (const format of ['sideFold', 'tentFold', 'flat'] as const)
+    for (const flipEdge of ['long', 'short'] as const)
+      for (const grain of ['respect', 'ignore'] as const)
+        it(`${format}, ${flipEdge} edge, grain ${grain}: front and back of a place lie back to back, unmirrored`, () => {
+          const p = plan(
+            changeJob(job, [
+              ...sized(format, 96, 60),
+              { path: ['sheet', 'flipEdge'], value: flipEdge },
+              { path: ['sheet', 'grain'], value: grain },
+            ]),
+          );
+          const fronts = artMaps(p.sheet, 'front');
+          const backs = artMaps(p.sheet, 'back');
+          expect(fronts.length).to.be.greaterThan(0);
+          fronts.forEach((front, i) => {
+            // A point of the blank, on the front page and on the back page, is one point of the paper.
+            const spot = { xMm: 7, yMm: 31 };
+            const onFront = apply(front, spot);
+            const onBack = apply(backs[i]!, spot);
+            const turned =
+              flipEdge === 'long'
+                ? { xMm: p.sheet.sheetWidthMm - onBack.xMm, yMm: onBack.yMm }
+                : { xMm: onBack.xMm, yMm: p.sheet.sheetHeightMm - onBack.yMm };
+            expect(turned.xMm).to.be.closeTo(onFront.xMm, 1e-9);
+            expect(turned.yMm).to.be.closeTo(onFront.yMm, 1e-9);
+            for (const face of p.size.faces) {
+              const art = compose(face.side === 'outside' ? front : backs[i]!, face.toBlank);
+              expect(determinant(art)).to.be.closeTo(1, 1e-12);
+            }
+          });
+        });
+
+  it('prints no tick and no slug on a card or its bleed, and all of them inside the margins', () => {
+    for (const format of ['sideFold', 'tentFold', 'flat'] as const) {
+      const p = plan(changeJob(job, sized(format, 88, 62)));
+      for (const side of p.sheet.sides) {
+        const { scene } = drawSheetPage(p.size, p.art, p.sheet, side, {
+          title: 'Harbour lights',
+          date: '2026-12-01',
+          sheetNumber: 1,
+        });
+        const marks = scene.shapes.filter((s): s is Extract<Shape, { kind: 'path' }> => s.kind === 'path');
+        expect(marks.length).to.be.greaterThan(3);
+        const map = pageMap(p.sheet, side);
+        const cards = p.sheet.placements.map(({ trim }) =>
+          grow(
+            boxAround([
+              apply(map, { xMm: trim.xMm, yMm: trim.yMm }),
+              apply(map, { xMm: trim.xMm + trim.widthMm, yMm: trim.yMm + trim.heightMm }),
+            ]),
+            evenSides(p.size.bleedMm),
+          ),
+        );
+        for (const mark of marks) {
+          const box = boxAround(mark.path.flatMap((part) => (part.kind === 'close' ? [] : [part.to])));
+          expect(isInside(box, p.sheet.printable)).to.be.true;
+          for (const card of cards) expect(overlaps(box, card)).to.be.false;
+        }
+      }
+    }
+  });
+});
+
+function overlaps(a: ReturnType<typeof boxAround>, b: ReturnType<typeof boxAround>): boolean {
+  return (
+    a.xMm < b.xMm + b.widthMm && b.xMm < a.xMm + a.widthMm && a.yMm < b.yMm + b.heightMm && b.yMm < a.yMm + a.heightMm
+  );
+}

@@ -1,0 +1,66 @@
+import { expect } from 'chai';
+import { poundsOf, sayWeight } from '../../src/stock/weights.ts';
+import { selfBucklingHeightMm, standWord } from '../../src/stock/standing.ts';
+import { pressing } from '../../src/stock/pressure.ts';
+import { changeJob } from '../../src/job/changeJob.ts';
+import { jobWith, plan, sized } from '../support.ts';
+
+describe('weights', () => {
+  it('turns gsm into pounds of a named grade: lb = gsm × basis area ÷ 1406.14', () => {
+    // 300 × (20 × 26) ÷ 1406.14 = 110.94 lb cover; 120 × (25 × 38) ÷ 1406.14 = 81.07 lb text.
+    expect(poundsOf(300, 'cover')).to.be.closeTo(110.94, 0.01);
+    expect(poundsOf(120, 'text')).to.be.closeTo(81.07, 0.01);
+    expect(sayWeight(216, 'cover')).to.equal('216 gsm (80 lb cover)');
+  });
+});
+
+describe('standing', () => {
+  it('finds the self-buckling height of a strip', () => {
+    // t = 0.3 mm, G = 0.25 kg/m², E = 3.5 GPa:
+    // 7.8373 × 3.5e9 × 2.7e-11 ÷ (12 × 0.25 × 9.81) = 0.740623 ÷ 29.43 = 0.0251656; cube root 0.29304 m.
+    expect(selfBucklingHeightMm(300, 250, 'along')).to.be.closeTo(293.0, 0.1);
+  });
+  it('halves the stiffness across the grain, so the height falls by the cube root of two', () => {
+    expect(selfBucklingHeightMm(300, 250, 'along') / selfBucklingHeightMm(300, 250, 'across')).to.be.closeTo(
+      2 ** (1 / 3),
+      1e-9,
+    );
+  });
+  it('has three words', () =>
+    expect([1.29, 1.3, 2, 2.01].map(standWord)).to.deep.equal(['flops', 'stands', 'stands', 'sturdy']));
+});
+
+describe('pressing', () => {
+  it('goes by the coating, and by the maker when they choose', () => {
+    expect(pressing('uncoated', 250, 'byCoating')).to.include({ school: 'firm', passes: 3 });
+    expect(pressing('gloss', 250, 'byCoating')).to.include({ school: 'light', passes: 2 });
+    expect(pressing('gloss', 250, 'firm')).to.include({ school: 'firm', passes: 3 });
+    expect(pressing('uncoated', 400, 'byCoating').passes).to.equal(4);
+    expect(pressing('uncoated', 400, 'byCoating').tipMm[1]).to.be.closeTo(0.8, 1e-9);
+  });
+});
+
+describe('planStock', () => {
+  it('stops heavy card at a curved cassette and offers a path that takes it', () => {
+    const job = jobWith(...sized('sideFold', 96, 136), {
+      path: ['stock'],
+      value: { stockId: 'shell-300-a4', printerId: 'gull', pathId: 'cassette' },
+    });
+    const snag = plan(job).stock.snags.find((s) => s.id === 'stock-path')!;
+    expect(snag.level).to.equal('stop');
+    expect(snag.why).to.contain('300 gsm is over its 200 gsm');
+    for (const remedy of snag.remedies)
+      expect(
+        plan(changeJob(job, remedy.changes)).stock.snags.map((s) => s.id),
+        remedy.label,
+      ).not.to.include('stock-path');
+  });
+  it('says whether to score, and why a tall thin card flops', () => {
+    const light = jobWith(...sized('tentFold', 148, 280), { path: ['stock', 'stockId'], value: 'reed-120-a4' });
+    const { stock } = plan(light);
+    expect(stock.needsScore).to.be.false;
+    expect(stock.stand).to.equal('flops');
+    expect(stock.snags.find((s) => s.id === 'stock-flops')!.remedies[0]!.label).to.match(/^Use /);
+    expect(plan(jobWith(...sized('sideFold', 96, 136))).stock.needsScore).to.be.true;
+  });
+});
