@@ -102,6 +102,11 @@ export default tseslint.config(
     },
   },
   {
+    files: ['**/*.cjs'],
+    languageOptions: { sourceType: 'commonjs', globals: { require: 'readonly', module: 'writable' } },
+    rules: { '@typescript-eslint/no-require-imports': 'off' },
+  },
+  {
     files: ['**/test/**/*.ts', '**/*.test.ts', 'e2e/**/*.ts'],
     rules: { '@typescript-eslint/no-unused-expressions': 'off' },
   },

@@ -52,12 +52,10 @@ export const answerErrors: ErrorRequestHandler = (problem: unknown, _request, re
     /^(ECONN|57P|08)/.test(code) ||
     /timeout exceeded when trying to connect|Connection terminated/.test((problem as Error).message ?? '')
   )
-    return void response
-      .status(503)
-      .json({
-        message: 'The database is away for the moment; your work is kept here and will be sent when it is back.',
-        field: null,
-      });
+    return void response.status(503).json({
+      message: 'The database is away for the moment; your work is kept here and will be sent when it is back.',
+      field: null,
+    });
   console.error(problem);
   response.status(500).json({ message: 'Something failed on our side; your work is kept. Try again.', field: null });
 };

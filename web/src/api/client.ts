@@ -93,7 +93,7 @@ export const api = {
   addJobFile: (id: string, file: unknown) => send<StoredJob>('POST', '/jobs/file', { id, file }),
   saveJob: (id: string, version: number, document: Job) =>
     send<{ version: number }>('PUT', `/jobs/${id}`, { version, document }),
-  removeJob: (id: string) => call<void>(`/jobs/${id}`, { method: 'DELETE' }),
+  removeJob: (id: string) => call<undefined>(`/jobs/${id}`, { method: 'DELETE' }),
   jobFileUrl: (id: string) => `/api/jobs/${id}/file`,
   addPicture: (file: File) =>
     call<PictureRef>(`/pictures?name=${encodeURIComponent(file.name)}`, {

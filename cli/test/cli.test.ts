@@ -1,0 +1,105 @@
+import { expect } from 'chai';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import type { Plan } from '@zippy/core';
+
+const root = (path: string): string => fileURLToPath(new URL(`../../${path}`, import.meta.url));
+const zippy = (...args: readonly string[]) => {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', root('cli/src/main.ts'), ...args],
+    { cwd: root('.'), encoding: 'utf8' },
+  );
+  return { status, stdout, stderr: stderr.trim() };
+};
+
+describe('zippy', function () {
+  this.timeout(60_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-cli-'));
+  after(() => rmSync(folder, { recursive: true, force: true }));
+  const file = (name: string, job: unknown): string => {
+    const path = join(folder, name);
+    writeFileSync(path, typeof job === 'string' ? job : JSON.stringify(job));
+    return path;
+  };
+  const least = {
+    format: 'zippy-crease-job',
+    version: 1,
+    brief: { title: 'Ebb tide', wanted: 40 },
+    sheet: { spares: 5 },
+  };
+
+  it('plans a job written by hand, and prints nothing but JSON', () => {
+    const path = file('tent.json', {
+      ...least,
+      size: { format: 'tentFold', finishedWidthMm: '136 mm', finishedHeightMm: '9.6 cm' },
+    });
+    const { status, stdout } = zippy('plan', path);
+    expect(status).to.equal(0);
+    const plan = JSON.parse(stdout) as Plan;
+    expect(plan.sheet.up).to.equal(2);
+    expect(plan.sheet.sheets).to.equal(23);
+    expect(plan.size.form.blank.heightMm).to.be.closeTo(192, 1e-9);
+  });
+
+  it('exits 1 when a snag stops the job, and lists it', () => {
+    const { status, stdout } = zippy('check', root('demo/jobs/lighthouse-thank-you.json'));
+    expect(status).to.equal(1);
+    expect(stdout).to.match(/^stop {2}sheet {5}Nothing left for bleed\./m);
+  });
+
+  const bad: readonly (readonly [string, readonly string[], RegExp])[] = [
+    [
+      'an unreadable length',
+      ['plan', file('bad.json', { ...least, size: { finishedWidthMm: 'wide' } })],
+      /^size\.finishedWidthMm cannot be read/,
+    ],
+    ['a file that is not there', ['plan', join(folder, 'none.json')], /there is no such file/],
+    ['text that is not JSON', ['check', file('text.json', 'a card')], /is not JSON/],
+    [
+      'a stock that is not on the shelf',
+      ['plan', file('stock.json', { ...least, stock: { stockId: 'silk' } })],
+      /^stock\.stockId names the stock “silk”/,
+    ],
+    [
+      'a picture left behind',
+      ['plan', file('pic.json', { ...least, pictures: { boat: { name: 'Boat', file: 'boat.png' } } })],
+      /^pictures\.boat\.file boat\.png is not beside the job file/,
+    ],
+    [
+      'a format that is not written',
+      ['export', file('ok.json', least), '--what', 'cut', '--format', 'csv'],
+      /^--format wants one of svg for cut; got csv/,
+    ],
+    ['no command', [], /^Usage: zippy/],
+    ['an option we do not know', ['plan', file('ok2.json', least), '--colour'], /--colour/],
+  ];
+  for (const [name, args, why] of bad)
+    it(`exits 2 with one line for ${name}`, () => {
+      const { status, stdout, stderr } = zippy(...args);
+      expect(status).to.equal(2);
+      expect(stderr).to.match(why);
+      expect(stderr.split('\n')).to.have.length(1);
+      expect(stdout).to.equal('');
+    });
+
+  it('exports the sheets of a demo job', () => {
+    const { status, stdout } = zippy(
+      'export',
+      root('demo/jobs/seal-pup-notelets.json'),
+      '--what',
+      'sheets',
+      '--format',
+      'pdf',
+      '--out',
+      folder,
+    );
+    expect(status).to.equal(0);
+    expect(stdout.trim()).to.equal(join(folder, 'seal-pup-notelets-sheets.pdf'));
+    expect(readFileSync(stdout.trim()).subarray(0, 5).toString()).to.equal('%PDF-');
+    expect(readdirSync(folder)).to.include('seal-pup-notelets-sheets.pdf');
+  });
+});

@@ -1,0 +1,64 @@
+import { expect } from 'chai';
+import sharp from 'sharp';
+import { cleanSvg } from '../src/pictures/cleanSvg.ts';
+import { PictureRefused, readPicture } from '../src/pictures/readPicture.ts';
+
+const refusal = async (name: string, bytes: Buffer): Promise<string> => {
+  try {
+    await readPicture(name, bytes);
+  } catch (problem) {
+    if (problem instanceof PictureRefused) return problem.message;
+    throw problem;
+  }
+  return '';
+};
+
+describe('cleanSvg', () => {
+  const dirty = `<?xml version="1.0"?><!DOCTYPE svg><svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"
+    viewBox="0 0 40 20" onload="fetch('/x')"><script>alert(1)</script><style>@import url(http://e.test/a.css);.a{fill:url(#g)}.b{background:url(//e.test)}</style>
+    <linearGradient id="g"><stop offset="0" stop-color="#14263c"/></linearGradient><image href="http://e.test/p.png"/><image xlink:href="data:image/svg+xml,x"/>
+    <use href="http://e.test/s.svg#a"/><use xlink:href="#r"/><foreignObject><iframe src="http://e.test"/></foreignObject>
+    <rect id="r" fill="url(#g)" onclick="x()" style="stroke:url('http://e.test/#h')" width="40" height="20"/><a href="javascript:x()"><text>hi</text></a></svg>`;
+
+  it('leaves nothing that could run or fetch, and all of the drawing', () => {
+    const clean = cleanSvg(dirty)!;
+    expect(clean.text).not.to.match(/script|onload|onclick|e\.test|foreignObject|iframe|@import|data:image\/svg/i);
+    expect(clean.text).to.contain('linearGradient').and.contain('url(#g)').and.contain('href="#r"');
+    expect(clean).to.include({ widthPx: 40, heightPx: 20 });
+  });
+  it('finds no drawing in other text', () => {
+    expect(cleanSvg('<p>hello</p>')).to.equal(null);
+    expect(cleanSvg('<svg xmlns="http://www.w3.org/2000/svg"><rect/></svg>')).to.equal(null);
+  });
+});
+
+describe('readPicture', () => {
+  const jpeg = (width: number, height: number, orientation?: number): Promise<Buffer> => {
+    const made = sharp({ create: { width, height, channels: 3, background: '#3f6f70' } }).jpeg();
+    return (orientation ? made.withMetadata({ orientation }) : made).toBuffer();
+  };
+
+  it('goes by content, not by name', async () => {
+    const picture = await readPicture('boat.png', await jpeg(40, 30));
+    expect(picture.ref).to.include({ mime: 'image/jpeg', widthPx: 40, heightPx: 30 });
+  });
+  it('keeps an upright photograph to the byte and turns one that lies', async () => {
+    const upright = await jpeg(40, 30);
+    expect((await readPicture('a', upright)).bytes.equals(upright)).to.be.true;
+    expect((await readPicture('b', await jpeg(40, 30, 6))).ref).to.include({ widthPx: 30, heightPx: 40 });
+  });
+  it('makes a small copy for the screen', async () => {
+    const { preview } = await readPicture('large', await jpeg(4000, 3000));
+    expect(await sharp(preview.bytes).metadata()).to.include({ width: 1600, height: 1200 });
+  });
+  it('refuses with a sentence', async () => {
+    expect(await refusal('notes.txt', Buffer.from('hello'))).to.match(/^notes\.txt is not a PNG, JPEG or SVG/);
+    expect(await refusal('empty.png', Buffer.alloc(0))).to.match(/is empty/);
+    const half = await jpeg(400, 300);
+    expect(await refusal('torn.jpg', half.subarray(0, half.length / 3))).to.match(/is damaged/);
+    const bomb = await sharp({ create: { width: 12000, height: 11000, channels: 3, background: '#fff' } })
+      .png({ compressionLevel: 9 })
+      .toBuffer();
+    expect(await refusal('huge.png', bomb)).to.match(/more than 120 million pixels/);
+  });
+});
