@@ -76,12 +76,10 @@ export function readTypeface(id: string, bytes: Uint8Array): Typeface {
     outline(glyphId) {
       const known = outlines.get(glyphId);
       if (known) return known;
-      const commands = font
-        .glyphToJson(glyphId)
-        .map(({ type, values }): OutlineCommand => ({
-          letter: type as OutlineCommand['letter'],
-          numbers: values.map((n) => n * em),
-        }));
+      const commands = font.glyphToJson(glyphId).map(({ type, values }): OutlineCommand => ({
+        letter: type as OutlineCommand['letter'],
+        numbers: values.map((n) => n * em),
+      }));
       outlines.set(glyphId, commands);
       return commands;
     },

@@ -37,7 +37,6 @@ function OpenJob({
   const [keysShown, setKeysShown] = useState(false);
   useJobKeys(
     id,
-    station,
     useCallback(() => setKeysShown(true), []),
   );
   useEffect(() => {

@@ -15,13 +15,15 @@ function isBusy(target: EventTarget | null): boolean {
 }
 
 /** One-key ways about a job; the list that `?` shows is made from the same place. */
-export function useJobKeys(jobId: string, station: Station, showHelp: () => void): void {
+export function useJobKeys(jobId: string, showHelp: () => void): void {
   const navigate = useNavigate();
   useEffect(() => {
     const go = (to: Station | undefined): void => {
       if (to) void navigate(`/jobs/${jobId}/${to}`);
     };
-    const at = STATIONS.indexOf(station);
+    // Read at the press: two quick presses go two stations, even before the first is drawn.
+    const next = (by: 1 | -1): Station | undefined =>
+      STATIONS[STATIONS.findIndex((name) => window.location.pathname.endsWith(`/${name}`)) + by];
     const onKey = (event: KeyboardEvent): void => {
       if (event.defaultPrevented || event.altKey) return;
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
@@ -35,9 +37,9 @@ export function useJobKeys(jobId: string, station: Station, showHelp: () => void
       if (/^[0-9]$/.test(event.key)) return go(STATIONS[(Number(event.key) + 9) % 10]);
       switch (event.key) {
         case ',':
-          return go(STATIONS[at - 1]);
+          return go(next(-1));
         case '.':
-          return go(STATIONS[at + 1]);
+          return go(next(1));
         case 't':
         case 'T':
           return useView.getState().turnOver();
@@ -56,5 +58,5 @@ export function useJobKeys(jobId: string, station: Station, showHelp: () => void
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [jobId, station, navigate, showHelp]);
+  }, [jobId, navigate, showHelp]);
 }

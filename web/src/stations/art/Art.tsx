@@ -189,7 +189,7 @@ function Handles({ geometry, ...props }: StationProps & { readonly geometry: Ben
             tabIndex={0}
             aria-pressed={textId === block.blockId}
             aria-label={`Words: ${text.text.slice(0, 40)}. Drag or use the arrow keys to move`}
-            style={at(text.leftMm, text.topMm, text.widthMm, block.box.heightMm)}
+            style={roomy(at(text.leftMm, text.topMm, text.widthMm, block.box.heightMm))}
             onPointerDown={(event) => {
               set({ textId: text.id });
               start(event, text.leftMm, text.topMm);
@@ -203,6 +203,21 @@ function Handles({ geometry, ...props }: StationProps & { readonly geometry: Ben
       })}
     </>
   );
+}
+
+const SMALLEST_HANDLE_PX = 24;
+
+interface Place {
+  readonly left: number;
+  readonly top: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A line of small words still gives a finger something to take hold of. Source: WCAG 2.2, 2.5.8. */
+function roomy({ left, top, width, height }: Place): Place {
+  const [dx, dy] = [Math.max(0, SMALLEST_HANDLE_PX - width), Math.max(0, SMALLEST_HANDLE_PX - height)];
+  return { left: left - dx / 2, top: top - dy / 2, width: width + dx, height: height + dy };
 }
 
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {

@@ -1,13 +1,12 @@
 import { BarChart } from 'echarts/charts';
 import { GridComponent, TooltipComponent } from 'echarts/components';
 import { init, use as register } from 'echarts/core';
-import { AriaComponent } from 'echarts/components';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { useTheme } from 'styled-components';
 import { sayMoney, type CostPart } from '@zippy/core';
 
-register([BarChart, GridComponent, TooltipComponent, AriaComponent, SVGRenderer]);
+register([BarChart, GridComponent, TooltipComponent, SVGRenderer]);
 
 const HEIGHT_PX = 250;
 
@@ -55,7 +54,6 @@ export default function CostChart({
     const money = (minor: number): string => sayMoney(Math.round(minor), currency);
     chart.setOption({
       animation: false,
-      aria: { enabled: true },
       grid: { left: 8, right: 14, top: 26, bottom: 4, containLabel: true },
       textStyle: { fontFamily: theme.font.text, color: theme.colour.ink },
       tooltip: {

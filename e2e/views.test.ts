@@ -1,0 +1,187 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import type { Browser, Page } from 'playwright-core';
+import { planJob, say, STATIONS, type Job, type Workshop } from '@zippy/core';
+import { readJobFile } from '@zippy/core/job-file';
+import { loadFonts, readPicture } from '@zippy/server/exports';
+import { Application, openBrowser, openPage } from './support.ts';
+
+interface Listed {
+  readonly id: string;
+  readonly document: Job;
+}
+
+describe('every view', function () {
+  this.timeout(120_000);
+  const faults: string[] = [];
+  let application: Application;
+  let browser: Browser;
+  let page: Page;
+  let jobs: readonly Listed[];
+  before(async () => {
+    application = await Application.start();
+    browser = await openBrowser();
+    page = await openPage(browser, faults);
+    jobs = ((await (await fetch(`${application.url}/api/jobs`)).json()) as { jobs: readonly Listed[] }).jobs;
+  });
+  after(async () => {
+    await browser.close();
+    await application.stop();
+  });
+  afterEach(() => expect(faults.splice(0)).to.be.empty);
+
+  const jobCalled = (title: string): Listed => jobs.find((j) => j.document.brief.title === title)!;
+  const open = async (title: string, station: string): Promise<void> => {
+    await page.goto(`${application.url}/jobs/${jobCalled(title).id}/${station}`);
+    await page.locator('nav[aria-label=Stations]').waitFor();
+    await page.locator('aside h2').waitFor();
+  };
+  const serious = async (): Promise<readonly string[]> => {
+    const { violations } = await new AxeBuilder({ page: page as never })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    return violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);
+  };
+
+  for (const station of STATIONS)
+    it(`${station}: axe finds nothing serious`, async () => {
+      await open('Lantern Regatta supper', station);
+      if (station === 'art') await page.getByRole('button', { name: 'Lantern Regatt', exact: true }).click();
+      if (station === 'sell') await page.locator('.chart svg').waitFor();
+      expect(await serious()).to.deep.equal([]);
+    });
+
+  it('jobs wall, new card, workshop, keys and a stopped job: axe finds nothing serious', async () => {
+    await page.goto(application.url);
+    await page.getByText('Nothing left for bleed').waitFor();
+    expect(await serious()).to.deep.equal([]);
+    await page.getByRole('button', { name: 'New card' }).click();
+    expect(await serious()).to.deep.equal([]);
+    await page.goto(`${application.url}/workshop`);
+    await page.getByRole('heading', { name: 'Workshop' }).waitFor();
+    await page.getByRole('button', { name: 'Change Shell White 300, A4', exact: true }).click();
+    expect(await serious()).to.deep.equal([]);
+    await open('Lighthouse thank-you', 'sheet');
+    expect(await serious()).to.deep.equal([]);
+    await page.keyboard.press('?');
+    await page.getByRole('dialog', { name: 'Keys' }).waitFor();
+    expect(await serious()).to.deep.equal([]);
+  });
+
+  it('shows the figures that the command line prints for the same job file', async () => {
+    const { workshop } = (await (await fetch(`${application.url}/api/workshop`)).json()) as { workshop: Workshop };
+    const file = new URL('../demo/jobs/heron-at-dawn.json', import.meta.url);
+    const read = readJobFile(JSON.parse(readFileSync(file, 'utf8')), workshop);
+    if (!read.ok) throw new Error(read.why);
+    const picture = await readPicture(
+      'Heron at dawn',
+      readFileSync(new URL('../demo/art/heron-at-dawn.svg', import.meta.url)),
+    );
+    const { book } = await loadFonts();
+    const plan = planJob({ ...read.value.job, pictures: { heron: picture.ref } }, workshop, {
+      typefaces: book,
+      today: null,
+    });
+    for (const station of ['size', 'stock', 'sheet', 'cut', 'crease', 'envelope', 'make', 'sell'] as const) {
+      await open('Heron at dawn', station);
+      const text = (await page.locator('aside').innerText()).replace(/\s+/g, ' ');
+      expect(text, station).to.contain(plan[station].verdict.replace(/\s+/g, ' '));
+      for (const figure of plan[station].figures)
+        expect(text, `${station}: ${figure.label}`).to.contain(say(figure.value, workshop).replace(/\s+/g, ' '));
+    }
+  });
+
+  it('applies a remedy with one press, and takes it back with one', async () => {
+    await open('Lighthouse thank-you', 'sheet');
+    await page.getByText('Nothing left for bleed', { exact: false }).first().waitFor();
+    await page.getByRole('button', { name: /^Trim the card to/ }).click();
+    await page.locator('aside').getByText(/^2 up/).first().waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page
+      .locator('aside')
+      .getByText(/does not fit/)
+      .first()
+      .waitFor();
+  });
+
+  it('goes all the way with the keyboard alone', async () => {
+    await page.goto(application.url);
+    await page.getByText('Lantern Regatta supper').waitFor();
+    const link = page.getByRole('link', { name: /^Stall contact card/ });
+    for (
+      let presses = 0;
+      presses < 40 && !(await link.evaluate((node) => node === document.activeElement));
+      presses += 1
+    )
+      await page.keyboard.press('Tab');
+    await page.keyboard.press('Enter');
+    await page.locator('nav[aria-label=Stations]').waitFor();
+    await page.keyboard.press('3');
+    await page.waitForURL(/\/art$/);
+    const words = page.getByRole('button', { name: /^Words: Saltmarsh Lane/ });
+    await words.focus();
+    const before = await page.getByLabel('From the left').inputValue();
+    await page.keyboard.press('Shift+ArrowRight');
+    await page.waitForFunction(
+      (was) =>
+        [...document.querySelectorAll('label')]
+          .find((l) => l.textContent === 'From the left')!
+          .parentElement!.querySelector('input')!.value !== was,
+      before,
+    );
+    expect(parseFloat(await page.getByLabel('From the left').inputValue())).to.equal(parseFloat(before) + 5);
+    await page.keyboard.press('.');
+    await page.waitForURL(/\/stock$/);
+    await page.keyboard.press(',');
+    await page.waitForURL(/\/art$/);
+    await page.keyboard.press('Control+z');
+    await page
+      .getByRole('status')
+      .filter({ hasText: /^Saved$/ })
+      .waitFor();
+  });
+
+  it('opens and shuts the folded card, and turns the blank over', async () => {
+    await open('Lantern Regatta supper', 'size');
+    const drawing = page.getByRole('img', { name: /open blank, outside up/ });
+    await drawing.waitFor();
+    await page.keyboard.press('t');
+    await page.getByRole('img', { name: /open blank, inside up/ }).waitFor();
+    await page.keyboard.press('o');
+    const slider = page.getByRole('slider');
+    await slider.focus();
+    await page.keyboard.press('End');
+    await page.getByRole('img', { name: 'The folded card, 180 degrees open' }).waitFor();
+    await page.keyboard.press('Home');
+    await page.getByRole('img', { name: 'The folded card, 0 degrees open' }).waitFor();
+  });
+
+  it('runs at the bench: space to go on, good and spoiled with a cause, kept as it happens', async () => {
+    await open('Stall contact card', 'make');
+    await page.getByRole('button', { name: 'Start a run' }).click();
+    await page.waitForURL(/\/bench\//);
+    await page.getByText(/^Step 1 of/).waitFor();
+    expect(await serious()).to.deep.equal([]);
+    await page.keyboard.press('Space');
+    await page.getByText(/^Step 2 of/).waitFor();
+    for (let i = 0; i < 3; i += 1) await page.keyboard.press('g');
+    await page.keyboard.press('b');
+    await page.getByRole('dialog', { name: 'What spoiled it?' }).waitFor();
+    expect(await serious()).to.deep.equal([]);
+    await page.getByRole('button', { name: 'drift' }).click();
+    await page.getByText('Saved').waitFor();
+    await application.killWeb();
+    await page.keyboard.press('g');
+    await page.getByText('Server away: 1 kept here').waitFor();
+    await application.startWeb();
+    await page.getByText('Saved').waitFor();
+    await page.reload();
+    await page.getByText(/^Step 2 of/).waitFor();
+    expect((await page.locator('footer').innerText()).replace(/\s+/g, ' ')).to.contain('4 good of 100 1 spoiled');
+    await page.keyboard.press('Backspace');
+    await page.getByText('3', { exact: true }).waitFor();
+  });
+});
