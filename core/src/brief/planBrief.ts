@@ -1,4 +1,4 @@
-import { count, figure, plural, words } from '../job/figures.ts';
+import { count, figure, plural, sayDay, words } from '../job/figures.ts';
 import { envelopeOnHand } from '../job/pick.ts';
 import type { Job, Snag, StationPlan, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
@@ -19,7 +19,7 @@ export function planBrief(job: Job, workshop: Workshop, today: string | null): B
       station: 'brief',
       level: 'warn',
       title: `The due date was ${-daysLeft} ${plural(-daysLeft, 'day')} ago`,
-      why: `It was due on ${dueDate}; today is ${today}.`,
+      why: `It was due on ${sayDay(dueDate!)}; today is ${sayDay(today!)}.`,
       remedies: [{ label: 'Make it without a date', changes: [{ path: ['brief', 'dueDate'], value: null }] }],
     });
   const short = envelope?.shelf ? wanted - envelope.shelf.onShelf : 0;
@@ -43,7 +43,7 @@ export function planBrief(job: Job, workshop: Workshop, today: string | null): B
       ],
     });
   const forWhom = purpose === 'give' ? 'to give' : 'to sell';
-  const when = dueDate ? ` by ${dueDate}` : '';
+  const when = dueDate ? ` by ${sayDay(dueDate)}` : '';
   return {
     envelopeName: envelope?.name ?? null,
     verdict: `${wanted} ${plural(wanted, 'card')} ${forWhom}${when}${envelope ? `, into ${envelope.name}` : ''}.`,
@@ -53,8 +53,8 @@ export function planBrief(job: Job, workshop: Workshop, today: string | null): B
       ...(daysLeft !== null && daysLeft >= 0
         ? [
             figure('days', 'Time left', count(daysLeft, 'day'), 'due date − today', {
-              'Due date': words(dueDate!),
-              Today: words(today!),
+              'Due date': words(sayDay(dueDate!)),
+              Today: words(sayDay(today!)),
             }),
           ]
         : []),

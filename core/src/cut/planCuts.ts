@@ -170,13 +170,13 @@ function number(
       number: i + 1,
       turn,
       strokes,
-      text: `${set} ${trimmer.kind === 'knife' ? `${formatLength(move.fenceMm, unit)} ${at}` : `to ${formatLength(move.fenceMm, unit)}${at}`}. Front up. ${falls}`,
+      text: `${set} ${trimmer.kind === 'knife' ? `${formatLength(move.fenceMm, unit)} ${at}` : `to ${formatLength(move.fenceMm, unit)}${at}`}, front up. ${falls}`,
     };
   });
 }
 
 function sayTurn(from: Edge | null, to: Edge): string {
-  if (from === null) return `Front up, ${to} edge to the fence`;
+  if (from === null) return 'To begin';
   const quarters = (EDGES.indexOf(from) - EDGES.indexOf(to) + 4) % 4;
   return ['No turn', 'Quarter turn clockwise', 'Half turn', 'Quarter turn anticlockwise'][quarters]!;
 }

@@ -62,3 +62,11 @@ export function sayMinutes(minutesTaken: number): string {
 
 /** Adds the plain s of counted nouns; words with their own plural are passed as they are. */
 export const plural = (n: number, noun: string): string => (n === 1 || noun.endsWith('s') ? noun : `${noun}s`);
+
+/** An ISO day as people say it: 4 December 2026. */
+export const sayDay = (day: string): string =>
+  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
+    new Date(`${day}T00:00:00Z`),
+  );
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,4 +1,4 @@
-import { count, figure, minutes as minutesValue, plural, sayMinutes } from '../job/figures.ts';
+import { capital, count, figure, minutes as minutesValue, plural, sayMinutes } from '../job/figures.ts';
 import type { Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { CreasePlan } from '../crease/planCrease.ts';
@@ -111,7 +111,7 @@ export function planMake(
 }
 
 function printSteps(job: Job, sheet: SheetPlan, stock: StockPlan): readonly MakeStep[] {
-  const where = `${stock.printer.name}, ${stock.path.name}`;
+  const where = capital(`${stock.printer.name}, ${stock.path.name}`);
   const settings = `${stock.stock.name}. Print at 100 %, no fit to page.`;
   const dry = (id: string): MakeStep => ({
     id,

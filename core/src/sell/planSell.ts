@@ -129,12 +129,20 @@ export function planSell(
     packPriceMinor,
     margin,
     packMargin,
-    verdict: giving
-      ? `Each card costs ${say(costMinor)} to make, your evening counted.`
-      : margin > 0
-        ? `A single at ${say(singlePriceMinor)} costs ${say(costMinor)} and leaves ${Math.round(margin * 100)} %, with your time paid.`
-        : `At ${say(singlePriceMinor)} a single loses ${say(costMinor - singlePriceMinor)}, your time counted.`,
-    telling: giving ? `${say(costMinor)} each` : `${say(singlePriceMinor)} · ${Math.round(margin * 100)} %`,
+    verdict:
+      sheet.up === 0
+        ? 'Nothing is priced until a card fits on the sheet.'
+        : giving
+          ? `Each card costs ${say(costMinor)} to make, your evening counted.`
+          : margin > 0
+            ? `A single at ${say(singlePriceMinor)} costs ${say(costMinor)} and leaves ${Math.round(margin * 100)} %, with your time paid.`
+            : `At ${say(singlePriceMinor)} a single loses ${say(costMinor - singlePriceMinor)}, your time counted.`,
+    telling:
+      sheet.up === 0
+        ? 'not yet'
+        : giving
+          ? `${say(costMinor)} each`
+          : `${say(singlePriceMinor)} · ${Math.round(margin * 100)} %`,
     figures,
     snags: giving ? [] : priceSnags(job, sheet, currency, costMinor, singlePriceMinor, packPriceMinor),
   };

@@ -165,7 +165,7 @@ function slug(sheet: SheetPlan, side: SheetSide, block: Box, label: SheetLabel):
   const leftRoom = block.xMm - printable.xMm;
   const base = { kind: 'label', role: 'mark', text, sizeMm: SLUG_MM } as const;
   // Beyond the ticks where there is room, so that the two never cross.
-  const need = SLUG_MM * 1.3;
+  const need = SLUG_MM * 1.25;
   if (bottomRoom >= need)
     return [
       {

@@ -1,4 +1,4 @@
-import { count, figure, length, money, ratio, words } from '../job/figures.ts';
+import { capital, count, figure, length, money, ratio, words } from '../job/figures.ts';
 import { pathOf, printerOf, stockOf } from '../job/pick.ts';
 import type { FeedPath, Figure, Job, Printer, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
@@ -150,8 +150,6 @@ export function pathRefusals(path: FeedPath, stock: Stock, { unit }: Workshop): 
     );
   return refusals;
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 function stockSnags(
   job: Job,

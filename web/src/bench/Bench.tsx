@@ -140,7 +140,7 @@ const Stage = styled.div`
   /* Guides over dark art need an edge of light. */
   .piece svg path[data-role='safe'],
   .piece svg path[data-role='trim'] {
-    filter: drop-shadow(0 0 0.6px #fff) drop-shadow(0 0 0.6px #fff);
+    filter: drop-shadow(0 0 0.12px #fff) drop-shadow(0 0 0.12px #fff);
   }
   /* Lettering drawn about the piece lies on slate, so it is pale; lettering on paper keeps its ink. */
   .piece svg text[data-role='dimension'] {
@@ -164,6 +164,7 @@ const Caption = styled.p`
 `;
 const Tools = styled.div`
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
   gap: 12px;
   padding: 8px 12px;

@@ -127,6 +127,7 @@ function JobLine({ title, showKeys }: { readonly title: string; readonly showKey
 
 const Layout = styled.div`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   grid-template-rows: auto auto auto 1fr;
   height: 100%;
   > main {
@@ -176,5 +177,14 @@ const Line = styled.div`
   button {
     min-height: 34px;
     padding: 3px 10px;
+  }
+  @media (max-width: 900px) {
+    kbd {
+      display: none;
+    }
+    [role='status'] {
+      max-width: 120px;
+      line-height: 1.1;
+    }
   }
 `;

@@ -252,8 +252,9 @@ const Card = styled.div`
     color: ${({ theme }) => theme.colour.plum};
   }
   main h1 {
-    font: 700 clamp(64px, 12vw, 148px) / 1 ${({ theme }) => theme.font.mono};
+    font: 700 clamp(72px, 15vw, 168px) / 1 ${({ theme }) => theme.font.mono};
     letter-spacing: -0.03em;
+    word-spacing: -0.35em;
   }
   main p {
     max-width: 34em;
@@ -289,6 +290,17 @@ const Card = styled.div`
   }
   .step {
     min-width: 220px;
+  }
+  @media (max-width: 900px) {
+    main p {
+      font-size: 28px;
+    }
+    .big {
+      min-height: 84px;
+    }
+    .step {
+      flex: 1 1 100%;
+    }
   }
   .count {
     display: grid;

@@ -147,6 +147,7 @@ const Verdict = styled.p`
 `;
 const Decisions = styled.div`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 `;
 const Fold = styled(Disclosure)`

@@ -157,6 +157,17 @@ const Panel = styled(Link)`
     text-overflow: ellipsis;
     white-space: nowrap;
   }
+  @media (max-width: 900px) {
+    min-width: 0;
+    padding-left: 5px;
+    padding-right: 5px;
+    .key {
+      display: none;
+    }
+    &:not(.open) .telling {
+      display: none;
+    }
+  }
   &.open .telling {
     margin-bottom: 5px;
     font-size: 14px;

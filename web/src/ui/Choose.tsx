@@ -156,6 +156,10 @@ const Line = styled.span`
     white-space: nowrap;
   }
   small {
+    flex-shrink: 20;
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
     margin-left: auto;
     padding-left: 8px;
     color: ${({ theme }) => theme.colour.inkQuiet};
@@ -166,6 +170,7 @@ const Line = styled.span`
 
 const Frame = styled(Select)`
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 3px;
   min-width: 0;
   > label,

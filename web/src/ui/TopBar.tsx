@@ -57,6 +57,13 @@ const Bar = styled.header`
   nav > a[data-hovered] {
     background: ${({ theme }) => theme.colour.paperShade};
   }
+  @media (max-width: 900px) {
+    gap: 8px;
+    .home span {
+      position: absolute;
+      clip-path: inset(50%);
+    }
+  }
   nav > a[aria-current] {
     box-shadow: inset 0 -3px 0 ${({ theme }) => theme.colour.marigold};
     border-radius: 0;

@@ -358,8 +358,12 @@ function Thing({
       </Row>
       <p>{facts}</p>
       {children && (
-        <Quiet aria-expanded={open} onPress={() => setOpen(!open)}>
-          {open ? 'Done' : `Change ${title}`}
+        <Quiet
+          aria-expanded={open}
+          aria-label={open ? `Done with ${title}` : `Change ${title}`}
+          onPress={() => setOpen(!open)}
+        >
+          {open ? 'Done' : 'Change'}
         </Quiet>
       )}
       {open && <div className="edit">{children}</div>}

@@ -56,7 +56,11 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
           <TakeAway what="ticket" format="pdf" label="Job ticket, PDF" />
           <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />
           <TakeAway what="face" format="png" label="Faces as pictures, PNG" />
-          <PressLink href={id ? api.jobFileUrl(id) : ''} download={`${job.brief.title}.json`}>
+          <PressLink
+            style={{ justifyContent: 'flex-start' }}
+            href={id ? api.jobFileUrl(id) : ''}
+            download={`${job.brief.title}.json`}
+          >
             ↓ The job itself, JSON
           </PressLink>
         </>

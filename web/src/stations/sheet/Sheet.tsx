@@ -1,5 +1,17 @@
 import { useCallback, useState, type ReactNode } from 'react';
-import { boxPath, drawSheetPage, mapBox, pageMap, type Scene, type SheetSide } from '@zippy/core';
+import {
+  boxPath,
+  drawSheetPage,
+  evenSides,
+  grow,
+  mapBox,
+  pageMap,
+  type Scene,
+  type Shape,
+  type SheetPlan,
+  type SheetSide,
+  type SizePlan,
+} from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
@@ -35,6 +47,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
           ...through,
           ...scene.shapes,
           { kind: 'path', role: 'printable', path: boxPath(mapBox(map, sheet.printable)) },
+          ...(sheet.up === 0 ? misfit(size, sheet) : []),
           ...sheet.placements.map(
             ({ trim }) => ({ kind: 'path', role: 'trim', path: boxPath(mapBox(map, trim)) }) as const,
           ),
@@ -71,6 +84,21 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
       }
     />
   );
+}
+
+/** What does not fit, over the sheet it does not fit on, so that the eye can see by how much. */
+function misfit(size: SizePlan, sheet: SheetPlan): readonly Shape[] {
+  const { widthMm, heightMm } = size.form.blank;
+  const trim = {
+    xMm: (sheet.sheetWidthMm - widthMm) / 2,
+    yMm: (sheet.sheetHeightMm - heightMm) / 2,
+    widthMm,
+    heightMm,
+  };
+  return [
+    { kind: 'path', role: 'bleed', path: boxPath(grow(trim, evenSides(size.bleedMm))) },
+    { kind: 'path', role: 'trim', path: boxPath(trim), fill: '#ffffff', fillOpacity: 0.7 },
+  ];
 }
 
 export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {

@@ -58,6 +58,7 @@ export function StockBench({ job, plan, workshop }: StationProps): ReactNode {
           {
             kind: 'path',
             role: 'trim',
+            fill: stock.colour,
             path: boxPath({
               xMm: (page.widthMm - blank.widthMm) / 2,
               yMm: (page.heightMm - blank.heightMm) / 2,

@@ -1,0 +1,125 @@
+import PDFDocument from 'pdfkit';
+import { Bench } from 'tinybench';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { changeJob, drawSheetPage, newJob, planJob, svgNodes, svgText, type Job, type Workshop } from '@zippy/core';
+import { exportFiles, loadFonts, type ExportInput } from '@zippy/server/exports';
+import { readTypeface } from '@zippy/core/typefaces';
+
+/**
+ * Performance as ratios within one run: this machine’s seconds mean little on another, but how many times
+ * longer one piece of work takes than a plain one beside it travels well.
+ */
+const require = createRequire(import.meta.url);
+const workshop: Workshop = {
+  ...(JSON.parse(readFileSync(new URL('../demo/workshop.json', import.meta.url), 'utf8')) as Workshop),
+  spoilLog: { good: 120, spoiled: 6 },
+};
+const fonts = await loadFonts();
+const context = { typefaces: fonts.book, today: null };
+
+const words = (text: string, topMm: number) => ({
+  id: `w${topMm}`,
+  text,
+  typefaceId: 'eb-garamond-400',
+  sizePt: 13,
+  align: 'centre' as const,
+  lineSpacing: 1.3,
+  colour: '#1d2930',
+  leftMm: 8,
+  topMm,
+  widthMm: 80,
+});
+const sentence =
+  'The Lantern Regatta sails at dusk. Supper follows in the old net loft, from seven until the tide turns.';
+const bare: Job = changeJob(newJob('Bare', workshop), [
+  { path: ['size', 'finishedWidthMm'], value: 96 },
+  { path: ['size', 'finishedHeightMm'], value: 136 },
+]);
+const worded = changeJob(bare, [
+  {
+    path: ['art', 'faces'],
+    value: {
+      front: { background: '#14263c', picture: null, texts: [words(sentence, 20)] },
+      insideBack: { background: null, picture: null, texts: [words(sentence, 20), words(sentence, 70)] },
+    },
+  },
+]);
+/** The same job with one letter more each time, as while typing. */
+let typed = 0;
+const typing = (): Job => {
+  typed += 1;
+  const job = changeJob(worded, [
+    { path: ['art', 'faces', 'front', 'texts', '0', 'text'], value: `${sentence}${'.'.repeat(typed % 60)}${typed}` },
+  ]);
+  return job;
+};
+const input = async (wanted: number): Promise<ExportInput> => {
+  const job = changeJob(worded, [
+    { path: ['brief', 'wanted'], value: wanted },
+    { path: ['sheet', 'spares'], value: 0 },
+  ]);
+  return { job, plan: planJob(job, workshop, context), workshop, fonts, pictures: new Map(), date: null };
+};
+const [small, large] = [await input(20), await input(500)];
+const plan = planJob(worded, workshop, context);
+const garamond = readFileSync(require.resolve('@fontsource/eb-garamond/files/eb-garamond-latin-400-normal.woff'));
+
+/** The least a script on the same library would do for as many pages: the same words, set anew on every page. */
+function plainPdf(pages: number): Promise<number> {
+  return new Promise((done) => {
+    const doc = new PDFDocument({ autoFirstPage: false, margin: 0 });
+    let bytes = 0;
+    doc.on('data', (chunk: Buffer) => (bytes += chunk.length));
+    doc.on('end', () => done(bytes));
+    doc.registerFont('g', garamond as unknown as string);
+    for (let i = 0; i < pages; i += 1) {
+      doc.addPage({ size: [595.28, 841.89], margin: 0 });
+      doc.font('g').fontSize(13);
+      for (const y of [60, 460]) for (const x of [40, 320]) doc.text(sentence, x, y, { width: 227, align: 'center' });
+    }
+    doc.end();
+  });
+}
+
+const bench = new Bench({ time: 700, warmupTime: 150 });
+bench
+  .add('plan: a bare side fold', () => void planJob(bare, workshop, context))
+  .add('plan: with three blocks of words', () => void planJob(worded, workshop, context))
+  .add('plan: while one block is being typed', () => void planJob(typing(), workshop, context))
+  .add('font: read a typeface from its file', () => void readTypeface('g', garamond))
+  .add('screen: draw a sheet as SVG', () => {
+    const { scene } = drawSheetPage(plan.size, plan.art, plan.sheet, 'front', {
+      title: 'Bench',
+      date: null,
+      sheetNumber: 1,
+    });
+    svgNodes(scene, { pictureHref: () => '' })
+      .map(svgText)
+      .join('');
+  })
+  .add('pdf: 20 pages, plain script', () => plainPdf(20))
+  .add('pdf: 20 pages, ours', () => exportFiles('sheets', 'pdf', small))
+  .add('pdf: 500 pages, plain script', () => plainPdf(500))
+  .add('pdf: 500 pages, ours', () => exportFiles('sheets', 'pdf', large));
+await bench.run();
+
+const median = new Map(
+  bench.tasks.map((task) => {
+    if (!('latency' in task.result)) throw new Error(`${task.name} did not finish`);
+    return [task.name, task.result.latency.p50] as const;
+  }),
+);
+const RATIOS: readonly (readonly [string, string, string])[] = [
+  ['words cost a plan', 'plan: with three blocks of words', 'plan: a bare side fold'],
+  ['typing costs a plan', 'plan: while one block is being typed', 'plan: a bare side fold'],
+  ['a typeface read, in bare plans', 'font: read a typeface from its file', 'plan: a bare side fold'],
+  ['a sheet drawn, in bare plans', 'screen: draw a sheet as SVG', 'plan: a bare side fold'],
+  ['20 pages against a plain script', 'pdf: 20 pages, ours', 'pdf: 20 pages, plain script'],
+  ['500 pages against a plain script', 'pdf: 500 pages, ours', 'pdf: 500 pages, plain script'],
+  ['25 times the pages', 'pdf: 500 pages, ours', 'pdf: 20 pages, ours'],
+];
+for (const [name, ms] of median) console.log(`${name.padEnd(42)} ${ms.toFixed(3).padStart(10)} ms`);
+console.log();
+for (const [name, over, under] of RATIOS)
+  console.log(`${name.padEnd(42)} ${(median.get(over)! / median.get(under)!).toFixed(2).padStart(10)} ×`);
