@@ -175,6 +175,17 @@ describe('a card from nothing', function () {
     await saved();
   });
 
+  it('shows on the wall what was typed just before leaving the job', async () => {
+    await page.getByRole('textbox', { name: 'Title' }).fill('Low tide, late light');
+    await page.getByRole('textbox', { name: 'Title' }).press('Enter');
+    await page.getByRole('link', { name: 'Jobs', exact: true }).click();
+    await page.getByRole('link', { name: /^Low tide, late light:/ }).click();
+    await page.keyboard.press('1');
+    await page.getByRole('textbox', { name: 'Title' }).fill('Low tide, first light');
+    await page.getByRole('textbox', { name: 'Title' }).press('Enter');
+    await saved();
+  });
+
   it('shows both copies when two tabs change one job, and keeps the one not chosen', async () => {
     const other = await page.context().newPage();
     await other.goto(page.url());

@@ -52,6 +52,7 @@ check('types', [root('node_modules/typescript/bin/tsc'), '-p', 'tsconfig.json'])
 check('lint', [root('node_modules/eslint/bin/eslint.js'), '.', '--max-warnings', '0']);
 check('format', [root('node_modules/prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']);
 mocha('core', 'core/test/**/*.test.ts', {});
+mocha('web', 'web/test/**/*.test.ts', {});
 mocha('cli', 'cli/test/**/*.test.ts', {});
 const cluster = await startCluster(join(scratch, 'postgres'));
 try {

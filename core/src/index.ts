@@ -57,3 +57,4 @@ export {
 } from './write/svg.ts';
 export { pdfCalls, rgb, type FileGlyph, type PdfLender } from './write/pdfCalls.ts';
 export { progressOf, type BenchCount, type Progress } from './plan/progress.ts';
+export { countRun, standing, type JobBench, type Run, type RunCount, type RunEvent } from './make/run.ts';

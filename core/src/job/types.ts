@@ -16,6 +16,20 @@ export const STATIONS = [
 ] as const;
 export type Station = (typeof STATIONS)[number];
 
+/** The same ten words everywhere a station is named to people. */
+export const STATION_NAMES: Readonly<Record<Station, string>> = {
+  brief: 'Brief',
+  size: 'Size',
+  art: 'Art',
+  stock: 'Stock',
+  sheet: 'Sheet',
+  cut: 'Cut',
+  crease: 'Crease',
+  envelope: 'Envelope',
+  make: 'Make',
+  sell: 'Sell',
+};
+
 /** Money in whole minor units: pence, cents. */
 export type Minor = number & { readonly __unit?: 'minor' };
 

@@ -5,7 +5,7 @@ import { boxAround, corners, evenSides, grow, shrink } from '../geometry/box.ts'
 import type { Box, Sides } from '../geometry/types.ts';
 import { count, figure, length, plural, share, words } from '../job/figures.ts';
 import type { Figure, Job, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
-import { formatSize } from '../length/formatLength.ts';
+import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
 import { LARGEST_FINISHED_MM, roundDown, SMALLEST_FINISHED_MM, type SizePlan } from '../size/planSize.ts';
 import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
@@ -97,6 +97,18 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
         'Expected to spoil': share(expectedSpoilShare(workshop.spoilLog)),
       },
     ),
+    figure(
+      'margins',
+      'Printer cannot reach',
+      words(sayMargins(stock.path.marginsMm, unit)),
+      'the unprintable edge of this feed path; trim and bleed stay inside it',
+      {
+        Top: length(stock.path.marginsMm.top),
+        Right: length(stock.path.marginsMm.right),
+        Bottom: length(stock.path.marginsMm.bottom),
+        Left: length(stock.path.marginsMm.left),
+      },
+    ),
     figure('used', 'Sheet used', share(used), 'area of the blanks ÷ area of the sheet', {
       'Cards on a sheet': count(laid.up),
     }),
@@ -148,6 +160,11 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     ],
   };
 }
+
+const sayMargins = ({ top, right, bottom, left }: Sides, unit: Workshop['unit']): string =>
+  top === right && right === bottom && bottom === left
+    ? `${formatLength(top, unit)} all round`
+    : [top, right, bottom, left].map((mm) => formatLength(mm, unit)).join(', ');
 
 function ask(
   job: Job,
@@ -201,7 +218,7 @@ function bleedSnags(
   laid: LayOut,
 ): readonly Snag[] {
   const naked = nakedUp(question);
-  if (naked <= laid.up) return [];
+  if (naked <= laid.up && laid.up > 0) return [];
   const { unit } = workshop;
   const remedies: Remedy[] = [];
   const unbled = size.bleedMm > 0 ? layOutOnePiece({ ...question, bleedMm: 0, gutterMm: 0 }).up : 0;
@@ -210,10 +227,12 @@ function bleedSnags(
       label: `Drop the bleed: ${unbled} up, with art kept off the edges`,
       changes: [{ path: ['size', 'bleedMm'], value: 0 }],
     });
-  const smaller = trimmedToFit(job, size, question, naked);
+  // A blank larger than the bare sheet is offered the largest size of which one fits.
+  const goal = Math.max(1, naked);
+  const smaller = trimmedToFit(job, size, question, goal);
   if (smaller)
     remedies.push({
-      label: `Trim the card to ${formatSize(smaller.widthMm, smaller.heightMm, unit)}: ${naked} up`,
+      label: `Trim the card to ${formatSize(smaller.widthMm, smaller.heightMm, unit)}: ${goal} up`,
       changes: [
         { path: ['size', 'finishedWidthMm'], value: smaller.widthMm },
         { path: ['size', 'finishedHeightMm'], value: smaller.heightMm },
@@ -247,8 +266,16 @@ function bleedSnags(
       id: 'sheet-no-bleed',
       station: 'sheet',
       level: laid.up === 0 ? 'stop' : 'note',
-      title: laid.up === 0 ? 'Nothing left for bleed' : `Nothing left for bleed at ${naked} up, so it is ${laid.up} up`,
-      why: `Edge to edge ${naked} would come out of a ${sheetSize} sheet; bleed on every side and the printer’s margins leave room for ${laid.up}.`,
+      title:
+        naked === 0
+          ? 'The open blank is larger than the sheet'
+          : laid.up === 0
+            ? 'Nothing left for bleed'
+            : `Nothing left for bleed at ${naked} up, so it is ${laid.up} up`,
+      why:
+        naked === 0
+          ? `It is ${formatSize(size.form.blank.widthMm, size.form.blank.heightMm, unit)} and the sheet ${sheetSize}.`
+          : `Edge to edge ${naked} would come out of a ${sheetSize} sheet; bleed on every side and the printer’s margins leave room for ${laid.up}.`,
       remedies: remedies.slice(0, 5),
     },
   ];

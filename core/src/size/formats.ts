@@ -49,75 +49,57 @@ const flat: Format = {
   }),
 };
 
-const sideFold: Format = {
-  id: 'sideFold',
-  name: 'Side fold',
-  says: 'Opens like a book: the fold is on the left.',
-  layers: 2,
-  form: (widthMm, heightMm) => ({
-    blank: {
-      widthMm: 2 * widthMm,
-      heightMm,
-      panels: [
-        { id: 'back', name: 'Back panel', box: { xMm: 0, yMm: 0, widthMm, heightMm } },
-        { id: 'front', name: 'Front panel', box: { xMm: widthMm, yMm: 0, widthMm, heightMm } },
-      ],
-      creases: [
-        {
-          id: 'spine',
-          from: { xMm: widthMm, yMm: 0 },
-          to: { xMm: widthMm, yMm: heightMm },
-          direction: 'mountain',
-          shutDeg: 180,
-          joins: ['back', 'front'],
+/** Two equal panels and one mountain between them: beside each other, or the back above the front. */
+function foldedOnce(
+  about: Omit<Format, 'layers' | 'form'>,
+  fold: { readonly upright: boolean; readonly creaseId: string; readonly insides: readonly [string, string] },
+): Format {
+  return {
+    ...about,
+    layers: 2,
+    form: (widthMm, heightMm) => {
+      const [alongX, alongY] = fold.upright ? [widthMm, 0] : [0, heightMm];
+      return {
+        blank: {
+          widthMm: widthMm + alongX,
+          heightMm: heightMm + alongY,
+          panels: [
+            { id: 'back', name: 'Back panel', box: { xMm: 0, yMm: 0, widthMm, heightMm } },
+            { id: 'front', name: 'Front panel', box: { xMm: alongX, yMm: alongY, widthMm, heightMm } },
+          ],
+          creases: [
+            {
+              id: fold.creaseId,
+              from: { xMm: alongX, yMm: alongY },
+              to: { xMm: widthMm, yMm: heightMm },
+              direction: 'mountain',
+              shutDeg: 180,
+              joins: ['back', 'front'],
+            },
+          ],
         },
-      ],
+        frontPanelId: 'front',
+        restingPanelId: 'back',
+        faces: [
+          shutOutside('front', 'front', 'Front', 'front'),
+          openInside('front', 'insideFront', fold.insides[0]),
+          openInside('back', 'insideBack', fold.insides[1]),
+          shutOutside('back', 'back', 'Back', 'behind'),
+        ],
+      };
     },
-    frontPanelId: 'front',
-    restingPanelId: 'back',
-    faces: [
-      shutOutside('front', 'front', 'Front', 'front'),
-      openInside('front', 'insideFront', 'Inside left'),
-      openInside('back', 'insideBack', 'Inside right'),
-      shutOutside('back', 'back', 'Back', 'behind'),
-    ],
-  }),
-};
+  };
+}
 
-const tentFold: Format = {
-  id: 'tentFold',
-  name: 'Tent fold',
-  says: 'The fold is on top: it stands on its two long feet.',
-  layers: 2,
-  form: (widthMm, heightMm) => ({
-    blank: {
-      widthMm,
-      heightMm: 2 * heightMm,
-      panels: [
-        { id: 'back', name: 'Back panel', box: { xMm: 0, yMm: 0, widthMm, heightMm } },
-        { id: 'front', name: 'Front panel', box: { xMm: 0, yMm: heightMm, widthMm, heightMm } },
-      ],
-      creases: [
-        {
-          id: 'ridge',
-          from: { xMm: 0, yMm: heightMm },
-          to: { xMm: widthMm, yMm: heightMm },
-          direction: 'mountain',
-          shutDeg: 180,
-          joins: ['back', 'front'],
-        },
-      ],
-    },
-    frontPanelId: 'front',
-    restingPanelId: 'back',
-    faces: [
-      shutOutside('front', 'front', 'Front', 'front'),
-      openInside('front', 'insideFront', 'Inside top'),
-      openInside('back', 'insideBack', 'Inside bottom'),
-      shutOutside('back', 'back', 'Back', 'behind'),
-    ],
-  }),
-};
+const sideFold = foldedOnce(
+  { id: 'sideFold', name: 'Side fold', says: 'Opens like a book: the fold is on the left.' },
+  { upright: true, creaseId: 'spine', insides: ['Inside left', 'Inside right'] },
+);
+
+const tentFold = foldedOnce(
+  { id: 'tentFold', name: 'Tent fold', says: 'The fold is on top: it stands on its two long feet.' },
+  { upright: false, creaseId: 'ridge', insides: ['Inside top', 'Inside bottom'] },
+);
 
 /** A new way of folding is one more line here. */
 export const FORMATS: Readonly<Record<FormatId, Format>> = { flat, sideFold, tentFold };

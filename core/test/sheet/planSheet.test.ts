@@ -73,6 +73,15 @@ describe('planSheet', () => {
     }
   });
 
+  it('stops a blank larger than the sheet, and the remedies fit', () => {
+    const huge = changeJob(job, sized('flat', 400, 320));
+    const snag = plan(huge).sheet.snags.find((s) => s.level === 'stop')!;
+    expect(snag.title).to.equal('The open blank is larger than the sheet');
+    expect(snag.remedies.length).to.be.greaterThan(0);
+    for (const remedy of snag.remedies)
+      expect(plan(changeJob(huge, remedy.changes)).sheet.up, remedy.label).to.be.greaterThan(0);
+  });
+
   it('turns long and short edges the right way for an upright and a lying sheet', () => {
     expect(plan(job).sheet.turnOver).to.equal('leftRight');
     expect(plan(changeJob(job, [{ path: ['sheet', 'flipEdge'], value: 'short' }])).sheet.turnOver).to.equal(

@@ -1,4 +1,4 @@
-import { formatLength, MM_PER_POINT, say, STATIONS, allSnags, type Figure, type Station } from '@zippy/core';
+import { formatLength, MM_PER_POINT, say, STATION_NAMES, STATIONS, allSnags, type Figure } from '@zippy/core';
 import { PdfFile } from './pdfDocument.ts';
 import { collect } from './collect.ts';
 import type { ExportFile, ExportInput } from './types.ts';
@@ -8,19 +8,6 @@ const EDGE_MM = 16;
 const pt = (mm: number): number => mm / MM_PER_POINT;
 const PLAIN = 'plain';
 const BOLD = 'bold';
-
-const NAMES: Readonly<Record<Station, string>> = {
-  brief: 'Brief',
-  size: 'Size',
-  art: 'Art',
-  stock: 'Stock',
-  sheet: 'Sheet',
-  cut: 'Cut',
-  crease: 'Crease',
-  envelope: 'Envelope',
-  make: 'Make',
-  sell: 'Sell',
-};
 
 /** The job on paper, to stand beside the printer and the bench. */
 export async function ticketPdf(input: ExportInput, name: string): Promise<readonly ExportFile[]> {
@@ -46,7 +33,7 @@ export async function ticketPdf(input: ExportInput, name: string): Promise<reado
   );
   for (const station of STATIONS) {
     room(30);
-    doc.font(BOLD).fontSize(12).fillColor('#7b2869').text(NAMES[station]);
+    doc.font(BOLD).fontSize(12).fillColor('#7b2869').text(STATION_NAMES[station]);
     doc.font(PLAIN).fontSize(10.5).fillColor('#1d2930').text(plan[station].verdict);
     const facts = plan[station].figures.map((f) => fact(f, workshop)).join('   ');
     if (facts) doc.fontSize(9).fillColor('#56656e').text(facts);

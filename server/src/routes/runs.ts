@@ -1,10 +1,10 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { planJob, SPOIL_CAUSES } from '@zippy/core';
+import { planJob, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
 import { loadFonts } from '../exports/fonts.ts';
 import { findJob } from '../tables/jobs.ts';
-import { addRun, addRunEvent, findRun, type RunEvent } from '../tables/runs.ts';
+import { addRun, addRunEvent, findRun } from '../tables/runs.ts';
 import { inTransaction, STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
 import { body, notFound } from './refuse.ts';
@@ -46,7 +46,7 @@ export function runRoutes(pool: Pool): Router {
   router.post('/:id/events', json, async (request, response) => {
     const { id } = request.params;
     if (Joi.string().guid().validate(id).error || !(await findRun(pool, STUDIO_ID, id!))) throw notFound('run');
-    const event = body<Omit<RunEvent, 'at'> & { at: string | null }>(eventSchema, request.body);
+    const event = body<RunEvent>(eventSchema, request.body);
     await inTransaction(pool, (client) => addRunEvent(client, STUDIO_ID, id!, event));
     response.status(201).json({ id: event.id });
   });

@@ -1,25 +1,5 @@
-import type { Job, MakeStep } from '@zippy/core';
+import type { Job, JobBench, MakeStep, Run, RunEvent } from '@zippy/core';
 import type { Db } from './types.ts';
-
-export interface RunEvent {
-  readonly id: string;
-  readonly kind: 'good' | 'spoiled' | 'step' | 'finish' | 'undo';
-  readonly cards: number;
-  readonly cause: string | null;
-  readonly stepId: string | null;
-  readonly undoes: string | null;
-  readonly at: string;
-}
-
-export interface RunRow {
-  readonly id: string;
-  readonly jobId: string;
-  readonly wanted: number;
-  readonly steps: readonly MakeStep[];
-  readonly startedAt: string;
-  readonly finishedAt: string | null;
-  readonly events: readonly RunEvent[];
-}
 
 interface Row {
   id: string;
@@ -52,7 +32,7 @@ export async function addRun(
   );
 }
 
-export async function findRun(db: Db, studioId: string, id: string): Promise<RunRow | null> {
+export async function findRun(db: Db, studioId: string, id: string): Promise<Run | null> {
   const { rows } = await db.query<Row>(
     'select id, job_id, wanted, steps, started_at, finished_at from runs where studio_id = $1 and id = $2',
     [studioId, id],
@@ -75,12 +55,7 @@ export async function findRun(db: Db, studioId: string, id: string): Promise<Run
 }
 
 /** The same event sent twice counts once; its id is made where it happened. */
-export async function addRunEvent(
-  db: Db,
-  studioId: string,
-  runId: string,
-  event: Omit<RunEvent, 'at'> & { readonly at: string | null },
-): Promise<void> {
+export async function addRunEvent(db: Db, studioId: string, runId: string, event: RunEvent): Promise<void> {
   await db.query(
     `insert into run_events (id, studio_id, run_id, kind, cards, cause, step_id, undoes, at)
      values ($1, $2, $3, $4, $5, $6, $7, $8, coalesce($9::timestamptz, now())) on conflict (id) do nothing`,
@@ -95,13 +70,6 @@ export async function addRunEvent(
 
 /** An event that was taken back counts for nothing. */
 const STANDING = `not exists (select 1 from run_events u where u.run_id = e.run_id and u.undoes = e.id)`;
-
-export interface JobBench {
-  readonly jobId: string;
-  readonly good: number;
-  readonly spoiled: number;
-  readonly openRunId: string | null;
-}
 
 export async function benchByJob(db: Db, studioId: string): Promise<readonly JobBench[]> {
   const { rows } = await db.query<{ job_id: string; good: string; spoiled: string; open_run: string | null }>(

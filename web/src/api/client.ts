@@ -1,4 +1,4 @@
-import type { Job, MakeStep, PictureRef, Workshop } from '@zippy/core';
+import type { Job, JobBench, PictureRef, Run, RunEvent, Workshop } from '@zippy/core';
 
 /** The server said no, with a sentence to show. */
 export class Refused extends Error {
@@ -39,35 +39,11 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
 const send = <T>(method: string, path: string, body: unknown): Promise<T> =>
   call<T>(path, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
 
-export interface JobBench {
-  readonly jobId: string;
-  readonly good: number;
-  readonly spoiled: number;
-  readonly openRunId: string | null;
-}
 export interface StoredJob {
   readonly id: string;
   readonly version: number;
   readonly document: Job;
   readonly updatedAt: string;
-}
-export interface RunEvent {
-  readonly id: string;
-  readonly kind: 'good' | 'spoiled' | 'step' | 'finish' | 'undo';
-  readonly cards: number;
-  readonly cause: string | null;
-  readonly stepId: string | null;
-  readonly undoes: string | null;
-  readonly at: string | null;
-}
-export interface Run {
-  readonly id: string;
-  readonly jobId: string;
-  readonly wanted: number;
-  readonly steps: readonly MakeStep[];
-  readonly startedAt: string;
-  readonly finishedAt: string | null;
-  readonly events: readonly RunEvent[];
 }
 export interface ExportState {
   readonly id: string;

@@ -32,7 +32,7 @@ function OpenJob({
   readonly station: Station;
   readonly workshop: Workshop;
 }): ReactNode {
-  const { open, id: openId, job, bench, missing } = useJob();
+  const { open, close, id: openId, job, bench, missing } = useJob();
   const { ask, plan, job: plannedJob, problem, clear } = usePlan();
   const [keysShown, setKeysShown] = useState(false);
   useJobKeys(
@@ -43,8 +43,8 @@ function OpenJob({
     clear();
     useView.getState().set({ face: 'front', textId: null, folded: false, side: 'outside', light: false });
     void open(id);
-    return () => void useJob.setState({ id: null, job: null });
-  }, [id, open, clear]);
+    return close;
+  }, [id, open, close, clear]);
   useEffect(() => {
     if (job && openId === id) ask(job, workshop);
   }, [job, openId, id, workshop, ask]);

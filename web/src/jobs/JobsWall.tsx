@@ -2,10 +2,21 @@ import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { FileTrigger, Link } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { boxPath, drawFolded, drawSide, progressOf, STATIONS, type Plan, type Scene, type Workshop } from '@zippy/core';
-import { api, type JobBench, type StoredJob } from '../api/client.ts';
+import {
+  boxPath,
+  drawFolded,
+  drawSide,
+  progressOf,
+  STATION_NAMES,
+  STATIONS,
+  type JobBench,
+  type Plan,
+  type Scene,
+  type Workshop,
+} from '@zippy/core';
+import { api, type StoredJob } from '../api/client.ts';
+import { sendAllKept } from '../stores/job.ts';
 import { SceneView } from '../bench/SceneView.tsx';
-import { STATION_NAMES } from '../strip/names.ts';
 import { DoNow, Press } from '../ui/Press.tsx';
 import { TopBar } from '../ui/TopBar.tsx';
 import { askPlan, today } from '../workers/planner.ts';
@@ -23,6 +34,7 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
   const [adding, setAdding] = useState(false);
   const load = useCallback(async (): Promise<void> => {
     try {
+      await sendAllKept();
       const found = await api.jobs();
       setJobs(found.jobs);
       setBench(found.bench);

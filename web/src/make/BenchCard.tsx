@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import styled from 'styled-components';
-import { SPOIL_CAUSES, type MakeStep } from '@zippy/core';
-import { countRun, useRun } from '../stores/run.ts';
+import { countRun, SPOIL_CAUSES, type MakeStep } from '@zippy/core';
+import { useRun } from '../stores/run.ts';
 import { DoNow, KeyCap, Press, PressLink } from '../ui/Press.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Waiting } from '../ui/Waiting.tsx';

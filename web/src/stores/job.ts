@@ -1,6 +1,6 @@
 import { create } from 'zustand';
-import { changeJob, type Job, type JobChange } from '@zippy/core';
-import { api, Away, Refused, type JobBench, type StoredJob } from '../api/client.ts';
+import { changeJob, type Job, type JobBench, type JobChange } from '@zippy/core';
+import { api, Away, Refused, type StoredJob } from '../api/client.ts';
 import { kept } from './local.ts';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'away' | 'refused' | 'conflict';
@@ -24,6 +24,7 @@ interface JobState {
   readonly theirs: StoredJob | null;
   readonly bench: JobBench | null;
   open(id: string): Promise<void>;
+  close(): void;
   /** One step for undo; changes with the same key in a row are one step. */
   change(changes: readonly JobChange[], key?: string): void;
   undo(): void;
@@ -43,6 +44,7 @@ const keptName = (id: string): string => `job:${id}`;
 let lastKey: string | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let sending: Promise<void> | null = null;
+let leaving: Promise<void> = Promise.resolve();
 
 export const useJob = create<JobState>()((set, get) => {
   /** Every change is kept in this browser first; it leaves again when the server has it. */
@@ -71,14 +73,11 @@ export const useJob = create<JobState>()((set, get) => {
     set({ save: 'saving' });
     try {
       const saved = await api.saveJob(id, version, job);
+      await rebase(id, version, job, saved.version);
       if (get().id !== id) return;
       const same = get().job === job;
       set({ version: saved.version, save: same ? 'saved' : 'unsaved' });
-      if (same) await kept.remove(keptName(id));
-      else {
-        await kept.set(keptName(id), { job: get().job!, baseVersion: saved.version } satisfies KeptJob);
-        schedule(0);
-      }
+      if (!same) schedule(0);
     } catch (problem) {
       if (get().id !== id) return;
       if (problem instanceof Away) {
@@ -107,6 +106,7 @@ export const useJob = create<JobState>()((set, get) => {
       if (get().id === id && get().job) return;
       lastKey = undefined;
       clearTimeout(timer);
+      await leaving;
       set({
         id,
         job: null,
@@ -134,6 +134,14 @@ export const useJob = create<JobState>()((set, get) => {
           schedule(TRY_AGAIN_MS);
         } else set({ missing: (problem as Error).message });
       }
+    },
+
+    close() {
+      clearTimeout(timer);
+      const { id, save } = get();
+      set({ id: null, job: null });
+      // What was typed last may not have been sent yet; it is in this browser, and goes from there.
+      if (id && save !== 'saved') leaving = (sending ?? Promise.resolve()).then(() => sendKept(id));
     },
 
     change(changes, key) {
@@ -194,6 +202,35 @@ export const useJob = create<JobState>()((set, get) => {
     },
   };
 });
+
+/** After a save: what is kept here is sent and done with, or now stands on the new version. */
+async function rebase(id: string, from: number, sent: Job, to: number): Promise<void> {
+  const mine = await kept.get<KeptJob>(keptName(id));
+  if (!mine || mine.baseVersion !== from) return;
+  if (JSON.stringify(mine.job) === JSON.stringify(sent)) await kept.remove(keptName(id));
+  else await kept.set(keptName(id), { job: mine.job, baseVersion: to } satisfies KeptJob);
+}
+
+/** Sends one job that is kept here; when it cannot go now, it stays and is settled when the job is opened. */
+async function sendKept(id: string): Promise<void> {
+  const mine = await kept.get<KeptJob>(keptName(id));
+  if (!mine) return;
+  try {
+    const { version } = await api.saveJob(id, mine.baseVersion, mine.job);
+    await rebase(id, mine.baseVersion, mine.job, version);
+  } catch (problem) {
+    if (!(problem instanceof Away) && !(problem instanceof Refused)) throw problem;
+  }
+}
+
+/** Sends every job that is kept here and not open, so that the wall shows what was typed last. */
+export async function sendAllKept(): Promise<void> {
+  await leaving;
+  const prefix = keptName('');
+  for (const name of await kept.names())
+    if (name.startsWith(prefix) && name !== keptName(useJob.getState().id ?? ''))
+      await sendKept(name.slice(prefix.length));
+}
 
 const otherCopy = (job: Job): Job =>
   changeJob(job, [{ path: ['brief', 'title'], value: `${job.brief.title} (other copy)`.slice(0, 120) }]);

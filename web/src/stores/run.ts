@@ -1,5 +1,6 @@
 import { create } from 'zustand';
-import { api, Away, type Run, type RunEvent } from '../api/client.ts';
+import { standing, type Run, type RunEvent } from '@zippy/core';
+import { api, Away } from '../api/client.ts';
 import { kept } from './local.ts';
 
 interface RunState {
@@ -101,31 +102,3 @@ export const useRun = create<RunState>()((set, get) => {
     },
   };
 });
-
-/** Events that still count: not taken back, and not themselves a taking back. */
-export function standing(events: readonly RunEvent[]): readonly RunEvent[] {
-  const undone = new Set(events.flatMap((event) => (event.undoes ? [event.undoes] : [])));
-  return events.filter((event) => event.kind !== 'undo' && !undone.has(event.id));
-}
-
-export interface RunCount {
-  readonly good: number;
-  readonly spoiled: number;
-  readonly causes: Readonly<Record<string, number>>;
-  readonly stepsDone: ReadonlySet<string>;
-}
-
-export function countRun(events: readonly RunEvent[]): RunCount {
-  const causes: Record<string, number> = {};
-  const stepsDone = new Set<string>();
-  let [good, spoiled] = [0, 0];
-  for (const event of standing(events)) {
-    if (event.kind === 'good') good += event.cards;
-    if (event.kind === 'step' && event.stepId) stepsDone.add(event.stepId);
-    if (event.kind === 'spoiled') {
-      spoiled += event.cards;
-      causes[event.cause ?? 'other'] = (causes[event.cause ?? 'other'] ?? 0) + event.cards;
-    }
-  }
-  return { good, spoiled, causes, stepsDone };
-}

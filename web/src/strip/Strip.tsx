@@ -1,9 +1,7 @@
 import { useDeferredValue, type ReactNode } from 'react';
 import { Link } from 'react-aria-components';
 import styled from 'styled-components';
-import { STATIONS, type Job, type Plan, type Snag, type Station } from '@zippy/core';
-import type { JobBench } from '../api/client.ts';
-import { STATION_NAMES } from './names.ts';
+import { STATION_NAMES, STATIONS, type Job, type JobBench, type Plan, type Snag, type Station } from '@zippy/core';
 import { Thumb } from './Thumb.tsx';
 
 const WORST = ['stop', 'warn', 'note'] as const;

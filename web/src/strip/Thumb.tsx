@@ -9,13 +9,13 @@ import {
   drawSide,
   type Box,
   type Job,
+  type JobBench,
   type Plan,
   type Scene,
   type Shape,
   type Station,
 } from '@zippy/core';
 import { SceneView } from '../bench/SceneView.tsx';
-import type { JobBench } from '../api/client.ts';
 
 /** A small live drawing of the piece at one station. */
 export const Thumb = memo(function Thumb({

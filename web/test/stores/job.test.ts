@@ -1,0 +1,191 @@
+import 'fake-indexeddb/auto';
+import { expect } from 'chai';
+import { sendAllKept, useJob } from '../../src/stores/job.ts';
+import { kept } from '../../src/stores/local.ts';
+import { aJob, PretendServer, until } from '../support.ts';
+
+describe('the job store', () => {
+  let server: PretendServer;
+  let id: string;
+  const titled = (title: string, key?: string): void =>
+    useJob.getState().change([{ path: ['brief', 'title'], value: title }], key);
+  const title = (): string => useJob.getState().job!.brief.title;
+  const state = () => useJob.getState().save;
+  const saved = (): Promise<void> => until(() => state() === 'saved', 'the save');
+  const onServer = () => server.jobs.get(id)!;
+
+  beforeEach(async () => {
+    server = new PretendServer();
+    server.install();
+    id = crypto.randomUUID();
+    server.jobs.set(id, { version: 1, document: aJob() });
+    useJob.setState({ id: null, job: null });
+    await useJob.getState().open(id);
+  });
+  afterEach(async () => {
+    server.away = false;
+    server.release?.();
+    useJob.getState().close();
+    await sendAllKept();
+    for (const name of await kept.names()) await kept.remove(name);
+  });
+
+  it('saves by itself and keeps nothing behind', async () => {
+    titled('Flood');
+    expect(state()).to.equal('unsaved');
+    await saved();
+    expect(onServer()).to.deep.include({ version: 2 });
+    expect(onServer().document.brief.title).to.equal('Flood');
+    expect(await kept.names()).to.deep.equal([]);
+  });
+
+  it('sends one save for a burst of typing', async () => {
+    for (const text of ['F', 'Fl', 'Flo', 'Flood']) titled(text, 'title');
+    await saved();
+    expect(onServer().version).to.equal(2);
+    expect(useJob.getState().past).to.have.length(1);
+  });
+
+  it('saves what was typed while a save was on its way', async () => {
+    server.hold();
+    titled('Flood');
+    await until(() => state() === 'saving', 'the first save to leave');
+    titled('Spring tide');
+    server.release!();
+    await saved();
+    expect(onServer().document.brief.title).to.equal('Spring tide');
+    expect(onServer().version).to.equal(3);
+  });
+
+  it('undoes, does again, and forgets the other branch when something new is typed', async () => {
+    titled('One');
+    titled('Two');
+    useJob.getState().undo();
+    expect(title()).to.equal('One');
+    useJob.getState().redo();
+    expect(title()).to.equal('Two');
+    useJob.getState().undo();
+    titled('Three');
+    expect(useJob.getState().future).to.deep.equal([]);
+    useJob.getState().undo();
+    expect(title()).to.equal('One');
+    useJob.getState().undo();
+    useJob.getState().undo();
+    expect(title()).to.equal('Ebb');
+    await saved();
+  });
+
+  it('keeps edits here while the server is away and sends them when it is back', async () => {
+    server.away = true;
+    titled('Typed in the dark');
+    await until(() => state() === 'away', 'the store to notice');
+    expect(await kept.names()).to.deep.equal([`job:${id}`]);
+    server.away = false;
+    await saved();
+    expect(onServer().document.brief.title).to.equal('Typed in the dark');
+  });
+
+  it('finds them again after the page was closed', async () => {
+    server.away = true;
+    titled('Closed in a hurry');
+    await until(() => state() === 'away', 'the store to notice');
+    useJob.getState().close();
+    server.away = false;
+    await useJob.getState().open(id);
+    expect(title()).to.equal('Closed in a hurry');
+    await saved();
+    expect(onServer().document.brief.title).to.equal('Closed in a hurry');
+  });
+
+  it('opens what is kept here even while the server is away', async () => {
+    server.away = true;
+    titled('Still here');
+    await until(() => state() === 'away', 'the store to notice');
+    useJob.getState().close();
+    await useJob.getState().open(id);
+    expect(title()).to.equal('Still here');
+    expect(state()).to.equal('away');
+  });
+
+  it('sends the last words of a job that is left before they are saved', async () => {
+    titled('Last words');
+    useJob.getState().close();
+    await sendAllKept();
+    expect(onServer().document.brief.title).to.equal('Last words');
+    expect(await kept.names()).to.deep.equal([]);
+  });
+
+  it('does not quarrel with itself when it is left in the middle of a save', async () => {
+    server.hold();
+    titled('First');
+    await until(() => state() === 'saving', 'the first save to leave');
+    titled('Second');
+    useJob.getState().close();
+    server.release!();
+    await useJob.getState().open(id);
+    expect(state()).not.to.equal('conflict');
+    expect(title()).to.equal('Second');
+    await until(() => onServer().document.brief.title === 'Second', 'the second save');
+  });
+
+  describe('when two were changed at once', () => {
+    beforeEach(async () => {
+      server.jobs.set(id, { version: 2, document: aJob('Theirs') });
+      titled('Mine');
+      await until(() => state() === 'conflict', 'the conflict');
+    });
+
+    it('shows both', () => {
+      expect(title()).to.equal('Mine');
+      expect(useJob.getState().theirs!.document.brief.title).to.equal('Theirs');
+    });
+    it('goes on with mine and keeps theirs beside it', async () => {
+      await useJob.getState().keepMine();
+      await saved();
+      expect(onServer().document.brief.title).to.equal('Mine');
+      expect([...server.jobs.values()].map((j) => j.document.brief.title)).to.have.members([
+        'Mine',
+        'Theirs (other copy)',
+      ]);
+    });
+    it('goes on with theirs and keeps mine beside it', async () => {
+      await useJob.getState().takeTheirs();
+      expect(title()).to.equal('Theirs');
+      expect(state()).to.equal('saved');
+      expect([...server.jobs.values()].map((j) => j.document.brief.title)).to.have.members([
+        'Theirs',
+        'Mine (other copy)',
+      ]);
+    });
+    it('still asks after the page was closed without choosing', async () => {
+      useJob.getState().close();
+      await useJob.getState().open(id);
+      expect(state()).to.equal('conflict');
+      expect(title()).to.equal('Mine');
+    });
+  });
+
+  it('says what the server will not take, keeps it, and goes on once it is mended', async () => {
+    titled('refuse me');
+    await until(() => state() === 'refused', 'the refusal');
+    expect(useJob.getState().refusal).to.equal('brief.title wants another.');
+    expect(title()).to.equal('refuse me');
+    titled('Better');
+    await saved();
+    expect(onServer().document.brief.title).to.equal('Better');
+  });
+
+  it('settles before a file is written', async () => {
+    titled('For the printer');
+    expect(await useJob.getState().settle()).to.be.true;
+    expect(onServer().document.brief.title).to.equal('For the printer');
+    server.away = true;
+    titled('Too late');
+    expect(await useJob.getState().settle()).to.be.false;
+  });
+
+  it('says so when there is no such job', async () => {
+    await useJob.getState().open(crypto.randomUUID());
+    expect(useJob.getState().missing).to.equal('There is no such job.');
+  });
+});
