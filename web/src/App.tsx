@@ -35,7 +35,7 @@ function Places(): ReactNode {
           <Route path="/" element={<JobsWall workshop={workshop} />} />
           <Route path="/workshop" element={<WorkshopPage workshop={workshop} />} />
           <Route path="/jobs/:id/:station?" element={<JobPage workshop={workshop} />} />
-          <Route path="/bench/:runId" element={<BenchCard />} />
+          <Route path="/bench/:runId" element={<BenchCard workshop={workshop} />} />
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
       </Suspense>

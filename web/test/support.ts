@@ -52,7 +52,19 @@ export class PretendServer {
   private answer(method: string, path: string, body: Record<string, unknown>): [number, unknown] {
     const [, place, id, more] = path.split('/');
     if (place === 'runs' && method === 'GET')
-      return [200, { id, jobId: 'j', wanted: 3, steps: [], startedAt: '', finishedAt: null, events: this.runEvents }];
+      return [
+        200,
+        {
+          id,
+          jobId: 'j',
+          document: aJob(),
+          wanted: 3,
+          steps: [],
+          startedAt: '',
+          finishedAt: null,
+          events: this.runEvents,
+        },
+      ];
     if (place === 'runs' && more === 'events') {
       const event = body as { id: string; kind: string };
       if (!this.runEvents.some((e) => e.id === event.id)) this.runEvents.push(event);

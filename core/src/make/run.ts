@@ -1,3 +1,4 @@
+import type { Job } from '../job/types.ts';
 import type { MakeStep } from './planMake.ts';
 
 /** One press at the bench. Its id is made where it happened, so that sending it twice counts once. */
@@ -17,6 +18,8 @@ export interface Run {
   readonly id: string;
   readonly jobId: string;
   readonly wanted: number;
+  /** The job as it was released. */
+  readonly document: Job;
   readonly steps: readonly MakeStep[];
   readonly startedAt: string;
   readonly finishedAt: string | null;

@@ -5,6 +5,7 @@ import { drawSide } from '../../src/art/drawCard.ts';
 import { drawCutAndCrease, drawCutMove } from '../../src/cut/drawCuts.ts';
 import { drawCreaseLine } from '../../src/crease/drawCrease.ts';
 import { drawEnvelopeBlank, drawEnvelopeSheet } from '../../src/envelope/drawEnvelope.ts';
+import { drawStep } from '../../src/make/drawStep.ts';
 import { drawSheetPage } from '../../src/sheet/drawSheet.ts';
 import { drawBlank } from '../../src/size/drawBlank.ts';
 import { drawFolded } from '../../src/size/drawFolded.ts';
@@ -148,6 +149,29 @@ describe('drawEnvelope', () => {
     expect(Math.max(...points.map((q) => q.xMm))).to.be.at.most(297);
     expect(Math.max(...points.map((q) => q.yMm))).to.be.at.most(420);
     expect(Math.min(...points.map((q) => q.xMm))).to.be.closeTo(trimBox.xMm, 1e-6);
+  });
+});
+
+describe('drawStep', () => {
+  const p = plan(changeJob(job, [{ path: ['envelope', 'make'], value: true }]));
+  const see = { unit: 'mm', textMm: 4 } as const;
+
+  it('draws every step but the drying', () => {
+    for (const step of p.make.steps) {
+      const scene = drawStep(p, step, see);
+      if (step.kind === 'dry') expect(scene).to.equal(null);
+      else expect(scene!.shapes.length, step.id).to.be.greaterThan(1);
+    }
+  });
+  it('draws the cut that the step names', () => {
+    for (const move of p.cut.moves) {
+      const step = p.make.steps.find((s) => s.id === `cut-${move.number}`)!;
+      expect(pointsOf(drawStep(p, step, see)!, 'cutNow')).to.deep.equal(move.line);
+    }
+  });
+  it('draws nothing beside a number that the plan no longer has', () => {
+    const frozen = { ...p.make.steps.find((s) => s.id === 'cut-2')!, big: '999 mm' };
+    expect(drawStep(p, frozen, see)).to.equal(null);
   });
 });
 

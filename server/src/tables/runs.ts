@@ -4,6 +4,7 @@ import type { Db } from './types.ts';
 interface Row {
   id: string;
   job_id: string;
+  document: Job;
   wanted: number;
   steps: readonly MakeStep[];
   started_at: Date;
@@ -34,7 +35,7 @@ export async function addRun(
 
 export async function findRun(db: Db, studioId: string, id: string): Promise<Run | null> {
   const { rows } = await db.query<Row>(
-    'select id, job_id, wanted, steps, started_at, finished_at from runs where studio_id = $1 and id = $2',
+    'select id, job_id, document, wanted, steps, started_at, finished_at from runs where studio_id = $1 and id = $2',
     [studioId, id],
   );
   const [row] = rows;
@@ -46,6 +47,7 @@ export async function findRun(db: Db, studioId: string, id: string): Promise<Run
   return {
     id: row.id,
     jobId: row.job_id,
+    document: row.document,
     wanted: row.wanted,
     steps: row.steps,
     startedAt: row.started_at.toISOString(),

@@ -1,14 +1,16 @@
-import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import styled from 'styled-components';
-import { countRun, SPOIL_CAUSES, type MakeStep } from '@zippy/core';
+import { countRun, drawStep, SPOIL_CAUSES, type MakeStep, type Plan, type Run, type Workshop } from '@zippy/core';
+import { SceneView } from '../bench/SceneView.tsx';
+import { askPlan } from '../workers/planner.ts';
 import { useRun } from '../stores/run.ts';
 import { DoNow, KeyCap, Press, PressLink } from '../ui/Press.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { Waiting } from '../ui/Waiting.tsx';
 
 /** One step at a time, to be read at arm’s length with a blade in one hand. */
-export default function BenchCard(): ReactNode {
+export default function BenchCard({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const { runId } = useParams();
   const { run, open, problem, add, undo, unsent, away } = useRun();
   const [asking, setAsking] = useState(false);
@@ -79,7 +81,13 @@ export default function BenchCard(): ReactNode {
             <PressLink href={`/jobs/${run.jobId}/sell`}>What it cost</PressLink>
           </>
         ) : step ? (
-          <StepView step={step} number={number} of={steps.length} next={next?.title ?? null} />
+          <StepView
+            step={step}
+            number={number}
+            of={steps.length}
+            next={next?.title ?? null}
+            drawing={<StepDrawing run={run} step={step} workshop={workshop} />}
+          />
         ) : (
           <>
             <small>All steps done</small>
@@ -145,23 +153,65 @@ function StepView({
   number,
   of,
   next,
+  drawing,
 }: {
   readonly step: MakeStep;
   readonly number: number;
   readonly of: number;
   readonly next: string | null;
+  readonly drawing: ReactNode;
 }): ReactNode {
   return (
-    <>
-      <small>
-        Step {number} of {of} · {step.title}
-      </small>
-      <h1>{step.big}</h1>
-      <p>{step.detail}</p>
-      {step.waitMinutes !== null && <Wait key={step.id} minutes={step.waitMinutes} />}
-      {step.caution && <p className="caution">{step.caution}</p>}
-      {next && <p className="next">Then: {next}</p>}
-    </>
+    <div className="step-view">
+      <div className="say">
+        <small>
+          Step {number} of {of} · {step.title}
+        </small>
+        <h1>{step.big}</h1>
+        <p>{step.detail}</p>
+        {step.waitMinutes !== null && <Wait key={step.id} minutes={step.waitMinutes} />}
+        {step.caution && <p className="caution">{step.caution}</p>}
+        {next && <p className="next">Then: {next}</p>}
+      </div>
+      {drawing}
+    </div>
+  );
+}
+
+/** Lettering on the drawing, in shares of its longer side, so that it is read as easily as the words. */
+const LETTER_SHARE = 1 / 26;
+
+/** The piece at this step, drawn from the job as it was released. */
+function StepDrawing({
+  run,
+  step,
+  workshop,
+}: {
+  readonly run: Run;
+  readonly step: MakeStep;
+  readonly workshop: Workshop;
+}): ReactNode {
+  const [plan, setPlan] = useState<Plan | null>(null);
+  const { document } = run;
+  useEffect(() => {
+    let here = true;
+    askPlan(document, workshop)
+      .then((made) => here && setPlan(made))
+      .catch(() => here && setPlan(null));
+    return () => {
+      here = false;
+    };
+  }, [document, workshop]);
+  const scene = useMemo(() => {
+    if (!plan) return null;
+    const extent = Math.max(plan.sheet.sheetWidthMm, plan.sheet.sheetHeightMm);
+    return drawStep(plan, step, { unit: workshop.unit, textMm: extent * LETTER_SHARE });
+  }, [plan, step, workshop.unit]);
+  if (!scene) return null;
+  return (
+    <div className="drawing">
+      <SceneView scene={scene} pictures={document.pictures} label={`${step.title}: ${step.big}`} />
+    </div>
   );
 }
 
@@ -244,15 +294,50 @@ const Card = styled.div`
     justify-items: start;
     gap: 18px;
     min-height: 0;
-    padding: 20px clamp(24px, 7vw, 110px);
+    padding: 20px clamp(20px, 4vw, 56px);
     overflow: auto;
+  }
+  .step-view {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 32px;
+    align-items: center;
+    width: 100%;
+    height: 100%;
+    min-height: 0;
+  }
+  .say {
+    display: grid;
+    gap: 18px;
+    justify-items: start;
+  }
+  .drawing {
+    display: grid;
+    align-self: stretch;
+    width: clamp(240px, 36vw, 560px);
+    min-height: 0;
+    padding: 20px;
+    border-radius: 6px;
+    background: ${({ theme }) => theme.colour.slate};
+  }
+  .drawing svg {
+    width: 100%;
+    height: 100%;
+    max-height: 68vh;
+    overflow: visible;
+  }
+  .drawing svg text[data-role='dimension'] {
+    fill: ${({ theme }) => theme.colour.onSlate};
+  }
+  .drawing svg path[data-role='dimension'] {
+    stroke: ${({ theme }) => theme.colour.onSlateQuiet};
   }
   main small {
     font-size: 26px;
     color: ${({ theme }) => theme.colour.plum};
   }
   main h1 {
-    font: 700 clamp(72px, 15vw, 168px) / 1 ${({ theme }) => theme.font.mono};
+    font: 700 clamp(72px, 11vw, 150px) / 1 ${({ theme }) => theme.font.mono};
     letter-spacing: -0.03em;
     word-spacing: -0.35em;
   }
@@ -292,6 +377,19 @@ const Card = styled.div`
     min-width: 220px;
   }
   @media (max-width: 900px) {
+    .step-view {
+      grid-template-columns: minmax(0, 1fr);
+      grid-template-rows: auto minmax(0, 1fr);
+    }
+    .drawing {
+      width: 100%;
+    }
+    .drawing svg {
+      max-height: 40vh;
+    }
+    main h1 {
+      font-size: 116px;
+    }
     main p {
       font-size: 28px;
     }

@@ -1,8 +1,21 @@
-import { useDeferredValue, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-aria-components';
 import styled from 'styled-components';
 import { STATION_NAMES, STATIONS, type Job, type JobBench, type Plan, type Snag, type Station } from '@zippy/core';
 import { Thumb } from './Thumb.tsx';
+
+/** Ten drawings at every keystroke would hold up the typing. */
+const CALM_MS = 250;
+
+/** The value once it has been left alone for a moment; the first one at once. */
+function useCalm<T>(value: T, ms: number): T {
+  const [calm, setCalm] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setCalm(value), ms);
+    return () => clearTimeout(timer);
+  }, [value, ms]);
+  return calm;
+}
 
 const WORST = ['stop', 'warn', 'note'] as const;
 const SIGNS: Readonly<Record<Snag['level'], string>> = { stop: '✕', warn: '!', note: '·' };
@@ -22,7 +35,7 @@ export function Strip({
   readonly station: Station;
 }): ReactNode {
   // Thumbnails may lag a moment behind typing; the bench may not.
-  const calm = useDeferredValue(plan);
+  const calm = useCalm(plan, CALM_MS);
   return (
     <Paper aria-label="Stations">
       {STATIONS.map((name, i) => {

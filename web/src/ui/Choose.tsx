@@ -82,6 +82,8 @@ const Group = styled(RadioGroup)`
 export interface PickOption {
   readonly id: string;
   readonly name: string;
+  /** Said once it is chosen and its heading is out of sight. */
+  readonly fullName?: string;
   readonly note?: string;
   readonly swatch?: string;
 }
@@ -106,7 +108,13 @@ export function Pick({
       <Label>{label}</Label>
       <Button>
         <SelectValue>
-          {() => (chosen ? <OptionLine option={chosen} /> : <span className="empty">{placeholder}</span>)}
+          {() =>
+            chosen ? (
+              <OptionLine option={{ ...chosen, name: chosen.fullName ?? chosen.name, note: undefined }} />
+            ) : (
+              <span className="empty">{placeholder}</span>
+            )
+          }
         </SelectValue>
         <span aria-hidden>▾</span>
       </Button>
@@ -156,10 +164,6 @@ const Line = styled.span`
     white-space: nowrap;
   }
   small {
-    flex-shrink: 20;
-    min-width: 0;
-    overflow: hidden;
-    text-overflow: ellipsis;
     margin-left: auto;
     padding-left: 8px;
     color: ${({ theme }) => theme.colour.inkQuiet};

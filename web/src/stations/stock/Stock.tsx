@@ -126,6 +126,7 @@ export function StockSlip({ job, plan, workshop }: StationProps): ReactNode {
           options: printer.paths.map((path) => ({
             id: `${printer.id}/${path.id}`,
             name: path.name,
+            fullName: `${printer.name}, ${path.name}`,
             note: `up to ${path.heaviestGsm} gsm`,
           })),
         }))}

@@ -1,0 +1,66 @@
+import { drawSide } from '../art/drawCard.ts';
+import type { ArtPlan } from '../art/planArt.ts';
+import { drawCreaseLine } from '../crease/drawCrease.ts';
+import type { CreasePlan } from '../crease/planCrease.ts';
+import { drawCutMove } from '../cut/drawCuts.ts';
+import type { CutPlan } from '../cut/types.ts';
+import { drawEnvelopeBlank } from '../envelope/drawEnvelope.ts';
+import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
+import { boxPath } from '../geometry/path.ts';
+import type { LengthUnit, Mm } from '../length/types.ts';
+import type { Scene } from '../scene/types.ts';
+import { drawSheetPage } from '../sheet/drawSheet.ts';
+import type { SheetPlan, SheetSide } from '../sheet/planSheet.ts';
+import { drawFolded } from '../size/drawFolded.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import type { StockPlan } from '../stock/planStock.ts';
+import type { MakePlan, MakeStep } from './planMake.ts';
+
+interface StepSource {
+  readonly size: SizePlan;
+  readonly art: ArtPlan;
+  readonly stock: StockPlan;
+  readonly sheet: SheetPlan;
+  readonly cut: CutPlan;
+  readonly crease: CreasePlan;
+  readonly envelope: EnvelopePlan;
+  readonly make: MakePlan;
+}
+
+/**
+ * The piece as it lies in front of the maker at one step, or null where there is nothing to see or where
+ * the plan no longer has that very step: a frozen number never stands beside another drawing.
+ */
+export function drawStep(
+  plan: StepSource,
+  step: MakeStep,
+  { unit, textMm }: { readonly unit: LengthUnit; readonly textMm: Mm },
+): Scene | null {
+  if (plan.make.steps.find((s) => s.id === step.id)?.big !== step.big) return null;
+  const stockColour = plan.stock.stock.colour;
+  const art = { outside: drawSide(plan.art, 'outside'), inside: drawSide(plan.art, 'inside') };
+  const view = { unit, textMm, stockColour };
+  const number = Number(/\d+$/.exec(step.id)?.[0] ?? 1) - 1;
+  switch (step.kind) {
+    case 'print': {
+      const side: SheetSide = step.id === 'print-back' ? 'back' : 'front';
+      const { scene } = drawSheetPage(plan.size, plan.art, plan.sheet, side, { title: '', date: null, sheetNumber: 1 });
+      return {
+        ...scene,
+        shapes: [{ kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: stockColour }, ...scene.shapes],
+      };
+    }
+    case 'cut':
+      return drawCutMove(plan.size, plan.sheet, plan.cut, number, { ...view, art: art.outside });
+    case 'crease':
+      return drawCreaseLine(plan.size, plan.crease, number, { ...view, art });
+    case 'fold':
+      return drawFolded(plan.size, { open: 0.45, stockColour, art });
+    case 'envelope':
+      return drawEnvelopeBlank(plan.envelope, textMm, unit);
+    case 'pack':
+      return drawFolded(plan.size, { open: 0.08, stockColour, art });
+    case 'dry':
+      return null;
+  }
+}
