@@ -1,6 +1,7 @@
 import express, { type Express } from 'express';
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
+import { isLoopbackHost } from './loopback.ts';
 import { exportRoutes } from './routes/exports.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { pictureRoutes } from './routes/pictures.ts';
@@ -41,6 +42,11 @@ export function makeApp({
       .set('X-Content-Type-Options', 'nosniff')
       .set('Referrer-Policy', 'no-referrer');
     // Another site's page must not be able to write here through the maker's own browser.
+    // A foreign name that leads to this machine would make its page count as ours.
+    if (!isLoopbackHost(request.headers.host))
+      return void response
+        .status(403)
+        .json({ message: 'This studio is served on this machine only; open it at http://127.0.0.1.', field: null });
     const site = request.get('Sec-Fetch-Site');
     if (request.method !== 'GET' && site && site !== 'same-origin' && site !== 'none')
       return void response

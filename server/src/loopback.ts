@@ -17,3 +17,13 @@ export function loopbackOnly(host: string): string {
     `HOST is ${host}, which other machines could reach. There is no sign-in yet, so it serves this machine only: use 127.0.0.1, or leave HOST out.`,
   );
 }
+
+/** True when a request was addressed to this machine by one of its own names, not by a name that merely leads here. */
+export function isLoopbackHost(header: string | undefined): boolean {
+  try {
+    loopbackOnly(new URL(`http://${header}`).hostname.replace(/^\[|\]$/g, ''));
+    return true;
+  } catch {
+    return false;
+  }
+}

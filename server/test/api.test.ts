@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
-import type { Server } from 'node:http';
+import { request, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { readFileSync } from 'node:fs';
 import type PgBoss from 'pg-boss';
@@ -10,7 +10,7 @@ import { changeJob, newJob, type Job, type PictureRef, type Workshop } from '@zi
 import { makeApp } from '../src/app.ts';
 import { migrate, openPool } from '../src/database.ts';
 import { loadDemo } from '../src/loadDemo.ts';
-import { loopbackOnly } from '../src/loopback.ts';
+import { isLoopbackHost, loopbackOnly } from '../src/loopback.ts';
 import { openQueue } from '../src/queue.ts';
 import { workExports } from '../src/workExports.ts';
 import { workshop } from './support.ts';
@@ -239,11 +239,37 @@ describe('the API', function () {
     expect(bad.body.message).to.equal('stocks wants at least 1.');
   });
 
+  it('answers nobody who comes by a foreign name', async () => {
+    const { port } = server.address() as AddressInfo;
+    const answer = await new Promise<{ status: number; text: string }>((done, failed) => {
+      const asked = request(
+        { host: '127.0.0.1', port, path: '/api/jobs', headers: { Host: `evil.example:${port}` } },
+        (response) => {
+          let text = '';
+          response.on('data', (chunk: Buffer) => (text += chunk.toString()));
+          response.on('end', () => done({ status: response.statusCode!, text }));
+        },
+      );
+      asked.on('error', failed).end();
+    });
+    expect(answer.status).to.equal(403);
+    expect(answer.text).to.contain('this machine only').and.not.contain('Lantern');
+  });
+
   it('takes no change from another site’s page, and knows nothing outside its places', async () => {
     expect((await call('POST', '/jobs', {}, { 'Sec-Fetch-Site': 'cross-site' })).status).to.equal(403);
     expect((await call('GET', '/nowhere')).status).to.equal(404);
     expect((await call('GET', '/jobs/not-a-job')).status).to.equal(404);
     expect((await call('GET', `/jobs/${randomUUID()}`)).body.message).to.match(/no such job/);
+  });
+});
+
+describe('isLoopbackHost', () => {
+  it('knows this machine by its own names and takes no borrowed one', () => {
+    for (const host of ['127.0.0.1:5170', 'localhost:5170', '[::1]:5170', '127.0.0.1'])
+      expect(isLoopbackHost(host), host).to.be.true;
+    for (const host of ['evil.example:5170', '127.0.0.1.evil.example', '192.168.1.20:5170', '', undefined])
+      expect(isLoopbackHost(host), host).to.be.false;
   });
 });
 

@@ -19,6 +19,7 @@ interface Stored {
  */
 export class PretendServer {
   readonly jobs = new Map<string, Stored>();
+  workshop = { workshop, version: 1 };
   readonly runEvents: { id: string; kind: string }[] = [];
   away = false;
   /** Holds answers back until it is called. */
@@ -69,6 +70,13 @@ export class PretendServer {
       const event = body as { id: string; kind: string };
       if (!this.runEvents.some((e) => e.id === event.id)) this.runEvents.push(event);
       return [201, { id: event.id }];
+    }
+    if (place === 'workshop' && method === 'GET') return [200, this.workshop];
+    if (place === 'workshop') {
+      if (body.version !== this.workshop.version)
+        return [409, { message: 'The workshop was changed somewhere else.', theirs: this.workshop }];
+      this.workshop = { workshop: body.workshop as Workshop, version: this.workshop.version + 1 };
+      return [200, { version: this.workshop.version }];
     }
     if (place !== 'jobs') return [404, { message: 'nothing here' }];
     if (method === 'POST') {

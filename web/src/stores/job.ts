@@ -1,7 +1,8 @@
 import { create } from 'zustand';
 import { changeJob, type Job, type JobBench, type JobChange } from '@zippy/core';
 import { api, Away, Refused, type StoredJob } from '../api/client.ts';
-import { kept } from './local.ts';
+import { differences } from '../jobs/differences.ts';
+import { keptByTab } from './local.ts';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'away' | 'refused' | 'conflict';
 
@@ -39,19 +40,40 @@ interface JobState {
 const SAVE_AFTER_MS = 350;
 const TRY_AGAIN_MS = 1500;
 const MOST_STEPS = 200;
-const keptName = (id: string): string => `job:${id}`;
+const keptJobs = keptByTab<KeptJob>('job');
 
 let lastKey: string | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
-let sending: Promise<void> | null = null;
+
+/** A save that went through: what was sent, and the version it became. */
+interface Sent {
+  readonly job: Job;
+  readonly version: number;
+}
+let sending: Promise<Sent | null> | null = null;
 let leaving: Promise<void> = Promise.resolve();
+/** Writing to the browser's own store, one thing after another. */
+let keeping: Promise<void> = Promise.resolve();
 
 export const useJob = create<JobState>()((set, get) => {
-  /** Every change is kept in this browser first; it leaves again when the server has it. */
+  /**
+   * Makes what is kept in this browser agree with what is open: nothing once the server has it, else the
+   * newest job and the version it stands on. It looks at the moment it runs, so it never writes an old job.
+   */
+  const keep = (id: string): Promise<void> => {
+    keeping = keeping.then(async () => {
+      const { id: openId, job, version, save } = get();
+      if (openId !== id || !job) return;
+      if (save === 'saved') await keptJobs.remove(id);
+      else await keptJobs.set(id, { job, baseVersion: version });
+    });
+    return keeping;
+  };
+
   const changed = (job: Job, past: readonly Job[], future: readonly Job[]): void => {
-    const { id, version, save } = get();
+    const { id, save } = get();
     set({ job, past, future, save: save === 'conflict' ? save : 'unsaved', refusal: null });
-    if (id) void kept.set(keptName(id), { job, baseVersion: version } satisfies KeptJob);
+    if (id) void keep(id);
     schedule(SAVE_AFTER_MS);
   };
 
@@ -60,34 +82,45 @@ export const useJob = create<JobState>()((set, get) => {
     timer = setTimeout(() => void push(), ms);
   };
 
-  const push = (): Promise<void> => {
+  const push = (): Promise<Sent | null> => {
     sending ??= send().finally(() => {
       sending = null;
     });
     return sending;
   };
 
-  const send = async (): Promise<void> => {
+  const send = async (): Promise<Sent | null> => {
     const { id, job, version, save } = get();
-    if (!id || !job || save === 'saved' || save === 'conflict') return;
+    if (!id || !job || save === 'saved' || save === 'conflict') return null;
     set({ save: 'saving' });
     try {
       const saved = await api.saveJob(id, version, job);
-      await rebase(id, version, job, saved.version);
-      if (get().id !== id) return;
-      const same = get().job === job;
-      set({ version: saved.version, save: same ? 'saved' : 'unsaved' });
-      if (!same) schedule(0);
+      if (get().id === id) await settled(id, job, saved.version);
+      return { job, version: saved.version };
     } catch (problem) {
-      if (get().id !== id) return;
+      if (get().id !== id) return null;
       if (problem instanceof Away) {
         set({ save: 'away' });
         schedule(TRY_AGAIN_MS);
-      } else if (problem instanceof Refused && problem.status === 409)
-        set({ save: 'conflict', theirs: (problem.body as { theirs: StoredJob }).theirs });
-      else if (problem instanceof Refused) set({ save: 'refused', refusal: problem.message });
+      } else if (problem instanceof Refused && problem.status === 409) {
+        const { theirs } = problem.body as { theirs: StoredJob };
+        // An answer that was lost on the way comes back as a conflict with oneself.
+        if (isSame(theirs.document, job)) {
+          await settled(id, job, theirs.version);
+          return { job, version: theirs.version };
+        }
+        set({ save: 'conflict', theirs });
+      } else if (problem instanceof Refused) set({ save: 'refused', refusal: problem.message });
       else throw problem;
+      return null;
     }
+  };
+
+  const settled = async (id: string, sent: Job, version: number): Promise<void> => {
+    const same = get().job === sent;
+    set({ version, save: same ? 'saved' : 'unsaved' });
+    await keep(id);
+    if (!same) schedule(0);
   };
 
   return {
@@ -118,15 +151,18 @@ export const useJob = create<JobState>()((set, get) => {
         missing: null,
         bench: null,
       });
-      const mine = await kept.get<KeptJob>(keptName(id));
+      await keeping;
+      const mine = await keptJobs.take(id);
       try {
         const stored = await api.job(id);
         if (get().id !== id) return;
-        if (!mine) set({ job: stored.document, version: stored.version, bench: stored.bench });
-        else if (mine.baseVersion === stored.version) {
-          set({ job: mine.job, version: stored.version, bench: stored.bench, save: 'unsaved' });
+        const { document, version, bench } = stored;
+        if (!mine || isSame(mine.job, document)) set({ job: document, version, bench });
+        else if (mine.baseVersion === version) {
+          set({ job: mine.job, version, bench, save: 'unsaved' });
           schedule(0);
-        } else set({ job: mine.job, version: mine.baseVersion, bench: stored.bench, save: 'conflict', theirs: stored });
+        } else set({ job: mine.job, version: mine.baseVersion, bench, save: 'conflict', theirs: stored });
+        void keep(id);
       } catch (problem) {
         if (get().id !== id) return;
         if (problem instanceof Away && mine) {
@@ -138,10 +174,17 @@ export const useJob = create<JobState>()((set, get) => {
 
     close() {
       clearTimeout(timer);
-      const { id, save } = get();
+      const { id, job, version, save } = get();
+      const onTheWay = sending;
       set({ id: null, job: null });
-      // What was typed last may not have been sent yet; it is in this browser, and goes from there.
-      if (id && save !== 'saved') leaving = (sending ?? Promise.resolve()).then(() => sendKept(id));
+      if (!id || !job || save === 'saved') return;
+      // What was typed last may not have been sent yet; it is kept here and goes from here.
+      keeping = keeping.then(() => keptJobs.set(id, { job, baseVersion: version }));
+      leaving = Promise.all([keeping, onTheWay]).then(async ([, sent]) => {
+        if (sent) await keptJobs.set(id, { job, baseVersion: sent.version });
+        if (sent?.job === job) await keptJobs.remove(id);
+        else if (save !== 'conflict') await sendKept(id);
+      });
     },
 
     change(changes, key) {
@@ -175,6 +218,7 @@ export const useJob = create<JobState>()((set, get) => {
       if (!id || !job || !theirs) return;
       await api.addJob(crypto.randomUUID(), otherCopy(theirs.document));
       set({ version: theirs.version, theirs: null, save: 'unsaved' });
+      await keep(id);
       schedule(0);
     },
 
@@ -182,7 +226,6 @@ export const useJob = create<JobState>()((set, get) => {
       const { id, job, theirs, past } = get();
       if (!id || !job || !theirs) return;
       await api.addJob(crypto.randomUUID(), otherCopy(job));
-      await kept.remove(keptName(id));
       set({
         job: theirs.document,
         version: theirs.version,
@@ -191,6 +234,7 @@ export const useJob = create<JobState>()((set, get) => {
         theirs: null,
         save: 'saved',
       });
+      await keep(id);
     },
 
     setBench: (bench) => set({ bench }),
@@ -203,21 +247,15 @@ export const useJob = create<JobState>()((set, get) => {
   };
 });
 
-/** After a save: what is kept here is sent and done with, or now stands on the new version. */
-async function rebase(id: string, from: number, sent: Job, to: number): Promise<void> {
-  const mine = await kept.get<KeptJob>(keptName(id));
-  if (!mine || mine.baseVersion !== from) return;
-  if (JSON.stringify(mine.job) === JSON.stringify(sent)) await kept.remove(keptName(id));
-  else await kept.set(keptName(id), { job: mine.job, baseVersion: to } satisfies KeptJob);
-}
+const isSame = (a: Job, b: Job): boolean => differences(a, b).length === 0;
 
 /** Sends one job that is kept here; when it cannot go now, it stays and is settled when the job is opened. */
 async function sendKept(id: string): Promise<void> {
-  const mine = await kept.get<KeptJob>(keptName(id));
+  const mine = await keptJobs.take(id);
   if (!mine) return;
   try {
-    const { version } = await api.saveJob(id, mine.baseVersion, mine.job);
-    await rebase(id, mine.baseVersion, mine.job, version);
+    await api.saveJob(id, mine.baseVersion, mine.job);
+    await keptJobs.remove(id);
   } catch (problem) {
     if (!(problem instanceof Away) && !(problem instanceof Refused)) throw problem;
   }
@@ -226,10 +264,7 @@ async function sendKept(id: string): Promise<void> {
 /** Sends every job that is kept here and not open, so that the wall shows what was typed last. */
 export async function sendAllKept(): Promise<void> {
   await leaving;
-  const prefix = keptName('');
-  for (const name of await kept.names())
-    if (name.startsWith(prefix) && name !== keptName(useJob.getState().id ?? ''))
-      await sendKept(name.slice(prefix.length));
+  for (const id of await keptJobs.ids()) if (id !== useJob.getState().id) await sendKept(id);
 }
 
 const otherCopy = (job: Job): Job =>

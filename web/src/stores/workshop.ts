@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import type { Workshop } from '@zippy/core';
-import { api, Refused } from '../api/client.ts';
+import { api, Away, Refused } from '../api/client.ts';
+import { kept } from './local.ts';
 
 interface WorkshopState {
   readonly workshop: Workshop | null;
@@ -11,40 +12,71 @@ interface WorkshopState {
   toggleUnit(): void;
 }
 
+interface KeptWorkshop {
+  readonly workshop: Workshop;
+  readonly baseVersion: number;
+}
+
 const TRY_AGAIN_MS = 1500;
+/** Saves go one after another, so that two quick changes never race each other for a version. */
+let line: Promise<void> = Promise.resolve();
+const KEPT = 'workshop';
 
-export const useWorkshop = create<WorkshopState>()((set, get) => ({
-  workshop: null,
-  version: 0,
-  problem: null,
-
-  async load() {
+/** What the maker owns. Like a job, a change is kept in this browser until the server has it. */
+export const useWorkshop = create<WorkshopState>()((set, get) => {
+  const send = async (): Promise<void> => {
+    const { workshop, version } = get();
+    if (!workshop) return;
     try {
-      set({ ...(await api.workshop()), problem: null });
+      const saved = await api.saveWorkshop(version, workshop);
+      set({ version: saved.version, problem: null });
+      if (get().workshop === workshop) await kept.remove(KEPT);
     } catch (problem) {
-      if (get().workshop === null) set({ problem: (problem as Error).message });
-      setTimeout(() => void get().load(), TRY_AGAIN_MS);
-    }
-  },
-
-  async change(workshop) {
-    const before = get();
-    set({ workshop, problem: null });
-    try {
-      const { version } = await api.saveWorkshop(before.version, workshop);
-      set({ version });
-    } catch (problem) {
-      // The page keeps what was typed; it says that the server has not taken it.
       set({ problem: (problem as Error).message });
-      if (problem instanceof Refused && problem.status === 409) {
-        const { theirs } = problem.body as { theirs: { version: number } };
-        set({ version: theirs.version });
-      }
+      if (problem instanceof Away) setTimeout(() => queue(), TRY_AGAIN_MS);
+      else if (problem instanceof Refused && problem.status === 409) {
+        // Somebody else changed it: theirs is shown, and the sentence says to make the change once more.
+        const { theirs } = problem.body as { theirs: { workshop: Workshop; version: number } };
+        await kept.remove(KEPT);
+        set(theirs);
+      } else if (!(problem instanceof Refused)) throw problem;
     }
-  },
+  };
 
-  toggleUnit() {
-    const { workshop, change } = get();
-    if (workshop) void change({ ...workshop, unit: workshop.unit === 'mm' ? 'in' : 'mm' });
-  },
-}));
+  const queue = (): Promise<void> => (line = line.then(send));
+
+  return {
+    workshop: null,
+    version: 0,
+    problem: null,
+
+    async load() {
+      try {
+        const stored = await api.workshop();
+        const mine = await kept.get<KeptWorkshop>(KEPT);
+        if (mine?.baseVersion === stored.version) {
+          set({
+            workshop: { ...mine.workshop, spoilLog: stored.workshop.spoilLog },
+            version: stored.version,
+            problem: null,
+          });
+          await queue();
+        } else set({ ...stored, problem: null });
+      } catch (problem) {
+        if (get().workshop === null) set({ problem: (problem as Error).message });
+        setTimeout(() => void get().load(), TRY_AGAIN_MS);
+      }
+    },
+
+    async change(workshop) {
+      set({ workshop });
+      await kept.set(KEPT, { workshop, baseVersion: get().version } satisfies KeptWorkshop);
+      await queue();
+    },
+
+    toggleUnit() {
+      const { workshop, change } = get();
+      if (workshop) void change({ ...workshop, unit: workshop.unit === 'mm' ? 'in' : 'mm' });
+    },
+  };
+});

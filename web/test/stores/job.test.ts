@@ -79,7 +79,7 @@ describe('the job store', () => {
     server.away = true;
     titled('Typed in the dark');
     await until(() => state() === 'away', 'the store to notice');
-    expect(await kept.names()).to.deep.equal([`job:${id}`]);
+    expect((await kept.names()).map((name) => name.split(':')[1])).to.deep.equal([id]);
     server.away = false;
     await saved();
     expect(onServer().document.brief.title).to.equal('Typed in the dark');
@@ -182,6 +182,40 @@ describe('the job store', () => {
     server.away = true;
     titled('Too late');
     expect(await useJob.getState().settle()).to.be.false;
+  });
+
+  it('takes over what a tab that is gone has left behind', async () => {
+    useJob.getState().close();
+    await kept.set(`job:${id}:a-tab-long-gone`, { job: aJob('Left behind'), baseVersion: 1 });
+    await useJob.getState().open(id);
+    expect(title()).to.equal('Left behind');
+    await saved();
+    expect(onServer().document.brief.title).to.equal('Left behind');
+    expect(await kept.names()).to.deep.equal([]);
+  });
+
+  it('takes a lost answer for what it is, not for somebody else', async () => {
+    titled('Arrived after all');
+    await until(() => state() === 'unsaved', 'the change');
+    // The server took it, but the answer never came back.
+    server.jobs.set(id, { version: 2, document: useJob.getState().job! });
+    await saved();
+    expect(useJob.getState().version).to.equal(2);
+    expect(useJob.getState().theirs).to.equal(null);
+  });
+
+  it('never brings an old job back: typing all the while it is saved, then a reload', async () => {
+    for (let i = 0; i < 40; i += 1) {
+      titled(`Letter ${i}`, 'title');
+      await new Promise((done) => setTimeout(done, (i * 7) % 23));
+      if (i % 9 === 4) void useJob.getState().settle();
+    }
+    await saved();
+    expect(await kept.names()).to.deep.equal([]);
+    useJob.getState().close();
+    await useJob.getState().open(id);
+    expect(title()).to.equal('Letter 39');
+    expect(state()).to.equal('saved');
   });
 
   it('says so when there is no such job', async () => {

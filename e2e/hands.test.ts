@@ -1,0 +1,273 @@
+import { expect } from 'chai';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, Page } from 'playwright-core';
+import type { Job } from '@zippy/core';
+import { Application, openBrowser, openPage } from './support.ts';
+
+/** What is done with the pointer and in the smaller corners of the page. */
+describe('by hand', function () {
+  this.timeout(120_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-hands-'));
+  const faults: string[] = [];
+  let application: Application;
+  let browser: Browser;
+  let page: Page;
+  before(async () => {
+    application = await Application.start();
+    browser = await openBrowser();
+    page = await openPage(browser, faults);
+  });
+  after(async () => {
+    await browser.close();
+    await application.stop();
+    rmSync(folder, { recursive: true, force: true });
+  });
+  afterEach(() => expect(faults.splice(0)).to.be.empty);
+
+  const stored = async (title: string): Promise<{ id: string; document: Job }> => {
+    const { jobs } = (await (await fetch(`${application.url}/api/jobs`)).json()) as {
+      jobs: readonly { id: string; document: Job }[];
+    };
+    return jobs.find((j) => j.document.brief.title === title)!;
+  };
+  const open = async (title: string, station: string): Promise<void> => {
+    await page.goto(`${application.url}/jobs/${(await stored(title)).id}/${station}`);
+    await page.locator('aside h2').waitFor();
+  };
+  const saved = (): Promise<void> =>
+    page
+      .getByRole('status')
+      .filter({ hasText: /^Saved$/ })
+      .waitFor();
+  /** Waits until the server has what the hand did. */
+  const reaches = async (title: string, holds: (job: Job) => boolean): Promise<void> => {
+    for (let tries = 0; tries < 100; tries += 1) {
+      if (holds((await stored(title)).document)) return;
+      await page.waitForTimeout(50);
+    }
+    throw new Error(`${title} never came to hold what was done`);
+  };
+  const drag = async (name: RegExp, dx: number, dy: number): Promise<void> => {
+    const box = (await page.getByRole('button', { name }).boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height * 0.9];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (let i = 1; i <= 8; i += 1) await page.mouse.move(x + (dx * i) / 8, y + (dy * i) / 8);
+    await page.mouse.up();
+  };
+
+  it('slides the picture with the pointer, within its edges, as one step to undo', async () => {
+    await open('Heron at dawn', 'art');
+    const zoom = page.getByRole('slider', { name: 'Zoom' });
+    await zoom.focus();
+    for (let i = 0; i < 10; i += 1) await page.keyboard.press('PageUp');
+    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture!.zoom > 1.3);
+    const before = (await stored('Heron at dawn')).document.art.faces.front!.picture!;
+    await drag(/^Picture Heron/, -120, 30);
+    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture!.focusX > before.focusX + 0.05);
+    await drag(/^Picture Heron/, -3000, 0);
+    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture!.focusX === 1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture!.focusX < 1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture!.focusX === before.focusX);
+  });
+
+  it('fades and greys it, and takes it off and puts it back', async () => {
+    await page.getByRole('slider', { name: 'Fade' }).focus();
+    await page.keyboard.press('PageUp');
+    await page.locator('aside').getByText('Grey', { exact: true }).click();
+    await reaches(
+      'Heron at dawn',
+      (job) => job.art.faces.front!.picture!.grey && job.art.faces.front!.picture!.fade > 0,
+    );
+    await page.getByRole('button', { name: 'Take it off' }).click();
+    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture === null);
+    await page.getByRole('button', { name: 'Place Heron at dawn' }).click();
+    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture !== null);
+  });
+
+  it('drags words over safe, says so, and moves them back with one press', async () => {
+    await open('Lantern Regatta supper', 'art');
+    await drag(/^Words: SUPPER/, 0, -200);
+    await page
+      .locator('aside')
+      .getByText(/“SUPPER ON THE QUAY” crosses safe/)
+      .waitFor();
+    await page.getByRole('button', { name: 'Move it inside safe' }).click();
+    await page
+      .locator('aside')
+      .getByText(/crosses safe/)
+      .waitFor({ state: 'detached' });
+    await saved();
+  });
+
+  it('refuses a file that is no picture with a sentence, and keeps the face', async () => {
+    const path = join(folder, 'notes.txt');
+    writeFileSync(path, 'buy twine');
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Another picture …' }).click();
+    await (await chooser).setFiles(path);
+    await page.getByText(/notes\.txt is not a PNG, JPEG or SVG picture/).waitFor();
+    expect((await stored('Lantern Regatta supper')).document.art.faces.front!.picture!.pictureId).to.equal('regatta');
+  });
+
+  it('measures in inches and back without changing the card', async () => {
+    await open('Lantern Regatta supper', 'size');
+    await page.locator('h1').click();
+    await page.keyboard.press('u');
+    await page
+      .locator('aside')
+      .getByText(/3 25\/32 × 5 11\/32 in|3 25\/32 in/)
+      .first()
+      .waitFor();
+    const width = page.getByRole('textbox', { name: 'Finished width' });
+    await width.focus();
+    await width.blur();
+    expect((await stored('Lantern Regatta supper')).document.size.finishedWidthMm).to.equal(96);
+    await page.locator('h1').click();
+    await page.keyboard.press('u');
+    await page
+      .locator('aside')
+      .getByText(/96 × 136 mm/)
+      .first()
+      .waitFor();
+  });
+
+  it('finds the largest card for the envelope and says it slides in', async () => {
+    await open('Lantern Regatta supper', 'size');
+    await page.getByRole('button', { name: 'Largest for my envelope' }).click();
+    // 102 − 0.925 − 3 = 98.075 and 142 − 3.925 = 138.075, to a tenth downwards.
+    await page
+      .locator('aside')
+      .getByText(/98 × 138 mm: slides into/)
+      .waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page
+      .locator('aside')
+      .getByText(/96 × 136 mm: slides into/)
+      .waitFor();
+  });
+
+  it('draws a matching envelope on its sheet and prices it', async () => {
+    await open('Stall contact card', 'envelope');
+    await page.getByText('Make matching envelopes').click();
+    await page
+      .locator('aside')
+      .getByText(/100 side-seam envelopes/)
+      .waitFor();
+    await page.getByRole('button', { name: 'On its sheet' }).click();
+    await page.getByRole('img', { name: 'Side-seam envelope, on its sheet' }).waitFor();
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: /Envelope template, SVG/ }).click();
+    expect((await download).suggestedFilename()).to.equal('stall-contact-card-envelope.svg');
+  });
+
+  it('steps through the cuts and shows each on the bench', async () => {
+    await open('Lantern Regatta supper', 'cut');
+    await page.getByRole('img', { name: /^Cut 1:/ }).waitFor();
+    await page.getByRole('button', { name: 'Next cut' }).click();
+    await page.getByRole('img', { name: /^Cut 2: Half turn/ }).waitFor();
+    await page.getByRole('list', { name: 'Cutting moves' }).getByRole('button').nth(3).click();
+    await page.getByRole('img', { name: /^Cut 4:/ }).waitFor();
+  });
+
+  it('carries a price from the workshop to what a card costs', async () => {
+    await open('Seal-pup notelets', 'sell');
+    const cost = page.getByRole('button', { name: /^Cost of a good card:/ });
+    const before = await cost.getAttribute('aria-label');
+    await page.getByRole('link', { name: 'Workshop' }).click();
+    await page.getByRole('button', { name: 'Change Wet Pebble Gloss 280, A4' }).click();
+    const price = page.getByRole('textbox', { name: 'Price of a sheet' });
+    await price.fill('lots');
+    await price.press('Enter');
+    await page.getByText(/Price of a sheet wants an amount such as 3\.50/).waitFor();
+    await price.fill('1.31');
+    await price.press('Enter');
+    await open('Seal-pup notelets', 'sell');
+    expect(await cost.getAttribute('aria-label')).not.to.equal(before);
+  });
+
+  it('goes on with the other copy and keeps this one beside it', async () => {
+    const title = 'Regatta place cards';
+    await open(title, 'brief');
+    const { id, document } = await stored(title);
+    const { version } = (await (await fetch(`${application.url}/api/jobs/${id}`)).json()) as { version: number };
+    await fetch(`${application.url}/api/jobs/${id}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ version, document: { ...document, brief: { ...document.brief, wanted: 31 } } }),
+    });
+    await page.getByRole('textbox', { name: 'Notes' }).fill('written here');
+    await page.getByRole('button', { name: /Go on with the other copy/ }).click();
+    await page
+      .locator('aside')
+      .getByText(/^31 cards to give/)
+      .waitFor();
+    const beside = await stored(`${title} (other copy)`);
+    expect(beside.document.brief.notes).to.equal('written here');
+  });
+
+  it('leaves the edits of another open tab alone, and takes them over when it is gone', async () => {
+    const title = 'Stall contact card';
+    await open(title, 'brief');
+    const address = page.url();
+    const other = await page.context().newPage();
+    await other.goto(address);
+    await other.getByLabel('Notes').waitFor();
+    await application.killWeb();
+    await other.getByLabel('Notes').fill('typed in the other tab');
+    await other.getByText(/Server away: kept here/).waitFor();
+    await application.startWeb();
+    // Nothing of the other tab shows here while it lives; once it has saved and gone, all of it does.
+    await other
+      .getByRole('status')
+      .filter({ hasText: /^Saved$/ })
+      .waitFor();
+    await application.killWeb();
+    await other.getByLabel('Notes').fill('typed in the other tab, and closed');
+    await other.getByText(/Server away: kept here/).waitFor();
+    await other.close();
+    await application.startWeb();
+    await page.goto(address);
+    await page.getByLabel('Notes').waitFor();
+    expect(await page.getByLabel('Notes').inputValue()).to.equal('typed in the other tab, and closed');
+    await reaches(title, (job) => job.brief.notes === 'typed in the other tab, and closed');
+  });
+
+  it('puts a job away only when told twice', async () => {
+    await page.goto(application.url);
+    const title = 'Regatta place cards (other copy)';
+    await page.getByRole('button', { name: `Put ${title} away` }).click();
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('button', { name: `Put ${title} away` }).click();
+    await page.getByRole('button', { name: 'Yes, put it away' }).click();
+    await page
+      .getByRole('link', { name: new RegExp(`^${title.replace(/[()]/g, '\\$&')}`) })
+      .waitFor({ state: 'detached' });
+    expect(await stored(title)).to.equal(undefined);
+  });
+
+  it('fits a tablet held upright without sideways scrolling', async () => {
+    await page.setViewportSize({ width: 820, height: 1180 });
+    for (const [title, station] of [
+      ['Lantern Regatta supper', 'cut'],
+      ['Lantern Regatta supper', 'art'],
+      ['Heron at dawn', 'crease'],
+      ['Heron at dawn', 'make'],
+    ] as const) {
+      await open(title, station);
+      const [scroll, client] = await page.evaluate(() => [
+        document.documentElement.scrollWidth,
+        document.documentElement.clientWidth,
+      ]);
+      expect(scroll, `${station}`).to.be.at.most(client!);
+    }
+    await page.getByRole('button', { name: 'Go on at the bench' }).click();
+    await page.getByText(/^Step \d+ of/).waitFor();
+    await page.getByRole('img', { name: /Cut/ }).waitFor();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).to.be.at.most(820);
+  });
+});

@@ -1,0 +1,17 @@
+export interface Difference {
+  readonly place: string;
+  readonly mine: string;
+  readonly theirs: string;
+}
+
+/** The places where two copies differ, named as in the job file. */
+export function differences(mine: unknown, theirs: unknown, place = ''): readonly Difference[] {
+  if (JSON.stringify(mine) === JSON.stringify(theirs)) return [];
+  const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null;
+  if (!isRecord(mine) || !isRecord(theirs)) return [{ place, mine: brief(mine), theirs: brief(theirs) }];
+  const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
+  return keys.flatMap((key) => differences(mine[key], theirs[key], place ? `${place} › ${key}` : key));
+}
+
+const brief = (value: unknown): string =>
+  value === undefined ? '—' : (typeof value === 'string' ? value : JSON.stringify(value)).slice(0, 60);

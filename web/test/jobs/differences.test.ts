@@ -1,0 +1,31 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { changeJob } from '@zippy/core';
+import { differences } from '../../src/jobs/differences.ts';
+import { aJob } from '../support.ts';
+
+describe('differences', () => {
+  it('names the place and shows both', () => {
+    const mine = changeJob(aJob(), [{ path: ['brief', 'wanted'], value: 77 }]);
+    const theirs = changeJob(aJob(), [{ path: ['brief', 'wanted'], value: 66 }]);
+    expect(differences(mine, theirs)).to.deep.equal([{ place: 'brief › wanted', mine: '77', theirs: '66' }]);
+  });
+  it('shows what only one copy has', () => {
+    const theirs = changeJob(aJob(), [
+      { path: ['art', 'faces', 'front'], value: { background: '#ffffff', picture: null, texts: [] } },
+    ]);
+    expect(differences(aJob(), theirs)).to.deep.equal([
+      { place: 'art › faces › front', mine: '—', theirs: '{"background":"#ffffff","picture":null,"texts":[]}' },
+    ]);
+  });
+  it('finds none between equals, whatever they are, and some between unequals', () => {
+    fc.assert(
+      fc.property(fc.json(), fc.json(), (a, b) => {
+        const [left, right] = [JSON.parse(a) as unknown, JSON.parse(b) as unknown];
+        expect(differences(left, JSON.parse(a))).to.deep.equal([]);
+        if (JSON.stringify(left) !== JSON.stringify(right))
+          expect(differences({ x: left }, { x: right }).length).to.be.greaterThan(0);
+      }),
+    );
+  });
+});
