@@ -237,6 +237,32 @@ describe('the sheets as PDF', function () {
       .and.contain('Corner marks · front · sheet 1 of');
   });
 
+  it('boxes a face by its own bleed: none over the fold, so trim and page share that edge', async () => {
+    const job = changeJob(newJob('Boxes', workshop), [
+      { path: ['size', 'format'], value: 'tentFold' },
+      { path: ['size', 'finishedWidthMm'], value: 96 },
+      { path: ['size', 'finishedHeightMm'], value: 62 },
+      { path: ['art', 'faces', 'front'], value: { background: '#14263c', picture: null, texts: [] } },
+    ]);
+    const input = { job, plan: await planOf(job), workshop, fonts: await loadFonts(), pictures: new Map(), date: null };
+    const [pdf] = await exportFiles('face', 'pdf', input);
+    const path = join(folder, 'boxes.pdf');
+    writeFileSync(path, pdf!.bytes);
+    const info = execFileSync('pdfinfo', ['-box', '-f', '1', '-l', '1', path], { encoding: 'utf8' });
+    const box = (name: string): readonly number[] =>
+      new RegExp(`${name}:\\s+([\\d.\\s]+)\\n`)
+        .exec(info)![1]!
+        .trim()
+        .split(/\s+/)
+        .map((pt) => (Number(pt) * 25.4) / 72);
+    // A tent's front: 3 mm of bleed left, right and below; the fold on top. PDF counts from the bottom.
+    const close = (got: readonly number[], wanted: readonly number[]): void =>
+      got.forEach((mm, i) => expect(mm).to.be.closeTo(wanted[i]!, 0.01));
+    close(box('MediaBox'), [0, 0, 102, 65]);
+    close(box('BleedBox'), [0, 0, 102, 65]);
+    close(box('TrimBox'), [3, 3, 99, 65]);
+  });
+
   it('prints art right up to the bleed’s outer edge and nothing past it', async () => {
     for (const format of ['flat', 'sideFold', 'tentFold'] as const) {
       const { plan, pages } = await make(format, 'long');

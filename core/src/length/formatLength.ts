@@ -4,17 +4,16 @@ import { MM_PER_INCH, type LengthUnit, type Mm } from './types.ts';
 const RESIDUE_SHOWN_MM = 0.1;
 
 /**
- * Writes a length for a maker: millimetres to one decimal, or inches to the nearest 1/16
- * (1/32 when that is closer) with what is left over in millimetres when it is over 0.1 mm.
+ * Writes a length for a maker: millimetres to one decimal, or inches to the nearest 1/32 in lowest terms,
+ * with what is left over in millimetres when it is over 0.1 mm.
  * @example formatLength(139.7, 'in') === '5 1/2 in'
  */
 export function formatLength(mm: Mm, unit: LengthUnit): string {
   if (unit === 'mm') return `${trimZero(mm.toFixed(1))} mm`;
   const sign = mm < 0 ? '−' : '';
   const inches = Math.abs(mm) / MM_PER_INCH;
-  const sixteenth = Math.round(inches * 16) / 16;
-  const thirtysecond = Math.round(inches * 32) / 32;
-  const shown = Math.abs(inches - sixteenth) * MM_PER_INCH <= RESIDUE_SHOWN_MM ? sixteenth : thirtysecond;
+  // Every sixteenth is a thirty-second too, and the fraction is written in its lowest terms.
+  const shown = Math.round(inches * 32) / 32;
   const residueMm = (inches - shown) * MM_PER_INCH;
   const residue =
     Math.abs(residueMm) > RESIDUE_SHOWN_MM ? ` ${residueMm > 0 ? '+' : '−'} ${Math.abs(residueMm).toFixed(1)} mm` : '';
