@@ -61,6 +61,7 @@ try {
   mocha('e2e', 'e2e/**/*.test.ts', { DATABASE_URL: cluster.url });
 } finally {
   await cluster.stop();
+  rmSync(cluster.home, { recursive: true, force: true });
   rmSync(scratch, { recursive: true, force: true });
 }
 console.log(`\n${passed} passed, ${failed} failed`);

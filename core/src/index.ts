@@ -58,4 +58,4 @@ export {
 export { pdfCalls, rgb, type FileGlyph, type PdfLender } from './write/pdfCalls.ts';
 export { progressOf, type BenchCount, type Progress } from './plan/progress.ts';
 export { countRun, standing, type JobBench, type Run, type RunCount, type RunEvent } from './make/run.ts';
-export { drawStep } from './make/drawStep.ts';
+export { drawStep } from './plan/drawStep.ts';

@@ -71,6 +71,8 @@ export type Shape =
       readonly kind: 'group';
       readonly transform: Affine;
       readonly clip?: Path;
+      /** Inks over inks, as when a sheet is held to the light; for looking only, never in a printed file. */
+      readonly blend?: 'multiply';
       readonly children: readonly Shape[];
     }
   | {

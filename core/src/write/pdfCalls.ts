@@ -47,6 +47,7 @@ function shapeCalls(shape: Shape, lender: PdfLender): string {
     case 'label':
       return labelCalls(shape, lender);
     case 'group': {
+      if (shape.blend) throw new RangeError('pdfCalls: a blended group is for looking at, not for printing');
       const clip = shape.clip ? `${figure(shape.clip)} W n ` : '';
       return `q ${matrix(shape.transform)} cm ${clip}\n${pdfCalls(shape.children, lender)}\nQ`;
     }

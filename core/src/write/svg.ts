@@ -155,12 +155,14 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
     }
     case 'group': {
       const children = shape.children.map(draw);
-      if (!shape.clip) return element('g', { transform: matrix(shape.transform) }, children);
+      const attributes: Record<string, string> = {
+        transform: matrix(shape.transform),
+        ...(shape.blend ? { style: `mix-blend-mode: ${shape.blend}` } : {}),
+      };
+      if (!shape.clip) return element('g', attributes, children);
       const id = `${options.idPrefix}-clip${clips.length}`;
       clips.push(element('clipPath', { id }, [element('path', { d: pathData(shape.clip) })]));
-      return element('g', { transform: matrix(shape.transform) }, [
-        element('g', { 'clip-path': `url(#${id})` }, children),
-      ]);
+      return element('g', attributes, [element('g', { 'clip-path': `url(#${id})` }, children)]);
     }
     case 'use':
       return element('use', { href: `#${options.idPrefix}-${shape.symbol}`, transform: matrix(shape.transform) });

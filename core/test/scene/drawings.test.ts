@@ -5,7 +5,7 @@ import { drawSide } from '../../src/art/drawCard.ts';
 import { drawCutAndCrease, drawCutMove } from '../../src/cut/drawCuts.ts';
 import { drawCreaseLine } from '../../src/crease/drawCrease.ts';
 import { drawEnvelopeBlank, drawEnvelopeSheet } from '../../src/envelope/drawEnvelope.ts';
-import { drawStep } from '../../src/make/drawStep.ts';
+import { drawStep } from '../../src/plan/drawStep.ts';
 import { drawSheetPage } from '../../src/sheet/drawSheet.ts';
 import { drawBlank } from '../../src/size/drawBlank.ts';
 import { drawFolded } from '../../src/size/drawFolded.ts';

@@ -153,7 +153,7 @@ const Stage = styled.div`
 const Caption = styled.p`
   position: absolute;
   left: 50%;
-  bottom: 64px;
+  bottom: 56px;
   transform: translateX(-50%);
   max-width: 80%;
   padding: 5px 12px;

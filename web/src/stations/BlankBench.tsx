@@ -1,5 +1,5 @@
 import { useCallback, type ReactNode } from 'react';
-import { drawBlank, drawFolded, type Scene } from '@zippy/core';
+import { drawBlank, drawFolded, IDENTITY, type Scene } from '@zippy/core';
 import { Bench } from '../bench/Bench.tsx';
 import { useView } from '../stores/view.ts';
 import { Scale } from '../ui/Choose.tsx';
@@ -25,13 +25,15 @@ export function BlankBench({
       if (showFolded)
         return drawFolded(plan.size, { open, stockColour, art: showArt ? sides : { outside: [], inside: [] } });
       const other = side === 'outside' ? sides.inside : sides.outside;
-      const through = light ? ([{ kind: 'group', transform: [1, 0, 0, 1, 0, 0], children: other }] as const) : [];
+      const through = light
+        ? ([{ kind: 'group', transform: IDENTITY, blend: 'multiply', children: other }] as const)
+        : [];
       return drawBlank(plan.size, {
         side,
         unit: workshop.unit,
         stockColour,
         textMm,
-        art: showArt ? [...through, ...sides[side]] : [],
+        art: showArt ? [...sides[side], ...through] : [],
         names,
         guides: true,
       });

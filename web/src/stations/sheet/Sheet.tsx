@@ -37,15 +37,15 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
         : null;
       // The other side shows through turned over, as it does against a window.
       const through = other
-        ? [{ kind: 'group', transform: pageMap(sheet, 'back'), children: other.shapes } as const]
+        ? [{ kind: 'group', transform: pageMap(sheet, 'back'), blend: 'multiply', children: other.shapes } as const]
         : [];
       return {
         box: { xMm: 0, yMm: -textMm * 2, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm + textMm * 4 },
         symbols: { ...scene.symbols, ...(other?.symbols ?? {}) },
         shapes: [
           { kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: stock.stock.colour },
-          ...through,
           ...scene.shapes,
+          ...through,
           { kind: 'path', role: 'printable', path: boxPath(mapBox(map, sheet.printable)) },
           ...(sheet.up === 0 ? misfit(size, sheet) : []),
           ...sheet.placements.map(

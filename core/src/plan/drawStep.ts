@@ -1,38 +1,22 @@
 import { drawSide } from '../art/drawCard.ts';
-import type { ArtPlan } from '../art/planArt.ts';
 import { drawCreaseLine } from '../crease/drawCrease.ts';
-import type { CreasePlan } from '../crease/planCrease.ts';
 import { drawCutMove } from '../cut/drawCuts.ts';
-import type { CutPlan } from '../cut/types.ts';
 import { drawEnvelopeBlank } from '../envelope/drawEnvelope.ts';
-import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import { boxPath } from '../geometry/path.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import type { Scene } from '../scene/types.ts';
 import { drawSheetPage } from '../sheet/drawSheet.ts';
-import type { SheetPlan, SheetSide } from '../sheet/planSheet.ts';
+import type { SheetSide } from '../sheet/planSheet.ts';
 import { drawFolded } from '../size/drawFolded.ts';
-import type { SizePlan } from '../size/planSize.ts';
-import type { StockPlan } from '../stock/planStock.ts';
-import type { MakePlan, MakeStep } from './planMake.ts';
-
-interface StepSource {
-  readonly size: SizePlan;
-  readonly art: ArtPlan;
-  readonly stock: StockPlan;
-  readonly sheet: SheetPlan;
-  readonly cut: CutPlan;
-  readonly crease: CreasePlan;
-  readonly envelope: EnvelopePlan;
-  readonly make: MakePlan;
-}
+import type { MakeStep } from '../make/planMake.ts';
+import type { Plan } from './planJob.ts';
 
 /**
  * The piece as it lies in front of the maker at one step, or null where there is nothing to see or where
  * the plan no longer has that very step: a frozen number never stands beside another drawing.
  */
 export function drawStep(
-  plan: StepSource,
+  plan: Plan,
   step: MakeStep,
   { unit, textMm }: { readonly unit: LengthUnit; readonly textMm: Mm },
 ): Scene | null {
