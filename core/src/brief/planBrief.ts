@@ -22,7 +22,7 @@ export function planBrief(job: Job, workshop: Workshop, today: string | null): B
       why: `It was due on ${sayDay(dueDate!)}; today is ${sayDay(today!)}.`,
       remedies: [{ label: 'Make it without a date', changes: [{ path: ['brief', 'dueDate'], value: null }] }],
     });
-  const short = envelope?.shelf ? wanted - envelope.shelf.onShelf : 0;
+  const short = envelope?.shelf && !job.envelope.make ? wanted - envelope.shelf.onShelf : 0;
   if (envelope?.shelf && short > 0)
     snags.push({
       id: 'brief-envelopes-short',

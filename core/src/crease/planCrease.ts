@@ -7,7 +7,7 @@ import type { Board, Job, Snag, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
-import type { SizePlan } from '../size/planSize.ts';
+import { isFinishable, type SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 
 export interface CreaseLine {
@@ -168,7 +168,7 @@ function creaseSnags(
       title: `No groove lands on the fold: ${Math.abs(line.errorMm).toFixed(1)} mm off`,
       why: `The fold is ${formatLength(line.fromStopMm, 'mm')} from the stop; the nearest groove of ${board.name} is at ${formatLength(line.grooveAtMm, unit)}.`,
       remedies: [
-        ...(down > 0
+        ...(isFinishable(down)
           ? [
               {
                 label: `Make the card ${formatLength(down, unit)} so that a groove lands on it`,

@@ -2,6 +2,9 @@ import Joi from 'joi';
 import { parseLength } from '../length/parseLength.ts';
 import { formatLength } from '../length/formatLength.ts';
 import { LARGEST_FINISHED_MM, SMALLEST_FINISHED_MM } from '../size/planSize.ts';
+import { TYPEFACES } from '../art/typefaces.ts';
+import { MOST_IN_A_PACK } from '../sell/planSell.ts';
+import { FORMATS } from '../size/formats.ts';
 import type { Job, Workshop } from './types.ts';
 
 /** A length field: millimetres as a number, or anything a maker would type as text. */
@@ -38,10 +41,13 @@ const whole = (least: number, most: number): Joi.NumberSchema => Joi.number().in
 const share = Joi.number().min(0).max(1);
 const minor = whole(0, 100_000_00);
 
+/** Faces of any format: art for a face that this format lacks waits for one that has it. */
+const FACE_IDS = [...new Set(Object.values(FORMATS).flatMap((f) => f.form(100, 100).faces.map((face) => face.id)))];
+
 const text = Joi.object({
   id: id.required(),
   text: Joi.string().allow('').max(4000).required(),
-  typefaceId: id.required(),
+  typefaceId: Joi.valid(...TYPEFACES.map((typeface) => typeface.id)).required(),
   sizePt: Joi.number().min(1).max(400).required(),
   align: Joi.valid('left', 'centre', 'right').required(),
   lineSpacing: Joi.number().min(0.5).max(5).required(),
@@ -114,7 +120,7 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
       safeMm: length(0, 100),
     }),
     pictures: Joi.object().pattern(pictureId, picture),
-    art: Joi.object({ faces: Joi.object().pattern(/^[A-Za-z0-9]+$/, face) }),
+    art: Joi.object({ faces: Joi.object().pattern(Joi.valid(...FACE_IDS), face) }),
     stock: Joi.object({ stockId: id, printerId: id, pathId: id }),
     sheet: Joi.object({
       cutDown: Joi.object({ widthMm: length(40, 2000).required(), heightMm: length(40, 2000).required() }).allow(null),
@@ -142,7 +148,7 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
         .items(Joi.object({ name: Joi.string().max(80).required(), perCardMinor: minor.required() }))
         .max(40),
       singlePriceMinor: minor.allow(null),
-      packOf: whole(1, 1000),
+      packOf: whole(1, MOST_IN_A_PACK),
       packPriceMinor: minor.allow(null),
       wantedMargin: Joi.number().min(0).max(0.95),
     }),

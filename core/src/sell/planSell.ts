@@ -26,6 +26,7 @@ export interface SellPlan extends StationPlan {
 
 /** Suggested prices are rounded up to a step that looks like a price. */
 const PRICE_STEP_MINOR = 5;
+export const MOST_IN_A_PACK = 1000;
 
 export function planSell(
   job: Job,
@@ -174,7 +175,8 @@ function priceSnags(
   const snags: Snag[] = [];
   const { packOf } = job.sell;
   const below = (id: string, what: string, price: Minor, costs: number, field: string): void => {
-    if (price >= costs) return;
+    // Under half a minor unit is nothing that anybody could pay.
+    if (price >= costs - 0.5) return;
     snags.push({
       id,
       station: 'sell',
@@ -195,7 +197,10 @@ function priceSnags(
       level: 'note',
       title: `Packs of ${packOf} do not come out of ${sheet.up} up evenly`,
       why: `The run’s ${sheet.up * sheet.sheets} cards leave ${left} ${plural(left, 'card')} over.`,
-      remedies: [{ label: `Sell packs of ${better}`, changes: [{ path: ['sell', 'packOf'], value: better }] }],
+      remedies:
+        better <= MOST_IN_A_PACK
+          ? [{ label: `Sell packs of ${better}`, changes: [{ path: ['sell', 'packOf'], value: better }] }]
+          : [],
     });
   }
   return snags;

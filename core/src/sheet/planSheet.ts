@@ -7,7 +7,7 @@ import { count, figure, length, plural, share, words } from '../job/figures.ts';
 import type { Figure, Job, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
-import { LARGEST_FINISHED_MM, roundDown, SMALLEST_FINISHED_MM, type SizePlan } from '../size/planSize.ts';
+import { isFinishable, roundDown, type SizePlan } from '../size/planSize.ts';
 import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
 import { TICK_ROOM_MM } from './marks.ts';
@@ -305,7 +305,7 @@ function trimmedToFit(
       const [roomW, roomH] = turned ? [roomY, roomX] : [roomX, roomY];
       const widthMm = Math.min(job.size.finishedWidthMm, roundDown(roomW / panelsAcross));
       const heightMm = Math.min(job.size.finishedHeightMm, roundDown(roomH / panelsDown));
-      if (widthMm < SMALLEST_FINISHED_MM || heightMm < SMALLEST_FINISHED_MM || widthMm > LARGEST_FINISHED_MM) continue;
+      if (!isFinishable(widthMm) || !isFinishable(heightMm)) continue;
       if (!best || widthMm * heightMm > best.widthMm * best.heightMm) best = { widthMm, heightMm };
     }
   }

@@ -26,6 +26,7 @@ export interface SizePlan extends StationPlan {
 const SPRING = 1.25;
 export const SMALLEST_FINISHED_MM = 30;
 export const LARGEST_FINISHED_MM = 900;
+export const isFinishable = (mm: Mm): boolean => mm >= SMALLEST_FINISHED_MM && mm <= LARGEST_FINISHED_MM;
 
 export function planSize(job: Job, workshop: Workshop): SizePlan {
   const { finishedWidthMm, finishedHeightMm, bleedMm, safeMm } = job.size;
@@ -128,7 +129,7 @@ function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm
     : envelope;
   const largest = largestThatFits(inside, thicknessMm);
   const remedies: Remedy[] = [];
-  if (largest.widthMm >= SMALLEST_FINISHED_MM && largest.heightMm >= SMALLEST_FINISHED_MM)
+  if (isFinishable(roundDown(largest.widthMm)) && isFinishable(roundDown(largest.heightMm)))
     remedies.push({
       label: `Make it ${formatSize(largest.widthMm, largest.heightMm, unit)}, the largest that slides in well`,
       changes: [

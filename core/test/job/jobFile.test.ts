@@ -38,6 +38,16 @@ describe('readJobFile', () => {
       { ...least, size: { format: 'swan' } },
       /^size\.format wants one of flat, sideFold, tentFold/,
     ],
+    [
+      'a face that no format has',
+      { ...least, art: { faces: { fornt: {} } } },
+      /^art\.faces\.fornt is not a field here/,
+    ],
+    [
+      'a typeface that does not ship',
+      { ...least, art: { faces: { front: { texts: [{ id: 'a', text: 'x', typefaceId: 'silk' }] } } } },
+      /^art\.faces\.front\.texts\.0\.typefaceId wants one of fraunces-600/,
+    ],
     ['half a card', { ...least, brief: { title: 'x', wanted: 0.5 } }, /^brief\.wanted wants a whole number/],
     [
       'a kind of envelope we do not know',

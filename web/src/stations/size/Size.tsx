@@ -50,7 +50,9 @@ export function SizeSlip({ job, plan, workshop }: StationProps): ReactNode {
   const fitEnvelope = (): void => {
     if (!inside) return;
     const largest = largestThatFits(inside, plan.size.thicknessMm);
-    const [w, h] = [roundDown(largest.widthMm), roundDown(largest.heightMm)];
+    const inReach = (mm: number): number =>
+      Math.min(LARGEST_FINISHED_MM, Math.max(SMALLEST_FINISHED_MM, roundDown(mm)));
+    const [w, h] = [inReach(largest.widthMm), inReach(largest.heightMm)];
     const [short, long] = [Math.min(w, h), Math.max(w, h)];
     if (lying || size.format === 'tentFold') setBoth(long, short);
     else setBoth(short, long);

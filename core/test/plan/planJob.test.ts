@@ -1,0 +1,158 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { allSnags, planJob } from '../../src/plan/planJob.ts';
+import { changeJob } from '../../src/job/changeJob.ts';
+import { checkJob } from '../../src/job/readJobFile.ts';
+import type { Job, JobChange } from '../../src/job/types.ts';
+import { jobWith, plan, typefaces, words, workshop } from '../support.ts';
+
+const oneOf = <T>(things: readonly { readonly id: T }[]): fc.Arbitrary<T> =>
+  fc.constantFrom(...things.map((t) => t.id));
+const set = (path: string, value: fc.Arbitrary<unknown>): fc.Arbitrary<JobChange> =>
+  value.map((v) => ({ path: path.split('.'), value: v }));
+const mm = (least: number, most: number): fc.Arbitrary<number> => fc.double({ min: least, max: most, noNaN: true });
+
+/** Any job the schema would take, far corners and all. */
+const anyJob: fc.Arbitrary<Job> = fc
+  .tuple(
+    set('brief.wanted', fc.integer({ min: 1, max: 3000 })),
+    set('brief.purpose', fc.constantFrom('give', 'sell')),
+    set(
+      'brief.envelope',
+      fc.oneof(
+        fc.constant({ kind: 'none' }),
+        oneOf(workshop.envelopes).map((envelopeId) => ({ kind: 'shelf', envelopeId })),
+        fc.record({ kind: fc.constant('typed'), insideWidthMm: mm(20, 1000), insideHeightMm: mm(20, 1000) }),
+      ),
+    ),
+    set('size.format', fc.constantFrom('flat', 'sideFold', 'tentFold')),
+    set('size.finishedWidthMm', mm(30, 900)),
+    set('size.finishedHeightMm', mm(30, 900)),
+    set('size.bleedMm', mm(0, 20)),
+    set('size.safeMm', mm(0, 100)),
+    set('stock.stockId', oneOf(workshop.stocks)),
+    set('sheet.cutDown', fc.option(fc.record({ widthMm: mm(40, 2000), heightMm: mm(40, 2000) }))),
+    set('sheet.grain', fc.constantFrom('respect', 'ignore')),
+    set('sheet.flipEdge', fc.constantFrom('long', 'short')),
+    set('sheet.spares', fc.option(fc.integer({ min: 0, max: 500 }))),
+    set('cut.trimmerId', oneOf(workshop.trimmers)),
+    set('crease.boardId', oneOf(workshop.boards)),
+    set('crease.bead', fc.constantFrom('inside', 'intoGroove')),
+    set(
+      'envelope',
+      fc.record({
+        make: fc.boolean(),
+        stockId: oneOf(workshop.stocks),
+        easeMm: mm(0, 60),
+        seamMm: mm(8, 80),
+        flapMm: fc.option(mm(10, 400)),
+      }),
+    ),
+    set('sell.packOf', fc.integer({ min: 1, max: 100 })),
+    set('sell.singlePriceMinor', fc.option(fc.integer({ min: 0, max: 5000 }))),
+    set('sell.wantedMargin', mm(0, 0.95)),
+    set(
+      'art.faces.front',
+      fc.record({
+        background: fc.option(fc.constant('#14263c')),
+        picture: fc.constant(null),
+        texts: fc.array(
+          fc
+            .record({
+              text: fc.string({ maxLength: 60 }),
+              leftMm: mm(-50, 200),
+              topMm: mm(-50, 200),
+              widthMm: mm(1, 300),
+              sizePt: mm(1, 200),
+            })
+            .map((part) => words(part.text, part)),
+          { maxLength: 2 },
+        ),
+      }),
+    ),
+  )
+  .map((changes) => jobWith(...changes));
+
+/** The first number that is not one, by its place. */
+function notFinite(value: unknown, place = 'plan'): string | null {
+  if (typeof value === 'number') return Number.isFinite(value) ? null : place;
+  if (typeof value !== 'object' || value === null) return null;
+  for (const [key, inner] of Object.entries(value)) {
+    const found = notFinite(inner, `${place}.${key}`);
+    if (found) return found;
+  }
+  return null;
+}
+
+describe('planJob', () => {
+  it('plans any job the schema takes, with finite figures and a sentence for every snag', () => {
+    fc.assert(
+      fc.property(anyJob, (job) => {
+        expect(checkJob(job)).to.have.property('ok', true);
+        const made = plan(job);
+        expect(notFinite(made)).to.equal(null);
+        for (const snag of allSnags(made)) {
+          expect(snag.title, snag.id).to.match(/\S/);
+          expect(snag.why, snag.id).to.match(/[.!?]$/);
+          expect(`${snag.title} ${snag.why}`).not.to.match(/undefined|NaN|null|\[object/);
+        }
+      }),
+      { numRuns: 250 },
+    );
+  });
+
+  it('gives every snag an id of its own, so that a page can tell them apart', () => {
+    fc.assert(
+      fc.property(anyJob, (job) => {
+        const ids = allSnags(plan(job)).map((snag) => snag.id);
+        const doubled = ids.filter((id, i) => ids.indexOf(id) !== i && !id.startsWith('art-'));
+        expect(doubled).to.deep.equal([]);
+      }),
+    );
+  });
+
+  it('offers only remedies that leave a job the schema takes and that change something', () => {
+    fc.assert(
+      fc.property(anyJob, (job) => {
+        for (const snag of allSnags(plan(job)))
+          for (const remedy of snag.remedies) {
+            const mended = changeJob(job, remedy.changes);
+            expect(mended, `${snag.id}: ${remedy.label}`).not.to.deep.equal(job);
+            const checked = checkJob(mended);
+            expect(checked.ok ? '' : `${snag.id}, ${remedy.label}: ${checked.why}`).to.equal('');
+          }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('settles a stop by any of its remedies, save where another stop takes its place', () => {
+    fc.assert(
+      fc.property(anyJob, (job) => {
+        for (const snag of allSnags(plan(job)).filter((s) => s.level === 'stop' && !s.id.startsWith('art-')))
+          for (const remedy of snag.remedies) {
+            const after = allSnags(plan(changeJob(job, remedy.changes))).filter((s) => s.level === 'stop');
+            expect(
+              after.map((s) => s.id),
+              `${snag.title} → ${remedy.label}`,
+            ).not.to.include(snag.id);
+          }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('is pure: the same job, workshop and day give the same plan, and neither is touched', () => {
+    fc.assert(
+      fc.property(anyJob, (job) => {
+        const before = JSON.stringify([job, workshop]);
+        const once = JSON.stringify(planJob(job, workshop, { typefaces, today: '2026-11-25' }));
+        expect(
+          JSON.stringify(planJob(structuredClone(job), structuredClone(workshop), { typefaces, today: '2026-11-25' })),
+        ).to.equal(once);
+        expect(JSON.stringify([job, workshop])).to.equal(before);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
