@@ -1,0 +1,204 @@
+import { boxAround, corners, evenSides, grow } from '../geometry/box.ts';
+import { plural } from '../job/figures.ts';
+import type { Job, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
+import { formatSize } from '../length/formatLength.ts';
+import type { Mm } from '../length/types.ts';
+import { isFinishable, roundDown, type SizePlan } from '../size/planSize.ts';
+import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
+import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
+import { TICK_ROOM_MM } from './marks.ts';
+import { ask } from './question.ts';
+
+/** What an unbled, borderless grid would hold: the count a maker has in mind when halving or quartering a sheet. */
+function nakedUp(question: LayOutQuestion): number {
+  return layOutOnePiece({ ...question, marginsMm: evenSides(0), bleedMm: 0, gutterMm: 0 }).up;
+}
+
+export function bleedSnags(
+  job: Job,
+  workshop: Workshop,
+  size: SizePlan,
+  stock: StockPlan,
+  question: LayOutQuestion,
+  laid: LayOut,
+): readonly Snag[] {
+  const naked = nakedUp(question);
+  if (naked <= laid.up && laid.up > 0) return [];
+  const { unit } = workshop;
+  const remedies: Remedy[] = [];
+  const unbled = size.bleedMm > 0 ? layOutOnePiece({ ...question, bleedMm: 0, gutterMm: 0 }).up : 0;
+  if (unbled > laid.up)
+    remedies.push({
+      label: `Drop the bleed: ${unbled} up, with art kept off the edges`,
+      changes: [{ path: ['size', 'bleedMm'], value: 0 }],
+    });
+  // A blank larger than the bare sheet is offered the largest size of which one fits.
+  const goal = Math.max(1, naked);
+  const smaller = trimmedToFit(job, size, question, goal);
+  if (smaller)
+    remedies.push({
+      label: `Trim the card to ${formatSize(smaller.widthMm, smaller.heightMm, unit)}: ${goal} up`,
+      changes: [
+        { path: ['size', 'finishedWidthMm'], value: smaller.widthMm },
+        { path: ['size', 'finishedHeightMm'], value: smaller.heightMm },
+      ],
+    });
+  for (const other of workshop.stocks) {
+    if (
+      other.id === stock.stock.id ||
+      other.gsm < stock.stock.gsm * 0.75 ||
+      pathRefusals(stock.path, other, workshop).length > 0
+    )
+      continue;
+    const up = layOutOnePiece(
+      ask({ ...job, sheet: { ...job.sheet, cutDown: null } }, size, other, stock.path.marginsMm, {
+        widthMm: other.sheetWidthMm,
+        heightMm: other.sheetHeightMm,
+      }),
+    ).up;
+    if (up > laid.up)
+      remedies.push({
+        label: `Use ${other.name}: ${up} up`,
+        changes: [
+          { path: ['stock', 'stockId'], value: other.id },
+          { path: ['sheet', 'cutDown'], value: null },
+        ],
+      });
+  }
+  const sheetSize = formatSize(question.sheetWidthMm, question.sheetHeightMm, unit);
+  return [
+    {
+      id: 'sheet-no-bleed',
+      station: 'sheet',
+      level: laid.up === 0 ? 'stop' : 'note',
+      title:
+        naked === 0
+          ? 'The open blank is larger than the sheet'
+          : laid.up === 0
+            ? 'Nothing left for bleed'
+            : `Nothing left for bleed at ${naked} up, so it is ${laid.up} up`,
+      why:
+        naked === 0
+          ? `It is ${formatSize(size.form.blank.widthMm, size.form.blank.heightMm, unit)} and the sheet ${sheetSize}.`
+          : `Edge to edge ${naked} would come out of a ${sheetSize} sheet; bleed on every side and the printer’s margins leave room for ${laid.up}.`,
+      remedies: remedies.slice(0, 5),
+    },
+  ];
+}
+
+/**
+ * The largest finished size, no larger than now, of which `up` fit with bleed. For each grid of that many
+ * the room per blank is (usable − n·2·bleed) ÷ n; panels share it. Null when no sensible size does it.
+ */
+function trimmedToFit(
+  job: Job,
+  size: SizePlan,
+  q: LayOutQuestion,
+  up: number,
+): { readonly widthMm: Mm; readonly heightMm: Mm } | null {
+  const usableW = q.sheetWidthMm - q.marginsMm.left - q.marginsMm.right;
+  const usableH = q.sheetHeightMm - q.marginsMm.top - q.marginsMm.bottom;
+  const panelsAcross = size.form.blank.widthMm / size.finishedWidthMm;
+  const panelsDown = size.form.blank.heightMm / size.finishedHeightMm;
+  let best: { widthMm: Mm; heightMm: Mm } | null = null;
+  for (let columns = 1; columns <= up; columns += 1) {
+    if (up % columns !== 0) continue;
+    const rows = up / columns;
+    for (const turned of [false, true]) {
+      if (!(turned ? q.mayLie.turned : q.mayLie.asDrawn)) continue;
+      const [roomX, roomY] = [usableW / columns - q.gutterMm, usableH / rows - q.gutterMm];
+      const [roomW, roomH] = turned ? [roomY, roomX] : [roomX, roomY];
+      const widthMm = Math.min(job.size.finishedWidthMm, roundDown(roomW / panelsAcross));
+      const heightMm = Math.min(job.size.finishedHeightMm, roundDown(roomH / panelsDown));
+      if (!isFinishable(widthMm) || !isFinishable(heightMm)) continue;
+      if (!best || widthMm * heightMm > best.widthMm * best.heightMm) best = { widthMm, heightMm };
+    }
+  }
+  return best;
+}
+
+export function grainSnags(job: Job, question: LayOutQuestion, laid: LayOut, free: LayOut): readonly Snag[] {
+  if (job.sheet.grain === 'respect' && free.up > laid.up)
+    return [
+      {
+        id: 'sheet-grain-costs',
+        station: 'sheet',
+        level: laid.up === 0 ? 'warn' : 'note',
+        title: `Keeping the grain along the fold costs ${free.up - laid.up} up`,
+        why: `${laid.up} up with the fibres along the fold, ${free.up} up if they may run across it. A fold across the grain is rougher and may crack.`,
+        remedies: [
+          {
+            label: `Let the grain run across: ${free.up} up`,
+            changes: [{ path: ['sheet', 'grain'], value: 'ignore' }],
+          },
+        ],
+      },
+    ];
+  const along = question.mayLie.asDrawn && question.mayLie.turned && job.sheet.grain === 'ignore';
+  return along && laid.up > 0 && laid.up === free.up && job.size.format !== 'flat'
+    ? [
+        {
+          id: 'sheet-grain-ignored',
+          station: 'sheet',
+          level: 'note',
+          title: 'Grain is not minded on this job',
+          why: 'The blank lies whichever way gives most cards, even if the fold then runs across the fibres.',
+          remedies: [
+            { label: 'Keep the grain along the fold', changes: [{ path: ['sheet', 'grain'], value: 'respect' }] },
+          ],
+        },
+      ]
+    : [];
+}
+
+export function shelfSnags(stock: Stock, sheets: number): readonly Snag[] {
+  if (sheets <= stock.onShelf) return [];
+  return [
+    {
+      id: 'sheet-shelf',
+      station: 'sheet',
+      level: 'warn',
+      title: `${sheets - stock.onShelf} ${plural(sheets - stock.onShelf, 'sheet')} short`,
+      why: `The run takes ${sheets}; the shelf holds ${stock.onShelf} of ${stock.name}.`,
+      remedies: [],
+    },
+  ];
+}
+
+/** Ticks stand between the bleed and the printable edge; a sheet filled to its margins has no room for them. */
+export function markSnags(job: Job, size: SizePlan, q: LayOutQuestion, laid: LayOut): readonly Snag[] {
+  if (!job.sheet.marks || laid.up === 0) return [];
+  const block = boxAround(laid.pieces.flatMap(({ trim }) => corners(grow(trim, evenSides(size.bleedMm)))));
+  const rooms = [
+    block.xMm - q.marginsMm.left,
+    block.yMm - q.marginsMm.top,
+    q.sheetWidthMm - q.marginsMm.right - block.xMm - block.widthMm,
+    q.sheetHeightMm - q.marginsMm.bottom - block.yMm - block.heightMm,
+  ];
+  if (rooms.some((room) => room >= TICK_ROOM_MM)) return [];
+  return [
+    {
+      id: 'sheet-no-marks',
+      station: 'sheet',
+      level: 'note',
+      title: 'No room for ticks',
+      why: 'The cards fill the sheet up to the printer’s margins, so no tick or slug is printed. The fence settings at Cut need none.',
+      remedies: [],
+    },
+  ];
+}
+
+export function cutDownSnags(job: Job, { stock }: StockPlan, { unit }: Workshop): readonly Snag[] {
+  const cut = job.sheet.cutDown;
+  if (!cut || (cut.widthMm <= stock.sheetWidthMm && cut.heightMm <= stock.sheetHeightMm)) return [];
+  return [
+    {
+      id: 'sheet-cut-down',
+      station: 'sheet',
+      level: 'stop',
+      title: 'The cut-down sheet is larger than the stock',
+      why: `${formatSize(cut.widthMm, cut.heightMm, unit)} does not come out of a ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)} sheet.`,
+      remedies: [{ label: 'Print on the whole sheet', changes: [{ path: ['sheet', 'cutDown'], value: null }] }],
+    },
+  ];
+}
