@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect } from 'chai';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -202,6 +203,11 @@ describe('by hand', function () {
       body: JSON.stringify({ version, document: { ...document, brief: { ...document.brief, wanted: 31 } } }),
     });
     await page.getByRole('textbox', { name: 'Notes' }).fill('written here');
+    await page.getByRole('dialog', { name: 'This job was changed in two places' }).waitFor();
+    const { violations } = await new AxeBuilder({ page: page as never }).analyze();
+    expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).to.deep.equal(
+      [],
+    );
     await page.getByRole('button', { name: /Go on with the other copy/ }).click();
     await page
       .locator('aside')

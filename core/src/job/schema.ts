@@ -5,7 +5,7 @@ import { LARGEST_FINISHED_MM, SMALLEST_FINISHED_MM } from '../size/planSize.ts';
 import { TYPEFACES } from '../art/typefaces.ts';
 import { MOST_IN_A_PACK } from '../sell/planSell.ts';
 import { FORMATS } from '../size/formats.ts';
-import type { Job, Workshop } from './types.ts';
+import { COATINGS, GRADES, type Job, type Workshop } from './types.ts';
 
 /** A length field: millimetres as a number, or anything a maker would type as text. */
 const length = (least: number, most: number): Joi.Schema =>
@@ -186,9 +186,9 @@ export const workshopSchema = Joi.object({
         id,
         name,
         gsm,
-        grade: Joi.valid('cover', 'text', 'bond', 'index', 'bristol', 'tag'),
+        grade: Joi.valid(...GRADES),
         caliperMicron: micron,
-        coating: Joi.valid('uncoated', 'textured', 'matte', 'gloss', 'pearl'),
+        coating: Joi.valid(...COATINGS),
         grain: Joi.valid('long', 'short'),
         colour,
         colourName: name,

@@ -173,8 +173,10 @@ export interface Job {
   readonly sell: SellChoice;
 }
 
-export type Grade = 'cover' | 'text' | 'bond' | 'index' | 'bristol' | 'tag';
-export type Coating = 'uncoated' | 'textured' | 'matte' | 'gloss' | 'pearl';
+export const GRADES = ['cover', 'text', 'bond', 'index', 'bristol', 'tag'] as const;
+export type Grade = (typeof GRADES)[number];
+export const COATINGS = ['uncoated', 'textured', 'matte', 'gloss', 'pearl'] as const;
+export type Coating = (typeof COATINGS)[number];
 
 export interface Stock {
   readonly id: string;

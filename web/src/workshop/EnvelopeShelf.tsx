@@ -1,0 +1,94 @@
+import type { ReactNode } from 'react';
+import { formatSize, type ShelfEnvelope, type Workshop } from '@zippy/core';
+import { useWorkshop } from '../stores/workshop.ts';
+import { ColourField } from '../ui/ColourField.tsx';
+import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
+import { Press, Quiet } from '../ui/Press.tsx';
+import { Two } from '../ui/Sheet.tsx';
+import { Name, Thing } from './Thing.tsx';
+
+export function EnvelopeShelf({ workshop }: { readonly workshop: Workshop }): ReactNode {
+  const change = useWorkshop((s) => s.change);
+  const { unit } = workshop;
+  const setEnvelope = (id: string, part: Partial<ShelfEnvelope>): void =>
+    void change({ ...workshop, envelopes: workshop.envelopes.map((e) => (e.id === id ? { ...e, ...part } : e)) });
+  const addEnvelope = (): void =>
+    void change({
+      ...workshop,
+      envelopes: [
+        ...workshop.envelopes,
+        {
+          id: crypto.randomUUID().slice(0, 8),
+          name: 'New envelope',
+          insideWidthMm: 114,
+          insideHeightMm: 162,
+          colour: '#fffdf8',
+          priceMinor: 0,
+          onShelf: 0,
+        },
+      ],
+    });
+  return (
+    <section aria-labelledby="envelopes">
+      <header>
+        <h2 id="envelopes">On the shelf: envelopes</h2>
+        <Press onPress={addEnvelope}>Add an envelope</Press>
+      </header>
+      <div className="cards">
+        {workshop.envelopes.map((envelope) => (
+          <Thing
+            key={envelope.id}
+            colour={envelope.colour}
+            title={envelope.name}
+            facts={`inside ${formatSize(envelope.insideWidthMm, envelope.insideHeightMm, unit)}`}
+            count={`${envelope.onShelf}`}
+          >
+            <Name value={envelope.name} onCommit={(name) => setEnvelope(envelope.id, { name })} />
+            <Two>
+              <LengthField
+                label="Inside width"
+                mm={envelope.insideWidthMm}
+                unit={unit}
+                least={20}
+                most={1000}
+                onCommit={(insideWidthMm) => setEnvelope(envelope.id, { insideWidthMm })}
+              />
+              <LengthField
+                label="Inside height"
+                mm={envelope.insideHeightMm}
+                unit={unit}
+                least={20}
+                most={1000}
+                onCommit={(insideHeightMm) => setEnvelope(envelope.id, { insideHeightMm })}
+              />
+              <MoneyField
+                label="Price of one"
+                minor={envelope.priceMinor}
+                onCommit={(m) => setEnvelope(envelope.id, { priceMinor: m ?? 0 })}
+              />
+              <NumberField
+                label="On the shelf"
+                value={envelope.onShelf}
+                least={0}
+                most={1000000}
+                onCommit={(onShelf) => setEnvelope(envelope.id, { onShelf })}
+              />
+            </Two>
+            <ColourField
+              label="Colour"
+              value={envelope.colour}
+              onChange={(colour) => colour && setEnvelope(envelope.id, { colour })}
+            />
+            <Quiet
+              onPress={() =>
+                void change({ ...workshop, envelopes: workshop.envelopes.filter((e) => e.id !== envelope.id) })
+              }
+            >
+              Take it off the shelf
+            </Quiet>
+          </Thing>
+        ))}
+      </div>
+    </section>
+  );
+}

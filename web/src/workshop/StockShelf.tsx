@@ -1,0 +1,125 @@
+import type { ReactNode } from 'react';
+import { COATINGS, formatSize, GRADES, sayWeight, type Stock, type Workshop } from '@zippy/core';
+import { useWorkshop } from '../stores/workshop.ts';
+import { Choice, Pick } from '../ui/Choose.tsx';
+import { ColourField } from '../ui/ColourField.tsx';
+import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
+import { Press, Quiet } from '../ui/Press.tsx';
+import { Two } from '../ui/Sheet.tsx';
+import { Name, Thing } from './Thing.tsx';
+
+const named = (ids: readonly string[]) => [{ heading: null, options: ids.map((id) => ({ id, name: id })) }];
+
+export function StockShelf({ workshop }: { readonly workshop: Workshop }): ReactNode {
+  const change = useWorkshop((s) => s.change);
+  const { unit } = workshop;
+  const setStock = (id: string, part: Partial<Stock>): void =>
+    void change({ ...workshop, stocks: workshop.stocks.map((s) => (s.id === id ? { ...s, ...part } : s)) });
+  const addStock = (): void => {
+    const last = workshop.stocks.at(-1)!;
+    void change({
+      ...workshop,
+      stocks: [...workshop.stocks, { ...last, id: crypto.randomUUID().slice(0, 8), name: 'New stock', onShelf: 0 }],
+    });
+  };
+  return (
+    <section aria-labelledby="stocks">
+      <header>
+        <h2 id="stocks">On the shelf: stock</h2>
+        <Press onPress={addStock}>Add a stock</Press>
+      </header>
+      <div className="cards">
+        {workshop.stocks.map((stock) => (
+          <Thing
+            key={stock.id}
+            colour={stock.colour}
+            title={stock.name}
+            facts={`${sayWeight(stock.gsm, stock.grade)} · ${stock.caliperMicron} µm · ${stock.coating} · ${stock.grain} grain · ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}`}
+            count={`${stock.onShelf} sheets`}
+          >
+            <Name value={stock.name} onCommit={(name) => setStock(stock.id, { name })} />
+            <Two>
+              <NumberField
+                label="Weight, gsm"
+                value={stock.gsm}
+                least={30}
+                most={1200}
+                whole={false}
+                onCommit={(gsm) => setStock(stock.id, { gsm })}
+              />
+              <Pick
+                label="Grade of its pounds"
+                value={stock.grade}
+                sections={named(GRADES)}
+                onChange={(grade) => setStock(stock.id, { grade: grade as Stock['grade'] })}
+              />
+              <NumberField
+                label="Caliper, µm"
+                value={stock.caliperMicron}
+                least={30}
+                most={3000}
+                whole={false}
+                onCommit={(caliperMicron) => setStock(stock.id, { caliperMicron })}
+              />
+              <Pick
+                label="Coating"
+                value={stock.coating}
+                sections={named(COATINGS)}
+                onChange={(coating) => setStock(stock.id, { coating: coating as Stock['coating'] })}
+              />
+              <LengthField
+                label="Sheet width"
+                mm={stock.sheetWidthMm}
+                unit={unit}
+                least={40}
+                most={2000}
+                onCommit={(sheetWidthMm) => setStock(stock.id, { sheetWidthMm })}
+              />
+              <LengthField
+                label="Sheet height"
+                mm={stock.sheetHeightMm}
+                unit={unit}
+                least={40}
+                most={2000}
+                onCommit={(sheetHeightMm) => setStock(stock.id, { sheetHeightMm })}
+              />
+              <MoneyField
+                label="Price of a sheet"
+                minor={stock.sheetPriceMinor}
+                onCommit={(m) => setStock(stock.id, { sheetPriceMinor: m ?? 0 })}
+              />
+              <NumberField
+                label="Sheets on the shelf"
+                value={stock.onShelf}
+                least={0}
+                most={1000000}
+                onCommit={(onShelf) => setStock(stock.id, { onShelf })}
+              />
+            </Two>
+            <Choice
+              label="Grain runs along the sheet’s"
+              value={stock.grain}
+              options={[
+                { id: 'long', name: 'Long edge' },
+                { id: 'short', name: 'Short edge' },
+              ]}
+              onChange={(grain) => setStock(stock.id, { grain })}
+            />
+            <ColourField
+              label="Colour"
+              value={stock.colour}
+              onChange={(colour) => colour && setStock(stock.id, { colour })}
+            />
+            {workshop.stocks.length > 1 && (
+              <Quiet
+                onPress={() => void change({ ...workshop, stocks: workshop.stocks.filter((s) => s.id !== stock.id) })}
+              >
+                Take it off the shelf
+              </Quiet>
+            )}
+          </Thing>
+        ))}
+      </div>
+    </section>
+  );
+}

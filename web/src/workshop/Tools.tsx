@@ -1,0 +1,81 @@
+import type { ReactNode } from 'react';
+import { formatLength, type Workshop } from '@zippy/core';
+import { useWorkshop } from '../stores/workshop.ts';
+import { LengthField, MoneyField } from '../ui/Field.tsx';
+import { Two } from '../ui/Sheet.tsx';
+import { Thing } from './Thing.tsx';
+
+export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode {
+  const change = useWorkshop((s) => s.change);
+  const { unit } = workshop;
+  return (
+    <section aria-labelledby="tools">
+      <h2 id="tools">Tools</h2>
+      <div className="cards">
+        {workshop.printers.flatMap((printer) =>
+          printer.paths.map((path) => (
+            <Thing
+              key={`${printer.id}-${path.id}`}
+              title={`${printer.name}: ${path.name}`}
+              facts={`${printer.ink} · up to ${path.heaviestGsm} gsm and ${path.thickestMicron} µm · margins ${formatLength(path.marginsMm.top, unit)}${path.printsBothSides ? ' · both sides by itself' : ''}`}
+            >
+              <Two>
+                {(['top', 'right', 'bottom', 'left'] as const).map((side) => (
+                  <LengthField
+                    key={side}
+                    label={`Margin, ${side}`}
+                    mm={path.marginsMm[side]}
+                    unit={unit}
+                    least={0}
+                    most={100}
+                    onCommit={(mm) =>
+                      void change({
+                        ...workshop,
+                        printers: workshop.printers.map((p) =>
+                          p.id !== printer.id
+                            ? p
+                            : {
+                                ...p,
+                                paths: p.paths.map((q) =>
+                                  q.id === path.id ? { ...q, marginsMm: { ...q.marginsMm, [side]: mm } } : q,
+                                ),
+                              },
+                        ),
+                      })
+                    }
+                  />
+                ))}
+              </Two>
+              <MoneyField
+                label="Ink and wear for a side"
+                minor={printer.sidePriceMinor}
+                onCommit={(m) =>
+                  void change({
+                    ...workshop,
+                    printers: workshop.printers.map((p) =>
+                      p.id === printer.id ? { ...p, sidePriceMinor: m ?? 0 } : p,
+                    ),
+                  })
+                }
+              />
+            </Thing>
+          )),
+        )}
+        {workshop.trimmers.map((t) => (
+          <Thing
+            key={t.id}
+            title={t.name}
+            facts={`${t.kind} · cuts ${formatLength(t.longestCutMm, unit)} · stack ${formatLength(t.thickestStackMm, 'mm')}`}
+          />
+        ))}
+        {workshop.boards.map((b) => (
+          <Thing
+            key={b.id}
+            title={b.name}
+            facts={`a groove every ${formatLength(b.grooveEveryMm, unit)} · ${formatLength(b.longestMm, unit)} long`}
+          />
+        ))}
+      </div>
+    </section>
+  );
+}
