@@ -8,7 +8,8 @@ export interface Difference {
 export function differences(mine: unknown, theirs: unknown, place = ''): readonly Difference[] {
   if (JSON.stringify(mine) === JSON.stringify(theirs)) return [];
   const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null;
-  if (!isRecord(mine) || !isRecord(theirs)) return [{ place, mine: brief(mine), theirs: brief(theirs) }];
+  if (!isRecord(mine) || !isRecord(theirs) || Array.isArray(mine) !== Array.isArray(theirs))
+    return [{ place, mine: brief(mine), theirs: brief(theirs) }];
   const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
   return keys.flatMap((key) => differences(mine[key], theirs[key], place ? `${place} › ${key}` : key));
 }
