@@ -11,7 +11,10 @@ export function differences(mine: unknown, theirs: unknown, place = ''): readonl
   if (!isRecord(mine) || !isRecord(theirs) || Array.isArray(mine) !== Array.isArray(theirs))
     return [{ place, mine: brief(mine), theirs: brief(theirs) }];
   const keys = [...new Set([...Object.keys(mine), ...Object.keys(theirs)])];
-  return keys.flatMap((key) => differences(mine[key], theirs[key], place ? `${place} › ${key}` : key));
+  // Only what a copy really holds: “valueOf” is on every object and in no job.
+  const own = (record: Record<string, unknown>, key: string): unknown =>
+    Object.hasOwn(record, key) ? record[key] : undefined;
+  return keys.flatMap((key) => differences(own(mine, key), own(theirs, key), place ? `${place} › ${key}` : key));
 }
 
 const brief = (value: unknown): string =>
