@@ -180,6 +180,7 @@ describe('a card from nothing', function () {
     await page.getByRole('textbox', { name: 'Title' }).press('Enter');
     await page.getByRole('link', { name: 'Jobs', exact: true }).click();
     await page.getByRole('link', { name: /^Low tide, late light:/ }).click();
+    await page.locator('aside h2').waitFor();
     await page.keyboard.press('1');
     await page.getByRole('textbox', { name: 'Title' }).fill('Low tide, first light');
     await page.getByRole('textbox', { name: 'Title' }).press('Enter');
@@ -212,6 +213,7 @@ describe('a card from nothing', function () {
 
   it('gives the job as a file that opens again with the same figures', async () => {
     await page.getByRole('link', { name: /^Low tide, first light:/ }).click();
+    await page.locator('aside h2').waitFor();
     await page.keyboard.press('9');
     const download = page.waitForEvent('download');
     await page.getByRole('link', { name: /The job itself, JSON/ }).click();

@@ -42,7 +42,7 @@ export { sideSeam, type EnvelopeBlank } from './envelope/sideSeam.ts';
 export { drawEnvelopeBlank, drawEnvelopeSheet } from './envelope/drawEnvelope.ts';
 export { CAUTIONS, SPOIL_CAUSES, type MakePlan, type MakeStep, type SpoilCause } from './make/planMake.ts';
 export type { CostPart, SellPlan } from './sell/planSell.ts';
-export { allSnags, planJob, stationPlan, type Plan, type PlanContext } from './plan/planJob.ts';
+export { allSnags, planJob, type Plan, type PlanContext } from './plan/planJob.ts';
 export { LOOKS, type Look } from './write/look.ts';
 export {
   GREY_WEIGHTS,

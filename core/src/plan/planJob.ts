@@ -5,7 +5,7 @@ import { planCrease, type CreasePlan } from '../crease/planCrease.ts';
 import { planCuts } from '../cut/planCuts.ts';
 import type { CutPlan } from '../cut/types.ts';
 import { planEnvelope, type EnvelopePlan } from '../envelope/planEnvelope.ts';
-import { STATIONS, type Job, type Snag, type Station, type StationPlan, type Workshop } from '../job/types.ts';
+import { STATIONS, type Job, type Snag, type Workshop } from '../job/types.ts';
 import { planMake, type MakePlan } from '../make/planMake.ts';
 import { planSell, type SellPlan } from '../sell/planSell.ts';
 import { planSheet, type SheetPlan } from '../sheet/planSheet.ts';
@@ -49,8 +49,6 @@ export function planJob(job: Job, workshop: Workshop, { typefaces, today }: Plan
   const sell = planSell(job, workshop, stock, sheet, envelope, make);
   return { brief, size, art, stock, sheet, cut, crease, envelope, make, sell };
 }
-
-export const stationPlan = (plan: Plan, station: Station): StationPlan => plan[station];
 
 const GRAVITY: Readonly<Record<Snag['level'], number>> = { stop: 0, warn: 1, note: 2 };
 

@@ -1,6 +1,6 @@
 import { readFaces, type ReadFace } from '../fold/readFaces.ts';
 import type { FoldedForm } from '../fold/types.ts';
-import { count, figure, length, plural, ratio, words } from '../job/figures.ts';
+import { count, figure, length, ratio, words } from '../job/figures.ts';
 import { envelopeOnHand, stockOf } from '../job/pick.ts';
 import type { Figure, Job, Remedy, Snag, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
@@ -207,6 +207,3 @@ function safeSnags(job: Job, { unit }: Workshop): readonly Snag[] {
 
 /** To a tenth of a millimetre, never up: a rounded card must still slide in. */
 export const roundDown = (mm: Mm): Mm => Math.floor(mm * 10 + 1e-9) / 10;
-
-export const panelCount = (plan: SizePlan): string =>
-  `${plan.form.blank.panels.length} ${plural(plan.form.blank.panels.length, 'panel')}`;

@@ -1,14 +1,5 @@
 import { useMemo } from 'react';
-import {
-  drawSide,
-  type Job,
-  type LengthUnit,
-  type PaperSide,
-  type Plan,
-  type Shape,
-  type Spoken,
-  type Workshop,
-} from '@zippy/core';
+import { drawSide, type Job, type PaperSide, type Plan, type Shape, type Spoken, type Workshop } from '@zippy/core';
 
 /** What every station's two parts are given. */
 export interface StationProps {
@@ -23,5 +14,3 @@ export const spokenOf = ({ unit, currency }: Workshop): Spoken => ({ unit, curre
 export function useSides(plan: Plan): Readonly<Record<PaperSide, readonly Shape[]>> {
   return useMemo(() => ({ outside: drawSide(plan.art, 'outside'), inside: drawSide(plan.art, 'inside') }), [plan.art]);
 }
-
-export const unitOf = (workshop: Workshop): LengthUnit => workshop.unit;
