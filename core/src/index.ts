@@ -16,7 +16,7 @@ export { changeJob } from './job/changeJob.ts';
 export { DEFAULTS, EMPTY_FACE, newJob } from './job/newJob.ts';
 export { MissingFromWorkshop } from './job/pick.ts';
 export { FORMATS, formatOf, type Format } from './size/formats.ts';
-export { BOUGHT_SHEETS, NAMED_SIZES, sizeName, type NamedSize } from './size/namedSizes.ts';
+export { BOUGHT_SHEETS, ISO_C6, NAMED_SIZES, sizeName, type NamedSize } from './size/namedSizes.ts';
 export { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './size/fitEnvelope.ts';
 export { LARGEST_FINISHED_MM, roundDown, SMALLEST_FINISHED_MM, type SizePlan } from './size/planSize.ts';
 export { drawBlank, viewOf } from './size/drawBlank.ts';

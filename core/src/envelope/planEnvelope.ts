@@ -16,6 +16,8 @@ export interface EnvelopePlan extends StationPlan {
   readonly blank: EnvelopeBlank;
   readonly insideWidthMm: number;
   readonly insideHeightMm: number;
+  /** As chosen, or as it follows the height. */
+  readonly flapMm: number;
   readonly stock: Stock;
   /** First places of the blank's box on one sheet; none when it does not fit. */
   readonly places: readonly LaidPiece[];
@@ -67,6 +69,7 @@ export function planEnvelope(job: Job, workshop: Workshop, size: SizePlan, card:
     blank,
     insideWidthMm,
     insideHeightMm,
+    flapMm,
     stock,
     places: laid.pieces,
     up: laid.up,

@@ -47,6 +47,9 @@ export const NAMED_SIZES: readonly NamedSize[] = [
   american('Gift enclosure', 2.5, 3.5),
 ];
 
+/** The envelope an A6 card is meant for: where an inside size starts until the maker measures. Source: ISO 269. */
+export const ISO_C6 = { insideWidthMm: 114, insideHeightMm: 162 } as const;
+
 /** Sheets that makers can buy, smallest first: what to suggest when something will not fit. */
 export const BOUGHT_SHEETS: readonly { readonly name: string; readonly widthMm: Mm; readonly heightMm: Mm }[] = [
   { name: 'A4', widthMm: isoA(4).widthMm, heightMm: isoA(4).heightMm },

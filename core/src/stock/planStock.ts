@@ -27,8 +27,10 @@ export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockPl
   const folds = size.form.blank.creases.length > 0;
   const needsScore = folds && stock.gsm >= SCORE_FROM_GSM;
   const pressed = pressing(stock.coating, stock.caliperMicron, job.crease.pressure);
-  // A tent's fold lies level, so fibres along it lie level too; a side fold's stand upright with it.
-  const upright = job.size.format !== 'tentFold' && job.sheet.grain === 'respect';
+  // Fibres laid along a fold that lies level on the standing card lie level with it; the front is drawn as it stands.
+  const [fold] = size.form.blank.creases;
+  const foldLevel = fold !== undefined && fold.from.yMm === fold.to.yMm;
+  const upright = !foldLevel && job.sheet.grain === 'respect';
   const buckles = selfBucklingHeightMm(stock.caliperMicron, stock.gsm, upright ? 'along' : 'across');
   const standScore = buckles / size.finishedHeightMm;
   const stand = standWord(standScore);

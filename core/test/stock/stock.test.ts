@@ -55,6 +55,10 @@ describe('planStock', () => {
         remedy.label,
       ).not.to.include('stock-path');
   });
+  it('halves the stiffness of a tent, whose fibres lie level along its fold, and not of a side fold', () => {
+    const score = (format: 'sideFold' | 'tentFold'): number => plan(jobWith(...sized(format, 96, 90))).stock.standScore;
+    expect(score('sideFold') / score('tentFold')).to.be.closeTo(2 ** (1 / 3), 1e-9);
+  });
   it('says whether to score, and why a tall thin card flops', () => {
     const light = jobWith(...sized('tentFold', 148, 280), { path: ['stock', 'stockId'], value: 'reed-120-a4' });
     const { stock } = plan(light);

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { formatSize, type ShelfEnvelope, type Workshop } from '@zippy/core';
+import { formatSize, ISO_C6, type ShelfEnvelope, type Workshop } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
 import { ColourField } from '../ui/ColourField.tsx';
 import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
@@ -20,8 +20,7 @@ export function EnvelopeShelf({ workshop }: { readonly workshop: Workshop }): Re
         {
           id: crypto.randomUUID().slice(0, 8),
           name: 'New envelope',
-          insideWidthMm: 114,
-          insideHeightMm: 162,
+          ...ISO_C6,
           colour: '#fffdf8',
           priceMinor: 0,
           onShelf: 0,

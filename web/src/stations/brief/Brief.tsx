@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { formatSize } from '@zippy/core';
+import { formatSize, ISO_C6 } from '@zippy/core';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
@@ -23,9 +23,7 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
   const shown = envelope.kind === 'shelf' ? envelope.envelopeId : envelope.kind;
   const pickEnvelope = (id: string): void => {
     if (id === NONE) set('envelope', { kind: 'none' });
-    else if (id === TYPED)
-      // A C6 as a start: what most A6 cards go into. Source: ISO 269.
-      set('envelope', { kind: 'typed', insideWidthMm: 114, insideHeightMm: 162 });
+    else if (id === TYPED) set('envelope', { kind: 'typed', ...ISO_C6 });
     else set('envelope', { kind: 'shelf', envelopeId: id });
   };
   return (

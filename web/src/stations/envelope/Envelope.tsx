@@ -100,7 +100,7 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
         <OnOff
           label="The flap follows the height"
           value={envelope.flapMm === null}
-          onChange={(on) => set('flapMm', on ? null : Math.round(plan.envelope.blank.creases[3]!.from.yMm))}
+          onChange={(on) => set('flapMm', on ? null : Math.round(plan.envelope.flapMm))}
         />
         {envelope.flapMm !== null && (
           <LengthField
