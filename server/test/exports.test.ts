@@ -339,7 +339,7 @@ describe('the sheets as PDF', function () {
     expect(svg)
       .to.contain('width="210mm" height="297mm"')
       .and.contain('<g id="cut">')
-      .and.contain('<g id="creaseAway">');
+      .and.contain('<g id="crease-away">');
     const crease = plan.sheet.placements[0]!.trim.xMm + 96;
     expect(svg).to.contain(`M${crease} `);
     const path = join(folder, 'cut.svg');

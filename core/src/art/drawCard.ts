@@ -1,13 +1,13 @@
-import { boxPath } from '../geometry/path.ts';
+import { polygon } from '../geometry/path.ts';
 import type { Box } from '../geometry/types.ts';
 import type { PaperSide } from '../fold/types.ts';
 import type { Shape } from '../scene/types.ts';
 import type { ArtPlan, FacePlan } from './planArt.ts';
 
 /** What is printed on one face, in the face's own frame, cut off at the bleed's outer edge. */
-export function drawFace({ art, bleed, picture, blocks }: FacePlan): readonly Shape[] {
+export function drawFace({ art, bleedOutline, picture, blocks }: FacePlan): readonly Shape[] {
   const shapes: Shape[] = [];
-  if (art.background) shapes.push({ kind: 'path', role: 'art', path: boxPath(bleed), fill: art.background });
+  if (art.background) shapes.push({ kind: 'path', role: 'art', path: polygon(bleedOutline), fill: art.background });
   if (picture && art.picture && art.picture.fade < 1)
     shapes.push({
       kind: 'picture',
@@ -32,7 +32,7 @@ export function drawSide(art: ArtPlan, side: PaperSide): readonly Shape[] {
     .map((face) => ({
       kind: 'group',
       transform: face.face.toBlank,
-      clip: boxPath(face.bleed),
+      clip: polygon(face.bleedOutline),
       children: drawFace(face),
     }));
 }

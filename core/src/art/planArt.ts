@@ -1,4 +1,5 @@
-import { isInside, shrink, evenSides } from '../geometry/box.ts';
+import { corners, isInside } from '../geometry/box.ts';
+import { contains, isUprightBox, type Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import type { ReadFace } from '../fold/readFaces.ts';
 import { count, figure, length, plural, words } from '../job/figures.ts';
@@ -6,7 +7,7 @@ import { EMPTY_FACE } from '../job/newJob.ts';
 import type { FaceArt, Figure, Job, PictureRef, Snag, StationPlan, TextBlock, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import { bleedBox, coverBox, effectivePpi } from './layFace.ts';
+import { coverBox, effectivePpi } from './layFace.ts';
 import { setText, type SetBlock } from './setText.ts';
 import { TYPEFACES, type TypefaceBook } from './typefaces.ts';
 
@@ -15,7 +16,9 @@ export interface FacePlan {
   readonly art: FaceArt;
   /** Face and bleed, in the face's frame. */
   readonly bleed: Box;
+  readonly bleedOutline: Polygon;
   readonly safe: Box;
+  readonly safeOutline: Polygon;
   readonly picture: { readonly id: string; readonly box: Box; readonly ppi: number | null } | null;
   readonly blocks: readonly SetBlock[];
 }
@@ -88,15 +91,17 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
 
 function layFace(job: Job, size: SizePlan, face: ReadFace, book: TypefaceBook): FacePlan {
   const art = job.art.faces[face.id] ?? EMPTY_FACE;
-  const bleed = bleedBox(face, size.form.blank, size.bleedMm);
-  const own: Box = { xMm: 0, yMm: 0, widthMm: face.widthMm, heightMm: face.heightMm };
+  const { bleed: region, safe } = size.regions[face.id]!;
+  const { box: bleed, outline: bleedOutline } = region;
   const ref = art.picture ? job.pictures[art.picture.pictureId] : undefined;
   const box = art.picture && ref ? coverBox(ref, art.picture, bleed) : null;
   return {
     face,
     art,
     bleed,
-    safe: shrink(own, evenSides(size.safeMm)),
+    bleedOutline,
+    safe: safe?.box ?? { xMm: face.widthMm / 2, yMm: face.heightMm / 2, widthMm: 0, heightMm: 0 },
+    safeOutline: safe?.outline ?? [],
     picture:
       art.picture && ref && box
         ? { id: art.picture.pictureId, box, ppi: ref.mime === 'image/svg+xml' ? null : effectivePpi(ref, box) }
@@ -109,6 +114,10 @@ function layFace(job: Job, size: SizePlan, face: ReadFace, book: TypefaceBook): 
     }),
   };
 }
+
+/** A box inside a shape: its corners are, and a box needs no more to be asked. */
+const isWithin = (outline: Polygon, box: Box): boolean =>
+  isUprightBox(outline) || corners(box).every((corner) => contains(outline, corner));
 
 const facePath = (face: FacePlan, ...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
 
@@ -189,7 +198,22 @@ function blockSnags(
         },
       ],
     );
-  if (set.ink && !isInside(set.ink, face.safe)) {
+  if (set.ink && isInside(set.ink, face.safe) && !isWithin(face.safeOutline, set.ink))
+    snag(
+      'safe',
+      'warn',
+      `${quote} crosses safe ${where}`,
+      'It fits the box of this face but not its shape: a corner of the words reaches past the safe inset.',
+      block.sizePt > smallest
+        ? [
+            {
+              label: `Set it at ${Math.max(smallest, Math.floor(block.sizePt * 0.85))} pt`,
+              changes: [{ path: place('sizePt'), value: Math.max(smallest, Math.floor(block.sizePt * 0.85)) }],
+            },
+          ]
+        : [],
+    );
+  else if (set.ink && !isInside(set.ink, face.safe)) {
     const safe = face.safe;
     const over = Math.max(
       safe.xMm - set.ink.xMm,

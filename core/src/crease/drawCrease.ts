@@ -1,14 +1,15 @@
-import { compose, IDENTITY, turnedLeftRight, turnedTopBottom, type Affine } from '../geometry/affine.ts';
+import { apply, compose, IDENTITY, turnedLeftRight, turnedTopBottom, type Affine } from '../geometry/affine.ts';
 import { mapBox, grow } from '../geometry/box.ts';
-import { boxPath, segment } from '../geometry/path.ts';
+import { boxPath, polygon, polyline, segment } from '../geometry/path.ts';
 import type { Box } from '../geometry/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
-import type { PaperSide } from '../fold/types.ts';
+import type { Blank, PaperSide } from '../fold/types.ts';
 import type { Colour, Scene, Shape } from '../scene/types.ts';
 import { levelDimension } from '../size/drawBlank.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import type { CreasePlan } from './planCrease.ts';
+import type { BlankEdge } from './creaseLines.ts';
+import type { CreaseLine, CreasePlan } from './planCrease.ts';
 
 const BOARD_SHOWN = 1.4;
 const BOARD_COLOUR = '#222d34';
@@ -20,17 +21,31 @@ export interface CreaseView {
   readonly art: Readonly<Record<PaperSide, readonly Shape[]>>;
 }
 
+/** The named edge to the stop on the left: turned over square to it first, so that the edge stays where it is. */
+function onBoard({ widthMm, heightMm }: Blank, edge: BlankEdge, side: PaperSide): Affine {
+  const level = edge === 'left' || edge === 'right';
+  const over: Affine = side === 'outside' ? IDENTITY : level ? turnedTopBottom(heightMm) : turnedLeftRight(widthMm);
+  const turns: Readonly<Record<BlankEdge, Affine>> = {
+    left: IDENTITY,
+    right: [-1, 0, 0, -1, widthMm, heightMm],
+    // A quarter turn anticlockwise brings the top edge to the left, clockwise the bottom edge.
+    top: [0, -1, 1, 0, 0, widthMm],
+    bottom: [0, 1, -1, 0, heightMm, 0],
+  };
+  return compose(turns[edge], over);
+}
+
+const lineRole = (size: SizePlan, line: CreaseLine, side: PaperSide): 'creaseAway' | 'creaseToward' => {
+  const crease = size.form.blank.creases.find((c) => c.id === line.creaseIds[0])!;
+  return (crease.direction === 'mountain') === (side === 'outside') ? 'creaseAway' : 'creaseToward';
+};
+
 /** The card on the board with its edge at the stop on the left, grooves below it, and the groove to press. */
 export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number, view: CreaseView): Scene {
   const { blank } = size.form;
   const line = crease.lines[index];
-  const top = line?.edgeAtStop === 'top';
   const side: PaperSide = line?.faceUp ?? 'outside';
-  // Turned over about a line square to the crease, so that the same edge stays at the stop.
-  const over: Affine =
-    side === 'outside' ? IDENTITY : top ? turnedLeftRight(blank.widthMm) : turnedTopBottom(blank.heightMm);
-  // A quarter turn anticlockwise brings the top edge to the left.
-  const toBoard: Affine = top ? compose([0, -1, 1, 0, 0, blank.widthMm], over) : over;
+  const toBoard = onBoard(blank, line?.edgeAtStop ?? 'left', side);
   const card = mapBox(toBoard, { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm });
   const { textMm } = view;
   const board: Box = {
@@ -64,11 +79,23 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
       clip: boxPath({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }),
       children: view.art[side],
     },
-    { kind: 'path', role: 'trim', path: boxPath(card) },
+    { kind: 'path', role: 'trim', path: polygon(blank.outline.map((p) => apply(toBoard, p))) },
+    // The other creases, as they bend with this face up.
+    ...blank.creases
+      .filter((c) => !line?.creaseIds.includes(c.id))
+      .map((c): Shape => ({
+        kind: 'path',
+        role: (c.direction === 'mountain') === (side === 'outside') ? 'creaseAway' : 'creaseToward',
+        path: polyline([apply(toBoard, c.from), apply(toBoard, c.to)]),
+      })),
   ];
   if (line) {
     shapes.push(
-      { kind: 'path', role: 'creaseAway', path: segment(line.fromStopMm, 0, line.fromStopMm, card.heightMm) },
+      {
+        kind: 'path',
+        role: lineRole(size, line, side),
+        path: segment(line.fromStopMm, 0, line.fromStopMm, card.heightMm),
+      },
       {
         kind: 'path',
         role: 'cutNow',

@@ -1,41 +1,54 @@
-import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
-import type { Crease } from '../fold/types.ts';
-import { count, figure, length, minutes as minutesValue, words } from '../job/figures.ts';
+import type { Blank } from '../fold/types.ts';
+import { isUprightBox } from '../geometry/polygon.ts';
+import { TOLERANCE_MM } from '../geometry/types.ts';
+import { count, figure, length, minutes as minutesValue, plural, words } from '../job/figures.ts';
 import { boardOf } from '../job/pick.ts';
-import type { Board, Job, Snag, StationPlan, Workshop } from '../job/types.ts';
+import type { Board, CreaseChoice, Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
-import { isFinishable, type SizePlan } from '../size/planSize.ts';
+import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
+import { boardFriendly, type FriendlySize } from './boardFriendly.ts';
+import { orderLines, type BlankEdge, type FaceUp, type OrderedLine } from './creaseLines.ts';
+import { creaseSnags } from './creaseSnags.ts';
 
 export interface CreaseLine {
   readonly number: number;
-  readonly creaseId: string;
-  /** The card's own edge, outside up and as drawn, that goes to the board's stop. */
-  readonly edgeAtStop: 'left' | 'top';
+  /** Creases on this line; more than one where an earlier fold laid two parts over each other. */
+  readonly creaseIds: readonly string[];
+  readonly upright: boolean;
+  /** The blank's own edge, outside up and as drawn, that goes to the board's stop. */
+  readonly edgeAtStop: BlankEdge;
   readonly fromStopMm: Mm;
+  readonly lengthMm: Mm;
   /** The groove nearest to the line, counted from the stop. */
   readonly groove: number;
   readonly grooveAtMm: Mm;
   readonly errorMm: Mm;
-  readonly faceUp: 'outside' | 'inside';
+  readonly faceUp: FaceUp;
+  /** From the line before. */
+  readonly turn: string;
   readonly passes: number;
   readonly text: string;
 }
 
 export interface CreasePlan extends StationPlan {
   readonly board: Board;
+  /** In the order that turns the piece least. */
   readonly lines: readonly CreaseLine[];
   /** Folding by hand, after the creases are pressed. */
   readonly folding: readonly string[];
+  /** What each school says, and why. */
+  readonly schools: readonly { readonly id: string; readonly text: string }[];
+  /** Sizes nearby whose creases land on this board’s grooves. */
+  readonly friendly: readonly FriendlySize[];
   readonly minutes: number;
 }
 
 /** A crease this far off shows as panels that do not match. */
-const ERROR_SHOWN_MM = 0.25;
-const ERROR_BAD_MM = 1;
+export const ERROR_SHOWN_MM = 0.25;
 
 export function planCrease(
   job: Job,
@@ -47,93 +60,158 @@ export function planCrease(
 ): CreasePlan {
   const board = boardOf(job, workshop);
   const { unit } = workshop;
-  // Pressed into a groove, the card bulges away from the tool. Bead inside: the tool works on the outside.
-  const faceUp = job.crease.bead === 'inside' ? 'outside' : 'inside';
-  const lines = size.form.blank.creases.map((crease, i) =>
-    creaseLine(crease, i + 1, board, faceUp, stock.pressing.passes, unit),
+  const { blank } = size.form;
+  const { passes, school, tipMm } = stock.pressing;
+  const beforeCutting = !isUprightBox(blank.outline) && sheet.cell.slopes.length === 0;
+  const lines = orderLines(blank, board, (direction) => faceUpOf(direction, job.crease.bead)).map((line, i) =>
+    sayLine(line, i + 1, blank, passes, beforeCutting, unit),
   );
   const cards = job.brief.wanted + sheet.spares;
+  const folds = size.form.steps.length;
   const takes =
-    cards *
-    (lines.reduce((n, l) => n + l.passes * workshop.pace.perCreasePass, 0) + lines.length * workshop.pace.perFold);
-  const worst = Math.max(0, ...lines.map((l) => Math.abs(l.errorMm)));
+    cards * (lines.reduce((n, l) => n + l.passes * workshop.pace.perCreasePass, 0) + folds * workshop.pace.perFold);
+  const worst = lines.reduce<CreaseLine | null>(
+    (a, b) => (a && Math.abs(a.errorMm) >= Math.abs(b.errorMm) ? a : b),
+    null,
+  );
+  const friendly = boardFriendly(job, workshop, size, stock, sheet);
+  const first = lines[0];
+  const off = worst && Math.abs(worst.errorMm) > ERROR_SHOWN_MM;
+  const press = `${passes} ${school} ${plural(passes, 'pass')}${passes === 1 ? '' : 'es'}`;
   return {
     board,
     lines,
-    folding: lines.length === 0 ? [] : foldingSteps(faceUp),
+    folding: first ? foldingSteps(size, job.crease.bead) : [],
+    schools: first ? schools(stock, job.crease) : [],
+    friendly,
     minutes: takes,
-    verdict:
-      lines.length === 0
-        ? 'Nothing to crease: the card stays flat.'
-        : `Crease at ${formatLength(lines[0]!.grooveAtMm, unit)}, ${faceUp} up, ${lines[0]!.passes} ${stock.pressing.school} passes${worst > ERROR_SHOWN_MM ? `; the groove is ${worst.toFixed(1)} mm off the fold` : ''}.`,
-    telling: lines.length === 0 ? 'no crease' : `crease at ${formatLength(lines[0]!.grooveAtMm, unit)}`,
-    figures: lines.flatMap((line) => [
-      figure(
-        `groove-${line.creaseId}`,
-        'Groove',
-        words(formatLength(line.grooveAtMm, unit)),
-        'the groove nearest to the fold, from the stop',
-        {
-          'Fold from the stop': length(line.fromStopMm),
-          'A groove every': length(board.grooveEveryMm),
-          'Groove number': count(line.groove),
-        },
-      ),
-      figure(
-        `error-${line.creaseId}`,
-        'Off the fold by',
-        words(`${Math.abs(line.errorMm).toFixed(2)} mm`),
-        'groove − fold; the back panel comes out longer or shorter by twice this',
-        {
-          Groove: length(line.grooveAtMm),
-          Fold: length(line.fromStopMm),
-        },
-      ),
-      figure(
-        'crease-minutes',
-        'Creasing and folding',
-        minutesValue(takes),
-        '(wanted + spares) × (passes × your minutes for a pass + your minutes for a fold)',
-        {
-          Cards: count(cards),
-          Passes: count(line.passes),
-        },
-      ),
-    ]),
-    snags: lines.length === 0 ? [] : creaseSnags(job, workshop, size, art, stock, sheet, board, lines),
+    verdict: !first
+      ? 'Nothing to crease: the card stays flat.'
+      : lines.length === 1
+        ? `Crease at ${formatLength(first.grooveAtMm, unit)}, ${first.faceUp} up, ${press}${off ? `; the groove is ${Math.abs(worst.errorMm).toFixed(1)} mm off the fold` : ''}.`
+        : `${lines.length} creases, ${sayTurns(lines)}, ${press} each${off ? `; the worst groove is ${Math.abs(worst.errorMm).toFixed(1)} mm off its fold` : ''}.`,
+    telling: !first
+      ? 'no crease'
+      : lines.length === 1
+        ? `crease at ${formatLength(first.grooveAtMm, unit)}`
+        : `${lines.length} creases`,
+    figures: first
+      ? [
+          ...lines.flatMap((line) => lineFigures(line, lines.length, board, unit)),
+          figure(
+            'tip',
+            'Scoring tip',
+            words(`${tipMm[0].toFixed(1)}–${tipMm[1].toFixed(1)} mm`),
+            '1½ to 2 calipers, so that the groove is as wide as the bead',
+            { Caliper: words(`${stock.stock.caliperMicron} µm`) },
+          ),
+          figure(
+            'stretch',
+            'Outer skin stretches',
+            length((Math.PI * stock.stock.caliperMicron) / 1000),
+            'π × caliper: round a shut fold the outer half circle is that much longer than the inner one',
+            { Caliper: words(`${stock.stock.caliperMicron} µm`) },
+          ),
+          figure(
+            'crease-minutes',
+            'Creasing and folding',
+            minutesValue(takes),
+            '(wanted + spares) × (lines × passes × your minutes for a pass + folds × your minutes for a fold)',
+            { Cards: count(cards), Lines: count(lines.length), Passes: count(passes), Folds: count(folds) },
+          ),
+        ]
+      : [],
+    snags: first ? creaseSnags(job, workshop, { size, art, stock, sheet, board, lines, worst: worst!, friendly }) : [],
   };
 }
 
-function creaseLine(
-  crease: Crease,
+/**
+ * Pressed into a groove, the card bulges away from the tool. With the bead inside the tool works on the
+ * outer side of the bend: the outside of a mountain, the inside of a valley. Into the groove, the other way.
+ */
+const faceUpOf = (direction: 'mountain' | 'valley', bead: CreaseChoice['bead']): FaceUp =>
+  (direction === 'mountain') === (bead === 'inside') ? 'outside' : 'inside';
+
+const sayTurns = (lines: readonly CreaseLine[]): string => {
+  const turns = lines.filter((l, i) => i > 0 && l.turn !== 'No turn').length;
+  return turns === 0 ? 'without turning the piece' : `turning the piece ${turns === 1 ? 'once' : `${turns} times`}`;
+};
+
+function sayLine(
+  { line, edge, fromStopMm, groove, grooveAtMm, errorMm, faceUp, turn }: OrderedLine,
   number: number,
-  board: Board,
-  faceUp: CreaseLine['faceUp'],
+  blank: Blank,
   passes: number,
+  beforeCutting: boolean,
   unit: Workshop['unit'],
 ): CreaseLine {
-  const upright = crease.from.xMm === crease.to.xMm;
-  const fromStopMm = upright ? crease.from.xMm : crease.from.yMm;
-  const groove = Math.max(1, Math.round(fromStopMm / board.grooveEveryMm));
-  const grooveAtMm = groove * board.grooveEveryMm;
-  const edgeAtStop = upright ? 'left' : 'top';
+  const where = `${capitalEdge(blank, edge)} to the stop, ${faceUp} up`;
+  const after = line.mixed
+    ? ' Make the fold across it first and press both layers as one: half of this line bends the other way.'
+    : '';
+  const still = beforeCutting ? ' The piece still has its straight edges; it is cut out afterwards.' : '';
   return {
     number,
-    creaseId: crease.id,
-    edgeAtStop,
+    creaseIds: line.creases.map((c) => c.id),
+    upright: line.upright,
+    edgeAtStop: edge,
     fromStopMm,
+    lengthMm: line.lengthMm,
     groove,
     grooveAtMm,
-    errorMm: grooveAtMm - fromStopMm,
+    errorMm,
     faceUp,
+    turn,
     passes,
-    text: `Back panel’s open edge to the stop, ${faceUp} up. Groove at ${formatLength(grooveAtMm, unit)}: ${passes === 1 ? '1 pass' : `${passes} passes`}, the whole length, without running off the end.`,
+    text: `${where}. Groove at ${formatLength(grooveAtMm, unit)}: ${passes === 1 ? '1 pass' : `${passes} passes`}, the whole length, without running off the end.${after}${still}`,
   };
 }
 
-function foldingSteps(faceUp: CreaseLine['faceUp']): readonly string[] {
+/** An edge by the panel that ends there: names that stay true when the piece is turned over. */
+function capitalEdge({ panels, widthMm, heightMm }: Blank, edge: BlankEdge): string {
+  const touching = panels.filter(({ box }) => {
+    const off = {
+      left: box.xMm,
+      top: box.yMm,
+      right: widthMm - box.xMm - box.widthMm,
+      bottom: heightMm - box.yMm - box.heightMm,
+    }[edge];
+    return Math.abs(off) < TOLERANCE_MM * 100;
+  });
+  const names = touching.map((p) => p.name);
+  return names.length === 1
+    ? `${names[0]}’s open edge`
+    : `The open edge of ${names.map((n) => n.toLowerCase()).join(' and ')}`;
+}
+
+function lineFigures(line: CreaseLine, of: number, board: Board, unit: Workshop['unit']): readonly Figure[] {
+  const which = of === 1 ? '' : ` ${line.number}`;
   return [
-    faceUp === 'outside'
+    figure(
+      `groove-${line.creaseIds[0]}`,
+      `Groove${which}`,
+      words(formatLength(line.grooveAtMm, unit)),
+      'the groove nearest to the fold, from the stop',
+      {
+        'Fold from the stop': length(line.fromStopMm),
+        'A groove every': length(board.grooveEveryMm),
+        'Groove number': count(line.groove),
+      },
+    ),
+    figure(
+      `error-${line.creaseIds[0]}`,
+      `Off the fold${which} by`,
+      words(`${Math.abs(line.errorMm).toFixed(2)} mm`),
+      'groove − fold; the panel beside it comes out longer or shorter by twice this',
+      { Groove: length(line.grooveAtMm), Fold: length(line.fromStopMm) },
+    ),
+  ];
+}
+
+function foldingSteps(size: SizePlan, bead: CreaseChoice['bead']): readonly string[] {
+  return [
+    ...size.form.steps.map((step) => step.says),
+    bead === 'inside'
       ? 'Fold away from the groove you pressed, so the bead lies inside.'
       : 'Fold into the groove you pressed, so the bead lies outside.',
     'Match the corners before you press.',
@@ -141,79 +219,18 @@ function foldingSteps(faceUp: CreaseLine['faceUp']): readonly string[] {
   ];
 }
 
-function creaseSnags(
-  job: Job,
-  workshop: Workshop,
-  size: SizePlan,
-  art: ArtPlan,
-  stock: StockPlan,
-  sheet: SheetPlan,
-  board: Board,
-  lines: readonly CreaseLine[],
-): readonly Snag[] {
-  const { unit } = workshop;
-  const snags: Snag[] = [];
-  const line = lines[0]!;
-  if (Math.abs(line.errorMm) > ERROR_SHOWN_MM) {
-    const field = line.edgeAtStop === 'left' ? 'finishedWidthMm' : 'finishedHeightMm';
-    const down = Math.floor(line.fromStopMm / board.grooveEveryMm) * board.grooveEveryMm;
-    const better = workshop.boards.find((b) => {
-      const off = Math.abs(Math.round(line.fromStopMm / b.grooveEveryMm) * b.grooveEveryMm - line.fromStopMm);
-      return b.id !== board.id && off <= ERROR_SHOWN_MM;
-    });
-    snags.push({
-      id: 'crease-groove',
-      station: 'crease',
-      level: Math.abs(line.errorMm) > ERROR_BAD_MM ? 'warn' : 'note',
-      title: `No groove lands on the fold: ${Math.abs(line.errorMm).toFixed(1)} mm off`,
-      why: `The fold is ${formatLength(line.fromStopMm, 'mm')} from the stop; the nearest groove of ${board.name} is at ${formatLength(line.grooveAtMm, unit)}.`,
-      remedies: [
-        ...(isFinishable(down)
-          ? [
-              {
-                label: `Make the card ${formatLength(down, unit)} so that a groove lands on it`,
-                changes: [{ path: ['size', field], value: down }],
-              },
-            ]
-          : []),
-        ...(better
-          ? [{ label: `Crease on ${better.name}`, changes: [{ path: ['crease', 'boardId'], value: better.id }] }]
-          : []),
-      ],
-    });
-  }
-  const edge = line.edgeAtStop === 'left' ? size.form.blank.widthMm : size.form.blank.heightMm;
-  const along = line.edgeAtStop === 'left' ? size.form.blank.heightMm : size.form.blank.widthMm;
-  if (Math.min(edge, along) > board.longestMm)
-    snags.push({
-      id: 'crease-board-short',
-      station: 'crease',
-      level: 'warn',
-      title: `${board.name} is shorter than the crease`,
-      why: `The crease is ${formatLength(along, unit)} long and the board ${formatLength(board.longestMm, unit)}: slide the card along and go over it in two overlapping parts.`,
-      remedies: [],
-    });
-  const inkOver = hasArt(art, 'outside');
-  if (sheet.grainAlongFold === false && stock.needsScore)
-    snags.push({
-      id: 'crease-across-grain',
-      station: 'crease',
-      level: 'warn',
-      title: 'This fold runs across the grain',
-      why: `Fibres across the fold break rather than bend${inkOver ? ', and ink over the fold shows the break' : ''}. Press a test card first.`,
-      remedies: [{ label: 'Keep the grain along the fold', changes: [{ path: ['sheet', 'grain'], value: 'respect' }] }],
-    });
-  else if ((stock.stock.coating === 'gloss' || stock.stock.coating === 'pearl') && inkOver)
-    snags.push({
-      id: 'crease-skin',
-      station: 'crease',
-      level: 'note',
-      title: `A ${stock.stock.coating} skin may show white at the fold`,
-      why: 'Ink over a coated fold cracks first at the ends. Use a wide tip and light passes, and fold slowly.',
-      remedies:
-        job.crease.pressure === 'firm'
-          ? [{ label: 'Press lightly', changes: [{ path: ['crease', 'pressure'], value: 'light' }] }]
-          : [],
-    });
-  return snags;
+/** Both schools of pressure and of bead, the one in force first. */
+function schools({ pressing }: StockPlan, { bead }: CreaseChoice): CreasePlan['schools'] {
+  const firm =
+    'Firm: three or more hard passes over the full length. Thick matte board cracks when it is under-pressed.';
+  const light = 'Light: two or more gentle passes. The skin of glossy or photo-coated card splits under a hard tool.';
+  const inside =
+    'Bead inside: fold away from the groove, so the ridge hides in the fold and the outer skin bends easily. The trade’s way.';
+  const into = 'Into the groove: the channel is the inside of the fold. Some find it sharper on thin card.';
+  return [
+    { id: 'pressure', text: `${pressing.school === 'firm' ? firm : light} In force because ${pressing.why}.` },
+    { id: 'pressure-other', text: pressing.school === 'firm' ? light : firm },
+    { id: 'bead', text: `${bead === 'inside' ? inside : into} In force.` },
+    { id: 'bead-other', text: bead === 'inside' ? into : inside },
+  ];
 }

@@ -1,6 +1,6 @@
 import { apply } from '../geometry/affine.ts';
 import { grow } from '../geometry/box.ts';
-import { boxPath, polyline } from '../geometry/path.ts';
+import { boxPath, polygon, polyline } from '../geometry/path.ts';
 import type { Box } from '../geometry/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
@@ -26,7 +26,7 @@ export function drawCutMove(size: SizePlan, sheet: SheetPlan, cut: CutPlan, inde
   const shapes: Shape[] = [
     { kind: 'path', role: 'sheet', path: boxPath(page), fill: view.stockColour },
     ...sheet.placements.map(({ toSheet }): Shape => ({ kind: 'use', symbol: 'card', transform: toSheet })),
-    ...sheet.placements.map(({ trim }): Shape => ({ kind: 'path', role: 'trim', path: boxPath(trim) })),
+    ...trims(size, sheet),
   ];
   if (move) {
     for (const gone of cut.moves.slice(0, index)) if (gone.fallsOff !== 'card') shapes.push(fallen(gone, page));
@@ -45,6 +45,14 @@ export function drawCutMove(size: SizePlan, sheet: SheetPlan, cut: CutPlan, inde
     shapes,
   };
 }
+
+/** The outline of every blank, where it lies on the sheet. */
+const trims = ({ form: { blank } }: SizePlan, { placements }: SheetPlan): readonly Shape[] =>
+  placements.map(({ toSheet }) => ({
+    kind: 'path',
+    role: 'trim',
+    path: polygon(blank.outline.map((p) => apply(toSheet, p))),
+  }));
 
 /** The true edge is where the fence sits: the first trim once its waste is off, else the sheet's own edge. */
 function edgeAt(move: CutMove): Mm {
@@ -100,7 +108,7 @@ export function drawCutAndCrease(size: SizePlan, sheet: SheetPlan, cut: CutPlan)
     shapes: [
       { kind: 'path', role: 'sheet', path: boxPath(page) },
       ...cut.moves.map((move): Shape => ({ kind: 'path', role: 'cut', path: polyline(move.line) })),
-      ...sheet.placements.map(({ trim }): Shape => ({ kind: 'path', role: 'trim', path: boxPath(trim) })),
+      ...trims(size, sheet),
       ...creases,
     ],
   };

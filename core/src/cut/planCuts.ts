@@ -4,9 +4,11 @@ import { trimmerOf } from '../job/pick.ts';
 import type { Job, Snag, Trimmer, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
+import { isUprightBox } from '../geometry/polygon.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-import { EDGES, type CutMove, type CutPlan, type Edge } from './types.ts';
+import { EDGES, type CutMove, type CutPlan, type Edge, type OutlineCut } from './types.ts';
 
 type Axis = 'across' | 'down';
 interface Span {
@@ -16,7 +18,7 @@ interface Span {
 type DraftMove = Omit<CutMove, 'number' | 'turn' | 'strokes' | 'text'>;
 
 /** Straight cuts that free every card, each distance taken from a true edge and never from the last cut. */
-export function planCuts(job: Job, workshop: Workshop, stock: StockPlan, sheet: SheetPlan): CutPlan {
+export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: StockPlan, sheet: SheetPlan): CutPlan {
   const trimmer = trimmerOf(job, workshop);
   const caliperMm = stock.stock.caliperMicron / 1000;
   const sheetsAtOnce = Math.max(1, Math.floor(trimmer.thickestStackMm / caliperMm));
@@ -28,7 +30,9 @@ export function planCuts(job: Job, workshop: Workshop, stock: StockPlan, sheet: 
   const moves = number(chosen, sheet.sheets, sheetsAtOnce, trimmer, workshop.unit);
   const strokes = moves.reduce((n, m) => n + m.strokes, 0);
   const settings = new Set(moves.map((m) => Math.round(m.fenceMm / TOLERANCE_MM))).size;
-  const takes = workshop.pace.perStroke * strokes;
+  const outlines = outlineCuts(workshop, size, sheet);
+  const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
+  const takes = workshop.pace.perStroke * (strokes + byHand);
   return {
     trimmer,
     moves,
@@ -36,12 +40,14 @@ export function planCuts(job: Job, workshop: Workshop, stock: StockPlan, sheet: 
     settings,
     strokes,
     minutes: takes,
+    outlines,
+    outlinesAfterCrease: outlines.length > 0 && sheet.cell.slopes.length === 0 && size.form.blank.creases.length > 0,
     verdict:
       moves.length === 0
         ? sheet.up === 0
           ? 'There is nothing to cut until a card fits on the sheet.'
           : 'The card is the whole sheet: there is nothing to cut.'
-        : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; cut first, then crease single cards against the board’s stop.`,
+        : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; ${outlines.length > 0 ? 'then the outline by hand' : 'cut first, then crease single cards against the board’s stop'}.`,
     telling: moves.length === 0 ? 'no cuts' : `${settings} ${plural(settings, 'setting')}`,
     figures: [
       figure('settings', 'Fence settings', count(settings), 'different distances among the moves', {
@@ -54,8 +60,9 @@ export function planCuts(job: Job, workshop: Workshop, stock: StockPlan, sheet: 
       figure('strokes', 'Strokes', count(strokes), 'for every move, pieces ÷ pieces at once, rounded up', {
         Sheets: count(sheet.sheets),
       }),
-      figure('minutes', 'Cutting time', minutesValue(takes), 'strokes × your minutes for a stroke', {
+      figure('minutes', 'Cutting time', minutesValue(takes), 'strokes, and cuts by hand, × your minutes for a stroke', {
         Strokes: count(strokes),
+        'Cuts by hand': count(byHand),
         'Minutes for a stroke': words(String(workshop.pace.perStroke)),
       }),
     ],
@@ -67,8 +74,8 @@ const spanLength = (m: DraftMove): Mm => Math.hypot(m.line[1].xMm - m.line[0].xM
 const longest = (moves: readonly DraftMove[]): Mm => Math.max(0, ...moves.map(spanLength));
 
 function draft(sheet: SheetPlan, firstAxis: Axis): readonly DraftMove[] {
-  const columns = spans(sheet.placements.map(({ trim }) => ({ start: trim.xMm, end: trim.xMm + trim.widthMm })));
-  const rows = spans(sheet.placements.map(({ trim }) => ({ start: trim.yMm, end: trim.yMm + trim.heightMm })));
+  const columns = spans(sheet.cells.map(({ trim }) => ({ start: trim.xMm, end: trim.xMm + trim.widthMm })));
+  const rows = spans(sheet.cells.map(({ trim }) => ({ start: trim.yMm, end: trim.yMm + trim.heightMm })));
   if (columns.length === 0 || rows.length === 0) return [];
   const whole = { across: { start: 0, end: sheet.sheetWidthMm }, down: { start: 0, end: sheet.sheetHeightMm } };
   const block = {
@@ -173,6 +180,42 @@ function number(
       text: `${set} ${trimmer.kind === 'knife' ? `${formatLength(move.fenceMm, unit)} ${at}` : `to ${formatLength(move.fenceMm, unit)}${at}`}, front up. ${falls}`,
     };
   });
+}
+
+/** What a straight fence cannot do: slopes between marks, and curves. */
+function outlineCuts(
+  { unit }: Workshop,
+  { form: { blank } }: SizePlan,
+  { cell, up }: SheetPlan,
+): readonly OutlineCut[] {
+  if (up === 0) return [];
+  if (cell.slopes.length > 0)
+    return cell.slopes.map(({ leftMm, rightMm }, i): OutlineCut => {
+      const [left, right] = [formatLength(leftMm, unit), formatLength(rightMm, unit)];
+      const same = Math.abs(leftMm + rightMm - cell.heightMm) < TOLERANCE_MM;
+      return {
+        id: `slope-${i + 1}`,
+        title: cell.slopes.length === 1 ? 'Cut the slope' : `Cut slope ${i + 1} of ${cell.slopes.length}`,
+        big: `${left} · ${right}`,
+        text: same
+          ? `Front up, creases upright. Mark ${left} down the left edge; turn the piece half round and mark ${left} down its left edge again. Cut from mark to mark with rule and knife: two bases.`
+          : `Front up, creases upright. Mark ${left} down the left edge and ${right} down the right edge; cut from mark to mark with rule and knife.`,
+        perCell: 1,
+      };
+    });
+  if (isUprightBox(blank.outline)) return [];
+  return [
+    {
+      id: 'outline',
+      title: 'Cut out the outline',
+      big: 'Round the line',
+      text:
+        blank.creases.length > 0
+          ? 'After creasing, while the piece still has straight edges. Follow the outline with scissors or a knife, or have a cutting machine follow the template; leave the hinge whole.'
+          : 'Follow the outline with scissors or a knife, or have a cutting machine follow the template.',
+      perCell: 1,
+    },
+  ];
 }
 
 function sayTurn(from: Edge | null, to: Edge): string {

@@ -23,9 +23,23 @@ export interface CutMove {
   readonly text: string;
 }
 
+/** A cut that no fence guides. */
+export interface OutlineCut {
+  readonly id: string;
+  readonly title: string;
+  /** The marks, or what to follow. */
+  readonly big: string;
+  readonly text: string;
+  readonly perCell: number;
+}
+
 export interface CutPlan extends StationPlan {
   readonly trimmer: Trimmer;
   readonly moves: readonly CutMove[];
+  /** Slopes and curves, once the cells are free. */
+  readonly outlines: readonly OutlineCut[];
+  /** A shape is creased while its cell still has straight edges, and cut out then. */
+  readonly outlinesAfterCrease: boolean;
   readonly sheetsAtOnce: number;
   readonly settings: number;
   readonly strokes: number;

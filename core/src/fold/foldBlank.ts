@@ -7,7 +7,7 @@ export const inSpace = ({ xMm, yMm }: Point): Vec3 => [xMm, -yMm, 0];
 
 /**
  * Turns rigid panels about their creases, starting from one that keeps its place.
- * @param state how far each crease is folded, 0 to 1
+ * @param state degrees by which each crease is folded
  * @param fixedPanelId the panel that `fixedPose` places (default: where it lies on the flat blank)
  * @returns a pose for every panel, from the flat blank into space
  * @throws RangeError when a panel is not joined to the others, or is not there
@@ -24,7 +24,7 @@ export function foldBlank(
   const waiting = [fixedPanelId];
   for (let from = waiting.pop(); from !== undefined; from = waiting.pop()) {
     for (const crease of blank.creases) {
-      const next = otherPanel(crease, from);
+      const next = across(crease, from);
       if (next === null || poses.has(next)) continue;
       poses.set(next, chain(poses.get(from)!, creaseTurn(crease, panels.get(next)!, state[crease.id] ?? 0)));
       waiting.push(next);
@@ -34,13 +34,14 @@ export function foldBlank(
   return poses;
 }
 
-function otherPanel({ joins: [a, b] }: Crease, from: string): string | null {
+/** The panel on the other side of a crease, or null when it does not touch this one. */
+export function across({ joins: [a, b] }: Crease, from: string): string | null {
   if (a === from) return b;
   return b === from ? a : null;
 }
 
 /** A mountain carries the moving panel away from a reader who sees the outside; a valley brings it nearer. */
-function creaseTurn(crease: Crease, moving: Panel, folded: number): Pose {
+function creaseTurn(crease: Crease, moving: Panel, foldedDeg: number): Pose {
   const start = inSpace(crease.from);
   const along = minus(inSpace(crease.to), start);
   const length = Math.hypot(...along);
@@ -49,5 +50,5 @@ function creaseTurn(crease: Crease, moving: Panel, folded: number): Pose {
   const middle = inSpace({ xMm: xMm + widthMm / 2, yMm: yMm + heightMm / 2 });
   const nearer = cross(axis, minus(middle, start))[2] > 0 ? 1 : -1;
   const sense = crease.direction === 'valley' ? nearer : -nearer;
-  return turnAbout(start, axis, (sense * folded * crease.shutDeg * Math.PI) / 180);
+  return turnAbout(start, axis, (sense * foldedDeg * Math.PI) / 180);
 }

@@ -2,9 +2,9 @@ import type { Affine } from '../geometry/affine.ts';
 import { corners } from '../geometry/box.ts';
 import { apply } from '../geometry/affine.ts';
 import type { Mm } from '../length/types.ts';
-import { foldBlank } from './foldBlank.ts';
 import { turn, undo, type Pose, type Vec3 } from './space.ts';
-import type { FaceRule, FoldedForm, FoldState, PaperSide } from './types.ts';
+import { afterSteps, readingPoses } from './stages.ts';
+import type { FaceRule, FoldedForm, PaperSide } from './types.ts';
 
 /** A face as its reader meets it, and where that lies on the flat blank seen from outside. */
 export interface ReadFace {
@@ -21,15 +21,6 @@ export interface ReadFace {
   readonly toBlank: Affine;
 }
 
-export const shutState = (form: FoldedForm): FoldState =>
-  Object.fromEntries(form.blank.creases.map((crease) => [crease.id, 1]));
-
-/** Poses with the front towards the reader: shut, or opened while the resting panel stays on the table. */
-export function readingPoses(form: FoldedForm, state: FoldState): ReadonlyMap<string, Pose> {
-  const shut = foldBlank(form.blank, shutState(form), form.frontPanelId);
-  return foldBlank(form.blank, state, form.restingPanelId, shut.get(form.restingPanelId)!);
-}
-
 /**
  * Finds which way up every face lies on the blank by folding the card and looking at it.
  * Derivation: the reader's right and up are carried back through the pose of the panel at the
@@ -37,10 +28,11 @@ export function readingPoses(form: FoldedForm, state: FoldState): ReadonlyMap<st
  * @throws RangeError when a face is turned away from its reader, so the form cannot be read as stated
  */
 export function readFaces(form: FoldedForm): readonly ReadFace[] {
-  const shut = readingPoses(form, shutState(form));
-  const open = readingPoses(form, {});
+  const stages = new Map<number, ReadonlyMap<string, Pose>>();
   return form.faces.map((rule) => {
-    const pose = (rule.readWhen === 'shut' ? shut : open).get(rule.panelId);
+    const done = rule.afterSteps;
+    if (!stages.has(done)) stages.set(done, readingPoses(form, afterSteps(form, done)));
+    const pose = stages.get(done)!.get(rule.panelId);
     if (!pose) throw new RangeError(`readFaces: face “${rule.id}” names no panel of the blank`);
     return readFace(form, rule, pose);
   });

@@ -1,3 +1,4 @@
+import type { Polygon } from '../geometry/polygon.ts';
 import type { Box, Point } from '../geometry/types.ts';
 import type { Deg, Mm } from '../length/types.ts';
 
@@ -5,10 +6,12 @@ import type { Deg, Mm } from '../length/types.ts';
 export type CreaseDirection = 'mountain' | 'valley';
 export type PaperSide = 'outside' | 'inside';
 
+/** A face between folds, on the flat blank with its outside up. */
 export interface Panel {
   readonly id: string;
   readonly name: string;
-  /** On the flat blank, outside up. */
+  readonly outline: Polygon;
+  /** The upright box round the outline. */
   readonly box: Box;
 }
 
@@ -23,16 +26,24 @@ export interface Crease {
   readonly joins: readonly [string, string];
 }
 
-/** A flat outline before folding, drawn with its outside up. */
+/** A flat outline before folding, drawn with its outside up; its box starts at the origin. */
 export interface Blank {
   readonly widthMm: Mm;
   readonly heightMm: Mm;
+  readonly outline: Polygon;
   readonly panels: readonly Panel[];
   readonly creases: readonly Crease[];
 }
 
-/** How far each crease is folded, 0 flat to 1 shut; a crease not named is flat. */
-export type FoldState = Readonly<Record<string, number>>;
+/** How far each crease is folded; a crease not named is flat. */
+export type FoldState = Readonly<Record<string, Deg>>;
+
+/** One movement of the hands on the way from flat to shut. */
+export interface FoldStep {
+  readonly creaseIds: readonly string[];
+  /** What to do, as it is said at the bench. */
+  readonly says: string;
+}
 
 /** One face of one panel and how a reader comes to see it. */
 export interface FaceRule {
@@ -40,16 +51,21 @@ export interface FaceRule {
   readonly name: string;
   readonly panelId: string;
   readonly side: PaperSide;
-  /** The card is shut for some faces and open for others. */
-  readonly readWhen: 'shut' | 'open';
+  /** Steps of the folding that are done when it is read: all of them for the front, none when flat open. */
+  readonly afterSteps: number;
   /** From the front, or after turning the card like a page. */
   readonly readFrom: 'front' | 'behind';
 }
 
-/** A way of folding: the blank, which panel greets the reader, which one stays on the table. */
+/** A way of folding: the blank, the folding, which panel greets the reader and which stays on the table. */
 export interface FoldedForm {
   readonly blank: Blank;
+  readonly steps: readonly FoldStep[];
+  /** A reader undoes the steps one by one, or pulls all creases open at once. */
+  readonly opens: 'inTurn' | 'together';
   readonly frontPanelId: string;
   readonly restingPanelId: string;
   readonly faces: readonly FaceRule[];
+  /** How its creases are bent when it stands on a table; null for what only lies. */
+  readonly standing: FoldState | null;
 }

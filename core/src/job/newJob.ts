@@ -34,6 +34,8 @@ export function newJob(title: string, workshop: Workshop): Job {
     brief: { title, purpose: 'give', wanted: 12, dueDate: null, envelope: { kind: 'none' }, notes: '' },
     size: {
       format: 'sideFold',
+      options: {},
+      layers: [],
       finishedWidthMm: 105,
       finishedHeightMm: 148,
       bleedMm: DEFAULTS.bleedMm,

@@ -17,6 +17,8 @@ function pick<T extends { readonly id: string }>(from: readonly T[], id: string,
   return found;
 }
 
+export const stockById = (workshop: Workshop, id: string, field: string): Stock =>
+  pick(workshop.stocks, id, field, 'stock');
 export const stockOf = (job: Job, workshop: Workshop): Stock =>
   pick(workshop.stocks, job.stock.stockId, 'stock.stockId', 'stock');
 export const envelopeStockOf = (job: Job, workshop: Workshop): Stock =>

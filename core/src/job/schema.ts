@@ -1,10 +1,12 @@
 import Joi from 'joi';
 import { parseLength } from '../length/parseLength.ts';
 import { formatLength } from '../length/formatLength.ts';
-import { LARGEST_FINISHED_MM, SMALLEST_FINISHED_MM } from '../size/planSize.ts';
+import { LARGEST_FINISHED_MM, SMALLEST_FINISHED_MM } from '../size/limits.ts';
 import { TYPEFACES } from '../art/typefaces.ts';
 import { MOST_IN_A_PACK } from '../sell/planSell.ts';
-import { FORMATS } from '../size/formats.ts';
+import { everyFaceId } from '../size/formats/index.ts';
+import { LONGEST_PATH } from '../size/formats/shapes.ts';
+import { FORMAT_IDS, SHAPE_IDS } from './format.ts';
 import { COATINGS, GRADES, type Job, type Workshop } from './types.ts';
 
 /** A length field: millimetres as a number, or anything a maker would type as text. */
@@ -42,7 +44,35 @@ const share = Joi.number().min(0).max(1);
 const minor = whole(0, 100_000_00);
 
 /** Faces of any format: art for a face that this format lacks waits for one that has it. */
-const FACE_IDS = [...new Set(Object.values(FORMATS).flatMap((f) => f.form(100, 100).faces.map((face) => face.id)))];
+const FACE_IDS = everyFaceId();
+
+/** Only the widest limits: what suits a finished size is the format’s to say, with a remedy. */
+const formatOptions = Joi.object({
+  panels: whole(2, 12),
+  gapMm: length(0, 900),
+  shortFrontMm: length(0, 900),
+  shortenMm: length(0, 900).allow(null),
+  spineMm: length(0, 900),
+  frontHeightMm: length(0, 900).allow(null),
+  shape: Joi.valid(...SHAPE_IDS),
+  path: Joi.string().allow('').max(LONGEST_PATH),
+  hinge: Joi.valid('left', 'top'),
+  hingeInsetMm: length(0, 900).allow(null),
+  lid: Joi.boolean(),
+  legWidthMm: length(0, 900).allow(null),
+  leanDeg: Joi.number().min(0).max(80),
+}).options({ presence: 'optional' });
+
+const layer = Joi.object({
+  id: id.required(),
+  kind: Joi.valid('mat', 'writing', 'insert').required(),
+  faces: Joi.array()
+    .items(Joi.valid(...FACE_IDS))
+    .max(40)
+    .required(),
+  revealMm: length(0, 100).required(),
+  stockIds: Joi.array().items(id).min(1).max(8).required(),
+});
 
 const text = Joi.object({
   id: id.required(),
@@ -113,7 +143,9 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
       notes: Joi.string().allow('').max(10_000),
     }).required(),
     size: Joi.object({
-      format: Joi.valid('flat', 'sideFold', 'tentFold'),
+      format: Joi.valid(...FORMAT_IDS),
+      options: formatOptions.optional().default({}),
+      layers: Joi.array().items(layer).max(20).optional().default([]),
       finishedWidthMm: length(SMALLEST_FINISHED_MM, LARGEST_FINISHED_MM),
       finishedHeightMm: length(SMALLEST_FINISHED_MM, LARGEST_FINISHED_MM),
       bleedMm: length(0, 20),

@@ -1,6 +1,7 @@
 import type { Box, Sides } from '../geometry/types.ts';
 import type { Gsm, LengthUnit, Micron, Mm } from '../length/types.ts';
 import type { Colour } from '../scene/types.ts';
+import type { FormatId, FormatOptions } from './format.ts';
 
 export const STATIONS = [
   'brief',
@@ -33,8 +34,6 @@ export const STATION_NAMES: Readonly<Record<Station, string>> = {
 /** Money in whole minor units: pence, cents. */
 export type Minor = number & { readonly __unit?: 'minor' };
 
-export type FormatId = 'flat' | 'sideFold' | 'tentFold';
-
 export type EnvelopeOnHand =
   | { readonly kind: 'none' }
   | { readonly kind: 'shelf'; readonly envelopeId: string }
@@ -50,8 +49,24 @@ export interface Brief {
   readonly notes: string;
 }
 
+/** Paper laid on a panel with an even reveal all round, or folded leaves laid in the fold. */
+export interface LayerChoice {
+  readonly id: string;
+  /** A mat decorates, a writing panel takes a pen, an insert is a folded leaf. */
+  readonly kind: 'mat' | 'writing' | 'insert';
+  /** Faces that carry it; an insert lies in the fold and names none. */
+  readonly faces: readonly string[];
+  /** Shown of what lies beneath, on every side; each further layer steps in by as much again. */
+  readonly revealMm: Mm;
+  /** One stock for each layer, the lowest first. */
+  readonly stockIds: readonly string[];
+}
+
 export interface SizeChoice {
   readonly format: FormatId;
+  /** What the format asks beside its size; those of other formats wait until they are wanted again. */
+  readonly options: Partial<FormatOptions>;
+  readonly layers: readonly LayerChoice[];
   /** The folded card as the reader holds it. */
   readonly finishedWidthMm: Mm;
   readonly finishedHeightMm: Mm;

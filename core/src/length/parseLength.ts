@@ -4,7 +4,11 @@ export type ParsedLength = { readonly ok: true; readonly mm: Mm } | { readonly o
 
 const UNIT_MM: Readonly<Record<string, number>> = {
   mm: 1,
+  millimetre: 1,
+  millimeter: 1,
   cm: 10,
+  centimetre: 10,
+  centimeter: 10,
   m: 1000,
   µm: 0.001,
   μm: 0.001,
@@ -12,9 +16,18 @@ const UNIT_MM: Readonly<Record<string, number>> = {
   inch: MM_PER_INCH,
   inches: MM_PER_INCH,
   '"': MM_PER_INCH,
+  "''": MM_PER_INCH,
+  '′′': MM_PER_INCH,
   '″': MM_PER_INCH,
   '”': MM_PER_INCH,
+  thou: MM_PER_INCH / 1000,
+  mil: MM_PER_INCH / 1000,
   ft: 12 * MM_PER_INCH,
+  foot: 12 * MM_PER_INCH,
+  feet: 12 * MM_PER_INCH,
+  "'": 12 * MM_PER_INCH,
+  '′': 12 * MM_PER_INCH,
+  '’': 12 * MM_PER_INCH,
   pt: MM_PER_POINT,
 };
 
@@ -50,6 +63,8 @@ function tokenise(raw: string): readonly Token[] {
   // Vulgar fractions decompose to digits round U+2044; a whole number before one needs a space.
   let rest = raw
     .replace(/(\d)(?=[¼-¾⅐-⅞])/g, '$1 ')
+    // Decomposing would split a double prime in two; it is one mark here.
+    .replaceAll('″', '"')
     .normalize('NFKD')
     .replaceAll('\u2044', '/')
     .replaceAll('−', '-')
@@ -59,7 +74,8 @@ function tokenise(raw: string): readonly Token[] {
   if (rest === '') throw new Unreadable(`nothing is typed; ${EXAMPLES}`);
   const tokens: Token[] = [];
   const number = /^(?:(\d+)(?:\s+|-)(\d+)\/(\d+)|(\d+)\/(\d+)(?![\d.,])|(\d+(?:[.,]\d+)?|[.,]\d+))/;
-  const unitName = /^\s*(inches|inch|in|mm|cm|ft|pt|[µμ]m|m|"|″|”)(?![a-z])\.?/i;
+  const unitName =
+    /^\s*(inch(?:es)?|in|(?:milli|centi)met(?:re|er)s?|mm|cm|ft|foot|feet|pt|thou|mils?|[µμ]m|m|''|′′|"|”|'|′|’)(?![a-z])\.?/i;
   while (rest !== '') {
     const found = number.exec(rest);
     if (found) {
@@ -73,7 +89,13 @@ function tokenise(raw: string): readonly Token[] {
             : Number(decimal!.replace(',', '.'));
       const named = unitName.exec(rest);
       if (named) rest = rest.slice(named[0].length);
-      tokens.push({ kind: 'number', value, unit: named ? named[1]!.toLowerCase() : null });
+      const unit = named ? named[1]!.toLowerCase().replace(/(?<=met(?:re|er)|mil)s$/, '') : null;
+      // “1 ft 3 in” and “5 in 1/2” are sums without a sign; the half takes the unit before it.
+      const before = tokens.at(-1);
+      if (before?.kind === 'number' && before.unit) {
+        tokens.push({ kind: 'symbol', symbol: '+' });
+        tokens.push({ kind: 'number', value, unit: unit ?? before.unit });
+      } else tokens.push({ kind: 'number', value, unit });
     } else if (/^[-+*/()x]/i.test(rest)) {
       tokens.push({ kind: 'symbol', symbol: rest[0]!.toLowerCase() === 'x' ? '*' : rest[0]! });
       rest = rest.slice(1);

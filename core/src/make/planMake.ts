@@ -8,7 +8,7 @@ import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 
-export type StepKind = 'print' | 'dry' | 'cut' | 'crease' | 'fold' | 'envelope' | 'pack';
+export type StepKind = 'print' | 'dry' | 'cut' | 'outline' | 'crease' | 'fold' | 'layer' | 'envelope' | 'pack';
 
 export interface MakeStep {
   readonly id: string;
@@ -64,7 +64,11 @@ export function planMake(
   const steps = [
     ...printSteps(job, sheet, stock),
     ...cutSteps(cut, workshop),
-    ...creaseSteps(crease, workshop),
+    ...(cut.outlinesAfterCrease ? [] : outlineSteps(cut)),
+    ...lineSteps(crease, workshop),
+    ...(cut.outlinesAfterCrease ? outlineSteps(cut) : []),
+    ...foldStep(crease),
+    ...layerSteps(sheet, workshop),
     ...(envelope.made && envelope.up > 0 ? [envelopeStep(job, envelope)] : []),
     {
       id: 'pack',
@@ -165,18 +169,46 @@ function cutSteps(cut: CutPlan, { unit }: Workshop): readonly MakeStep[] {
   }));
 }
 
-function creaseSteps(crease: CreasePlan, { unit }: Workshop): readonly MakeStep[] {
+/** Slopes and curves: no fence holds them, so each is its own card with the knife’s caution. */
+const outlineSteps = (cut: CutPlan): readonly MakeStep[] =>
+  cut.outlines.map(({ id, title, big, text }) => ({
+    id,
+    kind: 'outline',
+    title,
+    big,
+    detail: text,
+    caution: CAUTIONS.knife,
+    waitMinutes: null,
+  }));
+
+const lineSteps = (crease: CreasePlan, { unit }: Workshop): readonly MakeStep[] =>
+  crease.lines.map((line) => ({
+    id: `crease-${line.number}`,
+    kind: 'crease',
+    title: crease.lines.length === 1 ? 'Crease' : `Crease ${line.number} of ${crease.lines.length}`,
+    big: formatLength(line.grooveAtMm, unit),
+    detail: crease.lines.length === 1 ? line.text : `${line.turn}. ${line.text}`,
+    caution: null,
+    waitMinutes: null,
+  }));
+
+function layerSteps({ layers }: SheetPlan, { unit }: Workshop): readonly MakeStep[] {
+  return layers
+    .filter(({ up }) => up > 0)
+    .map(({ piece, up, sheets }) => ({
+      id: `layer-${piece.id}`,
+      kind: 'layer',
+      title: `${piece.kind === 'insert' ? 'Cut, fold and lay in' : 'Cut and glue'}: ${piece.name.toLowerCase()}`,
+      big: formatSize(piece.widthMm, piece.heightMm, unit),
+      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${piece.kind === 'insert' ? `Fold it at ${formatLength(piece.crease!.atMm, unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}`,
+      caution: piece.kind === 'insert' ? null : CAUTIONS.glue,
+      waitMinutes: null,
+    }));
+}
+
+function foldStep(crease: CreasePlan): readonly MakeStep[] {
   if (crease.lines.length === 0) return [];
   return [
-    ...crease.lines.map((line): MakeStep => ({
-      id: `crease-${line.number}`,
-      kind: 'crease',
-      title: crease.lines.length === 1 ? 'Crease' : `Crease ${line.number} of ${crease.lines.length}`,
-      big: formatLength(line.grooveAtMm, unit),
-      detail: line.text,
-      caution: null,
-      waitMinutes: null,
-    })),
     {
       id: 'fold',
       kind: 'fold',

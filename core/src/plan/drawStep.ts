@@ -7,7 +7,9 @@ import type { LengthUnit, Mm } from '../length/types.ts';
 import type { Scene } from '../scene/types.ts';
 import { drawSheetPage } from '../sheet/drawSheet.ts';
 import type { SheetSide } from '../sheet/planSheet.ts';
+import { drawBlank } from '../size/drawBlank.ts';
 import { drawFolded } from '../size/drawFolded.ts';
+import { drawLayerSheet } from '../sheet/drawLayerSheet.ts';
 import type { MakeStep } from '../make/planMake.ts';
 import type { Plan } from './planJob.ts';
 
@@ -36,6 +38,12 @@ export function drawStep(
     }
     case 'cut':
       return drawCutMove(plan.size, plan.sheet, plan.cut, number, { ...view, art: art.outside });
+    case 'outline':
+      return drawBlank(plan.size, { ...view, side: 'outside', art: art.outside, names: false, guides: true });
+    case 'layer': {
+      const laid = plan.sheet.layers.find(({ piece }) => step.id === `layer-${piece.id}`);
+      return laid ? drawLayerSheet(laid) : null;
+    }
     case 'crease':
       return drawCreaseLine(plan.size, plan.crease, number, { ...view, art });
     case 'fold':

@@ -42,7 +42,7 @@ export function planJob(job: Job, workshop: Workshop, { typefaces, today }: Plan
   const art = planArt(job, workshop, size, typefaces);
   const stock = planStock(job, workshop, size);
   const sheet = planSheet(job, workshop, size, art, stock);
-  const cut = planCuts(job, workshop, stock, sheet);
+  const cut = planCuts(job, workshop, size, stock, sheet);
   const crease = planCrease(job, workshop, size, art, stock, sheet);
   const envelope = planEnvelope(job, workshop, size, stock);
   const make = planMake(job, workshop, size, stock, sheet, cut, crease, envelope);

@@ -7,7 +7,7 @@ import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 
 export interface CostPart {
-  readonly id: 'sheets' | 'ink' | 'envelope' | 'time' | 'extras';
+  readonly id: 'sheets' | 'layers' | 'ink' | 'envelope' | 'time' | 'extras';
   readonly label: string;
   /** For one good card, not rounded. */
   readonly perCardMinor: number;
@@ -44,10 +44,12 @@ export function planSell(
   const envelopeMinor = envelope.made
     ? per(envelope.sheets * envelope.stock.sheetPriceMinor)
     : (bought?.priceMinor ?? 0);
+  const layersMinor = sheet.layers.reduce((n, { piece, sheets }) => n + sheets * piece.stock.sheetPriceMinor, 0);
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
   const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
   const exact: Omit<CostPart, 'shownMinor'>[] = [
     { id: 'sheets', label: 'Card', perCardMinor: per(sheet.sheets * stock.stock.sheetPriceMinor) },
+    ...(sheet.layers.length > 0 ? [{ id: 'layers' as const, label: 'Layers', perCardMinor: per(layersMinor) }] : []),
     { id: 'ink', label: 'Printing', perCardMinor: per(sides * stock.printer.sidePriceMinor) },
     { id: 'envelope', label: 'Envelope', perCardMinor: envelopeMinor },
     { id: 'extras', label: 'Extras', perCardMinor: extrasMinor },
@@ -55,6 +57,7 @@ export function planSell(
   ];
   const shown = roundTogether(exact.map((p) => p.perCardMinor));
   const parts: CostPart[] = exact.map((p, i) => ({ ...p, shownMinor: shown[i]! }));
+  const shownOf = (id: string): Minor => parts.find((p) => p.id === id)!.shownMinor;
   const costMinor = exact.reduce((n, p) => n + p.perCardMinor, 0);
   const asked = (cards: number): Minor => roundUp((costMinor * cards) / (1 - job.sell.wantedMargin));
   const singlePriceMinor = job.sell.singlePriceMinor ?? asked(1);
@@ -69,15 +72,17 @@ export function planSell(
       'cost',
       'Cost of a good card',
       money(Math.round(costMinor)),
-      'card + printing + envelope + extras + your time, for each good card',
+      sheet.layers.length > 0
+        ? 'card + layers + printing + envelope + extras + your time, for each good card'
+        : 'card + printing + envelope + extras + your time, for each good card',
       Object.fromEntries(parts.map((p) => [p.label, money(p.shownMinor)])),
     ),
-    figure('cost-sheets', 'Card', money(parts[0]!.shownMinor), 'sheets × price of a sheet ÷ good cards', {
+    figure('cost-sheets', 'Card', money(shownOf('sheets')), 'sheets × price of a sheet ÷ good cards', {
       Sheets: count(sheet.sheets),
       'A sheet': money(stock.stock.sheetPriceMinor),
       'Good cards': count(wanted),
     }),
-    figure('cost-ink', 'Printing', money(parts[1]!.shownMinor), 'printed sides × price of a side ÷ good cards', {
+    figure('cost-ink', 'Printing', money(shownOf('ink')), 'printed sides × price of a side ÷ good cards', {
       'Printed sides': count(sides),
       'A side': money(stock.printer.sidePriceMinor),
       'Good cards': count(wanted),
@@ -85,11 +90,11 @@ export function planSell(
     figure(
       'cost-envelope',
       'Envelope',
-      money(parts[2]!.shownMinor),
+      money(shownOf('envelope')),
       envelope.made ? 'envelope sheets × price of a sheet ÷ good cards' : 'price on the shelf',
       envelope.made ? { Sheets: count(envelope.sheets), 'A sheet': money(envelope.stock.sheetPriceMinor) } : {},
     ),
-    figure('cost-time', 'Your time', money(parts[4]!.shownMinor), 'time at work × your hourly rate ÷ good cards', {
+    figure('cost-time', 'Your time', money(shownOf('time')), 'time at work × your hourly rate ÷ good cards', {
       'Time at work': minutes(make.workMinutes),
       'An hour': money(workshop.hourlyMinor),
       'Good cards': count(wanted),

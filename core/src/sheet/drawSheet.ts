@@ -57,8 +57,8 @@ export function drawSheetPage(
   const page: Box = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
   const symbol = side === 'front' ? 'outside' : 'inside';
   const { blank } = size.form;
-  const bleeds = sheet.placements.map(({ trim }) => mapBox(pageMap(sheet, side), grow(trim, evenSides(size.bleedMm))));
-  const trims = sheet.placements.map(({ trim }) => mapBox(pageMap(sheet, side), trim));
+  const bleeds = sheet.cells.map(({ trim }) => mapBox(pageMap(sheet, side), grow(trim, evenSides(size.bleedMm))));
+  const trims = sheet.cells.map(({ trim }) => mapBox(pageMap(sheet, side), trim));
   const around = (boxes: readonly Box[]): Box =>
     boxes.length === 0
       ? page
@@ -91,7 +91,7 @@ const printableOn = (sheet: SheetPlan, side: SheetSide): Box => mapBox(pageMap(s
 function ticks(size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shape[] {
   if (sheet.placements.length === 0) return [];
   const map = pageMap(sheet, side);
-  const bleeds = sheet.placements.map(({ trim }) => mapBox(map, grow(trim, evenSides(size.bleedMm))));
+  const bleeds = sheet.cells.map(({ trim }) => mapBox(map, grow(trim, evenSides(size.bleedMm))));
   const block = boxAround(
     bleeds.flatMap((b) => [
       { xMm: b.xMm, yMm: b.yMm },
@@ -104,16 +104,17 @@ function ticks(size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shap
   const foldXs = new Set<number>();
   const foldYs = new Set<number>();
   const key = (mm: Mm): number => Math.round(mm / TOLERANCE_MM) * TOLERANCE_MM;
-  for (const { trim, toSheet } of sheet.placements) {
+  for (const { trim } of sheet.cells) {
     const t = mapBox(map, trim);
     for (const x of [t.xMm, t.xMm + t.widthMm]) trimXs.add(key(x));
     for (const y of [t.yMm, t.yMm + t.heightMm]) trimYs.add(key(y));
+  }
+  for (const { toSheet } of sheet.placements)
     for (const crease of size.form.blank.creases) {
       const [a, b] = [crease.from, crease.to].map((p) => apply(compose(map, toSheet), p));
       if (Math.abs(a!.xMm - b!.xMm) < TOLERANCE_MM) foldXs.add(key(a!.xMm));
       else foldYs.add(key(a!.yMm));
     }
-  }
   const right = block.xMm + block.widthMm;
   const bottom = block.yMm + block.heightMm;
   const rooms = {

@@ -1,14 +1,17 @@
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
-import { translation, type Affine } from '../geometry/affine.ts';
-import { shrink } from '../geometry/box.ts';
+import { compose, translation, type Affine } from '../geometry/affine.ts';
+import { mapBox, shrink } from '../geometry/box.ts';
+import { areaOf } from '../geometry/polygon.ts';
 import type { Box, Sides } from '../geometry/types.ts';
 import { count, figure, length, plural, share, words } from '../job/figures.ts';
 import type { Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
+import { cellsOf, type Cell } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
+import { layerSnags, planLayerSheets, type LayerSheet } from './layerSheets.ts';
 import { layOutOnePiece, type LayOut } from './layOut.ts';
 import { ask, mayLieForGrain } from './question.ts';
 import { bleedSnags, cutDownSnags, grainSnags, markSnags, shelfSnags } from './sheetSnags.ts';
@@ -28,7 +31,12 @@ export interface SheetPlan extends StationPlan {
   readonly sheetHeightMm: Mm;
   readonly marginsMm: Sides;
   readonly printable: Box;
+  /** Every blank. */
   readonly placements: readonly Placement[];
+  /** Rectangles that the trimmer frees; a cell may hold two nested blanks. */
+  readonly cells: readonly { readonly trim: Box; readonly turned: boolean; readonly toSheet: Affine }[];
+  readonly cell: Cell;
+  /** Cards from one sheet. */
   readonly up: number;
   readonly columns: number;
   readonly rows: number;
@@ -43,14 +51,21 @@ export interface SheetPlan extends StationPlan {
   /** Null when nothing is folded. */
   readonly grainAlongFold: boolean | null;
   readonly marks: boolean;
+  /** Mats, writing panels and inserts, each on sheets of its own stock. */
+  readonly layers: readonly LayerSheet[];
 }
 
 export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: ArtPlan, stock: StockPlan): SheetPlan {
   const sheet = job.sheet.cutDown ?? { widthMm: stock.stock.sheetWidthMm, heightMm: stock.stock.sheetHeightMm };
-  const question = ask(job, size, stock.stock, stock.path.marginsMm, sheet);
-  const laid = layOutOnePiece(question);
+  // Nested pairs save paper, but a pair may be too large for a sheet that holds one.
+  const tries = cellsOf(size.form, size.bleedMm).map((cell) => {
+    const question = ask(job, size, stock.stock, stock.path.marginsMm, sheet, cell);
+    const laid = layOutOnePiece(question);
+    return { cell, question, laid, up: laid.up * cell.blanks.length };
+  });
+  const { cell, question, laid, up } = tries.reduce((best, next) => (next.up > best.up ? next : best));
   const spares = job.sheet.spares ?? sparesFor(job.brief.wanted, workshop.spoilLog);
-  const sheets = laid.up === 0 ? 0 : Math.ceil((job.brief.wanted + spares) / laid.up);
+  const sheets = up === 0 ? 0 : Math.ceil((job.brief.wanted + spares) / up);
   const backPrinted = hasArt(art, 'inside');
   const frontPrinted = hasArt(art, 'outside') || !backPrinted;
   const sides: SheetSide[] = [
@@ -64,14 +79,18 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     size.form.blank.creases.length === 0 || laid.up === 0
       ? null
       : mayLieForGrain(size, stock.stock)[laid.pieces[0]!.turned ? 'turned' : 'asDrawn'];
+  const cells = laid.pieces.map((piece) => ({ ...piece, toSheet: onSheet(piece, cell) }));
+  const layers = planLayerSheets(job, size, spares);
   const { unit } = workshop;
-  const used = (laid.up * size.form.blank.widthMm * size.form.blank.heightMm) / (sheet.widthMm * sheet.heightMm);
+  const used = (up * areaOf(size.form.blank.outline)) / (sheet.widthMm * sheet.heightMm);
   const figures: Figure[] = [
     figure(
       'up',
       'Cards on a sheet',
-      count(laid.up),
-      'columns × rows of trims, gutter between, printed area inside the margins',
+      count(up),
+      cell.blanks.length > 1
+        ? 'columns × rows × 2 nested blanks, gutter between, printed area inside the margins'
+        : 'columns × rows of trims, gutter between, printed area inside the margins',
       {
         Columns: count(laid.columns),
         Rows: count(laid.rows),
@@ -83,7 +102,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     figure('sheets', 'Sheets', count(sheets), '(wanted + spares) ÷ cards on a sheet, rounded up', {
       Wanted: count(job.brief.wanted),
       Spares: count(spares),
-      'Cards on a sheet': count(laid.up),
+      'Cards on a sheet': count(up),
     }),
     figure(
       'spares',
@@ -111,7 +130,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       },
     ),
     figure('used', 'Sheet used', share(used), 'area of the blanks ÷ area of the sheet', {
-      'Cards on a sheet': count(laid.up),
+      'Cards on a sheet': count(up),
     }),
   ];
   if (grainAlongFold !== null)
@@ -123,9 +142,22 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
         'fibres along the fold crease cleanly; turning the blank on the sheet changes which way they run',
         {
           'Up with grain along the fold': count(
-            layOutOnePiece({ ...question, mayLie: mayLieForGrain(size, stock.stock) }).up,
+            layOutOnePiece({ ...question, mayLie: mayLieForGrain(size, stock.stock) }).up * cell.blanks.length,
           ),
-          'Up either way': count(free.up),
+          'Up either way': count(free.up * cell.blanks.length),
+        },
+      ),
+    );
+  for (const { piece, up: layerUp, sheets: layerSheets } of layers)
+    figures.push(
+      figure(
+        `layer-${piece.id}`,
+        piece.name,
+        words(`${layerUp} up · ${layerSheets} ${plural(layerSheets, 'sheet')}`),
+        'pieces edge to edge on its own stock, one for each card and spare',
+        {
+          Piece: words(formatSize(piece.widthMm, piece.heightMm, unit)),
+          Stock: words(piece.stock.name),
         },
       ),
     );
@@ -134,8 +166,10 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     sheetHeightMm: sheet.heightMm,
     marginsMm: stock.path.marginsMm,
     printable: shrink({ xMm: 0, yMm: 0, ...sheet }, stock.path.marginsMm),
-    placements: laid.pieces.map((piece) => place(piece, size)),
-    up: laid.up,
+    placements: cells.flatMap((c) => place(c, cell, size)),
+    cells,
+    cell,
+    up,
     columns: laid.columns,
     rows: laid.rows,
     gutterMm: question.gutterMm,
@@ -146,18 +180,20 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     bothSidesAtOnce: stock.path.printsBothSides,
     grainAlongFold,
     marks: job.sheet.marks,
+    layers,
     verdict:
-      laid.up === 0
+      up === 0
         ? `The open blank does not fit on a ${formatSize(sheet.widthMm, sheet.heightMm, unit)} sheet with its bleed.`
-        : `${laid.up} up, ${sheets} ${plural(sheets, 'sheet')}: ${job.brief.wanted} wanted and ${spares} ${plural(spares, 'spare')}${sides.length === 2 ? `, printed both sides, turned on the ${job.sheet.flipEdge} edge` : ''}.`,
-    telling: laid.up === 0 ? 'does not fit' : `${laid.up} up · ${sheets} ${plural(sheets, 'sheet')}`,
+        : `${up} up, ${sheets} ${plural(sheets, 'sheet')}: ${job.brief.wanted} wanted and ${spares} ${plural(spares, 'spare')}${sides.length === 2 ? `, printed both sides, turned on the ${job.sheet.flipEdge} edge` : ''}.`,
+    telling: up === 0 ? 'does not fit' : `${up} up · ${sheets} ${plural(sheets, 'sheet')}`,
     figures,
     snags: [
-      ...bleedSnags(job, workshop, size, stock, question, laid),
-      ...grainSnags(job, question, laid, free),
+      ...bleedSnags(job, workshop, size, stock, question, laid, cell),
+      ...grainSnags(job, question, laid, free, size.form.blank.creases.length > 0),
       ...shelfSnags(stock.stock, sheets),
       ...cutDownSnags(job, stock, workshop),
       ...markSnags(job, size, question, laid),
+      ...layerSnags(layers, workshop),
     ],
   };
 }
@@ -167,10 +203,21 @@ const sayMargins = ({ top, right, bottom, left }: Sides, unit: Workshop['unit'])
     ? `${formatLength(top, unit)} all round`
     : [top, right, bottom, left].map((mm) => formatLength(mm, unit)).join(', ');
 
-function place({ trim, turned }: LayOut['pieces'][number], size: SizePlan): Placement {
-  // A quarter turn clockwise carries the blank's left edge to the top.
-  const toSheet: Affine = turned
-    ? [0, 1, -1, 0, trim.xMm + size.form.blank.heightMm, trim.yMm]
-    : translation(trim.xMm, trim.yMm);
-  return { trim, turned, toSheet };
+/** From a cell as drawn to the sheet; a quarter turn clockwise carries its left edge to the top. */
+const onSheet = ({ trim, turned }: LayOut['pieces'][number], cell: Cell): Affine =>
+  turned ? [0, 1, -1, 0, trim.xMm + cell.heightMm, trim.yMm] : translation(trim.xMm, trim.yMm);
+
+function place(
+  { turned, toSheet }: SheetPlan['cells'][number],
+  cell: Cell,
+  { form: { blank } }: SizePlan,
+): readonly Placement[] {
+  return cell.blanks.map((inCell) => {
+    const map = compose(toSheet, inCell);
+    return {
+      trim: mapBox(map, { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }),
+      turned,
+      toSheet: map,
+    };
+  });
 }

@@ -1,6 +1,8 @@
 import type { Sides } from '../geometry/types.ts';
 import type { Job, Stock } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
+import type { Cell } from '../size/cell.ts';
+import { foldsUpright } from '../size/folds.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { LayOutQuestion } from './layOut.ts';
 
@@ -11,13 +13,14 @@ export function ask(
   stock: Stock,
   marginsMm: Sides,
   sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
+  cell: Cell,
 ): LayOutQuestion {
   return {
     sheetWidthMm: sheet.widthMm,
     sheetHeightMm: sheet.heightMm,
     marginsMm,
-    pieceWidthMm: size.form.blank.widthMm,
-    pieceHeightMm: size.form.blank.heightMm,
+    pieceWidthMm: cell.widthMm,
+    pieceHeightMm: cell.heightMm,
     bleedMm: size.bleedMm,
     // Each neighbour brings its own bleed, so no art of one shows on the other.
     gutterMm: 2 * size.bleedMm,
@@ -27,9 +30,8 @@ export function ask(
 
 /** Ways to lay the blank that run the grain along its folds; either way when nothing is folded. */
 export function mayLieForGrain(size: SizePlan, stock: Stock): LayOutQuestion['mayLie'] {
-  const [crease] = size.form.blank.creases;
-  if (!crease) return { asDrawn: true, turned: true };
-  const creaseUpright = crease.from.xMm === crease.to.xMm;
+  if (size.form.blank.creases.length === 0) return { asDrawn: true, turned: true };
+  const creaseUpright = foldsUpright(size.form);
   const longUpright = stock.sheetHeightMm >= stock.sheetWidthMm;
   const grainUpright = (stock.grain === 'long') === longUpright;
   return { asDrawn: creaseUpright === grainUpright, turned: creaseUpright !== grainUpright };

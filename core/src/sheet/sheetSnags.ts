@@ -1,9 +1,13 @@
 import { boxAround, corners, evenSides, grow } from '../geometry/box.ts';
+import { TOLERANCE_MM } from '../geometry/types.ts';
 import { plural } from '../job/figures.ts';
 import type { Job, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
-import { isFinishable, roundDown, type SizePlan } from '../size/planSize.ts';
+import { cellOf, type Cell } from '../size/cell.ts';
+import { formOf, settleOptions } from '../size/formats/index.ts';
+import { isFinishable, roundDown } from '../size/limits.ts';
+import type { SizePlan } from '../size/planSize.ts';
 import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
 import { TICK_ROOM_MM } from './marks.ts';
@@ -21,23 +25,36 @@ export function bleedSnags(
   stock: StockPlan,
   question: LayOutQuestion,
   laid: LayOut,
+  cell: Cell,
 ): readonly Snag[] {
   const naked = nakedUp(question);
   if (naked <= laid.up && laid.up > 0) return [];
   const { unit } = workshop;
   const remedies: Remedy[] = [];
-  const unbled = size.bleedMm > 0 ? layOutOnePiece({ ...question, bleedMm: 0, gutterMm: 0 }).up : 0;
+  // Nested blanks are counted as cards, and lie closer without bleed between them.
+  const per = cell.blanks.length;
+  const bare = cellOf(size.form, 0, per);
+  const unbled =
+    size.bleedMm > 0
+      ? layOutOnePiece({
+          ...question,
+          pieceWidthMm: bare.widthMm,
+          pieceHeightMm: bare.heightMm,
+          bleedMm: 0,
+          gutterMm: 0,
+        }).up
+      : 0;
   if (unbled > laid.up)
     remedies.push({
-      label: `Drop the bleed: ${unbled} up, with art kept off the edges`,
+      label: `Drop the bleed: ${unbled * per} up, with art kept off the edges`,
       changes: [{ path: ['size', 'bleedMm'], value: 0 }],
     });
   // A blank larger than the bare sheet is offered the largest size of which one fits.
   const goal = Math.max(1, naked);
-  const smaller = trimmedToFit(job, size, question, goal);
+  const smaller = trimmedToFit(job, size, question, goal, per);
   if (smaller)
     remedies.push({
-      label: `Trim the card to ${formatSize(smaller.widthMm, smaller.heightMm, unit)}: ${goal} up`,
+      label: `Trim the card to ${formatSize(smaller.widthMm, smaller.heightMm, unit)}: ${goal * per} up`,
       changes: [
         { path: ['size', 'finishedWidthMm'], value: smaller.widthMm },
         { path: ['size', 'finishedHeightMm'], value: smaller.heightMm },
@@ -51,20 +68,34 @@ export function bleedSnags(
     )
       continue;
     const up = layOutOnePiece(
-      ask({ ...job, sheet: { ...job.sheet, cutDown: null } }, size, other, stock.path.marginsMm, {
-        widthMm: other.sheetWidthMm,
-        heightMm: other.sheetHeightMm,
-      }),
+      ask(
+        { ...job, sheet: { ...job.sheet, cutDown: null } },
+        size,
+        other,
+        stock.path.marginsMm,
+        {
+          widthMm: other.sheetWidthMm,
+          heightMm: other.sheetHeightMm,
+        },
+        cell,
+      ),
     ).up;
     if (up > laid.up)
       remedies.push({
-        label: `Use ${other.name}: ${up} up`,
+        label: `Use ${other.name}: ${up * per} up`,
         changes: [
           { path: ['stock', 'stockId'], value: other.id },
           { path: ['sheet', 'cutDown'], value: null },
         ],
       });
   }
+  const fitsAcross = layOutOnePiece({
+    ...question,
+    marginsMm: evenSides(0),
+    bleedMm: 0,
+    gutterMm: 0,
+    mayLie: { asDrawn: true, turned: true },
+  }).up;
   const sheetSize = formatSize(question.sheetWidthMm, question.sheetHeightMm, unit);
   return [
     {
@@ -73,14 +104,16 @@ export function bleedSnags(
       level: laid.up === 0 ? 'stop' : 'note',
       title:
         naked === 0
-          ? 'The open blank is larger than the sheet'
+          ? fitsAcross > 0
+            ? 'The open blank fits only with the grain across its fold'
+            : 'The open blank is larger than the sheet'
           : laid.up === 0
             ? 'Nothing left for bleed'
-            : `Nothing left for bleed at ${naked} up, so it is ${laid.up} up`,
+            : `Nothing left for bleed at ${naked * per} up, so it is ${laid.up * per} up`,
       why:
         naked === 0
           ? `It is ${formatSize(size.form.blank.widthMm, size.form.blank.heightMm, unit)} and the sheet ${sheetSize}.`
-          : `Edge to edge ${naked} would come out of a ${sheetSize} sheet; bleed on every side and the printer’s margins leave room for ${laid.up}.`,
+          : `Edge to edge ${naked * per} would come out of a ${sheetSize} sheet; bleed on every side and the printer’s margins leave room for ${laid.up * per}.`,
       remedies: remedies.slice(0, 5),
     },
   ];
@@ -95,11 +128,22 @@ function trimmedToFit(
   size: SizePlan,
   q: LayOutQuestion,
   up: number,
+  per: number,
 ): { readonly widthMm: Mm; readonly heightMm: Mm } | null {
   const usableW = q.sheetWidthMm - q.marginsMm.left - q.marginsMm.right;
   const usableH = q.sheetHeightMm - q.marginsMm.top - q.marginsMm.bottom;
-  const panelsAcross = size.form.blank.widthMm / size.finishedWidthMm;
-  const panelsDown = size.form.blank.heightMm / size.finishedHeightMm;
+  // The room a blank takes grows in step with the finished size; what does not grow is what one panel less leaves.
+  const cellAt = (widthMm: Mm, heightMm: Mm): { readonly widthMm: Mm; readonly heightMm: Mm } => {
+    const { options } = settleOptions(job.size.format, { widthMm, heightMm }, job.size.options);
+    const caliperMm = size.folding.caliperMm;
+    return cellOf(formOf(job.size.format, { widthMm, heightMm }, options, { caliperMm }), size.bleedMm, per);
+  };
+  const { finishedWidthMm: w, finishedHeightMm: h } = size;
+  const [now, less] = [cellAt(w, h), cellAt(w * 0.98, h * 0.98)];
+  const panelsAcross = (now.widthMm - less.widthMm) / (w * 0.02);
+  const panelsDown = (now.heightMm - less.heightMm) / (h * 0.02);
+  const fixedAcross = now.widthMm - panelsAcross * w;
+  const fixedDown = now.heightMm - panelsDown * h;
   let best: { widthMm: Mm; heightMm: Mm } | null = null;
   for (let columns = 1; columns <= up; columns += 1) {
     if (up % columns !== 0) continue;
@@ -108,16 +152,25 @@ function trimmedToFit(
       if (!(turned ? q.mayLie.turned : q.mayLie.asDrawn)) continue;
       const [roomX, roomY] = [usableW / columns - q.gutterMm, usableH / rows - q.gutterMm];
       const [roomW, roomH] = turned ? [roomY, roomX] : [roomX, roomY];
-      const widthMm = Math.min(job.size.finishedWidthMm, roundDown(roomW / panelsAcross));
-      const heightMm = Math.min(job.size.finishedHeightMm, roundDown(roomH / panelsDown));
+      const widthMm = Math.min(job.size.finishedWidthMm, roundDown((roomW - fixedAcross) / panelsAcross));
+      const heightMm = Math.min(job.size.finishedHeightMm, roundDown((roomH - fixedDown) / panelsDown));
       if (!isFinishable(widthMm) || !isFinishable(heightMm)) continue;
+      const cell = cellAt(widthMm, heightMm);
+      const [cw, ch] = turned ? [cell.heightMm, cell.widthMm] : [cell.widthMm, cell.heightMm];
+      if (cw > roomX + TOLERANCE_MM || ch > roomY + TOLERANCE_MM) continue;
       if (!best || widthMm * heightMm > best.widthMm * best.heightMm) best = { widthMm, heightMm };
     }
   }
   return best;
 }
 
-export function grainSnags(job: Job, question: LayOutQuestion, laid: LayOut, free: LayOut): readonly Snag[] {
+export function grainSnags(
+  job: Job,
+  question: LayOutQuestion,
+  laid: LayOut,
+  free: LayOut,
+  folded: boolean,
+): readonly Snag[] {
   if (job.sheet.grain === 'respect' && free.up > laid.up)
     return [
       {
@@ -135,7 +188,7 @@ export function grainSnags(job: Job, question: LayOutQuestion, laid: LayOut, fre
       },
     ];
   const along = question.mayLie.asDrawn && question.mayLie.turned && job.sheet.grain === 'ignore';
-  return along && laid.up > 0 && laid.up === free.up && job.size.format !== 'flat'
+  return along && laid.up > 0 && laid.up === free.up && folded
     ? [
         {
           id: 'sheet-grain-ignored',

@@ -1,12 +1,14 @@
 import { apply, compose, IDENTITY, turnedLeftRight, type Affine } from '../geometry/affine.ts';
-import { evenSides, grow, shrink } from '../geometry/box.ts';
-import { boxPath, polygon, polyline, segment } from '../geometry/path.ts';
+import { grow, mapBox } from '../geometry/box.ts';
+import { polygon, polyline, segment } from '../geometry/path.ts';
+import { moved } from '../geometry/polygon.ts';
 import type { Box, Point } from '../geometry/types.ts';
 import type { PaperSide } from '../fold/types.ts';
 import type { ReadFace } from '../fold/readFaces.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import type { Colour, Scene, Shape } from '../scene/types.ts';
+import { foldsUpright } from './folds.ts';
 import type { SizePlan } from './planSize.ts';
 
 export interface BlankView {
@@ -35,32 +37,31 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
   if (view.guides && size.bleedMm > 0)
     // On pale paper the hatch shows on any ground.
     for (const role of ['stock', 'bleed'] as const)
-      shapes.push({ kind: 'path', role, path: boxPath(grow(trim, evenSides(size.bleedMm))) });
-  shapes.push({ kind: 'path', role: 'stock', path: boxPath(trim), fill: view.stockColour });
+      shapes.push({ kind: 'path', role, path: polygon(size.bleedOutline.map(at)) });
+  const outline = polygon(blank.outline.map(at));
+  shapes.push({ kind: 'path', role: 'stock', path: outline, fill: view.stockColour });
   shapes.push({ kind: 'group', transform: map, children: view.art });
   const faces = size.faces.filter((face) => face.side === view.side);
+  shapes.push({ kind: 'group', transform: map, children: drawLayers(size, view.side) });
   if (view.guides)
-    for (const face of faces)
-      shapes.push({
-        kind: 'group',
-        transform: compose(map, face.toBlank),
-        children: [
-          {
-            kind: 'path',
-            role: 'safe',
-            path: boxPath(
-              shrink({ xMm: 0, yMm: 0, widthMm: face.widthMm, heightMm: face.heightMm }, evenSides(size.safeMm)),
-            ),
-          },
-        ],
-      });
+    for (const face of faces) {
+      const { safe } = size.regions[face.id]!;
+      if (safe)
+        shapes.push({
+          kind: 'group',
+          transform: compose(map, face.toBlank),
+          children: [{ kind: 'path', role: 'safe', path: polygon(safe.outline) }],
+        });
+    }
+  // Words beside the signs only while they do not run into each other.
+  const apart = Math.min(...blank.panels.map((p) => Math.min(p.box.widthMm, p.box.heightMm)));
   for (const crease of blank.creases) {
     const [a, b] = [at(crease.from), at(crease.to)];
     const away = (crease.direction === 'mountain') === (view.side === 'outside');
     shapes.push({ kind: 'path', role: away ? 'creaseAway' : 'creaseToward', path: polyline([a, b]) });
-    if (view.guides) shapes.push(creaseSign(a, b, away, size.bleedMm, view.textMm));
+    if (view.guides) shapes.push(creaseSign(a, b, away, size.bleedMm, view.textMm, apart > view.textMm * 8));
   }
-  if (view.guides) shapes.push({ kind: 'path', role: 'trim', path: boxPath(trim) });
+  if (view.guides) shapes.push({ kind: 'path', role: 'trim', path: outline });
   if (view.names) for (const face of faces) shapes.push(...faceName(face, map, view.textMm));
   const room = size.bleedMm + view.textMm * 4;
   if (view.guides) shapes.push(...dimensions(size, view));
@@ -76,10 +77,30 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
   };
 }
 
+/** Mats and panels glued to the faces of one side, in the blank’s frame. */
+export function drawLayers(size: SizePlan, side: PaperSide): readonly Shape[] {
+  return size.layers.flatMap((piece): readonly Shape[] => {
+    const face = size.faces.find((f) => f.id === piece.faceId && f.side === side);
+    if (!face) return [];
+    const path = polygon(moved(piece.outline, piece.leftMm, piece.topMm));
+    return [
+      {
+        kind: 'group',
+        transform: face.toBlank,
+        children: [
+          { kind: 'path', role: 'stock', path, fill: piece.stock.colour },
+          { kind: 'path', role: 'dimension', path },
+        ],
+      },
+    ];
+  });
+}
+
 /** Below the end of a crease: a solid sign and words, so that nothing depends on colour. */
-function creaseSign(a: Point, b: Point, away: boolean, bleedMm: Mm, textMm: Mm): Shape {
+function creaseSign(a: Point, b: Point, away: boolean, bleedMm: Mm, textMm: Mm, inWords: boolean): Shape {
   const upright = Math.abs(a.xMm - b.xMm) < 1e-6;
-  const text = away ? '▲ folds away' : '▼ folds toward';
+  const sign = away ? '▲' : '▼';
+  const text = inWords ? `${sign} folds ${away ? 'away' : 'toward'}` : sign;
   return upright
     ? {
         kind: 'label',
@@ -101,16 +122,18 @@ function creaseSign(a: Point, b: Point, away: boolean, bleedMm: Mm, textMm: Mm):
 }
 
 /** The face's name where its reader finds it upright, under an arrow that points to the reader's up. */
-function faceName(face: ReadFace, map: Affine, textMm: Mm): readonly Shape[] {
+export function faceName(face: ReadFace, map: Affine, textMm: Mm, scale = 1): readonly Shape[] {
   const read = compose(map, face.toBlank);
+  // The arrow is drawn in the face’s own frame, which the map may scale; the lettering is not.
+  const ownMm = textMm / scale;
   const upVector = { x: read[2] * -1, y: read[3] * -1 };
   const turnDeg = (Math.atan2(upVector.x, -upVector.y) * 180) / Math.PI;
   const [cx, cy] = [face.widthMm / 2, face.heightMm / 2];
-  const arrowMm = Math.min(face.heightMm * 0.2, textMm * 3);
-  const tip: Point = { xMm: cx, yMm: cy - textMm * 1.2 - arrowMm };
-  const tail: Point = { xMm: cx, yMm: cy - textMm * 1.2 };
-  const head = textMm * 0.55;
-  const name = apply(read, { xMm: cx, yMm: cy + textMm * 0.35 });
+  const arrowMm = Math.min(face.heightMm * 0.2, ownMm * 3);
+  const tip: Point = { xMm: cx, yMm: cy - ownMm * 1.2 - arrowMm };
+  const tail: Point = { xMm: cx, yMm: cy - ownMm * 1.2 };
+  const head = ownMm * 0.55;
+  const name = apply(read, { xMm: cx, yMm: cy + ownMm * 0.35 });
   return [
     {
       kind: 'group',
@@ -140,20 +163,21 @@ function dimensions(size: SizePlan, { unit, textMm, side }: BlankView): readonly
     ...levelDimension(0, blank.widthMm, -off, formatLength(blank.widthMm, unit), textMm),
     ...uprightDimension(0, blank.heightMm, -off, formatLength(blank.heightMm, unit), textMm),
   ];
+  // Every panel along the way most folds divide, so that a rule can be laid from edge to edge.
   if (blank.panels.length > 1) {
-    // The first panel in this view, so that the crease's own distance is there to be read.
     const map = viewOf(size, side);
-    const first = blank.panels.map((p) =>
-      apply(map, { xMm: p.box.xMm + p.box.widthMm / 2, yMm: p.box.yMm + p.box.heightMm / 2 }),
-    );
-    const upright = blank.creases.some((c) => c.from.xMm === c.to.xMm);
-    const closest = Math.min(...first.map((p) => (upright ? p.xMm : p.yMm)));
-    const label = `${formatLength(closest * 2, unit)} to the crease`;
-    shapes.push(
-      ...(upright
-        ? levelDimension(0, closest * 2, -off - textMm * 1.9, label, textMm)
-        : uprightDimension(0, closest * 2, -off - textMm * 1.9, label, textMm)),
-    );
+    const upright = foldsUpright(size.form);
+    const spans = new Map<string, readonly [Mm, Mm]>();
+    for (const { box } of blank.panels) {
+      const { xMm, yMm, widthMm, heightMm } = mapBox(map, box);
+      const span = upright ? ([xMm, xMm + widthMm] as const) : ([yMm, yMm + heightMm] as const);
+      spans.set(span.map((mm) => mm.toFixed(3)).join('|'), span);
+    }
+    const dimension = upright ? levelDimension : uprightDimension;
+    for (const [from, to] of spans.values()) {
+      const label = to - from > textMm * 4.5 ? formatLength(to - from, unit) : '';
+      shapes.push(...dimension(from, to, -off - textMm * 1.9, label, textMm));
+    }
   }
   return shapes;
 }

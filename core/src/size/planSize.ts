@@ -1,64 +1,108 @@
+import { collisions } from '../fold/collisions.ts';
+import { inSpace } from '../fold/foldBlank.ts';
+import { atStep, planFolding, type Folding } from '../fold/foldForm.ts';
 import { readFaces, type ReadFace } from '../fold/readFaces.ts';
+import { move } from '../fold/space.ts';
+import { readingPoses, shutState } from '../fold/stages.ts';
 import type { FoldedForm } from '../fold/types.ts';
+import type { Polygon } from '../geometry/polygon.ts';
 import { count, figure, length, ratio, words } from '../job/figures.ts';
 import { envelopeOnHand, stockOf } from '../job/pick.ts';
-import type { Figure, Job, Remedy, Snag, StationPlan, Workshop } from '../job/types.ts';
+import type { Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
-import { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './fitEnvelope.ts';
-import { formatOf } from './formats.ts';
+import { fitEnvelope, type Fit } from './fitEnvelope.ts';
+import { formatEntry } from './formats/catalogue.ts';
+import { formOf, settleOptions } from './formats/index.ts';
+import type { FormatOptions } from '../job/format.ts';
+import { layersThicknessMm, planLayers, type LayerPiece } from './layers.ts';
 import { sizeName } from './namedSizes.ts';
+import { blankBleed, bleedRegion, safeRegion, type FaceRegion } from './regions.ts';
+import { sizeSnags } from './sizeSnags.ts';
 
 export interface SizePlan extends StationPlan {
   readonly formatName: string;
+  /** Every option the format uses, within its limits. */
+  readonly options: FormatOptions;
   readonly form: FoldedForm;
+  readonly folding: Folding;
   readonly faces: readonly ReadFace[];
+  /** Where each face may carry art, and where words should keep to. */
+  readonly regions: Readonly<Record<string, { readonly bleed: FaceRegion; readonly safe: FaceRegion | null }>>;
+  /** The blank with its bleed. */
+  readonly bleedOutline: Polygon;
+  readonly layers: readonly LayerPiece[];
   readonly finishedWidthMm: Mm;
   readonly finishedHeightMm: Mm;
   readonly thicknessMm: Mm;
   readonly bleedMm: Mm;
   readonly safeMm: Mm;
   readonly fit: Fit | null;
+  /** How the card sits in every envelope on the shelf, in the shelf’s order. */
+  readonly shelfFits: readonly { readonly envelopeId: string; readonly fit: Fit }[];
   readonly name: string | null;
 }
 
 /** A fold pressed flat with a bone keeps about this much of its spring: between 1.0 burnished and 1.5 not. */
 const SPRING = 1.25;
-export const SMALLEST_FINISHED_MM = 30;
-export const LARGEST_FINISHED_MM = 900;
-export const isFinishable = (mm: Mm): boolean => mm >= SMALLEST_FINISHED_MM && mm <= LARGEST_FINISHED_MM;
+/** Where between flat and folded a step is looked at for panels passing through each other. */
+const LOOKED_AT = [0.15, 0.35, 0.55, 0.75, 0.95];
+const GIVE_MM = 0.2;
 
 export function planSize(job: Job, workshop: Workshop): SizePlan {
   const { finishedWidthMm, finishedHeightMm, bleedMm, safeMm } = job.size;
   const unit = workshop.unit;
-  const format = formatOf(job.size);
-  const form = format.form(finishedWidthMm, finishedHeightMm);
+  const entry = formatEntry(job.size.format);
+  const finish = { widthMm: finishedWidthMm, heightMm: finishedHeightMm };
+  const { options, faults: optionFaults } = settleOptions(entry.id, finish, job.size.options);
   const stock = stockOf(job, workshop);
   const caliperMm = stock.caliperMicron / 1000;
-  const spring = format.layers > 1 ? SPRING : 1;
-  const thicknessMm = format.layers * caliperMm * spring;
+  const form = formOf(entry.id, finish, options, { caliperMm });
+  const folding = planFolding(form, caliperMm);
+  const faces = readFaces(form);
+  const layers = planLayers(job, workshop, form, faces);
+  const closed = closedExtent(form);
+  const sheets = pileOf(folding);
+  const spring = sheets > 1 ? SPRING : 1;
+  const addedMm = layersThicknessMm(layers.pieces);
+  const thicknessMm = Math.max(sheets * caliperMm * spring, closed.depthMm + caliperMm) + addedMm;
+  const card = { ...finish, thicknessMm };
   const envelope = envelopeOnHand(job, workshop);
-  const card = { widthMm: finishedWidthMm, heightMm: finishedHeightMm, thicknessMm };
   const fit = envelope ? fitEnvelope(card, envelope) : null;
   const name = sizeName(finishedWidthMm, finishedHeightMm);
   const figures: Figure[] = [
     figure('finished', 'Finished', words(formatSize(finishedWidthMm, finishedHeightMm, unit)), 'as chosen'),
     figure(
+      'closed',
+      'Shut, it measures',
+      words(formatSize(closed.widthMm, closed.heightMm, unit)),
+      'every panel folded in turn on its creases, and the box round them measured',
+      { Steps: count(form.steps.length), Panels: count(form.blank.panels.length) },
+    ),
+    figure(
       'blank',
       'Open blank',
       words(formatSize(form.blank.widthMm, form.blank.heightMm, unit)),
       'the panels side by side, before folding',
+      Object.fromEntries(
+        form.blank.panels.map((p) => [p.name, words(formatSize(p.box.widthMm, p.box.heightMm, unit))]),
+      ),
+    ),
+    figure(
+      'thickness',
+      'Folded thickness',
+      length(thicknessMm),
+      closed.depthMm > 0
+        ? 'the larger of layers × caliper × spring, and what the spine holds apart; and the layers glued on'
+        : 'layers × caliper × spring, and the layers glued on',
       {
-        'Panel width': length(finishedWidthMm),
-        'Panel height': length(finishedHeightMm),
-        Panels: count(form.blank.panels.length),
+        Layers: count(sheets),
+        Caliper: words(`${stock.caliperMicron} µm`),
+        'Spring (1 pressed hard, 1.5 loose)': ratio(spring),
+        ...(closed.depthMm > 0 ? { 'Held apart': length(closed.depthMm) } : {}),
+        ...(addedMm > 0 ? { 'Layers glued on': length(addedMm) } : {}),
       },
     ),
-    figure('thickness', 'Folded thickness', length(thicknessMm), 'layers × caliper × spring', {
-      Layers: count(format.layers),
-      Caliper: words(`${stock.caliperMicron} µm`),
-      'Spring (1 pressed hard, 1.5 loose)': ratio(spring),
-    }),
   ];
   if (envelope && fit) {
     const sides = fit.turned ? 'turned on its side' : 'as it stands';
@@ -75,22 +119,92 @@ export function planSize(job: Job, workshop: Workshop): SizePlan {
       }),
     );
   }
+  for (const piece of layers.pieces)
+    figures.push(
+      figure(
+        `layer-${piece.id}`,
+        piece.name,
+        words(formatSize(piece.widthMm, piece.heightMm, unit)),
+        piece.kind === 'insert'
+          ? 'twice a leaf: the panel less the reveal and the creep (π/2 of every caliper it lies inside)'
+          : 'its panel moved in by the reveal on every side',
+        { Stock: words(piece.stock.name) },
+      ),
+    );
   return {
-    formatName: format.name,
+    formatName: entry.name,
+    options,
     form,
-    faces: readFaces(form),
+    folding,
+    faces,
+    regions: Object.fromEntries(
+      faces.map((face) => [
+        face.id,
+        { bleed: bleedRegion(face, form.blank, bleedMm), safe: safeRegion(face, form.blank, safeMm) },
+      ]),
+    ),
+    bleedOutline: blankBleed(form.blank, bleedMm),
+    layers: layers.pieces,
     finishedWidthMm,
     finishedHeightMm,
     thicknessMm,
     bleedMm,
     safeMm,
     fit,
+    shelfFits: workshop.envelopes.map((e) => ({ envelopeId: e.id, fit: fitEnvelope(card, e) })),
     name,
-    verdict: verdict(format.name, name, finishedWidthMm, finishedHeightMm, fit, envelope?.name ?? null, workshop),
+    verdict: verdict(entry.name, name, finishedWidthMm, finishedHeightMm, fit, envelope?.name ?? null, workshop),
     telling: formatSize(finishedWidthMm, finishedHeightMm, unit),
     figures,
-    snags: [...fitSnags(job, workshop, fit, thicknessMm), ...safeSnags(job, workshop)],
+    snags: [
+      ...sizeSnags(job, workshop, {
+        form,
+        folding,
+        options,
+        optionFaults,
+        colliding: passesThrough(form, folding),
+        fit,
+        thicknessMm,
+      }),
+      ...layers.snags,
+    ],
   };
+}
+
+/** How many sheets lie on each other where the shut card is thickest. */
+const pileOf = ({ levels }: Folding): number => {
+  const shut = Object.values(levels.at(-1)!);
+  return Math.max(...shut) - Math.min(...shut) + 1;
+};
+
+/** The shut card, from the reader’s side: the box round every panel, without the paper’s own thickness. */
+export function closedExtent(form: FoldedForm): { readonly widthMm: Mm; readonly heightMm: Mm; readonly depthMm: Mm } {
+  const poses = readingPoses(form, shutState(form));
+  const points = form.blank.panels.flatMap((panel) => panel.outline.map((p) => move(poses.get(panel.id)!, inSpace(p))));
+  const extent = (axis: 0 | 1 | 2): Mm => {
+    const values = points.map((p) => p[axis]);
+    const mm = Math.max(...values) - Math.min(...values);
+    return mm < 1e-9 ? 0 : mm;
+  };
+  return { widthMm: extent(0), heightMm: extent(1), depthMm: extent(2) };
+}
+
+/**
+ * Two panels that pass through each other on the way, or null. A step that turns one part about one line
+ * is answered by the layers; only a step of several creases, each carrying the next, is looked at in space.
+ */
+function passesThrough(
+  form: FoldedForm,
+  folding: Folding,
+): { readonly step: number; readonly names: readonly string[] } | null {
+  for (const [step, { creaseIds }] of form.steps.entries()) {
+    if (creaseIds.length < 2) continue;
+    for (const share of LOOKED_AT) {
+      const [hit] = collisions(form.blank, atStep(form, folding, step + share), GIVE_MM);
+      if (hit) return { step, names: hit.panelIds.map((id) => form.blank.panels.find((p) => p.id === id)!.name) };
+    }
+  }
+  return null;
 }
 
 function verdict(
@@ -102,7 +216,7 @@ function verdict(
   envelope: string | null,
   { unit }: Workshop,
 ): string {
-  const what = `${format} card, ${formatSize(widthMm, heightMm, unit)}${name ? ` (${name})` : ''}`;
+  const what = `${format}, ${formatSize(widthMm, heightMm, unit)}${name ? ` (${name})` : ''}`;
   if (!fit || !envelope) return `${what}. No envelope is named yet, so nothing checks the fit.`;
   const least = formatLength(Math.min(fit.slackWidthMm, fit.slackHeightMm), unit);
   switch (fit.word) {
@@ -117,93 +231,3 @@ function verdict(
       return `${what}: does not go into ${envelope}.`;
   }
 }
-
-function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm): readonly Snag[] {
-  const envelope = envelopeOnHand(job, workshop);
-  if (!fit || !envelope || fit.word === 'good' || fit.word === 'tight' || fit.word === 'loose') return [];
-  const unit = workshop.unit;
-  const spoken = (mm: Mm): string => formatLength(mm, unit);
-  const [slackA, slackB] = [spoken(fit.slackWidthMm), spoken(fit.slackHeightMm)];
-  const inside = fit.turned
-    ? { insideWidthMm: envelope.insideHeightMm, insideHeightMm: envelope.insideWidthMm }
-    : envelope;
-  const largest = largestThatFits(inside, thicknessMm);
-  const remedies: Remedy[] = [];
-  if (isFinishable(roundDown(largest.widthMm)) && isFinishable(roundDown(largest.heightMm)))
-    remedies.push({
-      label: `Make it ${formatSize(largest.widthMm, largest.heightMm, unit)}, the largest that slides in well`,
-      changes: [
-        { path: ['size', 'finishedWidthMm'], value: roundDown(largest.widthMm) },
-        { path: ['size', 'finishedHeightMm'], value: roundDown(largest.heightMm) },
-      ],
-    });
-  remedies.push(...betterEnvelopes(job, workshop, thicknessMm));
-  if (!job.envelope.make)
-    remedies.push({
-      label: 'Make an envelope to fit',
-      changes: [
-        { path: ['brief', 'envelope'], value: { kind: 'none' } },
-        { path: ['envelope', 'make'], value: true },
-      ],
-    });
-  const rattles = fit.word === 'rattles';
-  return [
-    {
-      id: rattles ? 'size-rattles' : 'size-jams',
-      station: 'size',
-      level: rattles ? 'warn' : 'stop',
-      title: rattles
-        ? `The card rattles in ${envelope.name}`
-        : `The card ${fit.word === 'jams' ? 'jams in' : 'will not go into'} ${envelope.name}`,
-      why:
-        `Slack is ${slackA} across and ${slackB} down once the card’s ${thicknessMm.toFixed(2)} mm thickness is counted. ` +
-        (rattles
-          ? `Over ${SLACK_MM.rattles} mm it slides about in the post.`
-          : `It wants at least ${SLACK_MM.tight} mm to slide in.`),
-      remedies,
-    },
-  ];
-}
-
-/** Up to two envelopes on the shelf that suit the card as it is. */
-function betterEnvelopes(job: Job, workshop: Workshop, thicknessMm: Mm): readonly Remedy[] {
-  const card = { widthMm: job.size.finishedWidthMm, heightMm: job.size.finishedHeightMm, thicknessMm };
-  return workshop.envelopes
-    .filter((envelope) => fitEnvelope(card, envelope).word === 'good' || fitEnvelope(card, envelope).word === 'tight')
-    .slice(0, 2)
-    .map((envelope) => ({
-      label: `Use ${envelope.name} instead (${envelope.onShelf} on the shelf)`,
-      changes: [{ path: ['brief', 'envelope'], value: { kind: 'shelf', envelopeId: envelope.id } }],
-    }));
-}
-
-function safeSnags(job: Job, { unit }: Workshop): readonly Snag[] {
-  const { bleedMm, finishedWidthMm, finishedHeightMm, safeMm } = job.size;
-  const most = Math.min(finishedWidthMm, finishedHeightMm) / 2;
-  if (safeMm >= most)
-    return [
-      {
-        id: 'size-safe-wide',
-        station: 'size',
-        level: 'stop',
-        title: 'The safe inset leaves no room for words',
-        why: `${formatLength(safeMm, unit)} from each side meets in the middle of the card.`,
-        remedies: [{ label: 'Set safe to 3 mm', changes: [{ path: ['size', 'safeMm'], value: 3 }] }],
-      },
-    ];
-  if (bleedMm > 0 && bleedMm < 2)
-    return [
-      {
-        id: 'size-bleed-thin',
-        station: 'size',
-        level: 'note',
-        title: `A bleed of ${formatLength(bleedMm, unit)} forgives little`,
-        why: 'A hand trimmer drifts by a millimetre or so; art that stops sooner than that leaves a white sliver.',
-        remedies: [{ label: 'Set bleed to 3 mm', changes: [{ path: ['size', 'bleedMm'], value: 3 }] }],
-      },
-    ];
-  return [];
-}
-
-/** To a tenth of a millimetre, never up: a rounded card must still slide in. */
-export const roundDown = (mm: Mm): Mm => Math.floor(mm * 10 + 1e-9) / 10;

@@ -3,7 +3,7 @@ import { pathOf, printerOf, stockOf } from '../job/pick.ts';
 import type { FeedPath, Figure, Job, Printer, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import { formatOf } from '../size/formats.ts';
+import { foldsUpright } from '../size/folds.ts';
 import { pressing, SCORE_FROM_GSM, type Pressing } from './pressure.ts';
 import { selfBucklingHeightMm, standWord, type StandWord } from './standing.ts';
 import { sayWeight } from './weights.ts';
@@ -28,9 +28,7 @@ export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockPl
   const needsScore = folds && stock.gsm >= SCORE_FROM_GSM;
   const pressed = pressing(stock.coating, stock.caliperMicron, job.crease.pressure);
   // Fibres laid along a fold that lies level on the standing card lie level with it; the front is drawn as it stands.
-  const [fold] = size.form.blank.creases;
-  const foldLevel = fold !== undefined && fold.from.yMm === fold.to.yMm;
-  const upright = !foldLevel && job.sheet.grain === 'respect';
+  const upright = foldsUpright(size.form) && job.sheet.grain === 'respect';
   const buckles = selfBucklingHeightMm(stock.caliperMicron, stock.gsm, upright ? 'along' : 'across');
   const standScore = buckles / size.finishedHeightMm;
   const stand = standWord(standScore);
@@ -132,7 +130,7 @@ export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockPl
       : `${stock.name} will not go through ${where}.`,
     telling: `${stock.gsm} gsm`,
     figures,
-    snags: stockSnags(job, workshop, { stock, printer, path, takes, refusals, stand, folds }),
+    snags: stockSnags(job, workshop, size.formatName, { stock, printer, path, takes, refusals, stand, folds }),
   };
 }
 
@@ -156,6 +154,7 @@ export function pathRefusals(path: FeedPath, stock: Stock, { unit }: Workshop): 
 function stockSnags(
   job: Job,
   workshop: Workshop,
+  formatName: string,
   found: {
     readonly stock: Stock;
     readonly printer: Printer;
@@ -186,7 +185,7 @@ function stockSnags(
       station: 'stock',
       level: 'warn',
       title: 'The card will not stand',
-      why: `${formatOf(job.size).name} panels this tall bend under their own weight in ${stock.name}.`,
+      why: `${formatName} panels this tall bend under their own weight in ${stock.name}.`,
       remedies: heavier
         ? [{ label: `Use ${heavier.name}`, changes: [{ path: ['stock', 'stockId'], value: heavier.id }] }]
         : [],

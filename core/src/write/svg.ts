@@ -1,6 +1,7 @@
 import type { Affine } from '../geometry/affine.ts';
 import type { Path } from '../geometry/path.ts';
-import type { Scene, Shape } from '../scene/types.ts';
+import type { Role, Scene, Shape } from '../scene/types.ts';
+import { layerName } from './layerNames.ts';
 import { LOOKS } from './look.ts';
 
 /** One element of a drawing, so that a page and a file are written from the same tree. */
@@ -112,7 +113,7 @@ function layered(shapes: readonly Shape[], draw: (shape: Shape) => SvgNode): rea
     const role = 'role' in shape ? shape.role : 'art';
     roles.set(role, [...(roles.get(role) ?? []), shape]);
   }
-  return [...roles].map(([role, own]) => element('g', { id: role }, own.map(draw)));
+  return [...roles].map(([role, own]) => element('g', { id: layerName(role as Role) }, own.map(draw)));
 }
 
 function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shape: Shape) => SvgNode): SvgNode {

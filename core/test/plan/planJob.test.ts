@@ -4,6 +4,7 @@ import { allSnags, planJob } from '../../src/plan/planJob.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import { checkJob } from '../../src/job/readJobFile.ts';
 import type { Job, JobChange } from '../../src/job/types.ts';
+import { FORMAT_IDS, SHAPE_IDS } from '../../src/job/format.ts';
 import { jobWith, plan, typefaces, words, workshop } from '../support.ts';
 
 const oneOf = <T>(things: readonly { readonly id: T }[]): fc.Arbitrary<T> =>
@@ -25,7 +26,42 @@ const anyJob: fc.Arbitrary<Job> = fc
         fc.record({ kind: fc.constant('typed'), insideWidthMm: mm(20, 1000), insideHeightMm: mm(20, 1000) }),
       ),
     ),
-    set('size.format', fc.constantFrom('flat', 'sideFold', 'tentFold')),
+    set('size.format', fc.constantFrom(...FORMAT_IDS)),
+    set(
+      'size.options',
+      fc.record(
+        {
+          panels: fc.integer({ min: 2, max: 12 }),
+          gapMm: mm(0, 300),
+          shortFrontMm: mm(0, 300),
+          shortenMm: fc.option(mm(0, 20)),
+          spineMm: mm(0, 100),
+          frontHeightMm: fc.option(mm(0, 300)),
+          shape: fc.constantFrom(...SHAPE_IDS),
+          path: fc.constantFrom('', 'M0 0 L40 0 L20 30 Z', 'M0 0 L1 1', 'nonsense', 'M0 0h9v9h-9zM2 2h2v2h-2z'),
+          hinge: fc.constantFrom('left', 'top'),
+          hingeInsetMm: fc.option(mm(0, 100)),
+          lid: fc.boolean(),
+          legWidthMm: fc.option(mm(0, 300)),
+          leanDeg: mm(0, 80),
+        },
+        { requiredKeys: [] },
+      ),
+    ),
+    set(
+      'size.layers',
+      fc
+        .array(
+          fc.record({
+            kind: fc.constantFrom('mat', 'writing', 'insert'),
+            faces: fc.uniqueArray(fc.constantFrom('front', 'back', 'insideFront', 'outside2'), { maxLength: 3 }),
+            revealMm: mm(0, 60),
+            stockIds: fc.array(oneOf(workshop.stocks), { minLength: 1, maxLength: 3 }),
+          }),
+          { maxLength: 2 },
+        )
+        .map((layers) => layers.map((layer, i) => ({ ...layer, id: `l${i}` }))),
+    ),
     set('size.finishedWidthMm', mm(30, 900)),
     set('size.finishedHeightMm', mm(30, 900)),
     set('size.bleedMm', mm(0, 20)),

@@ -52,7 +52,7 @@ describe('drawBlank', () => {
     expect(pointsOf(draw('inside'), 'creaseAway')).to.be.empty;
   });
   it('names the faces that are seen and gives the sizes', () => {
-    expect(labelsOf(draw('outside'))).to.include.members(['Front', 'Back', '192 mm', '136 mm', '96 mm to the crease']);
+    expect(labelsOf(draw('outside'))).to.include.members(['Front', 'Back', '192 mm', '136 mm', '96 mm']);
     expect(labelsOf(draw('inside'))).to.include.members(['Inside left', 'Inside right']);
   });
   it('shows inside art the way round a maker sees it: inside left on the left', () => {

@@ -3,6 +3,7 @@ import { collect } from './collect.ts';
 import { PdfFile } from './pdfDocument.ts';
 import { sceneToPng, sceneToSvg } from './scenes.ts';
 import { facePages, sheetsDrawn, sheetsPdf } from './sheets.ts';
+import { guidesPdf, proofPdf, templateFiles } from './templates.ts';
 import { ticketPdf } from './ticket.ts';
 import {
   EXPORTS,
@@ -50,7 +51,7 @@ export async function exportFiles(
   const name = fileStem(input.job.brief.title);
   switch (what) {
     case 'sheets':
-      return format === 'pdf' ? sheetsPdf(input, name) : sheetsDrawn(input, name, format);
+      return format === 'svg' || format === 'png' ? sheetsDrawn(input, name, format) : sheetsPdf(input, name);
     case 'cut': {
       if (input.plan.sheet.up === 0)
         throw new ExportRefused(
@@ -81,6 +82,12 @@ export async function exportFiles(
       return ticketPdf(input, name);
     case 'face':
       return faceFiles(format, input, name);
+    case 'template':
+      return templateFiles(format, input, name);
+    case 'guides':
+      return guidesPdf(input, name);
+    case 'proof':
+      return proofPdf(input, name);
   }
 }
 

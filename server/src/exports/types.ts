@@ -7,6 +7,9 @@ export const EXPORTS = {
   envelope: ['pdf', 'svg'],
   ticket: ['pdf'],
   face: ['pdf', 'svg', 'png'],
+  template: ['pdf', 'svg', 'dxf'],
+  guides: ['pdf'],
+  proof: ['pdf'],
 } as const;
 export type ExportWhat = keyof typeof EXPORTS;
 export type ExportFormat = (typeof EXPORTS)[ExportWhat][number];

@@ -80,7 +80,7 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
       />
       <StepList aria-label="Creases">
         {crease.lines.map((line, i) => (
-          <li key={line.creaseId}>
+          <li key={line.number}>
             <Button aria-current={i === step ? 'step' : undefined} onPress={() => set({ step: i })}>
               <span className="n">{line.number}</span>
               <span>

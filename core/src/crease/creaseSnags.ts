@@ -1,0 +1,127 @@
+import { hasArt } from '../art/drawCard.ts';
+import type { ArtPlan } from '../art/planArt.ts';
+import type { Board, Job, Remedy, Snag, Workshop } from '../job/types.ts';
+import { formatLength } from '../length/formatLength.ts';
+import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import type { StockPlan } from '../stock/planStock.ts';
+import type { FriendlySize } from './boardFriendly.ts';
+import { worstErrorMm } from './creaseLines.ts';
+import { ERROR_SHOWN_MM, type CreaseLine } from './planCrease.ts';
+
+const ERROR_BAD_MM = 1;
+/** Above this caliper the outer skin stretches by more than a millimetre round a shut fold. */
+const THICK_MICRON = 320;
+
+export interface CreaseFindings {
+  readonly size: SizePlan;
+  readonly art: ArtPlan;
+  readonly stock: StockPlan;
+  readonly sheet: SheetPlan;
+  readonly board: Board;
+  readonly lines: readonly CreaseLine[];
+  readonly worst: CreaseLine;
+  readonly friendly: readonly FriendlySize[];
+}
+
+export const takeFriendly = ({ field, mm, byMm }: FriendlySize, unit: Workshop['unit']): Remedy => ({
+  label: `Make the card ${formatLength(mm, unit)} ${field === 'finishedWidthMm' ? 'wide' : 'high'}, ${formatLength(Math.abs(byMm), 'mm')} ${byMm < 0 ? 'less' : 'more'}: every crease lands`,
+  changes: [{ path: ['size', field], value: mm }],
+});
+
+export const creaseSnags = (job: Job, workshop: Workshop, found: CreaseFindings): readonly Snag[] => [
+  ...grooveSnags(workshop, found),
+  ...boardSnags(workshop, found),
+  ...crackSnags(job, found),
+];
+
+function grooveSnags(workshop: Workshop, { size, board, worst, friendly }: CreaseFindings): readonly Snag[] {
+  if (Math.abs(worst.errorMm) <= ERROR_SHOWN_MM) return [];
+  const better = workshop.boards.find((b) => b.id !== board.id && worstErrorMm(size.form.blank, b) <= ERROR_SHOWN_MM);
+  return [
+    {
+      id: 'crease-groove',
+      station: 'crease',
+      level: Math.abs(worst.errorMm) > ERROR_BAD_MM ? 'warn' : 'note',
+      title: `No groove lands on ${size.form.blank.creases.length === 1 ? 'the fold' : `crease ${worst.number}`}: ${Math.abs(worst.errorMm).toFixed(1)} mm off`,
+      why: `The fold is ${formatLength(worst.fromStopMm, 'mm')} from the stop; the nearest groove of ${board.name} is at ${formatLength(worst.grooveAtMm, workshop.unit)}.`,
+      remedies: [
+        ...friendly.slice(0, 2).map((f) => takeFriendly(f, workshop.unit)),
+        ...(better
+          ? [{ label: `Crease on ${better.name}`, changes: [{ path: ['crease', 'boardId'], value: better.id }] }]
+          : []),
+      ],
+    },
+  ];
+}
+
+function boardSnags({ unit }: Workshop, { size, board, lines }: CreaseFindings): readonly Snag[] {
+  const long = lines.find(({ lengthMm, fromStopMm }) => Math.min(lengthMm, fromStopMm) > board.longestMm);
+  const far = lines.find(({ fromStopMm }) => fromStopMm > board.longestMm);
+  if (long)
+    return [
+      {
+        id: 'crease-board-short',
+        station: 'crease',
+        level: 'warn',
+        title: `${board.name} is shorter than the crease`,
+        why: `The crease is ${formatLength(long.lengthMm, unit)} long and the board ${formatLength(board.longestMm, unit)}: slide the card along and go over it in two overlapping parts.`,
+        remedies: [],
+      },
+    ];
+  if (far && size.form.blank.creases.length > 1)
+    return [
+      {
+        id: 'crease-board-far',
+        station: 'crease',
+        level: 'note',
+        title: `Crease ${far.number} lies beyond ${board.name}`,
+        why: `It is ${formatLength(far.fromStopMm, unit)} from the stop and the board has ${formatLength(board.longestMm, unit)}. Fold the creases before it first, then set that fold against the stop.`,
+        remedies: [],
+      },
+    ];
+  return [];
+}
+
+function crackSnags(job: Job, { art, stock, sheet }: CreaseFindings): readonly Snag[] {
+  const inkOver = hasArt(art, 'outside');
+  if (sheet.grainAlongFold === false && stock.needsScore)
+    return [
+      {
+        id: 'crease-across-grain',
+        station: 'crease',
+        level: 'warn',
+        title: 'This fold runs across the grain',
+        why: `Fibres across the fold break rather than bend${inkOver ? ', and ink over the fold shows the break' : ''}. Press a test card first.`,
+        remedies: [
+          { label: 'Keep the grain along the fold', changes: [{ path: ['sheet', 'grain'], value: 'respect' }] },
+        ],
+      },
+    ];
+  if ((stock.stock.coating === 'gloss' || stock.stock.coating === 'pearl') && inkOver)
+    return [
+      {
+        id: 'crease-skin',
+        station: 'crease',
+        level: 'note',
+        title: `A ${stock.stock.coating} skin may show white at the fold`,
+        why: 'Ink over a coated fold cracks first at the ends. Use a wide tip and light passes, and fold slowly.',
+        remedies:
+          job.crease.pressure === 'firm'
+            ? [{ label: 'Press lightly', changes: [{ path: ['crease', 'pressure'], value: 'light' }] }]
+            : [],
+      },
+    ];
+  if (stock.stock.caliperMicron > THICK_MICRON && inkOver)
+    return [
+      {
+        id: 'crease-thick-ink',
+        station: 'crease',
+        level: 'note',
+        title: 'Ink runs over the fold of a thick card',
+        why: `Round a shut fold the outer skin of ${stock.stock.caliperMicron} µm stretches by ${((Math.PI * stock.stock.caliperMicron) / 1000).toFixed(1)} mm; solid colour shows it first. Press the full number of passes and fold a test card.`,
+        remedies: [],
+      },
+    ];
+  return [];
+}

@@ -1,0 +1,82 @@
+import { distanceToEdge, edgesOf } from '../geometry/polygon.ts';
+import { inSpace } from './foldBlank.ts';
+import { cross, dot, move, turn, undo, type Pose, type Vec3 } from './space.ts';
+import type { Blank, Panel } from './types.ts';
+
+export interface Collision {
+  readonly panelIds: readonly [string, string];
+  /** How far from both outlines the middle of the place lies where they pass through each other. */
+  readonly depthMm: number;
+}
+
+/**
+ * Panels that pass through each other. Two planes meet in a line; each panel covers stretches of it, and
+ * where both cover the same stretch they collide. Panels that share a crease meet there by right and are
+ * not compared; panels in parallel planes are a pile, which the layers answer for.
+ * @param giveMm how near its rim a panel may be touched
+ */
+export function collisions(blank: Blank, poses: ReadonlyMap<string, Pose>, giveMm: number): readonly Collision[] {
+  const joined = new Set(blank.creases.map(({ joins }) => [...joins].sort().join('|')));
+  const found: Collision[] = [];
+  blank.panels.forEach((a, i) => {
+    for (const b of blank.panels.slice(i + 1)) {
+      if (joined.has([a.id, b.id].sort().join('|'))) continue;
+      const depthMm = depthOf(a, poses.get(a.id)!, b, poses.get(b.id)!);
+      if (depthMm > giveMm) found.push({ panelIds: [a.id, b.id], depthMm });
+    }
+  });
+  return found;
+}
+
+/** Planes nearer to parallel than this have no line worth the name. */
+const LEAST_SINE = 1e-6;
+
+function depthOf(a: Panel, poseA: Pose, b: Panel, poseB: Pose): number {
+  const along = cross(turn(poseA, [0, 0, 1]), turn(poseB, [0, 0, 1]));
+  const sine = Math.hypot(...along);
+  if (sine < LEAST_SINE) return 0;
+  const unit: Vec3 = [along[0] / sine, along[1] / sine, along[2] / sine];
+  const [ofA, ofB] = [stretches(a, poseA, poseB, unit), stretches(b, poseB, poseA, unit)];
+  let deepest = 0;
+  for (const [from, to, point] of ofA)
+    for (const [start, end] of ofB) {
+      const [low, high] = [Math.max(from, start), Math.min(to, end)];
+      if (high <= low) continue;
+      const middle = (low + high) / 2;
+      const at: Vec3 = [0, 1, 2].map((k) => point[k]! + (middle - from) * unit[k]!) as unknown as Vec3;
+      deepest = Math.max(deepest, Math.min(fromRim(a, poseA, at), fromRim(b, poseB, at)));
+    }
+  return deepest;
+}
+
+/** Where a panel cuts another’s plane: stretches along the common line, with the first end of each in space. */
+function stretches(
+  panel: Panel,
+  pose: Pose,
+  plane: Pose,
+  unit: Vec3,
+): readonly (readonly [from: number, to: number, start: Vec3])[] {
+  const back = undo(plane);
+  const points = panel.outline.map((p) => move(pose, inSpace(p)));
+  const heights = points.map((p) => move(back, p)[2]);
+  const cuts: { readonly at: number; readonly point: Vec3 }[] = [];
+  points.forEach((p, i) => {
+    const j = (i + 1) % points.length;
+    const [hp, hq] = [heights[i]!, heights[j]!];
+    if (hp > 0 === hq > 0) return;
+    const t = hp / (hp - hq);
+    const q = points[j]!;
+    const point: Vec3 = [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1]), p[2] + t * (q[2] - p[2])];
+    cuts.push({ at: dot(point, unit), point });
+  });
+  cuts.sort((x, y) => x.at - y.at);
+  return Array.from({ length: Math.floor(cuts.length / 2) }, (_, i) => {
+    const [start, end] = [cuts[2 * i]!, cuts[2 * i + 1]!];
+    return [start.at, end.at, start.point] as const;
+  });
+}
+
+function fromRim(panel: Panel, pose: Pose, at: Vec3): number {
+  const [x, y] = move(undo(pose), at);
+  return Math.min(...edgesOf(panel.outline).map((edge) => distanceToEdge({ xMm: x, yMm: -y }, edge)));
+}

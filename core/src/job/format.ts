@@ -1,0 +1,50 @@
+import type { Mm } from '../length/types.ts';
+
+export const FORMAT_IDS = [
+  'flat',
+  'sideFold',
+  'tentFold',
+  'placeCard',
+  'quarterFold',
+  'gateFold',
+  'doubleGate',
+  'rollFold',
+  'zigzag',
+  'cascade',
+  'spineFold',
+  'gusset',
+  'hingedShape',
+  'easel',
+] as const;
+export type FormatId = (typeof FORMAT_IDS)[number];
+
+export const SHAPE_IDS = ['oval', 'arch', 'scallop', 'heart', 'roundedSquare', 'own'] as const;
+export type ShapeId = (typeof SHAPE_IDS)[number];
+
+/** What a format may ask for beside its finished size. Null lets the application work it out. */
+export interface FormatOptions {
+  /** Panels of a roll, zigzag or cascade. */
+  readonly panels: number;
+  /** Left open between two doors. */
+  readonly gapMm: Mm;
+  /** The front ends this much before the back. */
+  readonly shortFrontMm: Mm;
+  /** Taken off a panel for every wrap it lies inside. */
+  readonly shortenMm: Mm | null;
+  /** Between the two creases of a spine, or the two outer ones of a gusset. */
+  readonly spineMm: Mm;
+  /** The lowest edge of a cascade’s slope. */
+  readonly frontHeightMm: Mm | null;
+  readonly shape: ShapeId;
+  /** SVG path data of one closed figure; its own size does not matter. */
+  readonly path: string;
+  readonly hinge: 'left' | 'top';
+  /** How far into the shape the straight hinge is set. */
+  readonly hingeInsetMm: Mm | null;
+  /** Two creases a little apart, for a lid that opens above a fixed back. */
+  readonly lid: boolean;
+  readonly legWidthMm: Mm | null;
+  /** How far back an easel leans from upright. */
+  readonly leanDeg: number;
+}
+export type OptionId = keyof FormatOptions;
