@@ -4,6 +4,6 @@ import { defineConfig } from 'vite';
 export default defineConfig({
   plugins: [react()],
   worker: { format: 'es' },
-  build: { target: 'es2022', assetsInlineLimit: 0, chunkSizeWarningLimit: 900 },
+  build: { target: 'es2022', assetsInlineLimit: 0, chunkSizeWarningLimit: 1000 },
   server: { proxy: { '/api': 'http://127.0.0.1:5170' } },
 });

@@ -17,6 +17,7 @@ export interface FacePlan {
   /** Face and bleed, in the face's frame. */
   readonly bleed: Box;
   readonly bleedOutline: Polygon;
+  readonly trimOutline: Polygon;
   readonly safe: Box;
   readonly safeOutline: Polygon;
   readonly picture: { readonly id: string; readonly box: Box; readonly ppi: number | null } | null;
@@ -100,6 +101,7 @@ function layFace(job: Job, size: SizePlan, face: ReadFace, book: TypefaceBook): 
     art,
     bleed,
     bleedOutline,
+    trimOutline: size.regions[face.id]!.trim,
     safe: safe?.box ?? { xMm: face.widthMm / 2, yMm: face.heightMm / 2, widthMm: 0, heightMm: 0 },
     safeOutline: safe?.outline ?? [],
     picture:

@@ -83,7 +83,17 @@ function boardSnags({ unit }: Workshop, { size, board, lines }: CreaseFindings):
   return [];
 }
 
-function crackSnags(job: Job, { art, stock, sheet }: CreaseFindings): readonly Snag[] {
+/** A colour or a picture that runs up to a fold on the side that stretches. */
+const solidOverFold = (art: ArtPlan, { form: { blank } }: SizePlan): boolean =>
+  art.faces.some(
+    ({ face, art: own }) =>
+      (own.background !== null || own.picture !== null) &&
+      blank.creases.some(
+        (c) => c.joins.includes(face.panelId) && (c.direction === 'mountain') === (face.side === 'outside'),
+      ),
+  );
+
+function crackSnags(job: Job, { size, art, stock, sheet }: CreaseFindings): readonly Snag[] {
   const inkOver = hasArt(art, 'outside');
   if (sheet.grainAlongFold === false && stock.needsScore)
     return [
@@ -112,7 +122,7 @@ function crackSnags(job: Job, { art, stock, sheet }: CreaseFindings): readonly S
             : [],
       },
     ];
-  if (stock.stock.caliperMicron > THICK_MICRON && inkOver)
+  if (stock.stock.caliperMicron > THICK_MICRON && solidOverFold(art, size))
     return [
       {
         id: 'crease-thick-ink',

@@ -17,7 +17,7 @@ import { formOf, settleOptions } from './formats/index.ts';
 import type { FormatOptions } from '../job/format.ts';
 import { layersThicknessMm, planLayers, type LayerPiece } from './layers.ts';
 import { sizeName } from './namedSizes.ts';
-import { blankBleed, bleedRegion, safeRegion, type FaceRegion } from './regions.ts';
+import { blankBleed, regionsOf, type FaceRegions } from './regions.ts';
 import { sizeSnags } from './sizeSnags.ts';
 
 export interface SizePlan extends StationPlan {
@@ -28,7 +28,7 @@ export interface SizePlan extends StationPlan {
   readonly folding: Folding;
   readonly faces: readonly ReadFace[];
   /** Where each face may carry art, and where words should keep to. */
-  readonly regions: Readonly<Record<string, { readonly bleed: FaceRegion; readonly safe: FaceRegion | null }>>;
+  readonly regions: Readonly<Record<string, FaceRegions>>;
   /** The blank with its bleed. */
   readonly bleedOutline: Polygon;
   readonly layers: readonly LayerPiece[];
@@ -137,12 +137,7 @@ export function planSize(job: Job, workshop: Workshop): SizePlan {
     form,
     folding,
     faces,
-    regions: Object.fromEntries(
-      faces.map((face) => [
-        face.id,
-        { bleed: bleedRegion(face, form.blank, bleedMm), safe: safeRegion(face, form.blank, safeMm) },
-      ]),
-    ),
+    regions: Object.fromEntries(faces.map((face) => [face.id, regionsOf(face, form.blank, bleedMm, safeMm)])),
     bleedOutline: blankBleed(form.blank, bleedMm),
     layers: layers.pieces,
     finishedWidthMm,

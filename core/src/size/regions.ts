@@ -16,8 +16,25 @@ export interface FaceRegion {
   readonly outline: Polygon;
 }
 
+/** What a face is cut to, bleeds to and keeps safe, all in its own frame. */
+export interface FaceRegions {
+  readonly trim: Polygon;
+  readonly bleed: FaceRegion;
+  readonly safe: FaceRegion | null;
+}
+
+export function regionsOf(face: ReadFace, blank: Blank, bleedMm: Mm, safeMm: Mm): FaceRegions {
+  const back = invert(face.toBlank);
+  const panel = blank.panels.find((p) => p.id === face.panelId)!;
+  return {
+    trim: panel.outline.map((p) => apply(back, p)),
+    bleed: bleedRegion(face, blank, bleedMm),
+    safe: safeRegion(face, blank, safeMm),
+  };
+}
+
 /** A face with the bleed it must reach: outwards at the trim, not across a fold. */
-export function bleedRegion(face: ReadFace, blank: Blank, bleedMm: Mm): FaceRegion {
+function bleedRegion(face: ReadFace, blank: Blank, bleedMm: Mm): FaceRegion {
   const panel = blank.panels.find((p) => p.id === face.panelId)!;
   const back = invert(face.toBlank);
   const grown = isUprightBox(blank.outline)
@@ -77,7 +94,7 @@ export const blankBleed = ({ outline, widthMm, heightMm }: Blank, bleedMm: Mm): 
     : (offset(outline, bleedMm)[0] ?? outline);
 
 /** The inset that nothing important may cross, from every edge of the face, its folds too; null when none is left. */
-export function safeRegion(face: ReadFace, blank: Blank, safeMm: Mm): FaceRegion | null {
+function safeRegion(face: ReadFace, blank: Blank, safeMm: Mm): FaceRegion | null {
   const panel = blank.panels.find((p) => p.id === face.panelId)!;
   const left = inset(panel.outline, safeMm);
   if (!left) return null;

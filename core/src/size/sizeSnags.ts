@@ -27,7 +27,7 @@ export const sizeSnags = (job: Job, workshop: Workshop, found: SizeFindings): re
   ...optionSnags(found, workshop),
   ...foldSnags(found, workshop),
   ...shapeSnags(job, workshop, found),
-  ...fitSnags(job, workshop, found.fit, found.thicknessMm),
+  ...fitSnags(job, workshop, found.fit, found.thicknessMm, drawnInMm(job, found)),
   ...safeSnags(job, workshop),
 ];
 
@@ -196,7 +196,11 @@ function roundness(job: Job, unit: Workshop['unit'], options: FormatOptions, ins
   ];
 }
 
-function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm): readonly Snag[] {
+/** A spine drawn in for a small card comes out again when the card is made larger. */
+const drawnInMm = (job: Job, { options }: SizeFindings): Mm =>
+  isOf(job.size.format, 'spineMm') ? Math.max(0, (job.size.options.spineMm ?? 0) - options.spineMm) : 0;
+
+function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm, moreMm: Mm): readonly Snag[] {
   const envelope = envelopeOnHand(job, workshop);
   if (!fit || !envelope || fit.word === 'good' || fit.word === 'tight' || fit.word === 'loose') return [];
   const unit = workshop.unit;
@@ -205,7 +209,7 @@ function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm
   const inside = fit.turned
     ? { insideWidthMm: envelope.insideHeightMm, insideHeightMm: envelope.insideWidthMm }
     : envelope;
-  const largest = largestThatFits(inside, thicknessMm);
+  const largest = largestThatFits(inside, thicknessMm + moreMm);
   const remedies: Remedy[] = [];
   if (isFinishable(roundDown(largest.widthMm)) && isFinishable(roundDown(largest.heightMm)))
     remedies.push({

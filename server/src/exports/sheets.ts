@@ -1,4 +1,4 @@
-import { drawFace, drawSheetPage, type Page, type Plan, type SheetSide } from '@zippy/core';
+import { drawFace, drawSheetPage, IDENTITY, polygon, type Page, type Plan, type SheetSide } from '@zippy/core';
 import { PdfFile } from './pdfDocument.ts';
 import { collect } from './collect.ts';
 import { sceneToPng, sceneToSvg } from './scenes.ts';
@@ -71,7 +71,11 @@ export function facePages({ plan }: ExportInput): readonly { readonly id: string
   return plan.art.faces.map((face) => ({
     id: face.face.id,
     page: {
-      scene: { box: face.bleed, symbols: {}, shapes: drawFace(face) },
+      scene: {
+        box: face.bleed,
+        symbols: {},
+        shapes: [{ kind: 'group', transform: IDENTITY, clip: polygon(face.bleedOutline), children: drawFace(face) }],
+      },
       trimBox: { xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm },
       bleedBox: face.bleed,
     },

@@ -109,7 +109,7 @@ export function Bench({
   );
 }
 
-const Ground = styled.section`
+export const Ground = styled.section`
   position: relative;
   display: flex;
   flex-direction: column;
@@ -150,7 +150,7 @@ const Stage = styled.div`
     stroke: ${({ theme }) => theme.colour.onSlateQuiet};
   }
 `;
-const Caption = styled.p`
+export const Caption = styled.p`
   position: absolute;
   left: 50%;
   bottom: 56px;
@@ -162,7 +162,7 @@ const Caption = styled.p`
   font-size: 15px;
   text-align: center;
 `;
-const Tools = styled.div`
+export const Tools = styled.div`
   display: flex;
   flex-wrap: wrap;
   justify-content: space-between;

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { changeJob, type Job, type JobBench, type JobChange } from '@zippy/core';
+import { changeJob, completed, type Job, type JobBench, type JobChange } from '@zippy/core';
 import { api, Away, Refused, type StoredJob } from '../api/client.ts';
 import { differences } from '../jobs/differences.ts';
 import { keptByTab } from './local.ts';
@@ -44,6 +44,12 @@ const keptJobs = keptByTab<KeptJob>('job');
 
 let lastKey: string | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
+
+/** What this browser keeps of a job, as this version of the application knows it. */
+async function takeKept(id: string): Promise<KeptJob | undefined> {
+  const found = await keptJobs.take(id);
+  return found && { ...found, job: completed(found.job) };
+}
 
 /** A save that went through: what was sent, and the version it became. */
 interface Sent {
@@ -152,7 +158,7 @@ export const useJob = create<JobState>()((set, get) => {
         bench: null,
       });
       await keeping;
-      const mine = await keptJobs.take(id);
+      const mine = await takeKept(id);
       try {
         const stored = await api.job(id);
         if (get().id !== id) return;
@@ -251,7 +257,7 @@ const isSame = (a: Job, b: Job): boolean => differences(a, b).length === 0;
 
 /** Sends one job that is kept here; when it cannot go now, it stays and is settled when the job is opened. */
 async function sendKept(id: string): Promise<void> {
-  const mine = await keptJobs.take(id);
+  const mine = await takeKept(id);
   if (!mine) return;
   try {
     await api.saveJob(id, mine.baseVersion, mine.job);

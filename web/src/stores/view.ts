@@ -9,6 +9,14 @@ interface ViewState {
   readonly folded: boolean;
   /** 0 shut, 1 flat open. */
   readonly open: number;
+  /** Steps of the folding that are made; null while the slider opens and shuts the card. */
+  readonly folds: number | null;
+  /** How the folded card is looked at: as its reader holds it, or standing on a table. */
+  readonly stands: boolean;
+  readonly yawDeg: number;
+  readonly pitchDeg: number;
+  /** A card that is known to fit, measured with a rule; all text, as typed. */
+  readonly sample: { readonly width: string; readonly height: string; readonly thickness: string };
   readonly zoom: number;
   readonly face: string;
   readonly textId: string | null;
@@ -25,6 +33,11 @@ export const useView = create<ViewState>()((set) => ({
   light: false,
   folded: false,
   open: 0.22,
+  folds: null,
+  stands: false,
+  yawDeg: -24,
+  pitchDeg: 14,
+  sample: { width: '', height: '', thickness: '' },
   zoom: 1,
   face: 'front',
   textId: null,
@@ -33,5 +46,6 @@ export const useView = create<ViewState>()((set) => ({
   set: (part) => set(part),
   turnOver: () => set((s) => ({ side: s.side === 'outside' ? 'inside' : 'outside' })),
   toggleLight: () => set((s) => ({ light: !s.light })),
-  toggleOpen: () => set((s) => ({ folded: true, open: s.folded && s.open < 0.5 ? 1 : s.folded ? 0 : s.open })),
+  toggleOpen: () =>
+    set((s) => ({ folded: true, folds: null, open: s.folded && s.open < 0.5 ? 1 : s.folded ? 0 : s.open })),
 }));

@@ -1,6 +1,8 @@
 import { memo, useMemo, type ReactNode } from 'react';
 import {
   boxPath,
+  IDENTITY,
+  polygon,
   drawCutMove,
   drawEnvelopeBlank,
   drawFace,
@@ -57,14 +59,14 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
       return drawFolded(plan.size, { open: 0.35, stockColour, art: bare });
     case 'art': {
       const front = plan.art.faces[0]!;
-      const trim = box(front.face.widthMm, front.face.heightMm);
+      const trim = polygon(front.trimOutline);
       return {
-        box: trim,
+        box: box(front.face.widthMm, front.face.heightMm),
         symbols: {},
         shapes: [
-          path('stock', trim, stockColour),
-          { kind: 'group', transform: [1, 0, 0, 1, 0, 0], clip: boxPath(trim), children: drawFace(front) },
-          path('dimension', trim),
+          { kind: 'path', role: 'stock', path: trim, fill: stockColour },
+          { kind: 'group', transform: IDENTITY, clip: trim, children: drawFace(front) },
+          { kind: 'path', role: 'dimension', path: trim },
         ],
       };
     }

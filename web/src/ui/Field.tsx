@@ -145,6 +145,47 @@ export function LengthField({
   );
 }
 
+/** A length that may be left to be worked out: an empty field is a choice, and says what it comes to. */
+export function MaybeLengthField({
+  label,
+  mm,
+  unit,
+  least,
+  most,
+  worked,
+  onCommit,
+  hint,
+}: {
+  readonly label: string;
+  readonly mm: Mm | null;
+  readonly unit: LengthUnit;
+  readonly least: Mm;
+  readonly most: Mm;
+  /** What it is just now when left empty. */
+  readonly worked: string | null;
+  readonly onCommit: (mm: Mm | null) => void;
+  readonly hint?: string | undefined;
+}): ReactNode {
+  return (
+    <TypedField
+      label={label}
+      value={mm}
+      show={(value) => (value === null ? '' : formatLength(value, unit))}
+      read={(text) => {
+        if (text.trim() === '') return { ok: true, value: null };
+        if (mm !== null && text === formatLength(mm, unit)) return { ok: true, value: mm };
+        const parsed = parseLength(text, unit);
+        if (!parsed.ok) return { ok: false, why: `${label}: ${parsed.why}, or leave it empty.` };
+        if (parsed.mm < least || parsed.mm > most)
+          return { ok: false, why: `${label} wants ${formatLength(least, unit)} to ${formatLength(most, unit)}.` };
+        return { ok: true, value: parsed.mm };
+      }}
+      onCommit={(value) => value !== mm && onCommit(value)}
+      hint={mm === null && worked ? `${hint ?? ''} Now ${worked}.`.trim() : hint}
+    />
+  );
+}
+
 export function NumberField({
   label,
   value,

@@ -1,25 +1,30 @@
 import { useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { boxPath, DEFAULTS, drawFace, type Scene, type TextBlock } from '@zippy/core';
+import { DEFAULTS, drawFace, IDENTITY, polygon, type Scene, type TextBlock } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
+import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { useView } from '../../stores/view.ts';
-import { OnOff, Scale } from '../../ui/Choose.tsx';
+import { OnOff, Pick, Scale } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
-import { BenchPress, Press, Quiet } from '../../ui/Press.tsx';
+import { BenchPress, KeyCap, Press, Quiet } from '../../ui/Press.tsx';
 import { Row } from '../../ui/Sheet.tsx';
-import { spokenOf, type StationProps } from '../parts.ts';
+import { spokenOf, useSides, type StationProps } from '../parts.ts';
 import { Handles } from './Handles.tsx';
 import { useFace } from './useFace.ts';
 import { WordsPanel } from './WordsPanel.tsx';
 
+/** More faces than this do not fit side by side under the bench. */
+const MOST_PRESSES = 6;
 const PICTURES = ['image/png', 'image/jpeg', 'image/svg+xml', '.svg'];
 
 export function ArtBench(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
   const set = useView((s) => s.set);
+  const folded = useView((s) => s.folded);
+  const sides = useSides(plan);
   const { face, placePicture } = useFace(props);
   const [problem, setProblem] = useState<string | null>(null);
   const stockColour = plan.stock.stock.colour;
@@ -28,14 +33,10 @@ export function ArtBench(props: StationProps): ReactNode {
       box: { ...face.bleed, yMm: face.bleed.yMm - textMm * 2, heightMm: face.bleed.heightMm + textMm * 4 },
       symbols: {},
       shapes: [
-        { kind: 'path', role: 'stock', path: boxPath(face.bleed), fill: stockColour },
-        { kind: 'group', transform: [1, 0, 0, 1, 0, 0], clip: boxPath(face.bleed), children: drawFace(face) },
-        { kind: 'path', role: 'safe', path: boxPath(face.safe) },
-        {
-          kind: 'path',
-          role: 'trim',
-          path: boxPath({ xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm }),
-        },
+        { kind: 'path', role: 'stock', path: polygon(face.bleedOutline), fill: stockColour },
+        { kind: 'group', transform: IDENTITY, clip: polygon(face.bleedOutline), children: drawFace(face) },
+        { kind: 'path', role: 'safe', path: polygon(face.safeOutline) },
+        { kind: 'path', role: 'trim', path: polygon(face.trimOutline) },
         {
           kind: 'label',
           role: 'dimension',
@@ -59,6 +60,12 @@ export function ArtBench(props: StationProps): ReactNode {
       setProblem((why as Error).message);
     }
   };
+  const foldPress = plan.size.form.blank.creases.length > 0 && (
+    <BenchPress onPress={() => set({ folded: !folded })} aria-pressed={folded}>
+      Folded <KeyCap>O</KeyCap>
+    </BenchPress>
+  );
+  if (folded && foldPress) return <FoldedBench {...props} art={sides} more={foldPress} />;
   return (
     <Drop onDragOver={(event) => event.preventDefault()} onDrop={(event) => void drop(event)}>
       <Bench
@@ -69,11 +76,32 @@ export function ArtBench(props: StationProps): ReactNode {
         label={`${face.face.name}: the art as it will print`}
         caption={problem ?? undefined}
         overlay={(geometry) => <Handles {...props} geometry={geometry} />}
-        tools={plan.art.faces.map(({ face: { id, name } }) => (
-          <BenchPress key={id} aria-pressed={id === face.face.id} onPress={() => set({ face: id, textId: null })}>
-            {name}
-          </BenchPress>
-        ))}
+        tools={
+          <>
+            {plan.art.faces.length > MOST_PRESSES ? (
+              <FacePick>
+                <Pick
+                  label="Face"
+                  value={face.face.id}
+                  onChange={(id) => set({ face: id, textId: null })}
+                  sections={[
+                    {
+                      heading: null,
+                      options: plan.art.faces.map(({ face: { id, name } }) => ({ id, name })),
+                    },
+                  ]}
+                />
+              </FacePick>
+            ) : (
+              plan.art.faces.map(({ face: { id, name } }) => (
+                <BenchPress key={id} aria-pressed={id === face.face.id} onPress={() => set({ face: id, textId: null })}>
+                  {name}
+                </BenchPress>
+              ))
+            )}
+            {foldPress}
+          </>
+        }
       />
     </Drop>
   );
@@ -212,5 +240,19 @@ const Thumb = styled.button`
     width: 100%;
     height: 100%;
     object-fit: cover;
+  }
+`;
+
+const FacePick = styled.div`
+  display: flex;
+  width: 240px;
+  > * {
+    flex: 1;
+  }
+  label {
+    display: none;
+  }
+  button {
+    color: ${({ theme }) => theme.colour.ink};
   }
 `;

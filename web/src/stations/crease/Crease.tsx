@@ -1,56 +1,56 @@
 import { useCallback, type ReactNode } from 'react';
 import { Button } from 'react-aria-components';
-import { drawCreaseLine, drawFolded, formatLength, type Scene } from '@zippy/core';
+import { drawCreaseLine, formatLength, takeFriendly, type Scene } from '@zippy/core';
 import styled from 'styled-components';
 import { Bench } from '../../bench/Bench.tsx';
+import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
-import { BenchPress, KeyCap } from '../../ui/Press.tsx';
+import { BenchPress, KeyCap, Press } from '../../ui/Press.tsx';
+import { PressureChoice } from '../PressureChoice.tsx';
 import { spokenOf, useSides, type StationProps } from '../parts.ts';
 import { StepList, Stepper } from '../Stepper.tsx';
 
 export function CreaseBench({ job, plan, workshop }: StationProps): ReactNode {
   const { crease, size, stock } = plan;
-  const { step: wanted, folded, open, set } = useView();
+  const { step: wanted, folded, set } = useView();
   const step = Math.min(wanted, Math.max(0, crease.lines.length - 1));
   const sides = useSides(plan);
-  const showFolded = folded && crease.lines.length > 0;
   const draw = useCallback(
     (textMm: number): Scene =>
-      showFolded
-        ? drawFolded(size, { open, stockColour: stock.stock.colour, art: sides })
-        : drawCreaseLine(size, crease, step, {
-            unit: workshop.unit,
-            textMm,
-            stockColour: stock.stock.colour,
-            art: sides,
-          }),
-    [size, crease, step, workshop.unit, stock, sides, showFolded, open],
+      drawCreaseLine(size, crease, step, {
+        unit: workshop.unit,
+        textMm,
+        stockColour: stock.stock.colour,
+        art: sides,
+      }),
+    [size, crease, step, workshop.unit, stock, sides],
   );
-  const board = draw(4).box;
   const line = crease.lines[step];
+  const foldPress = line && (
+    <BenchPress aria-pressed={folded} onPress={() => set({ folded: !folded })}>
+      Folded <KeyCap>O</KeyCap>
+    </BenchPress>
+  );
+  if (folded && line) return <FoldedBench job={job} plan={plan} workshop={workshop} art={sides} more={foldPress} />;
   return (
     <Bench
-      content={board}
+      content={draw(4).box}
       draw={draw}
       pictures={job.pictures}
       unit={workshop.unit}
       label={line ? `Crease ${line.number}: ${line.text}` : crease.verdict}
       caption={
-        line && !showFolded
+        line
           ? `${line.faceUp} up · groove ${line.groove} at ${formatLength(line.grooveAtMm, workshop.unit)}`
           : undefined
       }
       tools={
         <>
           <Stepper count={crease.lines.length} name="Crease" />
-          {crease.lines.length > 0 && (
-            <BenchPress aria-pressed={folded} onPress={() => set({ folded: !folded })}>
-              Folded <KeyCap>O</KeyCap>
-            </BenchPress>
-          )}
+          {foldPress}
         </>
       }
     />
@@ -85,7 +85,9 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
               <span className="n">{line.number}</span>
               <span>
                 <span className="big">{formatLength(line.grooveAtMm, workshop.unit)}</span>
-                <span className="turn">{line.faceUp} up</span>
+                <span className="turn">
+                  {line.faceUp} up{crease.lines.length > 1 ? ` · ${line.turn.toLowerCase()}` : ''}
+                </span>
               </span>
               <span className="text">{line.text}</span>
             </Button>
@@ -99,7 +101,28 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
           ))}
         </Folding>
       )}
-      <More label="Which side the bead lies">
+      {crease.friendly.length > 0 && (
+        <More label="Sizes that suit this board">
+          <p>
+            Every crease lands on a groove of {crease.board.name}, and a sheet still gives {plan.sheet.up}.
+          </p>
+          {crease.friendly.map((friendly) => {
+            const remedy = takeFriendly(friendly, workshop.unit);
+            return (
+              <Press key={remedy.label} onPress={() => change(remedy.changes)}>
+                {remedy.label}
+              </Press>
+            );
+          })}
+        </More>
+      )}
+      <More label="Schools of pressing and of the bead">
+        <Folding>
+          {crease.schools.map(({ id, text }) => (
+            <li key={id}>{text}</li>
+          ))}
+        </Folding>
+        <PressureChoice value={job.crease.pressure} />
         <Choice
           label="Bead"
           value={job.crease.bead}

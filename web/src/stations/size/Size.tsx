@@ -1,28 +1,28 @@
 import type { ReactNode } from 'react';
-import {
-  FORMATS,
-  formatSize,
-  LARGEST_FINISHED_MM,
-  largestThatFits,
-  NAMED_SIZES,
-  roundDown,
-  SMALLEST_FINISHED_MM,
-  type FormatId,
-} from '@zippy/core';
-import { Slip } from '../../slip/Slip.tsx';
+import { formatSize, LARGEST_FINISHED_MM, NAMED_SIZES, SMALLEST_FINISHED_MM, type FormatId } from '@zippy/core';
+import { More, Slip } from '../../slip/Slip.tsx';
+import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
-import { Choice, Pick } from '../../ui/Choose.tsx';
+import { Pick } from '../../ui/Choose.tsx';
 import { LengthField } from '../../ui/Field.tsx';
 import { Press } from '../../ui/Press.tsx';
 import { Two } from '../../ui/Sheet.tsx';
 import { BlankBench } from '../BlankBench.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
+import { EnvelopeFits } from './EnvelopeFits.tsx';
+import { FormatInputs } from './FormatInputs.tsx';
+import { FormatPick } from './FormatPick.tsx';
+import { Layers } from './Layers.tsx';
 
 export function SizeBench(props: StationProps): ReactNode {
   return <BlankBench {...props} showArt={false} names />;
 }
 
-export function SizeSlip({ job, plan, workshop }: StationProps): ReactNode {
+/** Formats that stand on their long side take a named size lying down. */
+const LYING: readonly FormatId[] = ['tentFold', 'placeCard'];
+
+export function SizeSlip(props: StationProps): ReactNode {
+  const { job, plan, workshop } = props;
   const change = useJob((s) => s.change);
   const { size } = job;
   const { unit } = workshop;
@@ -32,30 +32,12 @@ export function SizeSlip({ job, plan, workshop }: StationProps): ReactNode {
       { path: ['size', 'finishedWidthMm'], value: widthMm },
       { path: ['size', 'finishedHeightMm'], value: heightMm },
     ]);
-  const lying = size.finishedWidthMm > size.finishedHeightMm;
   const named = NAMED_SIZES.map((s) => ({ ...s, id: `${s.system} ${s.name}` }));
   const pickSize = (id: string): void => {
     const found = named.find((s) => s.id === id);
-    // A tent stands on its long side, and a card that already lies stays lying.
-    const sideways = found && (lying || size.format === 'tentFold');
+    // A card that already lies stays lying.
+    const sideways = found && (size.finishedWidthMm > size.finishedHeightMm || LYING.includes(size.format));
     if (found) setBoth(sideways ? found.heightMm : found.widthMm, sideways ? found.widthMm : found.heightMm);
-  };
-  const envelope = job.brief.envelope;
-  const inside =
-    envelope.kind === 'typed'
-      ? envelope
-      : envelope.kind === 'shelf'
-        ? workshop.envelopes.find((e) => e.id === envelope.envelopeId)
-        : undefined;
-  const fitEnvelope = (): void => {
-    if (!inside) return;
-    const largest = largestThatFits(inside, plan.size.thicknessMm);
-    const inReach = (mm: number): number =>
-      Math.min(LARGEST_FINISHED_MM, Math.max(SMALLEST_FINISHED_MM, roundDown(mm)));
-    const [w, h] = [inReach(largest.widthMm), inReach(largest.heightMm)];
-    const [short, long] = [Math.min(w, h), Math.max(w, h)];
-    if (lying || size.format === 'tentFold') setBoth(long, short);
-    else setBoth(short, long);
   };
   const options = (system: string) => ({
     heading: system,
@@ -63,18 +45,37 @@ export function SizeSlip({ job, plan, workshop }: StationProps): ReactNode {
       .filter((s) => s.system === system)
       .map((s) => ({
         id: s.id,
-        name: `${s.name}`,
+        name: s.name,
+        fullName: s.id,
         note: formatSize(s.widthMm, s.heightMm, system === 'ISO' ? 'mm' : 'in'),
       })),
   });
+  const side = (label: string, field: 'finishedWidthMm' | 'finishedHeightMm') => (
+    <LengthField
+      label={label}
+      mm={size[field]}
+      unit={unit}
+      least={SMALLEST_FINISHED_MM}
+      most={LARGEST_FINISHED_MM}
+      onCommit={(mm) => set(field, mm)}
+    />
+  );
   return (
-    <Slip title="Size" part={plan.size} spoken={spokenOf(workshop)}>
-      <Choice
-        label="Format"
-        value={size.format}
-        options={Object.values(FORMATS).map(({ id, name }) => ({ id, name }))}
-        onChange={(format: FormatId) => set('format', format)}
-      />
+    <Slip
+      title="Size"
+      part={plan.size}
+      spoken={spokenOf(workshop)}
+      after={
+        <>
+          <TakeAway what="proof" format="pdf" label="Proof to fold by hand (PDF)" />
+          <TakeAway what="template" format="pdf" label="Template in true size (PDF)" />
+          <TakeAway what="template" format="svg" label="Template in layers (SVG)" />
+          <TakeAway what="template" format="dxf" label="Template in layers (DXF)" />
+          <TakeAway what="guides" format="pdf" label="Pale guides round the card (PDF)" />
+        </>
+      }
+    >
+      <FormatPick value={size.format} onChange={(format) => set('format', format)} />
       <Pick
         label="Named size"
         value={plan.size.name}
@@ -83,26 +84,22 @@ export function SizeSlip({ job, plan, workshop }: StationProps): ReactNode {
         sections={[options('ISO'), options('North American')]}
       />
       <Two>
-        <LengthField
-          label="Finished width"
-          mm={size.finishedWidthMm}
-          unit={unit}
-          least={SMALLEST_FINISHED_MM}
-          most={LARGEST_FINISHED_MM}
-          onCommit={(mm) => set('finishedWidthMm', mm)}
-        />
-        <LengthField
-          label="Finished height"
-          mm={size.finishedHeightMm}
-          unit={unit}
-          least={SMALLEST_FINISHED_MM}
-          most={LARGEST_FINISHED_MM}
-          onCommit={(mm) => set('finishedHeightMm', mm)}
-        />
-        <Press onPress={() => setBoth(size.finishedHeightMm, size.finishedWidthMm)}>Swap the two</Press>
-        <Press onPress={fitEnvelope} isDisabled={!inside}>
-          Largest for my envelope
-        </Press>
+        {side('Finished width', 'finishedWidthMm')}
+        {side('Finished height', 'finishedHeightMm')}
+      </Two>
+      <FormatInputs job={job} size={plan.size} unit={unit} />
+      <Press onPress={() => setBoth(size.finishedHeightMm, size.finishedWidthMm)}>Swap width and height</Press>
+      <More
+        label={`Envelopes it fits (${plan.size.shelfFits.filter(({ fit }) => fits(fit.word)).length} of ${plan.size.shelfFits.length})`}
+      >
+        <EnvelopeFits {...props} />
+      </More>
+      <More
+        label={size.layers.length > 0 ? `Layers (${plan.size.layers.length} pieces)` : 'Mats, writing panels, inserts'}
+      >
+        <Layers {...props} />
+      </More>
+      <Two>
         <LengthField
           label="Bleed"
           mm={size.bleedMm}
@@ -123,3 +120,5 @@ export function SizeSlip({ job, plan, workshop }: StationProps): ReactNode {
     </Slip>
   );
 }
+
+const fits = (word: string): boolean => word === 'good' || word === 'tight' || word === 'loose';

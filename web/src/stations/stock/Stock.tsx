@@ -4,7 +4,8 @@ import { boxPath, formatSize, sayMoney, sayWeight, type Scene, type Shape } from
 import { Bench } from '../../bench/Bench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
-import { Choice, Pick } from '../../ui/Choose.tsx';
+import { Pick } from '../../ui/Choose.tsx';
+import { PressureChoice } from '../PressureChoice.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 
 /** The sheet with its grain, and the open blank on it for a sense of scale. */
@@ -140,16 +141,7 @@ export function StockSlip({ job, plan, workshop }: StationProps): ReactNode {
         ))}
       </Verdicts>
       <More label="How it is pressed">
-        <Choice
-          label="Pressure"
-          value={job.crease.pressure}
-          options={[
-            { id: 'byCoating', name: 'By coating' },
-            { id: 'firm', name: 'Firm' },
-            { id: 'light', name: 'Light' },
-          ]}
-          onChange={(pressure) => change([{ path: ['crease', 'pressure'], value: pressure }])}
-        />
+        <PressureChoice value={job.crease.pressure} />
       </More>
     </Slip>
   );

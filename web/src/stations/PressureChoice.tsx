@@ -1,0 +1,21 @@
+import type { ReactNode } from 'react';
+import type { CreaseChoice } from '@zippy/core';
+import { useJob } from '../stores/job.ts';
+import { Choice } from '../ui/Choose.tsx';
+
+/** Stock and Crease both show it: one decides by the coating, the other by the hands. */
+export function PressureChoice({ value }: { readonly value: CreaseChoice['pressure'] }): ReactNode {
+  const change = useJob((s) => s.change);
+  return (
+    <Choice
+      label="Pressure"
+      value={value}
+      options={[
+        { id: 'byCoating', name: 'By coating' },
+        { id: 'firm', name: 'Firm' },
+        { id: 'light', name: 'Light' },
+      ]}
+      onChange={(pressure) => change([{ path: ['crease', 'pressure'], value: pressure }])}
+    />
+  );
+}

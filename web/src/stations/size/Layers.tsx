@@ -1,0 +1,167 @@
+import type { ReactNode } from 'react';
+import { CheckboxGroup, Checkbox, Label } from 'react-aria-components';
+import styled from 'styled-components';
+import type { LayerChoice } from '@zippy/core';
+import { useJob } from '../../stores/job.ts';
+import { Choice, Pick } from '../../ui/Choose.tsx';
+import { LengthField } from '../../ui/Field.tsx';
+import { Press } from '../../ui/Press.tsx';
+import { Row } from '../../ui/Sheet.tsx';
+import type { StationProps } from '../parts.ts';
+
+const MOST_DEEP = 8;
+
+/** Mats, writing panels and inserts: what is glued on or laid in. */
+export function Layers({ job, plan, workshop }: StationProps): ReactNode {
+  const change = useJob((s) => s.change);
+  const { layers } = job.size;
+  const lightest = [...workshop.stocks].sort((a, b) => a.gsm - b.gsm)[0]!;
+  const setAll = (next: readonly LayerChoice[]): void => change([{ path: ['size', 'layers'], value: next }]);
+  const add = (kind: LayerChoice['kind']): void => {
+    const inside = plan.size.faces.find((f) => f.id === 'insideBack') ?? plan.size.faces.at(-1)!;
+    const first = kind === 'writing' ? inside : plan.size.faces[0]!;
+    const id = `${kind}${1 + Math.max(0, ...layers.map((l) => Number(/\d+$/.exec(l.id)?.[0] ?? 0)))}`;
+    setAll([...layers, { id, kind, faces: kind === 'insert' ? [] : [first.id], revealMm: 3, stockIds: [lightest.id] }]);
+  };
+  return (
+    <>
+      {layers.map((layer, i) => (
+        <OneLayer
+          key={layer.id}
+          layer={layer}
+          faces={plan.size.faces}
+          workshop={workshop}
+          onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
+          onRemove={() => setAll(layers.filter((_, k) => k !== i))}
+        />
+      ))}
+      <Row>
+        <Press onPress={() => add('mat')}>+ Mat</Press>
+        <Press onPress={() => add('writing')}>+ Writing panel</Press>
+        <Press onPress={() => add('insert')}>+ Insert</Press>
+      </Row>
+    </>
+  );
+}
+
+function OneLayer({
+  layer,
+  faces,
+  workshop,
+  onChange,
+  onRemove,
+}: {
+  readonly layer: LayerChoice;
+  readonly faces: StationProps['plan']['size']['faces'];
+  readonly workshop: StationProps['workshop'];
+  readonly onChange: (layer: LayerChoice) => void;
+  readonly onRemove: () => void;
+}): ReactNode {
+  const stocks = workshop.stocks.map((s) => ({ id: s.id, name: s.name, note: `${s.gsm} gsm`, swatch: s.colour }));
+  return (
+    <Box aria-label={`Layer ${layer.id}`}>
+      <Choice
+        label="Layer"
+        value={layer.kind}
+        options={[
+          { id: 'mat', name: 'Mat' },
+          { id: 'writing', name: 'Writing panel' },
+          { id: 'insert', name: 'Insert' },
+        ]}
+        onChange={(kind) => onChange({ ...layer, kind, faces: kind === 'insert' ? [] : layer.faces })}
+      />
+      {layer.kind !== 'insert' && (
+        <CheckboxGroup value={[...layer.faces]} onChange={(chosen) => onChange({ ...layer, faces: chosen })}>
+          <Label>On which faces</Label>
+          <div className="faces">
+            {faces.map((face) => (
+              <Checkbox key={face.id} value={face.id}>
+                {({ isSelected }) => (
+                  <>
+                    <i aria-hidden>{isSelected ? '✓' : ''}</i> {face.name}
+                  </>
+                )}
+              </Checkbox>
+            ))}
+          </div>
+        </CheckboxGroup>
+      )}
+      <LengthField
+        label="Reveal all round"
+        mm={layer.revealMm}
+        unit={workshop.unit}
+        least={0}
+        most={100}
+        onCommit={(revealMm) => onChange({ ...layer, revealMm })}
+      />
+      {layer.stockIds.map((stockId, k) => (
+        <Pick
+          key={k}
+          label={layer.stockIds.length > 1 ? `Stock, ${k === 0 ? 'lowest' : `layer ${k + 1}`}` : 'Stock'}
+          value={stockId}
+          sections={[{ heading: null, options: stocks }]}
+          onChange={(id) => onChange({ ...layer, stockIds: layer.stockIds.map((s, j) => (j === k ? id : s)) })}
+        />
+      ))}
+      <Row>
+        <Press
+          isDisabled={layer.stockIds.length >= MOST_DEEP}
+          onPress={() => onChange({ ...layer, stockIds: [...layer.stockIds, layer.stockIds.at(-1)!] })}
+        >
+          One more inside it
+        </Press>
+        {layer.stockIds.length > 1 && (
+          <Press onPress={() => onChange({ ...layer, stockIds: layer.stockIds.slice(0, -1) })}>One fewer</Press>
+        )}
+        <Press onPress={onRemove}>Take off</Press>
+      </Row>
+    </Box>
+  );
+}
+
+const Box = styled.section`
+  display: grid;
+  gap: 10px;
+  padding: 12px;
+  border: 1px solid ${({ theme }) => theme.colour.rule};
+  border-radius: 5px;
+  background: #fff;
+  .react-aria-CheckboxGroup > span,
+  .react-aria-CheckboxGroup > label:first-child {
+    color: ${({ theme }) => theme.colour.inkQuiet};
+    font-size: 14px;
+  }
+  .faces {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 2px 10px;
+    max-height: 170px;
+    overflow: auto;
+  }
+  .react-aria-Checkbox {
+    display: flex;
+    gap: 7px;
+    align-items: center;
+    padding: 3px 2px;
+    font-size: 15px;
+    cursor: pointer;
+  }
+  .react-aria-Checkbox i {
+    flex: none;
+    display: grid;
+    place-items: center;
+    width: 18px;
+    height: 18px;
+    border: 1px solid ${({ theme }) => theme.colour.inkQuiet};
+    border-radius: 3px;
+    font-style: normal;
+    line-height: 1;
+  }
+  .react-aria-Checkbox[data-selected] i {
+    background: ${({ theme }) => theme.colour.slate};
+    color: ${({ theme }) => theme.colour.onSlate};
+  }
+  .react-aria-Checkbox[data-focus-visible] i {
+    outline: 3px solid ${({ theme }) => theme.colour.marigold};
+  }
+`;
