@@ -140,7 +140,13 @@ describe('by hand', function () {
 
   it('finds the largest card for the envelope and says it slides in', async () => {
     await open('Lantern Regatta supper', 'size');
-    await page.getByRole('button', { name: 'Largest for my envelope' }).click();
+    await page.getByRole('button', { name: /Envelopes it fits/ }).click();
+    const shelf = page.getByRole('list', { name: 'Envelopes on the shelf' });
+    await shelf
+      .getByRole('listitem')
+      .filter({ hasText: 'Teal' })
+      .getByRole('button', { name: 'Largest: 98 × 138 mm' })
+      .click();
     // 102 − 0.925 − 3 = 98.075 and 142 − 3.925 = 138.075, to a tenth downwards.
     await page
       .locator('aside')

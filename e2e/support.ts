@@ -75,13 +75,16 @@ export class Application {
   }
 }
 
-export const openBrowser = (): Promise<Browser> =>
+/** Three dimensions are drawn by the processor, which is slow, so they are on only where they are looked at. */
+export const openBrowser = ({ solid = false } = {}): Promise<Browser> =>
   chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: [
       '--headless',
       '--no-sandbox',
-      '--disable-gpu',
+      ...(solid
+        ? ['--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--ignore-gpu-blocklist']
+        : ['--disable-gpu', '--disable-3d-apis']),
       '--disable-quic',
       '--no-first-run',
       '--disable-background-networking',

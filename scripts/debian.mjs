@@ -20,6 +20,7 @@ const BRINGS = {
   chromium: () => existsSync('/usr/bin/chromium'),
   'poppler-utils': () => onPath('pdftoppm') && onPath('pdffonts'),
   qpdf: () => onPath('qpdf'),
+  'python3-ezdxf': () => existsSync('/usr/lib/python3/dist-packages/ezdxf'),
   'librsvg2-bin': () => onPath('rsvg-convert'),
 };
 

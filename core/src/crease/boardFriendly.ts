@@ -26,6 +26,7 @@ const ON_GROOVE_MM = 0.1;
 /** Farther away than this is another card. */
 const NEARBY_MM = 15;
 const MOST = 6;
+const SAME_MM = 0.005;
 /** Grooves tried either way of the nearest: a fine board has one every half millimetre. */
 const STEPS = 8;
 
@@ -97,7 +98,8 @@ export function boardFriendly(
         return Math.abs(mm - Math.max(1, Math.round(mm / board.grooveEveryMm)) * board.grooveEveryMm);
       };
       const worstMm = Math.max(...lines.map((edges) => Math.min(...edges.map(off))));
-      if (worstMm > ON_GROOVE_MM) continue;
+      // The card as it is is no other size.
+      if (worstMm > ON_GROOVE_MM || Math.abs(byMm) < SAME_MM) continue;
       const fits = layOutOnePiece({ ...question, pieceWidthMm: at(width!, byMm), pieceHeightMm: at(height!, byMm) });
       const up = fits.up * sheet.cell.blanks.length;
       if (up < sheet.up || up === 0) continue;

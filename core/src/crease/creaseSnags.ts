@@ -25,7 +25,7 @@ export interface CreaseFindings {
 }
 
 export const takeFriendly = ({ field, mm, byMm }: FriendlySize, unit: Workshop['unit']): Remedy => ({
-  label: `Make the card ${formatLength(mm, unit)} ${field === 'finishedWidthMm' ? 'wide' : 'high'}, ${formatLength(Math.abs(byMm), 'mm')} ${byMm < 0 ? 'less' : 'more'}: every crease lands`,
+  label: `Make the card ${formatLength(mm, unit)} ${field === 'finishedWidthMm' ? 'wide' : 'high'}, ${formatLength(Math.abs(byMm), 'mm')} ${byMm < 0 ? 'less' : 'more'}`,
   changes: [{ path: ['size', field], value: mm }],
 });
 

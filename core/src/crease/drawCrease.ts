@@ -47,6 +47,7 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
   const side: PaperSide = line?.faceUp ?? 'outside';
   const toBoard = onBoard(blank, line?.edgeAtStop ?? 'left', side);
   const card = mapBox(toBoard, { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm });
+  const outline = polygon(blank.outline.map((p) => apply(toBoard, p)));
   const { textMm } = view;
   const board: Box = {
     xMm: -textMm * 1.2,
@@ -72,14 +73,16 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
       role: 'fence',
       path: boxPath({ xMm: -textMm * 0.7, yMm: board.yMm, widthMm: textMm * 0.7, heightMm: board.heightMm }),
     },
-    { kind: 'path', role: 'stock', path: boxPath(card), fill: view.stockColour },
+    { kind: 'path', role: 'stock', path: crease.beforeCutting ? boxPath(card) : outline, fill: view.stockColour },
     {
       kind: 'group',
       transform: toBoard,
-      clip: boxPath({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }),
+      clip: crease.beforeCutting
+        ? boxPath({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm })
+        : polygon(blank.outline),
       children: view.art[side],
     },
-    { kind: 'path', role: 'trim', path: polygon(blank.outline.map((p) => apply(toBoard, p))) },
+    { kind: 'path', role: 'trim', path: outline },
     // The other creases, as they bend with this face up.
     ...blank.creases
       .filter((c) => !line?.creaseIds.includes(c.id))

@@ -38,6 +38,8 @@ export interface CreasePlan extends StationPlan {
   readonly board: Board;
   /** In the order that turns the piece least. */
   readonly lines: readonly CreaseLine[];
+  /** A shape is creased while its cell still has straight edges. */
+  readonly beforeCutting: boolean;
   /** Folding by hand, after the creases are pressed. */
   readonly folding: readonly string[];
   /** What each school says, and why. */
@@ -81,6 +83,7 @@ export function planCrease(
   return {
     board,
     lines,
+    beforeCutting,
     folding: first ? foldingSteps(size, job.crease.bead) : [],
     schools: first ? schools(stock, job.crease) : [],
     friendly,

@@ -1,7 +1,7 @@
 import { foldBlank } from './foldBlank.ts';
 import { layersOf, type Layering } from './layers.ts';
 import { chain, turn, type Pose } from './space.ts';
-import { afterSteps, opened, restingPose } from './stages.ts';
+import { afterSteps, creaseOf, opened, restingPose } from './stages.ts';
 import type { FoldedForm, FoldState } from './types.ts';
 
 /** What is worked out once about a form, so that any stage of it can be asked for cheaply. */
@@ -35,13 +35,16 @@ export function atOpening(form: FoldedForm, folding: Folding, open: number): Rea
   return lifted(poses, (id) => shut.get(id)! * (1 - open));
 }
 
-/** With every crease bent as the card stands, the resting panel in its place. */
+/**
+ * With every crease bent as the card stands, the resting panel in its place. Panels that whole steps have
+ * pressed together keep their heights in that pile; the others are free of each other.
+ */
 export function atState(form: FoldedForm, folding: Folding, state: FoldState): ReadonlyMap<string, Pose> {
-  const shut = heights(form, folding, form.steps.length);
+  const isShut = (id: string): boolean => Math.abs((state[id] ?? 0) - creaseOf(form, id).shutDeg) < 1e-9;
+  const open = form.steps.findIndex(({ creaseIds }) => !creaseIds.every(isShut));
+  const pressed = heights(form, folding, open < 0 ? form.steps.length : open);
   const poses = foldBlank(form.blank, state, form.restingPanelId, folding.rest);
-  // Panels that stay pressed together keep their heights; the others are free of each other.
-  const pressed = form.blank.creases.every((c) => Math.abs((state[c.id] ?? 0) - c.shutDeg) < 1e-9);
-  return pressed ? lifted(poses, (id) => shut.get(id)!) : poses;
+  return lifted(poses, (id) => pressed.get(id)!);
 }
 
 /** Heights in the pile after some steps, measured along each panel’s own outside: they turn with the panel. */

@@ -69,29 +69,31 @@ export function Bench({
   };
   return (
     <Ground aria-label="Bench">
-      <Stage
-        ref={stage}
-        tabIndex={zoom > 1 ? 0 : -1}
-        aria-label={zoom > 1 ? 'Scroll to see the rest of the piece' : undefined}
-        role="group"
-      >
-        <div className="room" style={{ width: roomX, height: roomY }}>
-          <div
-            className="piece"
-            style={{
-              left: originPx.x + scene.box.xMm * pxPerMm,
-              top: originPx.y + scene.box.yMm * pxPerMm,
-              width: scene.box.widthMm * pxPerMm,
-              height: scene.box.heightMm * pxPerMm,
-            }}
-          >
-            <SceneView scene={scene} pictures={pictures} label={label} />
+      <Middle>
+        <Stage
+          ref={stage}
+          tabIndex={zoom > 1 ? 0 : -1}
+          aria-label={zoom > 1 ? 'Scroll to see the rest of the piece' : undefined}
+          role="group"
+        >
+          <div className="room" style={{ width: roomX, height: roomY }}>
+            <div
+              className="piece"
+              style={{
+                left: originPx.x + scene.box.xMm * pxPerMm,
+                top: originPx.y + scene.box.yMm * pxPerMm,
+                width: scene.box.widthMm * pxPerMm,
+                height: scene.box.heightMm * pxPerMm,
+              }}
+            >
+              <SceneView scene={scene} pictures={pictures} label={label} />
+            </div>
+            {overlay?.({ pxPerMm, textMm, originPx })}
+            <Rulers unit={unit} pxPerMm={pxPerMm} originPx={originPx} widthPx={roomX} heightPx={roomY} />
           </div>
-          {overlay?.({ pxPerMm, textMm, originPx })}
-          <Rulers unit={unit} pxPerMm={pxPerMm} originPx={originPx} widthPx={roomX} heightPx={roomY} />
-        </div>
-      </Stage>
-      {caption && <Caption>{caption}</Caption>}
+        </Stage>
+        {caption && <Caption>{caption}</Caption>}
+      </Middle>
       <Tools>
         <div>{tools}</div>
         <div>
@@ -118,8 +120,16 @@ export const Ground = styled.section`
   background-color: ${({ theme }) => theme.colour.slate};
   color: ${({ theme }) => theme.colour.onSlate};
 `;
+/** Where captions float over the piece, above whatever height the tools take. */
+export const Middle = styled.div`
+  position: relative;
+  display: flex;
+  flex: 1;
+  min-height: 0;
+`;
 const Stage = styled.div`
   flex: 1;
+  min-width: 0;
   min-height: 0;
   overflow: auto;
   .room {
@@ -153,7 +163,8 @@ const Stage = styled.div`
 export const Caption = styled.p`
   position: absolute;
   left: 50%;
-  bottom: 56px;
+  bottom: 12px;
+  pointer-events: none;
   transform: translateX(-50%);
   max-width: 80%;
   padding: 5px 12px;

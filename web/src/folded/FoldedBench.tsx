@@ -10,7 +10,7 @@ import {
   type Scene,
   type Shape,
 } from '@zippy/core';
-import { Bench, Caption, Ground, Tools } from '../bench/Bench.tsx';
+import { Bench, Caption, Ground, Middle, Tools } from '../bench/Bench.tsx';
 import { useView } from '../stores/view.ts';
 import { Scale } from '../ui/Choose.tsx';
 import { BenchPress } from '../ui/Press.tsx';
@@ -35,11 +35,13 @@ export function FoldedBench({
   /** Presses of the station itself, before the folding’s own. */
   readonly more: ReactNode;
 }): ReactNode {
-  const { open, folds, stands, yawDeg, pitchDeg, set } = useView();
+  const { open, folds: asked, stands, yawDeg, pitchDeg, set } = useView();
   const [solid, setSolid] = useState(hasWebGl);
   const { size } = plan;
   const { form } = size;
   const steps = form.steps.length;
+  // A format with fewer folds may have been chosen since.
+  const folds = asked === null ? null : Math.min(asked, steps);
   const glided = useGlide(folds ?? 0);
   const stage: FoldStage = folds === null ? { open } : { done: Math.min(steps, glided) };
   const onTable = useMemo(() => (stands ? standOnTable(form, size.folding) : null), [stands, form, size.folding]);
@@ -93,7 +95,10 @@ export function FoldedBench({
         />
       </Opener>
       {form.standing && (
-        <BenchPress aria-pressed={stands} onPress={() => set({ stands: !stands, yawDeg: -32, pitchDeg: 20 })}>
+        <BenchPress
+          aria-pressed={stands}
+          onPress={() => set({ stands: !stands, folds: null, yawDeg: -32, pitchDeg: 20 })}
+        >
           On a table
         </BenchPress>
       )}
@@ -124,34 +129,36 @@ export function FoldedBench({
   };
   return (
     <Ground aria-label="Bench">
-      <Stage
-        role="application"
-        aria-roledescription="card that can be turned"
-        aria-label={`${said} Turn it with the arrow keys or by dragging.`}
-        tabIndex={0}
-        onKeyDown={onKeyDown}
-        onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
-        onPointerMove={(event) => {
-          if (event.buttons === 1) turn(yawDeg - event.movementX * 0.4, pitchDeg + event.movementY * 0.4);
-        }}
-      >
-        <Fallback onLost={() => setSolid(false)}>
-          <Suspense fallback={<p className="waiting">Folding the card …</p>}>
-            <FoldedScene
-              size={size}
-              poses={poses}
-              stockColour={stockColour}
-              art={withLayers}
-              pictures={job.pictures}
-              yawDeg={yawDeg}
-              pitchDeg={pitchDeg}
-              table={onTable !== null}
-              onLost={() => setSolid(false)}
-            />
-          </Suspense>
-        </Fallback>
-      </Stage>
-      <Caption>{said}</Caption>
+      <Middle>
+        <Stage
+          role="application"
+          aria-roledescription="card that can be turned"
+          aria-label={`${said} Turn it with the arrow keys or by dragging.`}
+          tabIndex={0}
+          onKeyDown={onKeyDown}
+          onPointerDown={(event) => event.currentTarget.setPointerCapture(event.pointerId)}
+          onPointerMove={(event) => {
+            if (event.buttons === 1) turn(yawDeg - event.movementX * 0.4, pitchDeg + event.movementY * 0.4);
+          }}
+        >
+          <Fallback onLost={() => setSolid(false)}>
+            <Suspense fallback={<p className="waiting">Folding the card …</p>}>
+              <FoldedScene
+                size={size}
+                poses={poses}
+                stockColour={stockColour}
+                art={withLayers}
+                pictures={job.pictures}
+                yawDeg={yawDeg}
+                pitchDeg={pitchDeg}
+                table={onTable !== null}
+                onLost={() => setSolid(false)}
+              />
+            </Suspense>
+          </Fallback>
+        </Stage>
+        <Caption>{said}</Caption>
+      </Middle>
       <Tools>
         <div>{tools}</div>
       </Tools>

@@ -155,7 +155,7 @@ const Fold = styled(Disclosure)`
     font-size: 16px;
     font-weight: 400;
   }
-  button {
+  h3 > button {
     padding: 4px 0;
     border: 0;
     background: none;

@@ -104,7 +104,7 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
       {crease.friendly.length > 0 && (
         <More label="Sizes that suit this board">
           <p>
-            Every crease lands on a groove of {crease.board.name}, and a sheet still gives {plan.sheet.up}.
+            On {crease.board.name} every crease of these lands on a groove, and a sheet still gives {plan.sheet.up}.
           </p>
           {crease.friendly.map((friendly) => {
             const remedy = takeFriendly(friendly, workshop.unit);

@@ -1,6 +1,7 @@
 import { useCallback, type ReactNode } from 'react';
 import { Button } from 'react-aria-components';
 import { CAUTIONS, drawCutMove, formatLength, type Scene } from '@zippy/core';
+import styled from 'styled-components';
 import { Bench } from '../../bench/Bench.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
@@ -83,6 +84,34 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
           </li>
         ))}
       </StepList>
+      {cut.outlines.length > 0 && (
+        <ByHand>
+          <h3>{cut.outlinesAfterCrease ? 'By hand, after creasing' : 'Then by hand'}</h3>
+          {cut.outlines.map((outline) => (
+            <div key={outline.id}>
+              <b>{outline.big}</b>
+              <p>{outline.text}</p>
+            </div>
+          ))}
+          <Caution role="note">{CAUTIONS.knife}</Caution>
+        </ByHand>
+      )}
     </Slip>
   );
 }
+
+const ByHand = styled.section`
+  display: grid;
+  gap: 8px;
+  h3 {
+    font-size: 15px;
+    color: ${({ theme }) => theme.colour.plum};
+  }
+  b {
+    font: 700 18px/1.3 ${({ theme }) => theme.font.mono};
+  }
+  p {
+    font-size: 14px;
+    line-height: 1.35;
+  }
+`;

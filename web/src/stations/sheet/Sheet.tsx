@@ -1,11 +1,15 @@
 import { useCallback, useState, type ReactNode } from 'react';
 import {
+  apply,
   boxPath,
+  drawLayerSheet,
   drawSheetPage,
   evenSides,
   grow,
   mapBox,
   pageMap,
+  plural,
+  polygon,
   type Scene,
   type Shape,
   type SheetPlan,
@@ -27,6 +31,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
   const { side: paperSide, light, turnOver, toggleLight } = useView();
   const side: SheetSide = paperSide === 'outside' ? 'front' : 'back';
   const { sheet, size, art, stock } = plan;
+  const [layerId, setLayerId] = useState<string | null>(null);
   const draw = useCallback(
     (textMm: number): Scene => {
       const label = { title: job.brief.title, date: null, sheetNumber: 1 };
@@ -49,7 +54,12 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
           { kind: 'path', role: 'printable', path: boxPath(mapBox(map, sheet.printable)) },
           ...(sheet.up === 0 ? misfit(size, sheet) : []),
           ...sheet.placements.map(
-            ({ trim }) => ({ kind: 'path', role: 'trim', path: boxPath(mapBox(map, trim)) }) as const,
+            ({ toSheet }) =>
+              ({
+                kind: 'path',
+                role: 'trim',
+                path: polygon(size.form.blank.outline.map((p) => apply(map, apply(toSheet, p)))),
+              }) as const,
           ),
           {
             kind: 'label',
@@ -64,6 +74,32 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
     },
     [job.brief.title, sheet, size, art, stock, side, light],
   );
+  const layer = sheet.layers.find(({ piece }) => piece.id === layerId);
+  const drawLayer = useCallback(() => drawLayerSheet(layer!), [layer]);
+  const layerPresses = sheet.layers.length > 0 && (
+    <>
+      <BenchPress aria-pressed={!layer} onPress={() => setLayerId(null)}>
+        Card
+      </BenchPress>
+      {sheet.layers.map(({ piece }) => (
+        <BenchPress key={piece.id} aria-pressed={layer?.piece.id === piece.id} onPress={() => setLayerId(piece.id)}>
+          {piece.name}
+        </BenchPress>
+      ))}
+    </>
+  );
+  if (layer)
+    return (
+      <Bench
+        content={drawLayer().box}
+        draw={drawLayer}
+        pictures={{}}
+        unit={workshop.unit}
+        label={`${layer.piece.name} on a sheet of ${layer.piece.stock.name}`}
+        caption={`${layer.up} up, ${layer.sheets} ${plural(layer.sheets, 'sheet')} of ${layer.piece.stock.name}`}
+        tools={layerPresses}
+      />
+    );
   return (
     <Bench
       content={{ xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm }}
@@ -74,6 +110,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
       caption={light ? 'Held to the light: front and back fall on each other' : undefined}
       tools={
         <>
+          {layerPresses}
           <BenchPress onPress={turnOver}>
             Turn over <KeyCap>T</KeyCap>
           </BenchPress>
