@@ -2,7 +2,20 @@ import PDFDocument from 'pdfkit';
 import { Bench } from 'tinybench';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { changeJob, drawSheetPage, newJob, planJob, svgNodes, svgText, type Job, type Workshop } from '@zippy/core';
+import {
+  changeJob,
+  drawSheetPage,
+  FORMATS,
+  newJob,
+  offset,
+  planJob,
+  posesAt,
+  svgNodes,
+  svgText,
+  type FormatId,
+  type Job,
+  type Workshop,
+} from '@zippy/core';
 import { exportFiles, loadFonts, type ExportInput } from '@zippy/server/exports';
 import { readTypeface } from '@zippy/core/typefaces';
 
@@ -82,11 +95,35 @@ function plainPdf(pages: number): Promise<number> {
   });
 }
 
+/** Every format at one size, with what it asks at its starting values. */
+const formats = FORMATS.map(({ id }) => ({
+  id,
+  job: changeJob(bare, [
+    { path: ['size', 'format'], value: id },
+    { path: ['size', 'finishedWidthMm'], value: 80 },
+    { path: ['size', 'finishedHeightMm'], value: 110 },
+  ]),
+}));
+const planOf = (id: FormatId) => planJob(formats.find((f) => f.id === id)!.job, workshop, context).size;
+const foldedInSixty = (size: ReturnType<typeof planOf>): void => {
+  for (let i = 0; i <= 60; i += 1) posesAt(size, { done: (i / 60) * size.form.steps.length });
+};
+const folds = (['sideFold', 'rollFold', 'zigzag', 'hingedShape'] as const).map((id) => ({ id, size: planOf(id) }));
+const ring = (points: number): readonly { readonly xMm: number; readonly yMm: number }[] =>
+  Array.from({ length: points }, (_, i) => {
+    const t = (2 * Math.PI * i) / points;
+    const r = 50 + 6 * Math.cos(7 * t);
+    return { xMm: r * Math.cos(t), yMm: r * Math.sin(t) };
+  });
+const [square, shape] = [ring(4), ring(200)];
+
 const bench = new Bench({ time: 700, warmupTime: 150 });
 bench
   .add('plan: a bare side fold', () => void planJob(bare, workshop, context))
   .add('plan: with three blocks of words', () => void planJob(worded, workshop, context))
   .add('plan: while one block is being typed', () => void planJob(typing(), workshop, context))
+  .add('offset: a shape of 4 points', () => void offset(square, 3))
+  .add('offset: a shape of 200 points', () => void offset(shape, 3))
   .add('font: read a typeface from its file', () => void readTypeface('g', garamond))
   .add('screen: draw a sheet as SVG', () => {
     const { scene } = drawSheetPage(plan.size, plan.art, plan.sheet, 'front', {
@@ -102,6 +139,8 @@ bench
   .add('pdf: 20 pages, ours', () => exportFiles('sheets', 'pdf', small))
   .add('pdf: 500 pages, plain script', () => plainPdf(500))
   .add('pdf: 500 pages, ours', () => exportFiles('sheets', 'pdf', large));
+for (const { id, job } of formats) bench.add(`plan: ${id}`, () => void planJob(job, workshop, context));
+for (const { id, size } of folds) bench.add(`fold at 60 steps: ${id}`, () => foldedInSixty(size));
 await bench.run();
 
 const median = new Map(
@@ -117,6 +156,17 @@ const RATIOS: readonly (readonly [string, string, string])[] = [
   ['a sheet drawn, in bare plans', 'screen: draw a sheet as SVG', 'plan: a bare side fold'],
   ['20 pages against a plain script', 'pdf: 20 pages, ours', 'pdf: 20 pages, plain script'],
   ['500 pages against a plain script', 'pdf: 500 pages, ours', 'pdf: 500 pages, plain script'],
+  ...formats
+    .filter(({ id }) => id !== 'sideFold')
+    .map(({ id }) => [`plan of ${id}, in side folds`, `plan: ${id}`, 'plan: sideFold'] as const),
+  ...folds
+    .filter(({ id }) => id !== 'sideFold')
+    .map(
+      ({ id }) =>
+        [`60 steps of ${id}, in side folds`, `fold at 60 steps: ${id}`, 'fold at 60 steps: sideFold'] as const,
+    ),
+  ['60 steps, in plans of a side fold', 'fold at 60 steps: sideFold', 'plan: sideFold'],
+  ['offset of 200 points, in plans of a side fold', 'offset: a shape of 200 points', 'plan: sideFold'],
   ['25 times the pages', 'pdf: 500 pages, ours', 'pdf: 20 pages, ours'],
 ];
 for (const [name, ms] of median) console.log(`${name.padEnd(42)} ${ms.toFixed(3).padStart(10)} ms`);

@@ -14,13 +14,23 @@ const SHOTS = [
   ]),
   ['sell', 'Heron at dawn', 'sell'],
   ['bench', 'Heron at dawn', 'make'],
+  ['cascade', 'Tide-table cascade', 'size'],
+  ['folded', 'Tide-table cascade', 'art'],
+  ['shell', 'Scallop shell', 'art'],
 ];
 
 mkdirSync(root('docs/screenshots'), { recursive: true });
 const { jobs } = await (await fetch(`${base}/api/jobs`)).json();
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
-  args: ['--headless', '--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  args: [
+    '--headless',
+    '--no-sandbox',
+    '--disable-background-networking',
+    '--use-angle=swiftshader',
+    '--enable-unsafe-swiftshader',
+    '--ignore-gpu-blocklist',
+  ],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 for (const [name, title, place] of SHOTS) {
@@ -28,6 +38,12 @@ for (const [name, title, place] of SHOTS) {
   await page.goto(job ? `${base}/jobs/${job.id}/${place}` : `${base}/${place}`);
   await page.waitForTimeout(2500);
   if (name === 'brief') await page.keyboard.press('o');
+  if (name === 'folded' || name === 'shell') {
+    await page.keyboard.press('o');
+    await page.waitForTimeout(2500);
+    if (name === 'folded') await page.getByRole('button', { name: 'On a table' }).click();
+    await page.waitForTimeout(1200);
+  }
   if (name === 'bench') await page.getByRole('button', { name: 'Go on at the bench' }).click();
   await page.waitForTimeout(700);
   await page.screenshot({ path: root(`docs/screenshots/${name}.png`) });

@@ -37,6 +37,7 @@ export type { LayerSheet } from './sheet/layerSheets.ts';
 export { drawProof } from './plan/drawProof.ts';
 export { layerName } from './write/layerNames.ts';
 export { flatten, type Polygon } from './geometry/polygon.ts';
+export { offset } from './geometry/offset.ts';
 export * from './art/typefaces.ts';
 export { setText, type SetBlock, type SetLine } from './art/setText.ts';
 export { coverBox, effectivePpi } from './art/layFace.ts';

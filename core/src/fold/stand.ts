@@ -21,7 +21,8 @@ export function standOnTable(form: FoldedForm, folding: Folding): ReadonlyMap<st
     form.blank.panels.flatMap((panel) =>
       panel.outline.map((p) => {
         const [, y, z] = move(placed.get(panel.id)!, inSpace(p));
-        return { z, y };
+        // Points above each other must share their depth exactly, or rounding would order them.
+        return { z: Math.round(z * 1e6) / 1e6, y };
       }),
     );
   const points = side(poses);

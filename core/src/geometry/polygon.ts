@@ -55,10 +55,24 @@ export function clipTo(polygon: Polygon, keep: (point: Point) => number): Polygo
       kept.push({ xMm: a.xMm + t * (b.xMm - a.xMm), yMm: a.yMm + t * (b.yMm - a.yMm) });
     }
   }
-  return kept.filter((p, i) => {
-    const next = kept[(i + 1) % kept.length]!;
-    return Math.hypot(p.xMm - next.xMm, p.yMm - next.yMm) > TOLERANCE_MM;
-  });
+  return withoutSpikes(kept);
+}
+
+/** Without doubled points, and without edges that run out along the clipping line and straight back. */
+function withoutSpikes(points: readonly Point[]): Polygon {
+  const left = [...points];
+  for (let i = 0; i < left.length && left.length > 2;) {
+    const [p, q, r] = [left[(i + left.length - 1) % left.length]!, left[i]!, left[(i + 1) % left.length]!];
+    const [ax, ay, bx, by] = [q.xMm - p.xMm, q.yMm - p.yMm, r.xMm - q.xMm, r.yMm - q.yMm];
+    const doubled = Math.hypot(bx, by) <= TOLERANCE_MM;
+    const back = Math.abs(ax * by - ay * bx) <= TOLERANCE_MM * Math.hypot(bx, by) && ax * bx + ay * by < 0;
+    if (doubled || back) {
+      left.splice(i, 1);
+      // The neighbour before may have become a spike in its turn.
+      i = Math.max(0, i - 1);
+    } else i += 1;
+  }
+  return left;
 }
 
 export const between = (polygon: Polygon, fromXMm: number, toXMm: number): Polygon =>

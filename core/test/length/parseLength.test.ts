@@ -28,6 +28,14 @@ describe('parseLength', () => {
     ['72pt', 'mm', 25.4],
     ['-3', 'mm', -3],
     ['4 1/4 in x 2', 'mm', 215.9],
+    ['1 ft 3 in', 'mm', 381],
+    ['1\' 3"', 'mm', 381],
+    // The half takes the unit written before it.
+    ['5 in 1/2', 'mm', 139.7],
+    ["5''", 'mm', 127],
+    ['148 millimetres', 'in', 148],
+    ['14 thou', 'mm', 0.3556],
+    ['1 in 3 mm', 'mm', 28.4],
   ];
   for (const [text, unit, wanted] of written)
     it(`reads “${text}” with ${unit} as ${wanted} mm`, () => expect(mm(text, unit)).to.be.closeTo(wanted, 1e-9));

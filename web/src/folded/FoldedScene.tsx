@@ -188,7 +188,8 @@ function Eye({
       middle.y + away * Math.sin(pitch),
       middle.z + away * Math.cos(yaw) * Math.cos(pitch),
     );
-    camera.lookAt(middle);
+    // A little under the middle, so that the caption does not cover the card’s foot.
+    camera.lookAt(middle.x, middle.y - reach * 0.03, middle.z);
     camera.updateProjectionMatrix();
     invalidate();
   }, [camera, middle, reach, yawDeg, pitchDeg, width, height, invalidate]);

@@ -1,0 +1,127 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import { distanceToEdge, edgesOf, areaOf } from '../../src/geometry/polygon.ts';
+import { changeJob } from '../../src/job/changeJob.ts';
+import type { Job, LayerChoice } from '../../src/job/types.ts';
+import { jobWith, plan, sized } from '../support.ts';
+
+const withLayer = (job: Job, part: Partial<LayerChoice>): Job =>
+  changeJob(job, [
+    {
+      path: ['size', 'layers'],
+      value: [{ id: 'l', kind: 'mat', faces: ['front'], revealMm: 3, stockIds: ['reed-120-a4'], ...part }],
+    },
+  ]);
+
+describe('planLayers', () => {
+  it('takes the reveal off every side, once more for every layer', () => {
+    const job = withLayer(jobWith(...sized('sideFold', 100, 140)), { stockIds: ['reed-120-a4', 'shell-300-a4'] });
+    const pieces = plan(job).size.layers;
+    expect(pieces.map((p) => [p.widthMm, p.heightMm])).to.deep.equal([
+      [94, 134],
+      [88, 128],
+    ]);
+    expect(pieces.map((p) => [p.leftMm, p.topMm])).to.deep.equal([
+      [3, 3],
+      [6, 6],
+    ]);
+  });
+
+  it('keeps the reveal even on slopes and curves: every corner of the mat is that far from the panel’s edge', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom('cascade' as const, 'hingedShape' as const),
+        fc.double({ min: 1, max: 9, noNaN: true }),
+        (format, revealMm) => {
+          const job = withLayer(jobWith(...sized(format, 80, 120)), { revealMm });
+          const { size } = plan(job);
+          const [mat] = size.layers;
+          const { trim } = size.regions.front!;
+          for (const corner of mat!.outline) {
+            const at = { xMm: corner.xMm + mat!.leftMm, yMm: corner.yMm + mat!.topMm };
+            const off = Math.min(...edgesOf(trim).map((edge) => distanceToEdge(at, edge)));
+            // Mitred corners of a slope lie farther in, never nearer.
+            expect(off).to.be.at.least(revealMm - 0.01);
+          }
+          // On the curve itself, and not only at its corners.
+          for (const [a, b] of edgesOf(mat!.outline)) {
+            const middle = { xMm: (a.xMm + b.xMm) / 2 + mat!.leftMm, yMm: (a.yMm + b.yMm) / 2 + mat!.topMm };
+            const off = Math.min(...edgesOf(trim).map((edge) => distanceToEdge(middle, edge)));
+            expect(off).to.be.closeTo(revealMm, 0.02);
+          }
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
+  it('shortens nested leaves by a quarter turn of every caliper they lie inside', () => {
+    const job = withLayer(
+      jobWith(...sized('sideFold', 100, 140), { path: ['stock', 'stockId'], value: 'shell-300-a4' }),
+      { kind: 'insert', faces: [], stockIds: ['reed-120-a4', 'reed-120-a4'] },
+    );
+    const [outer, inner] = plan(job).size.layers;
+    // Card 0.37 mm: π/2 · 0.37 = 0.581 off the first leaf; the first leaf’s 0.15 mm takes 0.236 more off the second.
+    expect(outer!.widthMm).to.be.closeTo(2 * (97 - 0.5812), 1e-3);
+    expect(inner!.widthMm).to.be.closeTo(2 * (97 - 0.5812 - 0.2356), 1e-3);
+    expect(outer!.crease).to.deep.equal({ upright: true, atMm: outer!.widthMm / 2 });
+    expect(outer!.heightMm).to.equal(134);
+  });
+
+  it('adds to the thickness, an insert twice', () => {
+    const job = jobWith(...sized('sideFold', 100, 140));
+    const bare = plan(job).size.thicknessMm;
+    const mat = plan(withLayer(job, {})).size.thicknessMm;
+    const insert = plan(withLayer(job, { kind: 'insert', faces: [] })).size.thicknessMm;
+    expect(mat - bare).to.be.closeTo(0.15, 1e-9);
+    expect(insert - bare).to.be.closeTo(0.3, 1e-9);
+  });
+
+  it('says when no paper is left, and each remedy leaves some', () => {
+    const job = withLayer(jobWith(...sized('sideFold', 60, 90)), { revealMm: 27 });
+    const [snag] = plan(job).size.snags.filter((s) => s.id === 'size-layer-l');
+    expect(snag!.title).to.contain('has no paper left');
+    expect(snag!.remedies.map((r) => r.label)).to.deep.equal(['Set the reveal to 26 mm', 'Take this layer off']);
+    for (const remedy of snag!.remedies)
+      expect(plan(changeJob(job, remedy.changes)).size.snags.map((s) => s.id)).not.to.include('size-layer-l');
+  });
+
+  it('wants a single fold for an insert', () => {
+    const job = withLayer(jobWith(...sized('gateFold', 90, 120)), { kind: 'insert', faces: [] });
+    expect(plan(job).size.snags.map((s) => s.title)).to.include('A folded insert wants a card with one fold');
+  });
+
+  it('counts sheets of its own stock, and their price', () => {
+    const job = withLayer(jobWith(...sized('sideFold', 100, 140), { path: ['brief', 'wanted'], value: 40 }), {});
+    const made = plan(job);
+    const [layer] = made.sheet.layers;
+    // 94 × 134 on 210 × 297, edge to edge: 2 × 2.
+    expect(layer!.up).to.equal(4);
+    expect(layer!.sheets).to.equal(Math.ceil((40 + made.sheet.spares) / 4));
+    expect(made.sell.parts.find((p) => p.id === 'layers')!.perCardMinor).to.be.closeTo(
+      (layer!.sheets * layer!.piece.stock.sheetPriceMinor) / 40,
+      1e-9,
+    );
+    expect(made.make.steps.map((s) => s.kind)).to.include('layer');
+  });
+});
+
+describe('regions of a face', () => {
+  it('bleed stops at a fold and reaches past every trim, on a shape as on a box', () => {
+    const { size } = plan(jobWith(...sized('hingedShape', 80, 100)));
+    const front = size.regions.front!;
+    // The hinge is the front’s left edge: nothing bleeds over it.
+    expect(Math.min(...front.bleed.outline.map((p) => p.xMm))).to.be.closeTo(0, 1e-3);
+    expect(Math.max(...front.bleed.outline.map((p) => p.xMm))).to.be.closeTo(83, 1e-3);
+    // Everywhere else its rim stands 3 mm off the trim.
+    for (const p of front.bleed.outline.filter((q) => q.xMm > 8))
+      expect(Math.min(...edgesOf(front.trim).map((edge) => distanceToEdge(p, edge)))).to.be.closeTo(3, 0.02);
+  });
+
+  it('an easel’s face bleeds on both sides of its narrow leg', () => {
+    const { size } = plan(jobWith(...sized('easel', 120, 100)));
+    const { bleed } = size.regions.front!;
+    // Face and bleed: 126 × 106, less the 60 mm that the leg takes of the upper bleed.
+    expect(areaOf(bleed.outline)).to.be.closeTo(126 * 106 - 60 * 3, 1);
+  });
+});
