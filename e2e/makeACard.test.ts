@@ -51,7 +51,8 @@ describe('a card from nothing', function () {
   });
 
   it('is a tent fold, sized by typing sums and fractions, with nothing typed lost', async () => {
-    await page.locator('aside').getByText('Tent fold', { exact: true }).click();
+    await page.locator('aside button[aria-haspopup=listbox]').first().click();
+    await page.getByRole('option', { name: 'Tent fold' }).click();
     const width = page.getByLabel('Finished width');
     await width.fill('5 1/2 inn');
     await width.press('Enter');
@@ -61,7 +62,7 @@ describe('a card from nothing', function () {
     await width.press('Enter');
     await page.getByLabel('Finished height').fill('9.6 cm');
     await page.getByLabel('Finished height').press('Enter');
-    await verdict(/Tent fold card, 136 × 96 mm/);
+    await verdict(/Tent fold, 136 × 96 mm/);
   });
 
   it('takes a 4000 × 3000 photograph and words on the front', async () => {

@@ -160,6 +160,47 @@ describe('every view', function () {
     await page.getByRole('img', { name: 'Side fold, shut.' }).waitFor();
   });
 
+  it('Size unfolded, the format list and the folded card: axe finds nothing serious', async () => {
+    await open('Tide-table cascade', 'size');
+    await page.getByRole('button', { name: /Envelopes it fits/ }).click();
+    await page.getByRole('button', { name: /Mats, writing panels/ }).click();
+    await page.getByRole('button', { name: '+ Mat' }).click();
+    await page.getByRole('group', { name: 'On which faces' }).waitFor();
+    expect(await serious()).to.deep.equal([]);
+    await page.keyboard.press('Control+z');
+    await page.locator('aside button[aria-haspopup=listbox]').first().click();
+    await page.getByRole('listbox').waitFor();
+    expect(await serious()).to.deep.equal([]);
+    await page.keyboard.press('Escape');
+    await page.locator('nav[aria-label=Stations]').waitFor();
+    await page.keyboard.press('o');
+    await page.getByRole('img', { name: /^Cascade, \d+ % open/ }).waitFor();
+    expect(await serious()).to.deep.equal([]);
+    await open('Tide-table cascade', 'crease');
+    await page.getByRole('button', { name: /Sizes that suit/ }).click();
+    await page.getByRole('button', { name: /Schools of pressing/ }).click();
+    expect(await serious()).to.deep.equal([]);
+    await open('Scallop shell', 'cut');
+    expect(await serious()).to.deep.equal([]);
+  });
+
+  it('takes a measured card and makes this one to match, thickness and all', async () => {
+    await open('Stall contact card', 'size');
+    await page.getByRole('button', { name: /Envelopes it fits/ }).click();
+    // A folded sample 100 × 60, 1.2 mm thick; this one is a single sheet of 0.26 mm, so it may be 0.94 mm larger.
+    await page.getByLabel('Sample width').fill('10 cm');
+    await page.getByLabel('Sample height').fill('60mm');
+    await page.getByLabel('Sample thickness').fill('nought');
+    await page.getByText(/Sample thickness cannot be read/).waitFor();
+    await page.getByLabel('Sample thickness').fill('1.2');
+    await page.getByRole('button', { name: 'Make mine 100.9 × 60.9 mm' }).click();
+    await page
+      .locator('aside')
+      .getByText(/^Flat, 100\.9 × 60\.9 mm/)
+      .waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+  });
+
   it('runs at the bench: space to go on, good and spoiled with a cause, kept as it happens', async () => {
     await open('Stall contact card', 'make');
     await page.getByRole('button', { name: 'Start a run' }).click();

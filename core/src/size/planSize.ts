@@ -89,6 +89,13 @@ export function planSize(job: Job, workshop: Workshop): SizePlan {
       ),
     ),
     figure(
+      'sides',
+      'Printed sides',
+      words((['outside', 'inside'] as const).filter((side) => faces.some((face) => face.side === side)).join(' and ')),
+      'the sides of the sheet that carry a face to be read',
+      Object.fromEntries(faces.map((face) => [face.name, words(face.side)])),
+    ),
+    figure(
       'thickness',
       'Folded thickness',
       length(thicknessMm),

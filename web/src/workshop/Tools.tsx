@@ -68,13 +68,6 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
             facts={`${t.kind} · cuts ${formatLength(t.longestCutMm, unit)} · stack ${formatLength(t.thickestStackMm, 'mm')}`}
           />
         ))}
-        {workshop.boards.map((b) => (
-          <Thing
-            key={b.id}
-            title={b.name}
-            facts={`a groove every ${formatLength(b.grooveEveryMm, unit)} · ${formatLength(b.longestMm, unit)} long`}
-          />
-        ))}
       </div>
     </section>
   );

@@ -6,6 +6,7 @@ import { TopBar } from '../ui/TopBar.tsx';
 import { EnvelopeShelf } from './EnvelopeShelf.tsx';
 import { PaceAndRate } from './PaceAndRate.tsx';
 import { StockShelf } from './StockShelf.tsx';
+import { Boards } from './Boards.tsx';
 import { Tools } from './Tools.tsx';
 
 /** What the maker owns: stocks, envelopes, tools, pace and rates. */
@@ -20,6 +21,7 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
         <StockShelf workshop={workshop} />
         <EnvelopeShelf workshop={workshop} />
         <Tools workshop={workshop} />
+        <Boards workshop={workshop} />
         <PaceAndRate workshop={workshop} />
       </main>
     </Place>
