@@ -45,6 +45,48 @@ describe('zippy', function () {
     expect(plan.size.form.blank.heightMm).to.be.closeTo(192, 1e-9);
   });
 
+  it('writes a template of a shape of one’s own, one file for each piece', () => {
+    const out = join(folder, 'template');
+    const { status, stdout } = zippy(
+      'export',
+      root('demo/formats/short-front.json'),
+      '--what',
+      'template',
+      '--format',
+      'dxf',
+      '--out',
+      out,
+    );
+    expect(status).to.equal(0);
+    expect(readdirSync(out).sort()).to.deep.equal([
+      'low-tide-short-front-layer-1.dxf',
+      'low-tide-short-front-layer-2.dxf',
+      'low-tide-short-front-layer-3.dxf',
+      'low-tide-short-front-template.dxf',
+    ]);
+    expect(stdout.trim().split('\n')).to.have.length(4);
+  });
+
+  it('names the option that a format cannot have, and the face that no format has', () => {
+    const odd = file('odd.json', { ...least, size: { format: 'zigzag', options: { panels: 2.5 } } });
+    expect(zippy('plan', odd)).to.deep.include({
+      status: 2,
+      stderr: 'size.options.panels wants a whole number; got 2.5.',
+    });
+    const lost = file('lost.json', { ...least, art: { faces: { sideways: { background: null } } } });
+    expect(zippy('plan', lost).stderr).to.match(/^art\.faces\.sideways is not a field here/);
+    // What only this size forbids is a stop with a remedy, not a refusal.
+    const wide = file('wide.json', {
+      ...least,
+      size: { format: 'gateFold', finishedWidthMm: 80, finishedHeightMm: 100, options: { gapMm: '9 cm' } },
+    });
+    const { status, stdout } = zippy('check', wide);
+    expect(status).to.equal(1);
+    expect(stdout).to.match(
+      /^stop {2}size {6}Gap between the doors cannot be 90 mm\. On a card of this size it goes from 0 mm to 64 mm/m,
+    );
+  });
+
   it('exits 1 when a snag stops the job, and lists it', () => {
     const { status, stdout } = zippy('check', root('demo/jobs/lighthouse-thank-you.json'));
     expect(status).to.equal(1);
