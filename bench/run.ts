@@ -6,6 +6,7 @@ import {
   changeJob,
   drawSheetPage,
   FORMATS,
+  layOutOnePiece,
   newJob,
   offset,
   planJob,
@@ -117,6 +118,33 @@ const ring = (points: number): readonly { readonly xMm: number; readonly yMm: nu
   });
 const [square, shape] = [ring(4), ring(200)];
 
+/** A spread of home pieces on home sheets; every call asks a size it has not asked before. */
+const HOME_PIECES = [
+  [148, 105],
+  [139.7, 107.95],
+  [85, 55],
+  [88.9, 50.8],
+  [130, 130],
+  [192, 136],
+  [63.5, 88.9],
+  [45, 31],
+] as const;
+let asked = 0;
+const mostOf = (pieces: readonly (readonly [number, number])[], sheet: readonly [number, number]): void => {
+  asked += 1;
+  for (const [w, h] of pieces)
+    layOutOnePiece({
+      sheetWidthMm: sheet[0],
+      sheetHeightMm: sheet[1],
+      marginsMm: { top: 3.4, right: 3.4, bottom: 3.4, left: 3.4 },
+      pieceWidthMm: w + (asked % 997) * 1e-5,
+      pieceHeightMm: h,
+      bleedMm: 3,
+      gutterMm: 6,
+      mayLie: { asDrawn: true, turned: true },
+    });
+};
+
 const bench = new Bench({ time: 700, warmupTime: 150 });
 bench
   .add('plan: a bare side fold', () => void planJob(bare, workshop, context))
@@ -124,6 +152,9 @@ bench
   .add('plan: while one block is being typed', () => void planJob(typing(), workshop, context))
   .add('offset: a shape of 4 points', () => void offset(square, 3))
   .add('offset: a shape of 200 points', () => void offset(shape, 3))
+  .add('most: eight home pieces on A4', () => mostOf(HOME_PIECES, [210, 297]))
+  .add('most: eight home pieces on 13 × 19 in', () => mostOf(HOME_PIECES, [330.2, 482.6]))
+  .add('most: a tag of 31.7 × 22.3 mm on A3', () => mostOf([[31.7, 22.3]], [297, 420]))
   .add('font: read a typeface from its file', () => void readTypeface('g', garamond))
   .add('screen: draw a sheet as SVG', () => {
     const { scene } = drawSheetPage(plan.size, plan.art, plan.sheet, 'front', {
@@ -167,6 +198,9 @@ const RATIOS: readonly (readonly [string, string, string])[] = [
     ),
   ['60 steps, in plans of a side fold', 'fold at 60 steps: sideFold', 'plan: sideFold'],
   ['offset of 200 points, in plans of a side fold', 'offset: a shape of 200 points', 'plan: sideFold'],
+  ['eight pieces on A4, in plans of a side fold', 'most: eight home pieces on A4', 'plan: sideFold'],
+  ['eight on 13 × 19 in, in those on A4', 'most: eight home pieces on 13 × 19 in', 'most: eight home pieces on A4'],
+  ['a small tag on A3, in eight pieces on A4', 'most: a tag of 31.7 × 22.3 mm on A3', 'most: eight home pieces on A4'],
   ['25 times the pages', 'pdf: 500 pages, ours', 'pdf: 20 pages, ours'],
 ];
 for (const [name, ms] of median) console.log(`${name.padEnd(42)} ${ms.toFixed(3).padStart(10)} ms`);

@@ -12,6 +12,12 @@ try {
       out: { type: 'string', default: '.' },
       workshop: { type: 'string' },
       date: { type: 'string' },
+      sheet: { type: 'string' },
+      margins: { type: 'string' },
+      piece: { type: 'string' },
+      bleed: { type: 'string' },
+      gutter: { type: 'string' },
+      'no-turn': { type: 'boolean' },
     },
   });
   process.exitCode = await run(positionals, values);

@@ -4,11 +4,11 @@ import { allSnags } from '@zippy/core';
 import { canExport, exportFiles, ExportRefused, EXPORTS, type ExportFormat } from '@zippy/server/exports';
 import { UsageError } from './errors.ts';
 import { loadJob } from './loadJob.ts';
+import { up, type UpOptions } from './up.ts';
 
-const USAGE =
-  'zippy plan FILE | zippy check FILE | zippy export FILE --what sheets|cut|envelope|ticket|face --format pdf|svg|png --out DIR   (also --workshop FILE, --date DAY)';
+const USAGE = `zippy plan FILE | zippy check FILE | zippy export FILE --what ${Object.keys(EXPORTS).join('|')} --format pdf|svg|dxf|png --out DIR (also --workshop FILE, --date DAY) | zippy up --sheet 210x297mm --margins 5,5,5,5mm --piece 148x105mm --bleed 3mm --gutter 6mm [--no-turn]`;
 
-export interface Options {
+export interface Options extends UpOptions {
   readonly what?: string | undefined;
   readonly format?: string | undefined;
   readonly out?: string | undefined;
@@ -18,6 +18,11 @@ export interface Options {
 
 /** @returns the exit code: 0 fine, 1 when a snag stops the job */
 export async function run([command, file, ...rest]: readonly string[], options: Options): Promise<0 | 1> {
+  if (command === 'up') {
+    if (file) throw new UsageError(`up takes only options; got ${file}.`);
+    console.log(up(options));
+    return 0;
+  }
   if (!command || !['plan', 'check', 'export'].includes(command)) throw new UsageError(`Usage: ${USAGE}`);
   if (!file || rest.length > 0) throw new UsageError(`${command} wants one job file. Usage: ${USAGE}`);
   if (command === 'export') return exportJob(file, options);

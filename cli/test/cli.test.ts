@@ -87,6 +87,52 @@ describe('zippy', function () {
     );
   });
 
+  it('up: four quarters of a letter sheet exactly, with proof and cuts', () => {
+    const { status, stdout } = zippy('up', '--sheet', '8 1/2 x 11in', '--piece', '4 1/4 × 5 1/2 in');
+    expect(status).to.equal(0);
+    const answer = JSON.parse(stdout) as {
+      readonly up: number;
+      readonly bound: number;
+      readonly proven: boolean;
+      readonly placements: readonly { x: number; y: number; w: number; h: number; turned: boolean }[];
+      readonly cuts: readonly { fence: number }[];
+    };
+    expect(answer).to.include({ up: 4, bound: 4, proven: true });
+    expect(answer.placements.map(({ x, y }) => [x, y])).to.deep.equal([
+      [0, 0],
+      [107.95, 0],
+      [0, 139.7],
+      [107.95, 139.7],
+    ]);
+    // One cut each way frees them: no bleed, no gutter, no waste.
+    expect(answer.cuts.map((c) => c.fence)).to.deep.equal([107.95, 139.7]);
+  });
+
+  it('up: turns pieces only when it may, and keeps margins and bleed', () => {
+    const sheet = [
+      '--sheet',
+      '210x297mm',
+      '--margins',
+      '5,5,5,5mm',
+      '--piece',
+      '90x50mm',
+      '--bleed',
+      '3mm',
+      '--gutter',
+      '6mm',
+    ];
+    const free = JSON.parse(zippy('up', ...sheet).stdout) as {
+      up: number;
+      placements: { x: number; y: number; turned: boolean }[];
+    };
+    const still = JSON.parse(zippy('up', ...sheet, '--no-turn').stdout) as typeof free;
+    // As drawn: (194 + 6) ÷ 96 = 2 columns, (281 + 6) ÷ 56 = 5 rows. Turned: 3 columns × 2 rows, less.
+    expect(still.up).to.equal(10);
+    expect(still.placements.every((p) => !p.turned)).to.equal(true);
+    expect(free.up).to.be.at.least(10);
+    for (const p of free.placements) expect(Math.min(p.x, p.y)).to.be.at.least(8);
+  });
+
   it('exits 1 when a snag stops the job, and lists it', () => {
     const { status, stdout } = zippy('check', root('demo/jobs/lighthouse-thank-you.json'));
     expect(status).to.equal(1);
@@ -94,6 +140,27 @@ describe('zippy', function () {
   });
 
   const bad: readonly (readonly [string, readonly string[], RegExp])[] = [
+    ['up without a sheet', ['up', '--piece', '10x10mm'], /^--sheet is missing/],
+    [
+      'up with a piece that does not fit',
+      ['up', '--sheet', '100x100mm', '--piece', '170x130mm'],
+      /^--piece 170x130mm does not fit/,
+    ],
+    [
+      'up with margins that leave nothing',
+      ['up', '--sheet', '100x100mm', '--piece', '20x20mm', '--margins', '60mm'],
+      /leave nothing of the sheet/,
+    ],
+    [
+      'up with three margins',
+      ['up', '--sheet', '100x100mm', '--piece', '20x20mm', '--margins', '1,2,3mm'],
+      /^--margins wants four lengths/,
+    ],
+    [
+      'up with a length below nothing',
+      ['up', '--sheet', '100x100mm', '--piece', '20x20mm', '--bleed=-1mm'],
+      /^--bleed wants a length/,
+    ],
     [
       'an unreadable length',
       ['plan', file('bad.json', { ...least, size: { finishedWidthMm: 'wide' } })],

@@ -50,6 +50,8 @@ export { layOutOnePiece, type LayOut, type LayOutQuestion } from './sheet/layOut
 export { chanceEnough, sparesFor } from './sheet/spares.ts';
 export type { Placement, SheetPlan, SheetSide } from './sheet/planSheet.ts';
 export { artMaps, drawSheetPage, pageMap, type SheetLabel } from './sheet/drawSheet.ts';
+export { KEEP_OFFCUT_MM, offcutsOf, type Offcut, type SheetChoiceRow } from './cut/sheetChoices.ts';
+export { draftMoves } from './cut/draftMoves.ts';
 export type { CutMove, CutPlan, OutlineCut } from './cut/types.ts';
 export { drawCutAndCrease, drawCutMove } from './cut/drawCuts.ts';
 export type { CreaseLine, CreasePlan } from './crease/planCrease.ts';

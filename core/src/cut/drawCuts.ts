@@ -29,7 +29,8 @@ export function drawCutMove(size: SizePlan, sheet: SheetPlan, cut: CutPlan, inde
     ...trims(size, sheet),
   ];
   if (move) {
-    for (const gone of cut.moves.slice(0, index)) if (gone.fallsOff !== 'card') shapes.push(fallen(gone, page));
+    for (const gone of cut.moves.slice(0, index))
+      if (gone.fallsOff === 'waste' || gone.fallsOff === 'strip') shapes.push(fallen(gone));
     for (const done of cut.moves.slice(0, index)) shapes.push({ kind: 'path', role: 'cut', path: polyline(done.line) });
     shapes.push(...fence(move, view));
     shapes.push({ kind: 'path', role: 'cutNow', path: polyline(move.line) });
@@ -61,18 +62,12 @@ function edgeAt(move: CutMove): Mm {
   return move.atFence === 'left' || move.atFence === 'top' ? at - move.fenceMm : at + move.fenceMm;
 }
 
-function fallen(move: CutMove, page: Box): Shape {
-  const upright = move.line[0].xMm === move.line[1].xMm;
-  const at = upright ? move.line[0].xMm : move.line[0].yMm;
-  const beyondNear = move.atFence === 'right' || move.atFence === 'bottom';
-  const far = upright ? page.widthMm : page.heightMm;
-  const [from, to] = beyondNear ? [0, at] : [at, far];
-  const [a, b] = move.line;
-  const box: Box = upright
-    ? { xMm: from, yMm: Math.min(a.yMm, b.yMm), widthMm: to - from, heightMm: Math.abs(b.yMm - a.yMm) }
-    : { xMm: Math.min(a.xMm, b.xMm), yMm: from, widthMm: Math.abs(b.xMm - a.xMm), heightMm: to - from };
-  return { kind: 'path', role: 'waste', path: boxPath(box), fillOpacity: 0.72 };
-}
+const fallen = ({ beyond }: CutMove): Shape => ({
+  kind: 'path',
+  role: 'waste',
+  path: boxPath(beyond),
+  fillOpacity: 0.72,
+});
 
 function fence(move: CutMove, view: CutView): readonly Shape[] {
   const edge = edgeAt(move);

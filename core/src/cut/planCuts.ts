@@ -1,5 +1,5 @@
 import { TOLERANCE_MM } from '../geometry/types.ts';
-import { count, figure, length, minutes as minutesValue, plural, words } from '../job/figures.ts';
+import { capital, count, figure, length, minutes as minutesValue, plural, words } from '../job/figures.ts';
 import { trimmerOf } from '../job/pick.ts';
 import type { Job, Snag, Trimmer, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
@@ -8,21 +8,18 @@ import { isUprightBox } from '../geometry/polygon.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
+import { draftMoves, type DraftMove } from './draftMoves.ts';
+import { offcutsOf, sheetChoices } from './sheetChoices.ts';
 import { EDGES, type CutMove, type CutPlan, type Edge, type OutlineCut } from './types.ts';
-
-type Axis = 'across' | 'down';
-interface Span {
-  readonly start: Mm;
-  readonly end: Mm;
-}
-type DraftMove = Omit<CutMove, 'number' | 'turn' | 'strokes' | 'text'>;
 
 /** Straight cuts that free every card, each distance taken from a true edge and never from the last cut. */
 export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: StockPlan, sheet: SheetPlan): CutPlan {
   const trimmer = trimmerOf(job, workshop);
   const caliperMm = stock.stock.caliperMicron / 1000;
   const sheetsAtOnce = Math.max(1, Math.floor(trimmer.thickestStackMm / caliperMm));
-  const orders = (['across', 'down'] as const).map((firstAxis) => draft(sheet, firstAxis));
+  const page = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
+  const pitch = { widthMm: sheet.cell.widthMm, heightMm: sheet.cell.heightMm, gutterMm: sheet.gutterMm };
+  const orders = (['across', 'down'] as const).map((axis) => draftMoves(sheet.layOut, page, pitch, axis));
   // The axis that leaves fewer strips to handle goes first; its long cuts must fit the tool.
   const usable = orders.filter((moves) => longest(moves) <= trimmer.longestCutMm + TOLERANCE_MM);
   const passes = (moves: readonly DraftMove[]): number => moves.reduce((n, m) => n + m.piecesPerSheet, 0);
@@ -31,6 +28,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
   const strokes = moves.reduce((n, m) => n + m.strokes, 0);
   const settings = new Set(moves.map((m) => Math.round(m.fenceMm / TOLERANCE_MM))).size;
   const outlines = outlineCuts(workshop, size, sheet);
+  const offcuts = offcutsOf(moves.filter((m) => m.fallsOff === 'waste').map((m) => m.beyond));
   const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
   const takes = workshop.pace.perStroke * (strokes + byHand);
   return {
@@ -41,6 +39,8 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
     strokes,
     minutes: takes,
     outlines,
+    choices: sheetChoices(job, workshop, size, stock, trimmer, job.brief.wanted + sheet.spares),
+    offcuts,
     outlinesAfterCrease: outlines.length > 0 && sheet.cell.slopes.length === 0 && size.form.blank.creases.length > 0,
     verdict:
       moves.length === 0
@@ -73,86 +73,6 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
 const spanLength = (m: DraftMove): Mm => Math.hypot(m.line[1].xMm - m.line[0].xMm, m.line[1].yMm - m.line[0].yMm);
 const longest = (moves: readonly DraftMove[]): Mm => Math.max(0, ...moves.map(spanLength));
 
-function draft(sheet: SheetPlan, firstAxis: Axis): readonly DraftMove[] {
-  const columns = spans(sheet.cells.map(({ trim }) => ({ start: trim.xMm, end: trim.xMm + trim.widthMm })));
-  const rows = spans(sheet.cells.map(({ trim }) => ({ start: trim.yMm, end: trim.yMm + trim.heightMm })));
-  if (columns.length === 0 || rows.length === 0) return [];
-  const whole = { across: { start: 0, end: sheet.sheetWidthMm }, down: { start: 0, end: sheet.sheetHeightMm } };
-  const block = {
-    across: { start: columns[0]!.start, end: columns.at(-1)!.end },
-    down: { start: rows[0]!.start, end: rows.at(-1)!.end },
-  };
-  return firstAxis === 'across'
-    ? [
-        ...free('across', columns, sheet.sheetWidthMm, whole.down, 1, rows.length > 1),
-        ...free('down', rows, sheet.sheetHeightMm, block.across, columns.length, false),
-      ]
-    : [
-        ...free('down', rows, sheet.sheetHeightMm, whole.across, 1, columns.length > 1),
-        ...free('across', columns, sheet.sheetWidthMm, block.down, rows.length, false),
-      ];
-}
-
-function spans(all: readonly Span[]): readonly Span[] {
-  const sorted = [...all].sort((a, b) => a.start - b.start);
-  return sorted.filter((span, i) => i === 0 || span.start - sorted[i - 1]!.start > TOLERANCE_MM);
-}
-
-/**
- * Cuts along one axis. The far factory edge goes to the fence once to make a true edge at the first
- * trim; every later distance is measured from that true edge, largest first, so that what stays at
- * the fence is always the larger part.
- */
-function free(
-  axis: Axis,
-  cards: readonly Span[],
-  extentMm: Mm,
-  reach: Span,
-  pieces: number,
-  strips: boolean,
-): readonly DraftMove[] {
-  const [nearEdge, farEdge]: readonly [Edge, Edge] = axis === 'across' ? ['left', 'right'] : ['top', 'bottom'];
-  const line = (at: Mm): DraftMove['line'] =>
-    axis === 'across'
-      ? [
-          { xMm: at, yMm: reach.start },
-          { xMm: at, yMm: reach.end },
-        ]
-      : [
-          { xMm: reach.start, yMm: at },
-          { xMm: reach.end, yMm: at },
-        ];
-  const origin = cards[0]!.start;
-  const moves: DraftMove[] = [];
-  if (origin > TOLERANCE_MM)
-    moves.push({
-      fenceMm: extentMm - origin,
-      atFence: farEdge,
-      fallsOff: 'waste',
-      makesTrueEdge: true,
-      line: line(origin),
-      piecesPerSheet: pieces,
-    });
-  const cut = (at: Mm, fallsOff: CutMove['fallsOff']): void =>
-    void moves.push({
-      fenceMm: at - origin,
-      atFence: nearEdge,
-      fallsOff,
-      makesTrueEdge: false,
-      line: line(at),
-      piecesPerSheet: pieces,
-    });
-  for (let i = cards.length - 1; i >= 0; i -= 1) {
-    const card = cards[i]!;
-    const next = cards[i + 1];
-    const gap = (next ? next.start : extentMm) - card.end;
-    // Without a gap the neighbour's own cut has already freed this edge.
-    if (gap > TOLERANCE_MM) cut(card.end, 'waste');
-    if (i > 0) cut(card.start, strips ? 'strip' : 'card');
-  }
-  return moves;
-}
-
 function number(
   drafts: readonly DraftMove[],
   sheets: number,
@@ -161,6 +81,7 @@ function number(
   unit: LengthUnit,
 ): readonly CutMove[] {
   let atFence: Edge | null = null;
+  const mixed = drafts.some((move) => move.fallsOff === 'part');
   return drafts.map((move, i) => {
     const turn = sayTurn(atFence, move.atFence);
     atFence = move.atFence;
@@ -171,13 +92,16 @@ function number(
       ? 'The waste falls off and the cut is a true edge.'
       : move.fallsOff === 'waste'
         ? 'The waste falls off.'
-        : `A ${move.fallsOff} comes off; keep it.`;
+        : move.fallsOff === 'part'
+          ? `The rest is now ${move.stays}; what comes off is ${move.comesOff}, with its edges true. Keep both.`
+          : `A ${move.fallsOff} comes off; keep it.`;
+    const whose = mixed && !move.makesTrueEdge ? `${capital(move.piece)}: ` : '';
     return {
       ...move,
       number: i + 1,
       turn,
       strokes,
-      text: `${set} ${trimmer.kind === 'knife' ? `${formatLength(move.fenceMm, unit)} ${at}` : `to ${formatLength(move.fenceMm, unit)}${at}`}, front up. ${falls}`,
+      text: `${whose}${whose ? set.charAt(0).toLowerCase() + set.slice(1) : set} ${trimmer.kind === 'knife' ? `${formatLength(move.fenceMm, unit)} ${at}` : `to ${formatLength(move.fenceMm, unit)}${at}`}, front up. ${falls}`,
     };
   });
 }

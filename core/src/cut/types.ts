@@ -1,6 +1,7 @@
-import type { Point } from '../geometry/types.ts';
+import type { Box, Point } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { StationPlan, Trimmer } from '../job/types.ts';
+import type { Offcut, SheetChoiceRow } from './sheetChoices.ts';
 
 /** Edges as they lie on the sheet with its front up; clockwise, so that turns can be counted. */
 export const EDGES = ['top', 'right', 'bottom', 'left'] as const;
@@ -13,8 +14,15 @@ export interface CutMove {
   readonly atFence: Edge;
   readonly turn: string;
   /** What lies beyond the blade once it is cut. */
-  readonly fallsOff: 'waste' | 'card' | 'strip';
+  readonly fallsOff: 'waste' | 'card' | 'strip' | 'part';
   readonly makesTrueEdge: boolean;
+  /** What is cut: the sheet, or a part that an earlier move made. */
+  readonly piece: string;
+  /** Names of the two parts a move makes, when it makes parts. */
+  readonly stays: string | null;
+  readonly comesOff: string | null;
+  /** What lies beyond the blade, on the whole sheet, front up. */
+  readonly beyond: Box;
   /** Where it runs on the whole sheet, front up. */
   readonly line: readonly [Point, Point];
   /** Pieces that go through this setting, one sheet’s worth. */
@@ -40,6 +48,10 @@ export interface CutPlan extends StationPlan {
   readonly outlines: readonly OutlineCut[];
   /** A shape is creased while its cell still has straight edges, and cut out then. */
   readonly outlinesAfterCrease: boolean;
+  /** The sheets on the shelf side by side, with and without bleed, along the grain and either way. */
+  readonly choices: readonly SheetChoiceRow[];
+  /** What is left of every sheet in pieces worth keeping. */
+  readonly offcuts: readonly Offcut[];
   readonly sheetsAtOnce: number;
   readonly settings: number;
   readonly strokes: number;

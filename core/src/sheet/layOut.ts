@@ -1,5 +1,6 @@
 import type { Box, Sides } from '../geometry/types.ts';
 import type { Mm, Nm } from '../length/types.ts';
+import { MOST_POINTS, mostPieces, type CutTree, type GuillotineQuestion } from './guillotine.ts';
 
 /** One piece repeated on one sheet; `turned` is a quarter turn. */
 export interface LayOutQuestion {
@@ -22,59 +23,100 @@ export interface LaidPiece {
 
 export interface LayOut {
   readonly up: number;
+  /** No layout that a trimmer can cut apart holds more; equal to `up` when that is proven. */
+  readonly bound: number;
   readonly pieces: readonly LaidPiece[];
-  readonly columns: number;
-  readonly rows: number;
+  /** Cuts that part the layout, in trims and the gutters after them, from `origin`. */
+  readonly tree: CutTree;
+  /** Top left of the first trim. */
+  readonly origin: { readonly xMm: Mm; readonly yMm: Mm };
+  /** Uniform grids that the layout is made of. */
+  readonly blocks: number;
 }
 
 const nm = (mm: Mm): Nm => Math.round(mm * 1e6);
+const mm = (value: Nm): Mm => value / 1e6;
 
 /**
- * The best single block of equal rows and columns, centred in the printable area.
- * Printed area (trim and bleed) stays inside the margins; trims keep the gutter. Counting is in whole
- * nanometres, because 2 × 4 1/4 in must fit 8 1/2 in exactly.
- * One block is not always the most a sheet can hold; it is always separable edge to edge.
+ * The most pieces that edge-to-edge cuts can free from a sheet, each cut in a clear strip at least a
+ * gutter wide. Printed area (trim and bleed) stays inside the margins.
+ *
+ * n pieces and the gutters between them need n·(piece + gutter) − gutter, so pieces grown by one gutter
+ * are packed into the usable area grown by one gutter, and gutters need no more thought. Counting is in
+ * whole nanometres, because 2 × 4 1/4 in must fit 8 1/2 in exactly.
+ * @param mostPoints places to cut along one side up to which the answer is exact; more take longer
  */
-export function layOutOnePiece(question: LayOutQuestion): LayOut {
-  const tries = [
-    ...(question.mayLie.asDrawn ? [block(question, false)] : []),
-    ...(question.mayLie.turned ? [block(question, true)] : []),
-  ];
-  return tries.reduce((best, next) => (next.up > best.up ? next : best), { up: 0, pieces: [], columns: 0, rows: 0 });
-}
-
-function block(q: LayOutQuestion, turned: boolean): LayOut {
-  const [width, height] = turned ? [q.pieceHeightMm, q.pieceWidthMm] : [q.pieceWidthMm, q.pieceHeightMm];
-  const across = along(q.sheetWidthMm, q.marginsMm.left, q.marginsMm.right, width, q);
-  const down = along(q.sheetHeightMm, q.marginsMm.top, q.marginsMm.bottom, height, q);
-  const pieces = down.starts.flatMap((yNm) =>
-    across.starts.map((xNm) => ({
-      trim: { xMm: xNm / 1e6, yMm: yNm / 1e6, widthMm: width, heightMm: height },
-      turned,
-    })),
+export function layOutOnePiece(question: LayOutQuestion, mostPoints = MOST_POINTS): LayOut {
+  const { bleedMm, gutterMm, marginsMm, mayLie } = question;
+  const [bleed, gutter] = [nm(bleedMm), nm(gutterMm)];
+  const [width, height] = [nm(question.pieceWidthMm), nm(question.pieceHeightMm)];
+  const [sheetWidth, sheetHeight] = [nm(question.sheetWidthMm), nm(question.sheetHeightMm)];
+  const near = { x: nm(marginsMm.left) + bleed, y: nm(marginsMm.top) + bleed };
+  const far = { x: sheetWidth - nm(marginsMm.right) - bleed, y: sheetHeight - nm(marginsMm.bottom) - bleed };
+  const { count, bound, tree } = remembered(
+    {
+      widthNm: far.x - near.x + gutter,
+      heightNm: far.y - near.y + gutter,
+      pieceWidthNm: width + gutter,
+      pieceHeightNm: height + gutter,
+      ...mayLie,
+    },
+    mostPoints,
   );
-  return { up: pieces.length, pieces, columns: across.starts.length, rows: down.starts.length };
+  const laid: { readonly x: Nm; readonly y: Nm; readonly turned: boolean }[] = [];
+  const place = (node: CutTree, x: Nm, y: Nm): void => {
+    if (node.kind === 'split') {
+      place(node.first, x, y);
+      if (node.axis === 'across') place(node.second, x + node.firstNm, y);
+      else place(node.second, x, y + node.firstNm);
+    } else if (node.kind === 'grid') {
+      const [w, h] = node.turned ? [height, width] : [width, height];
+      for (let row = 0; row < node.rows; row += 1)
+        for (let column = 0; column < node.columns; column += 1)
+          laid.push({ x: x + column * (w + gutter), y: y + row * (h + gutter), turned: node.turned });
+    }
+  };
+  place(tree, 0, 0);
+  const reach = (axis: 'x' | 'y'): Nm =>
+    laid.reduce((most, p) => {
+      const size = (axis === 'x') === p.turned ? height : width;
+      return Math.max(most, p[axis] + size);
+    }, 0);
+  // In the middle of the sheet where both margins allow it, so that front and back fall on each other.
+  const start = (axis: 'x' | 'y', sheet: Nm): Nm =>
+    Math.min(Math.max(Math.round((sheet - reach(axis)) / 2), near[axis]), far[axis] - reach(axis));
+  const [x0, y0] = count === 0 ? [0, 0] : [start('x', sheetWidth), start('y', sheetHeight)];
+  return {
+    up: count,
+    bound,
+    tree,
+    origin: { xMm: mm(x0), yMm: mm(y0) },
+    blocks: blocksOf(tree),
+    pieces: laid.map(({ x, y, turned }) => ({
+      turned,
+      trim: {
+        xMm: mm(x0 + x),
+        yMm: mm(y0 + y),
+        widthMm: turned ? question.pieceHeightMm : question.pieceWidthMm,
+        heightMm: turned ? question.pieceWidthMm : question.pieceHeightMm,
+      },
+    })),
+  };
 }
 
-/**
- * Trims along one side of the sheet. n pieces need n·w + (n−1)·gutter + 2·bleed between the margins.
- * The block sits in the middle of the sheet when both margins allow it, so that front and back fall on
- * each other; otherwise it is shifted just enough.
- */
-function along(
-  sheetMm: Mm,
-  marginNearMm: Mm,
-  marginFarMm: Mm,
-  pieceMm: Mm,
-  { bleedMm, gutterMm }: LayOutQuestion,
-): { readonly starts: readonly Nm[] } {
-  const [sheet, piece, bleed, gutter] = [nm(sheetMm), nm(pieceMm), nm(bleedMm), nm(gutterMm)];
-  const near = nm(marginNearMm) + bleed;
-  const far = sheet - nm(marginFarMm) - bleed;
-  const n = Math.max(0, Math.floor((far - near + gutter) / (piece + gutter)));
-  if (n === 0) return { starts: [] };
-  const extent = n * piece + (n - 1) * gutter;
-  const middle = Math.round((sheet - extent) / 2);
-  const start = Math.min(Math.max(middle, near), far - extent);
-  return { starts: Array.from({ length: n }, (_, i) => start + i * (piece + gutter)) };
+const blocksOf = (node: CutTree): number =>
+  node.kind === 'split' ? blocksOf(node.first) + blocksOf(node.second) : node.kind === 'grid' ? 1 : 0;
+
+/** While a maker types words the sheet asks the same question again and again. */
+const KEPT = 96;
+const known = new Map<string, ReturnType<typeof mostPieces>>();
+
+function remembered(question: GuillotineQuestion, mostPoints: number): ReturnType<typeof mostPieces> {
+  const key = [...Object.values(question), mostPoints].join(' ');
+  const found = known.get(key);
+  if (found) return found;
+  const made = mostPieces(question, mostPoints);
+  if (known.size >= KEPT) known.delete(known.keys().next().value!);
+  known.set(key, made);
+  return made;
 }

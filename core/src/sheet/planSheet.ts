@@ -38,8 +38,9 @@ export interface SheetPlan extends StationPlan {
   readonly cell: Cell;
   /** Cards from one sheet. */
   readonly up: number;
-  readonly columns: number;
-  readonly rows: number;
+  /** No layout that can be cut apart edge to edge holds more. */
+  readonly upBound: number;
+  readonly layOut: Pick<LayOut, 'tree' | 'origin' | 'blocks'>;
   readonly gutterMm: Mm;
   readonly spares: number;
   readonly sheets: number;
@@ -78,7 +79,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
   const grainAlongFold =
     size.form.blank.creases.length === 0 || laid.up === 0
       ? null
-      : mayLieForGrain(size, stock.stock)[laid.pieces[0]!.turned ? 'turned' : 'asDrawn'];
+      : laid.pieces.every(({ turned }) => mayLieForGrain(size, stock.stock)[turned ? 'turned' : 'asDrawn']);
   const cells = laid.pieces.map((piece) => ({ ...piece, toSheet: onSheet(piece, cell) }));
   const layers = planLayerSheets(job, size, spares);
   const { unit } = workshop;
@@ -89,11 +90,11 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       'Cards on a sheet',
       count(up),
       cell.blanks.length > 1
-        ? 'columns × rows × 2 nested blanks, gutter between, printed area inside the margins'
-        : 'columns × rows of trims, gutter between, printed area inside the margins',
+        ? 'the most cells of two nested blanks that edge-to-edge cuts can free, gutter between, printed area inside the margins'
+        : 'the most trims that edge-to-edge cuts can free, gutter between, printed area inside the margins',
       {
-        Columns: count(laid.columns),
-        Rows: count(laid.rows),
+        'No cuttable layout holds more than': count(laid.bound * cell.blanks.length),
+        'Uniform blocks': count(laid.blocks),
         Blank: words(formatSize(size.form.blank.widthMm, size.form.blank.heightMm, unit)),
         Gutter: length(question.gutterMm),
         Bleed: length(size.bleedMm),
@@ -170,8 +171,8 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     cells,
     cell,
     up,
-    columns: laid.columns,
-    rows: laid.rows,
+    upBound: laid.bound * cell.blanks.length,
+    layOut: { tree: laid.tree, origin: laid.origin, blocks: laid.blocks },
     gutterMm: question.gutterMm,
     spares,
     sheets,

@@ -174,7 +174,11 @@ function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerCh
         ok: false,
         title: 'The insert has no paper left',
         why: `A reveal of ${formatLength(choice.revealMm, workshop.unit)} leaves less than ${SMALLEST_PIECE_MM} mm.`,
-        remedies: [{ label: 'Set the reveal to 3 mm', field: 'revealMm', value: 3 }],
+        remedies: largestInsertReveal(reach, breadth, creepOf(job, workshop, choice), choice.revealMm).map((mm) => ({
+          label: `Set the reveal to ${formatLength(mm, workshop.unit)}`,
+          field: 'revealMm',
+          value: mm,
+        })),
       };
     const [widthMm, heightMm] = upright ? [2 * leaf, across] : [across, 2 * leaf];
     pieces.push({
@@ -192,6 +196,22 @@ function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerCh
     });
   }
   return { ok: true, pieces };
+}
+
+/** The last leaf’s creep: π/2 of the card and of every leaf outside it. */
+function creepOf(job: Job, workshop: Workshop, choice: LayerChoice): Mm {
+  const outside = [job.stock.stockId, ...choice.stockIds.slice(0, -1)];
+  return outside.reduce(
+    (sum, id) => sum + creepMm(stockById(workshop, id, 'size.layers.stockIds').caliperMicron / 1000),
+    0,
+  );
+}
+
+/** The largest reveal under the one asked, in half millimetres, that leaves the last leaf paper; empty when none does. */
+function largestInsertReveal(reachMm: Mm, breadthMm: Mm, creep: Mm, askedMm: Mm): readonly Mm[] {
+  const most = Math.min(reachMm - creep - SMALLEST_PIECE_MM, (breadthMm - SMALLEST_PIECE_MM) / 2);
+  const reveal = Math.floor(most * 2) / 2;
+  return reveal >= 0 && reveal < askedMm ? [reveal] : [];
 }
 
 /** What all layers add to the closed card: every piece lies over every other, and an insert counts twice. */

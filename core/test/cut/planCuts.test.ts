@@ -47,22 +47,33 @@ function trim(pieces: readonly Piece[], move: CutMove): readonly Piece[] {
 
 /** Follows the plan; what is not at the fence when a piece comes off is set aside until it is turned for the other axis. */
 function run(moves: readonly CutMove[], sheet: Piece): readonly Piece[] {
-  let work: readonly Piece[] = [sheet];
-  let done: Piece[] = [];
-  let axis: boolean | null = null;
+  /** What a maker has in hand under each name that the plan has given. */
+  const hands = new Map<string, { work: readonly Piece[]; done: Piece[]; axis: boolean | null }>([
+    ['the sheet', { work: [sheet], done: [], axis: null }],
+  ]);
   for (const move of moves) {
+    const hand = hands.get(move.piece);
+    if (!hand) throw new Error(`the plan cuts “${move.piece}”, which nobody has`);
     const across = move.atFence === 'left' || move.atFence === 'right';
-    if (axis !== null && across !== axis) {
-      work = [...work, ...done];
-      done = [];
+    if (hand.axis !== null && across !== hand.axis) {
+      hand.work = [...hand.work, ...hand.done];
+      hand.done = [];
     }
-    axis = across;
-    const cut = work.map((piece) => trim([piece], move));
+    hand.axis = across;
+    const cut = hand.work.map((piece) => trim([piece], move));
     // The first of each pair stays at the fence; the other falls off.
-    work = cut.map(([kept]) => kept!);
-    done.push(...cut.flatMap(([, fell]) => (fell ? [fell] : [])));
+    hand.work = cut.map(([kept]) => kept!);
+    const fell = cut.flatMap(([, off]) => (off ? [off] : []));
+    if (move.fallsOff !== 'part') {
+      hand.done.push(...fell);
+      continue;
+    }
+    // What fell off before was waste round the sheet; the two parts go on under names of their own.
+    hands.set(move.stays!, { work: hand.work, done: [], axis: null });
+    hands.set(move.comesOff!, { work: fell, done: [], axis: null });
+    hand.work = [];
   }
-  return [...work, ...done];
+  return [...hands.values()].flatMap(({ work, done }) => [...work, ...done]);
 }
 
 const key = (p: Piece): string => [p.left, p.top, p.right, p.bottom].map((n) => n.toFixed(3)).join(' ');

@@ -52,7 +52,7 @@ describe('planSheet', () => {
   it('lays two 192 × 136 mm blanks on A4 and rounds the sheets up', () => {
     const { sheet } = plan(job);
     // Height: 2 × 136 + 6 + 6 = 284 within 297 − 6.8; width: 192 + 6 = 198 within 203.2. (40 + 5) ÷ 2 → 23.
-    expect(sheet).to.include({ up: 2, columns: 1, rows: 2, sheets: 23, spares: 5 });
+    expect(sheet).to.include({ up: 2, upBound: 2, sheets: 23, spares: 5 });
     expect(sheet.sides).to.deep.equal(['front', 'back']);
     expect(sheet.grainAlongFold).to.be.true;
   });

@@ -26,6 +26,7 @@ import { LengthField, TypedField } from '../../ui/Field.tsx';
 import { BenchPress, KeyCap } from '../../ui/Press.tsx';
 import { Two } from '../../ui/Sheet.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
+import { Offcuts, SheetChoices } from './SheetChoices.tsx';
 
 export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
   const { side: paperSide, light, turnOver, toggleLight } = useView();
@@ -188,6 +189,14 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
         }}
         hint={sheet.spares === null ? `Left empty: your spoil log says ${plan.sheet.spares}.` : undefined}
       />
+      <More label={`Ways to lay it out, side by side (${plan.cut.choices.length})`}>
+        <SheetChoices job={job} plan={plan} workshop={workshop} />
+      </More>
+      {plan.cut.offcuts.length > 0 && (
+        <More label="Offcuts worth keeping">
+          <Offcuts job={job} plan={plan} workshop={workshop} />
+        </More>
+      )}
       <More label="Cut the sheet down, marks">
         <OnOff
           label="Print ticks and a slug outside the cards"

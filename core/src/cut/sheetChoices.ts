@@ -1,0 +1,125 @@
+import { draftMoves } from './draftMoves.ts';
+import type { Job, JobChange, Minor, Stock, Trimmer, Workshop } from '../job/types.ts';
+import type { Mm } from '../length/types.ts';
+import { cellsOf } from '../size/cell.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
+import { layOutOnePiece } from '../sheet/layOut.ts';
+import { ask } from '../sheet/question.ts';
+
+/** One way to lay the job out, beside the others. */
+export interface SheetChoiceRow {
+  readonly id: string;
+  readonly stockName: string;
+  readonly bleed: boolean;
+  readonly grain: Job['sheet']['grain'];
+  readonly up: number;
+  readonly sheets: number;
+  readonly costMinor: Minor;
+  readonly strokes: number;
+  /** The largest piece left of each sheet that is worth keeping, or nothing. */
+  readonly offcut: Offcut | null;
+  readonly isNow: boolean;
+  readonly changes: readonly JobChange[];
+}
+
+export interface Offcut {
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  readonly perSheet: number;
+}
+
+/** Narrower than this a strip of card is packing, not stock. */
+export const KEEP_OFFCUT_MM = 60;
+const LIGHTEST_SHARE = 0.75;
+
+/** Pieces of waste big enough to keep, alike ones counted together, the largest first. */
+export function offcutsOf(
+  waste: readonly { readonly widthMm: Mm; readonly heightMm: Mm }[],
+  keepMm: Mm = KEEP_OFFCUT_MM,
+): readonly Offcut[] {
+  const kinds = new Map<string, Offcut>();
+  for (const { widthMm, heightMm } of waste) {
+    if (Math.min(widthMm, heightMm) < keepMm) continue;
+    const key = `${widthMm.toFixed(2)} ${heightMm.toFixed(2)}`;
+    kinds.set(key, { widthMm, heightMm, perSheet: (kinds.get(key)?.perSheet ?? 0) + 1 });
+  }
+  return [...kinds.values()].sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm);
+}
+
+/**
+ * Every sheet on the shelf that the printer takes, with and without bleed, along the grain and either way:
+ * what each gives and costs for this job. The one in force comes first, then the cheapest; ways that come to
+ * the same are named once.
+ */
+export function sheetChoices(
+  job: Job,
+  workshop: Workshop,
+  size: SizePlan,
+  { stock, path }: StockPlan,
+  trimmer: Trimmer,
+  wantedAndSpares: number,
+): readonly SheetChoiceRow[] {
+  const rows: SheetChoiceRow[] = [];
+  for (const other of workshop.stocks) {
+    // Much lighter paper is another card, and what the path refuses is none.
+    const suits = other.gsm >= stock.gsm * LIGHTEST_SHARE && pathRefusals(path, other, workshop).length === 0;
+    if (other.id !== stock.id && !suits) continue;
+    for (const bleed of size.bleedMm > 0 ? [true, false] : [false])
+      for (const grain of ['respect', 'ignore'] as const) {
+        const row = rowOf(job, size, other, path.marginsMm, trimmer, wantedAndSpares, bleed, grain);
+        const same = rows.some(
+          (r) => r.stockName === row.stockName && r.bleed === row.bleed && r.up === row.up && !row.isNow,
+        );
+        if (row.up > 0 && !same) rows.push(row);
+      }
+  }
+  return rows.sort((a, b) => Number(b.isNow) - Number(a.isNow) || a.costMinor - b.costMinor || a.strokes - b.strokes);
+}
+
+function rowOf(
+  job: Job,
+  size: SizePlan,
+  stock: Stock,
+  marginsMm: StockPlan['path']['marginsMm'],
+  trimmer: Trimmer,
+  wantedAndSpares: number,
+  bleed: boolean,
+  grain: Job['sheet']['grain'],
+): SheetChoiceRow {
+  const isOwn = stock.id === job.stock.stockId;
+  const cutDown = isOwn ? job.sheet.cutDown : null;
+  const sheet = cutDown ?? { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
+  const bled = bleed ? size : { ...size, bleedMm: 0 };
+  const asked = { ...job, sheet: { ...job.sheet, grain } };
+  const tries = cellsOf(size.form, bled.bleedMm).map((cell) => {
+    const question = ask(asked, bled, stock, marginsMm, sheet, cell);
+    const laid = layOutOnePiece(question);
+    return { cell, question, laid, up: laid.up * cell.blanks.length };
+  });
+  const { cell, question, laid, up } = tries.reduce((best, next) => (next.up > best.up ? next : best));
+  const sheets = up === 0 ? 0 : Math.ceil(wantedAndSpares / up);
+  const page = { xMm: 0, yMm: 0, ...sheet };
+  const pitch = { widthMm: cell.widthMm, heightMm: cell.heightMm, gutterMm: question.gutterMm };
+  const moves = draftMoves(laid, page, pitch, 'across');
+  const atOnce = Math.max(1, Math.floor(trimmer.thickestStackMm / (stock.caliperMicron / 1000)));
+  const waste = moves.filter((move) => move.fallsOff === 'waste').map((move) => move.beyond);
+  return {
+    id: `${stock.id}-${bleed ? 'bleed' : 'bare'}-${grain}`,
+    stockName: stock.name,
+    bleed,
+    grain,
+    up,
+    sheets,
+    costMinor: sheets * stock.sheetPriceMinor,
+    strokes: moves.reduce((n, move) => n + Math.ceil((sheets * move.piecesPerSheet) / atOnce), 0),
+    offcut: offcutsOf(waste)[0] ?? null,
+    isNow: isOwn && bleed === size.bleedMm > 0 && grain === job.sheet.grain,
+    changes: [
+      { path: ['stock', 'stockId'], value: stock.id },
+      { path: ['sheet', 'cutDown'], value: cutDown },
+      { path: ['sheet', 'grain'], value: grain },
+      { path: ['size', 'bleedMm'], value: bled.bleedMm },
+    ],
+  };
+}
