@@ -1,3 +1,4 @@
+import highsLoader from 'highs';
 import PDFDocument from 'pdfkit';
 import { Bench } from 'tinybench';
 import { readFileSync } from 'node:fs';
@@ -6,9 +7,11 @@ import {
   changeJob,
   drawSheetPage,
   FORMATS,
+  fromHighs,
   layOutOnePiece,
   newJob,
   offset,
+  planGang,
   planJob,
   posesAt,
   svgNodes,
@@ -18,6 +21,7 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { exportFiles, loadFonts, type ExportInput } from '@zippy/server/exports';
+import { readGangOrder } from '@zippy/core/job-file';
 import { readTypeface } from '@zippy/core/typefaces';
 
 /**
@@ -145,6 +149,14 @@ const mostOf = (pieces: readonly (readonly [number, number])[], sheet: readonly 
     });
 };
 
+const solve = fromHighs(await highsLoader());
+const order = readGangOrder(
+  JSON.parse(readFileSync(new URL('../demo/orders/regatta-supper.json', import.meta.url), 'utf8')),
+);
+if (!order.ok) throw new Error(order.why);
+const ganged = planGang(order.value, solve);
+if (!ganged.ok) throw new Error(ganged.why);
+
 const bench = new Bench({ time: 700, warmupTime: 150 });
 bench
   .add('plan: a bare side fold', () => void planJob(bare, workshop, context))
@@ -155,6 +167,7 @@ bench
   .add('most: eight home pieces on A4', () => mostOf(HOME_PIECES, [210, 297]))
   .add('most: eight home pieces on 13 × 19 in', () => mostOf(HOME_PIECES, [330.2, 482.6]))
   .add('most: a tag of 31.7 × 22.3 mm on A3', () => mostOf([[31.7, 22.3]], [297, 420]))
+  .add('gang: the regatta supper’s five kinds', () => void planGang(order.value, solve))
   .add('font: read a typeface from its file', () => void readTypeface('g', garamond))
   .add('screen: draw a sheet as SVG', () => {
     const { scene } = drawSheetPage(plan.size, plan.art, plan.sheet, 'front', {
@@ -201,9 +214,17 @@ const RATIOS: readonly (readonly [string, string, string])[] = [
   ['eight pieces on A4, in plans of a side fold', 'most: eight home pieces on A4', 'plan: sideFold'],
   ['eight on 13 × 19 in, in those on A4', 'most: eight home pieces on 13 × 19 in', 'most: eight home pieces on A4'],
   ['a small tag on A3, in eight pieces on A4', 'most: a tag of 31.7 × 22.3 mm on A3', 'most: eight home pieces on A4'],
+  [
+    'the mixed order, in eight pieces on 13 × 19 in',
+    'gang: the regatta supper’s five kinds',
+    'most: eight home pieces on 13 × 19 in',
+  ],
   ['25 times the pages', 'pdf: 500 pages, ours', 'pdf: 20 pages, ours'],
 ];
 for (const [name, ms] of median) console.log(`${name.padEnd(42)} ${ms.toFixed(3).padStart(10)} ms`);
 console.log();
 for (const [name, over, under] of RATIOS)
   console.log(`${name.padEnd(42)} ${(median.get(over)! / median.get(under)!).toFixed(2).padStart(10)} ×`);
+console.log(
+  `${'sheets of the mixed order, in its bound'.padEnd(42)} ${(ganged.sheets / ganged.bound).toFixed(2).padStart(10)} ×`,
+);

@@ -16,7 +16,7 @@ export interface LoadedJob {
   readonly pictures: ReadonlyMap<string, PictureBytes>;
 }
 
-async function readJson(path: string, what: string): Promise<unknown> {
+export async function readJson(path: string, what: string): Promise<unknown> {
   let text: string;
   try {
     text = await readFile(path, 'utf8');

@@ -3,10 +3,10 @@ import { join } from 'node:path';
 import { allSnags } from '@zippy/core';
 import { canExport, exportFiles, ExportRefused, EXPORTS, type ExportFormat } from '@zippy/server/exports';
 import { UsageError } from './errors.ts';
-import { loadJob } from './loadJob.ts';
+import { loadJob, readJson } from './loadJob.ts';
 import { up, type UpOptions } from './up.ts';
 
-const USAGE = `zippy plan FILE | zippy check FILE | zippy export FILE --what ${Object.keys(EXPORTS).join('|')} --format pdf|svg|dxf|png --out DIR (also --workshop FILE, --date DAY) | zippy up --sheet 210x297mm --margins 5,5,5,5mm --piece 148x105mm --bleed 3mm --gutter 6mm [--no-turn]`;
+const USAGE = `zippy plan FILE | zippy check FILE | zippy export FILE --what ${Object.keys(EXPORTS).join('|')} --format pdf|svg|dxf|png --out DIR (also --workshop FILE, --date DAY) | zippy up --sheet 210x297mm --margins 5,5,5,5mm --piece 148x105mm --bleed 3mm --gutter 6mm [--no-turn] | zippy gang ORDER.json`;
 
 export interface Options extends UpOptions {
   readonly what?: string | undefined;
@@ -21,6 +21,12 @@ export async function run([command, file, ...rest]: readonly string[], options: 
   if (command === 'up') {
     if (file) throw new UsageError(`up takes only options; got ${file}.`);
     console.log(up(options));
+    return 0;
+  }
+  if (command === 'gang') {
+    if (!file || rest.length > 0) throw new UsageError(`gang wants one order file. Usage: ${USAGE}`);
+    const { gang } = await import('./gang.ts');
+    console.log(await gang(file, await readJson(file, 'The order')));
     return 0;
   }
   if (!command || !['plan', 'check', 'export'].includes(command)) throw new UsageError(`Usage: ${USAGE}`);

@@ -133,6 +133,34 @@ describe('zippy', function () {
     for (const p of free.placements) expect(Math.min(p.x, p.y)).to.be.at.least(8);
   });
 
+  it('gang: a mixed order on the fewest sheets, enough of every piece', () => {
+    const path = file('order.json', {
+      sheet: { w: 297, h: 420 },
+      margins: { top: 5, right: 5, bottom: 5, left: 5 },
+      bleed: 3,
+      gutter: '6 mm',
+      pieces: [
+        { id: 'base', w: 192, h: 136, wanted: 24, turn: false },
+        { id: 'liner', w: 130, h: 95, wanted: 24, turn: true },
+        { id: 'tag', w: 60, h: 40, wanted: 60, turn: true },
+      ],
+    });
+    const { status, stdout } = zippy('gang', path);
+    expect(status).to.equal(0);
+    const answer = JSON.parse(stdout) as {
+      readonly sheets: number;
+      readonly bound: number;
+      readonly patterns: readonly { times: number; placements: readonly { id: string; turned: boolean }[] }[];
+    };
+    expect(answer.sheets - answer.bound).to.be.within(0, 1);
+    const count = (id: string): number =>
+      answer.patterns.reduce((n, p) => n + p.times * p.placements.filter((q) => q.id === id).length, 0);
+    expect(count('base')).to.be.at.least(24);
+    expect(count('liner')).to.be.at.least(24);
+    expect(count('tag')).to.be.at.least(60);
+    expect(answer.patterns.every((p) => p.placements.every((q) => q.id !== 'base' || !q.turned))).to.equal(true);
+  });
+
   it('exits 1 when a snag stops the job, and lists it', () => {
     const { status, stdout } = zippy('check', root('demo/jobs/lighthouse-thank-you.json'));
     expect(status).to.equal(1);
@@ -140,6 +168,26 @@ describe('zippy', function () {
   });
 
   const bad: readonly (readonly [string, readonly string[], RegExp])[] = [
+    [
+      'gang with a piece too large',
+      ['gang', file('huge.json', { sheet: { w: 100, h: 100 }, pieces: [{ id: 'sail', w: 200, h: 20, wanted: 1 }] })],
+      /piece sail does not fit on the sheet/,
+    ],
+    [
+      'gang with one id twice',
+      [
+        'gang',
+        file('twice.json', {
+          sheet: { w: 100, h: 100 },
+          pieces: [
+            { id: 'a', w: 20, h: 20, wanted: 1 },
+            { id: 'a', w: 30, h: 20, wanted: 1 },
+          ],
+        }),
+      ],
+      /pieces\.1 stands twice/,
+    ],
+    ['gang without a file', ['gang'], /gang wants one order file/],
     ['up without a sheet', ['up', '--piece', '10x10mm'], /^--sheet is missing/],
     [
       'up with a piece that does not fit',

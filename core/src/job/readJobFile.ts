@@ -2,6 +2,7 @@ import { newJob } from './newJob.ts';
 import { check, checkJob, checkWorkshop, jobFileSchema, type Checked, type StoredWorkshop } from './schema.ts';
 import type { Job, PictureRef, Workshop } from './types.ts';
 
+export { readGangOrder } from '../gang/readGangOrder.ts';
 export { check, checkJob, checkWorkshop, type Checked, type StoredWorkshop };
 
 /** Where a job file's picture is to be found. */

@@ -10,7 +10,7 @@ import { FORMAT_IDS, SHAPE_IDS } from './format.ts';
 import { COATINGS, GRADES, type Job, type Workshop } from './types.ts';
 
 /** A length field: millimetres as a number, or anything a maker would type as text. */
-const length = (least: number, most: number): Joi.Schema =>
+export const length = (least: number, most: number): Joi.Schema =>
   Joi.any().custom((value: unknown, helpers) => {
     const parsed =
       typeof value === 'number'
@@ -316,6 +316,8 @@ function sentence(detail: Joi.ValidationErrorItem): string {
       return 'wants a list in square brackets';
     case 'array.min':
       return `wants at least ${context.limit as number}`;
+    case 'array.unique':
+      return 'stands twice; give every one an id of its own';
     case 'array.max':
       return `wants at most ${context.limit as number}`;
     case 'number.base':

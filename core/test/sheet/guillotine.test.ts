@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { evenSides } from '../../src/geometry/box.ts';
-import type { Box } from '../../src/geometry/types.ts';
+import { separable } from '../separable.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from '../../src/sheet/layOut.ts';
 
 /** The most pieces by trying every whole millimetre as a cut, to any depth; only for sheets of a hand’s breadth. */
@@ -18,23 +18,6 @@ function bruteForce(width: number, height: number, w: number, h: number, turn: b
     return best;
   };
   return most(width, height);
-}
-
-/** Whether edge-to-edge cuts, each in a strip at least a gutter wide, can part these boxes. */
-function separable(boxes: readonly Box[], gutterMm: number): boolean {
-  if (boxes.length <= 1) return true;
-  for (const across of [true, false]) {
-    const from = (b: Box): number => (across ? b.xMm : b.yMm);
-    const to = (b: Box): number => (across ? b.xMm + b.widthMm : b.yMm + b.heightMm);
-    const sorted = [...boxes].sort((a, b) => from(a) - from(b));
-    let reach = -Infinity;
-    for (const [i, box] of sorted.entries()) {
-      if (i > 0 && from(box) - reach >= gutterMm - 1e-6)
-        return separable(sorted.slice(0, i), gutterMm) && separable(sorted.slice(i), gutterMm);
-      reach = Math.max(reach, to(box));
-    }
-  }
-  return false;
 }
 
 const ask = (

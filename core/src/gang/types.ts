@@ -1,0 +1,69 @@
+import type { Sides } from '../geometry/types.ts';
+import type { Mm, Nm } from '../length/types.ts';
+
+/** Pieces of several kinds wanted from sheets of one size. */
+export interface GangOrder {
+  readonly sheetWidthMm: Mm;
+  readonly sheetHeightMm: Mm;
+  readonly marginsMm: Sides;
+  readonly bleedMm: Mm;
+  /** Least distance between neighbouring trims. */
+  readonly gutterMm: Mm;
+  readonly pieces: readonly {
+    readonly id: string;
+    readonly widthMm: Mm;
+    readonly heightMm: Mm;
+    readonly wanted: number;
+    readonly mayTurn: boolean;
+  }[];
+}
+
+export interface GangPlacement {
+  readonly id: string;
+  readonly xMm: Mm;
+  readonly yMm: Mm;
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  readonly turned: boolean;
+}
+
+export interface GangPattern {
+  readonly times: number;
+  readonly placements: readonly GangPlacement[];
+}
+
+export type GangAnswer =
+  | {
+      readonly ok: true;
+      readonly sheets: number;
+      /** No plan of edge-to-edge cuts needs fewer. */
+      readonly bound: number;
+      readonly patterns: readonly GangPattern[];
+    }
+  | { readonly ok: false; readonly why: string };
+
+/** A piece grown by one gutter, in one of the ways it may lie; whole nanometres. */
+export interface Lying {
+  readonly piece: number;
+  readonly widthNm: Nm;
+  readonly heightNm: Nm;
+  readonly turned: boolean;
+}
+
+/** One sheet’s worth: where each piece lies in the usable area grown by a gutter. */
+export interface Layout {
+  readonly laid: readonly { readonly lying: Lying; readonly xNm: Nm; readonly yNm: Nm }[];
+  /** How many of each piece. */
+  readonly counts: readonly number[];
+}
+
+/**
+ * What a linear or integer programme is solved by; the core writes the programme and brings no solver.
+ * `text` is CPLEX LP format with rows r0, r1, … and columns x0, x1, …
+ */
+export type SolveProgramme = (text: string) => {
+  readonly objective: number;
+  readonly columns: readonly number[];
+  /** Shadow price of each row; empty for an integer programme. */
+  readonly duals: readonly number[];
+};

@@ -1,0 +1,203 @@
+import { expect } from 'chai';
+import fc from 'fast-check';
+import highsLoader from 'highs';
+import { bestLayout, cutPoints } from '../../src/gang/bestLayout.ts';
+import { fromHighs } from '../../src/gang/fromHighs.ts';
+import { planGang } from '../../src/gang/planGang.ts';
+import type { GangOrder, SolveProgramme } from '../../src/gang/types.ts';
+import { evenSides } from '../../src/geometry/box.ts';
+import { separable } from '../separable.ts';
+
+describe('planGang', function () {
+  this.timeout(120_000);
+  let solve: SolveProgramme;
+  before(async () => {
+    solve = fromHighs(await highsLoader());
+  });
+
+  const order = (
+    [sheetWidthMm, sheetHeightMm]: readonly [number, number],
+    pieces: readonly (readonly [number, number, number, boolean?])[],
+    part: Partial<GangOrder> = {},
+  ): GangOrder => ({
+    sheetWidthMm,
+    sheetHeightMm,
+    marginsMm: evenSides(0),
+    bleedMm: 0,
+    gutterMm: 0,
+    pieces: pieces.map(([widthMm, heightMm, wanted, mayTurn = true], i) => ({
+      id: `p${i}`,
+      widthMm,
+      heightMm,
+      wanted,
+      mayTurn,
+    })),
+    ...part,
+  });
+
+  it('fills a sheet with two kinds that only together leave nothing', () => {
+    // 100 × 100: one 100 × 60 and one 100 × 40, ten of each; alone they would take ten and five sheets.
+    const answer = planGang(
+      order(
+        [100, 100],
+        [
+          [100, 60, 10],
+          [100, 40, 10],
+        ],
+      ),
+      solve,
+    );
+    expect(answer).to.include({ ok: true, sheets: 10, bound: 10 });
+  });
+
+  it('finds the bound where pieces must be mixed and turned: 6 of 50 × 30 and 4 of 70 × 20 on 100 × 70', () => {
+    // Area: 6 · 1500 + 4 · 1400 = 14600 of 7000 a sheet: at least 3 sheets.
+    const answer = planGang(
+      order(
+        [100, 70],
+        [
+          [50, 30, 6],
+          [70, 20, 4],
+        ],
+      ),
+      solve,
+    );
+    expect(answer).to.include({ ok: true, sheets: 3, bound: 3 });
+  });
+
+  it('is valid whatever is asked: inside, apart, whole, separable, enough of each, and never under its bound', () => {
+    fc.assert(
+      fc.property(
+        fc.record({
+          sheet: fc.constantFrom<(readonly [number, number])[]>([210, 297], [297, 420], [215.9, 279.4]),
+          margin: fc.constantFrom(0, 3.4, 5),
+          bleedMm: fc.constantFrom(0, 2, 3.175),
+          gutterMm: fc.constantFrom(0, 4, 6.35),
+          pieces: fc.array(
+            fc.tuple(
+              fc.integer({ min: 300, max: 1700 }).map((n) => n / 10),
+              fc.integer({ min: 300, max: 1700 }).map((n) => n / 10),
+              fc.integer({ min: 1, max: 40 }),
+              fc.boolean(),
+            ),
+            { minLength: 1, maxLength: 5 },
+          ),
+        }),
+        ({ sheet, margin, bleedMm, gutterMm, pieces }) => {
+          const asked = order(sheet, pieces, { marginsMm: evenSides(margin), bleedMm, gutterMm });
+          const answer = planGang(asked, solve);
+          if (!answer.ok) throw new Error(answer.why);
+          const counts = new Map<string, number>();
+          for (const { times, placements } of answer.patterns) {
+            for (const p of placements) {
+              counts.set(p.id, (counts.get(p.id) ?? 0) + times);
+              const piece = asked.pieces.find(({ id }) => id === p.id)!;
+              expect([p.widthMm, p.heightMm]).to.deep.equal(
+                p.turned ? [piece.heightMm, piece.widthMm] : [piece.widthMm, piece.heightMm],
+              );
+              if (p.turned) expect(piece.mayTurn).to.equal(true);
+              expect(Math.min(p.xMm, p.yMm) - bleedMm).to.be.at.least(margin - 1e-5);
+              expect(p.xMm + p.widthMm + bleedMm).to.be.at.most(sheet[0] - margin + 1e-5);
+              expect(p.yMm + p.heightMm + bleedMm).to.be.at.most(sheet[1] - margin + 1e-5);
+            }
+            expect(separable(placements, gutterMm - 2e-5)).to.equal(true);
+          }
+          for (const piece of asked.pieces) expect(counts.get(piece.id)).to.be.at.least(piece.wanted);
+          expect(answer.sheets).to.equal(answer.patterns.reduce((n, p) => n + p.times, 0));
+          expect(answer.sheets).to.be.at.least(answer.bound);
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
+  it('stays within one sheet of a bound it has proven, on orders of round sizes', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(
+            fc.integer({ min: 8, max: 30 }).map((n) => n * 5),
+            fc.integer({ min: 8, max: 30 }).map((n) => n * 5),
+            fc.integer({ min: 5, max: 60 }),
+            fc.boolean(),
+          ),
+          { minLength: 2, maxLength: 6 },
+        ),
+        (pieces) => {
+          const answer = planGang(
+            order([297, 420], pieces, { marginsMm: evenSides(5), bleedMm: 2.5, gutterMm: 5 }),
+            solve,
+          );
+          if (!answer.ok) throw new Error(answer.why);
+          expect(answer.sheets - answer.bound).to.be.at.most(1);
+        },
+      ),
+      { numRuns: 15 },
+    );
+  });
+
+  it('says which piece does not fit', () => {
+    expect(
+      planGang(
+        order(
+          [100, 100],
+          [
+            [50, 50, 1],
+            [120, 20, 3],
+          ],
+        ),
+        solve,
+      ),
+    ).to.deep.equal({
+      ok: false,
+      why: 'piece p1 does not fit on the sheet with its bleed inside the margins; use a larger sheet or a smaller piece',
+    });
+  });
+});
+
+describe('bestLayout', () => {
+  it('equals trying every cut at every whole millimetre, for two kinds of pieces at any price', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 5, max: 22 }),
+        fc.integer({ min: 5, max: 22 }),
+        fc.array(
+          fc.tuple(fc.integer({ min: 2, max: 9 }), fc.integer({ min: 2, max: 9 }), fc.integer({ min: 1, max: 9 })),
+          {
+            minLength: 2,
+            maxLength: 2,
+          },
+        ),
+        (W, H, kinds) => {
+          const ways = kinds.map(([widthNm, heightNm], piece) => ({ piece, widthNm, heightNm, turned: false }));
+          const points = (sides: number[], most: number) => cutPoints([...new Set(sides)], most, Infinity);
+          const { value, layout } = bestLayout(
+            points(
+              kinds.map(([w]) => w),
+              W,
+            ),
+            points(
+              kinds.map(([, h]) => h),
+              H,
+            ),
+            ways,
+            kinds.map(([, , price]) => price),
+          );
+          const known = new Map<number, number>();
+          const most = (x: number, y: number): number => {
+            const key = x * 100 + y;
+            if (known.has(key)) return known.get(key)!;
+            let best = Math.max(0, ...kinds.map(([w, h, price]) => (w <= x && h <= y ? price : 0)));
+            for (let at = 1; at <= x / 2; at += 1) best = Math.max(best, most(at, y) + most(x - at, y));
+            for (let at = 1; at <= y / 2; at += 1) best = Math.max(best, most(x, at) + most(x, y - at));
+            known.set(key, best);
+            return best;
+          };
+          expect(value).to.be.closeTo(most(W, H), 1e-9);
+          expect(layout.counts.reduce((sum, n, i) => sum + n * kinds[i]![2], 0)).to.be.closeTo(value, 1e-9);
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+});
