@@ -178,6 +178,12 @@ const Panel = styled(Link)`
     &:not(.open) .telling {
       display: none;
     }
+    /* Beside a long name there is no room for it; in the corner there is. */
+    .nick {
+      position: absolute;
+      right: 4px;
+      bottom: 15px;
+    }
   }
   &.open .telling {
     margin-bottom: 5px;
