@@ -1,3 +1,4 @@
+import { boxAround, corners } from '../geometry/box.ts';
 import { TOLERANCE_MM, type Box } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { CutTree } from '../sheet/guillotine.ts';
@@ -26,9 +27,9 @@ export function draftMoves(
   if (tree.kind === 'waste') return [];
   if (tree.kind === 'grid') return gridMoves(tree, page, origin, pitch, firstAxis, false, 'the sheet');
   const moves: DraftMove[] = [];
-  if (origin.xMm > TOLERANCE_MM) moves.push(trueEdge('across', origin.xMm, page, 'the sheet'));
+  if (origin.xMm > TOLERANCE_MM) moves.push(trueEdge('across', origin.xMm, [page], 'the sheet'));
   const block = { ...page, xMm: origin.xMm, widthMm: page.widthMm - origin.xMm };
-  if (origin.yMm > TOLERANCE_MM) moves.push(trueEdge('down', origin.yMm, block, 'the sheet'));
+  if (origin.yMm > TOLERANCE_MM) moves.push(trueEdge('down', origin.yMm, [block], 'the sheet'));
   const material = { ...block, yMm: origin.yMm, heightMm: page.heightMm - origin.yMm };
   let letters = 0;
   const visit = (node: CutTree, part: Box, name: string): void => {
@@ -59,7 +60,7 @@ export function draftMoves(
       stays: first,
       comesOff: second,
       line: across ? upright(part.xMm + at, part) : level(part.yMm + at, part),
-      beyond: falls,
+      beyond: [falls],
       piecesPerSheet: 1,
     });
     visit(node.first, stays, first);
@@ -80,21 +81,24 @@ const level = (yMm: Mm, { xMm, widthMm }: Box): DraftMove['line'] => [
 ];
 
 /** The far factory edge at the fence, once, to make a true edge at the first trim. */
-function trueEdge(axis: Axis, at: Mm, part: Box, piece: string): DraftMove {
+function trueEdge(axis: Axis, at: Mm, parts: readonly Box[], piece: string): DraftMove {
   const across = axis === 'across';
+  const hull = hullOf(parts);
   return {
-    fenceMm: across ? part.xMm + part.widthMm - at : part.yMm + part.heightMm - at,
+    fenceMm: across ? hull.xMm + hull.widthMm - at : hull.yMm + hull.heightMm - at,
     atFence: across ? 'right' : 'bottom',
     fallsOff: 'waste',
     makesTrueEdge: true,
     piece,
     stays: null,
     comesOff: null,
-    line: across ? upright(at, part) : level(at, part),
-    beyond: across ? { ...part, widthMm: at - part.xMm } : { ...part, heightMm: at - part.yMm },
-    piecesPerSheet: 1,
+    line: across ? upright(at, hull) : level(at, hull),
+    beyond: parts.map((part) => (across ? { ...part, widthMm: at - part.xMm } : { ...part, heightMm: at - part.yMm })),
+    piecesPerSheet: parts.length,
   };
 }
+
+const hullOf = (parts: readonly Box[]): Box => boxAround(parts.flatMap((part) => corners(part)));
 
 /** The piece as drawn, and the least distance to the next. */
 export interface Pitch {
@@ -121,17 +125,17 @@ function gridMoves(
     }));
   const columns = along(origin.xMm, w, grid.columns);
   const rows = along(origin.yMm, h, grid.rows);
-  // Once one axis is done, what is left reaches only from the first trim to the last.
-  const across: Box = { ...part, xMm: origin.xMm, widthMm: columns.at(-1)!.end - origin.xMm };
-  const down: Box = { ...part, yMm: origin.yMm, heightMm: rows.at(-1)!.end - origin.yMm };
+  // Once one axis is done, strips are left, each from its own first trim to its last.
+  const upStrips = columns.map(({ start, end }): Box => ({ ...part, xMm: start, widthMm: end - start }));
+  const acrossStrips = rows.map(({ start, end }): Box => ({ ...part, yMm: start, heightMm: end - start }));
   return firstAxis === 'across'
     ? [
-        ...free('across', columns, part, 1, rows.length > 1, isTrue, piece),
-        ...free('down', rows, across, columns.length, false, isTrue, piece),
+        ...free('across', columns, [part], rows.length > 1, isTrue, piece),
+        ...free('down', rows, upStrips, false, isTrue, piece),
       ]
     : [
-        ...free('down', rows, part, 1, columns.length > 1, isTrue, piece),
-        ...free('across', columns, down, rows.length, false, isTrue, piece),
+        ...free('down', rows, [part], columns.length > 1, isTrue, piece),
+        ...free('across', columns, acrossStrips, false, isTrue, piece),
       ];
 }
 
@@ -143,18 +147,17 @@ function gridMoves(
 function free(
   axis: Axis,
   cards: readonly Span[],
-  part: Box,
-  pieces: number,
+  parts: readonly Box[],
   strips: boolean,
   isTrue: boolean,
   piece: string,
 ): readonly DraftMove[] {
   const across = axis === 'across';
-  const [near, far] = across ? [part.xMm, part.xMm + part.widthMm] : [part.yMm, part.yMm + part.heightMm];
+  const hull = hullOf(parts);
+  const [near, far] = across ? [hull.xMm, hull.xMm + hull.widthMm] : [hull.yMm, hull.yMm + hull.heightMm];
   const origin = cards[0]!.start;
   const moves: DraftMove[] = [];
-  if (!isTrue && origin - near > TOLERANCE_MM)
-    moves.push({ ...trueEdge(axis, origin, part, piece), piecesPerSheet: pieces });
+  if (!isTrue && origin - near > TOLERANCE_MM) moves.push(trueEdge(axis, origin, parts, piece));
   let end = far;
   const cut = (at: Mm, fallsOff: CutMove['fallsOff']): void => {
     moves.push({
@@ -165,9 +168,11 @@ function free(
       piece,
       stays: null,
       comesOff: null,
-      line: across ? upright(at, part) : level(at, part),
-      beyond: across ? { ...part, xMm: at, widthMm: end - at } : { ...part, yMm: at, heightMm: end - at },
-      piecesPerSheet: pieces,
+      line: across ? upright(at, hull) : level(at, hull),
+      beyond: parts.map((part) =>
+        across ? { ...part, xMm: at, widthMm: end - at } : { ...part, yMm: at, heightMm: end - at },
+      ),
+      piecesPerSheet: parts.length,
     });
     end = at;
   };

@@ -65,7 +65,7 @@ function edgeAt(move: CutMove): Mm {
 const fallen = ({ beyond }: CutMove): Shape => ({
   kind: 'path',
   role: 'waste',
-  path: boxPath(beyond),
+  path: beyond.flatMap((box) => boxPath(box)),
   fillOpacity: 0.72,
 });
 

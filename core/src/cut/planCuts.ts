@@ -28,7 +28,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
   const strokes = moves.reduce((n, m) => n + m.strokes, 0);
   const settings = new Set(moves.map((m) => Math.round(m.fenceMm / TOLERANCE_MM))).size;
   const outlines = outlineCuts(workshop, size, sheet);
-  const offcuts = offcutsOf(moves.filter((m) => m.fallsOff === 'waste').map((m) => m.beyond));
+  const offcuts = offcutsOf(moves.filter((m) => m.fallsOff === 'waste').flatMap((m) => m.beyond));
   const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
   const takes = workshop.pace.perStroke * (strokes + byHand);
   return {

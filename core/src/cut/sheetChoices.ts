@@ -103,7 +103,7 @@ function rowOf(
   const pitch = { widthMm: cell.widthMm, heightMm: cell.heightMm, gutterMm: question.gutterMm };
   const moves = draftMoves(laid, page, pitch, 'across');
   const atOnce = Math.max(1, Math.floor(trimmer.thickestStackMm / (stock.caliperMicron / 1000)));
-  const waste = moves.filter((move) => move.fallsOff === 'waste').map((move) => move.beyond);
+  const waste = moves.filter((move) => move.fallsOff === 'waste').flatMap((move) => move.beyond);
   return {
     id: `${stock.id}-${bleed ? 'bleed' : 'bare'}-${grain}`,
     stockName: stock.name,

@@ -21,8 +21,8 @@ export interface CutMove {
   /** Names of the two parts a move makes, when it makes parts. */
   readonly stays: string | null;
   readonly comesOff: string | null;
-  /** What lies beyond the blade, on the whole sheet, front up. */
-  readonly beyond: Box;
+  /** What lies beyond the blade, for every piece that goes through this setting, on the whole sheet, front up. */
+  readonly beyond: readonly Box[];
   /** Where it runs on the whole sheet, front up. */
   readonly line: readonly [Point, Point];
   /** Pieces that go through this setting, one sheet’s worth. */

@@ -1,4 +1,5 @@
 import type { Nm } from '../length/types.ts';
+import { remainders } from '../sheet/guillotine.ts';
 import type { Layout, Lying } from './types.ts';
 
 export interface CutPoints {
@@ -92,16 +93,3 @@ export const countOf = (laid: Layout['laid'], kinds: number): readonly number[] 
   for (const { lying } of laid) counts[lying.piece]! += 1;
   return counts;
 };
-
-/** For every point, the point that what is left beyond each earlier one comes down to. */
-function remainders(points: readonly Nm[]): readonly Int32Array[] {
-  return points.map((at, i) => {
-    const left = new Int32Array(i + 1);
-    let k = i;
-    for (let j = 0; j <= i; j += 1) {
-      while (points[k]! > at - points[j]!) k -= 1;
-      left[j] = k;
-    }
-    return left;
-  });
-}

@@ -118,7 +118,7 @@ interface Table {
 }
 
 /** For every point, the point that what is left beyond each earlier one comes down to. */
-function remainders(points: readonly Nm[]): readonly Int32Array[] {
+export function remainders(points: readonly Nm[]): readonly Int32Array[] {
   return points.map((at, i) => {
     const left = new Int32Array(i + 1);
     let k = i;

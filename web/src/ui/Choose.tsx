@@ -86,6 +86,10 @@ export interface PickOption {
   readonly fullName?: string;
   readonly note?: string;
   readonly swatch?: string;
+  /** A line drawing in a box of 40 × 24, as SVG path data. */
+  readonly mark?: string;
+  /** A sentence under the name. */
+  readonly says?: string;
 }
 
 /** One of many, grouped under headings where that helps. */
@@ -140,7 +144,19 @@ function OptionLine({ option }: { readonly option: PickOption }): ReactNode {
   return (
     <Line>
       {option.swatch && <i style={{ background: option.swatch }} aria-hidden />}
-      <span>{option.name}</span>
+      {option.mark && (
+        <svg viewBox="0 0 40 24" width={40} height={24} aria-hidden>
+          <path d={option.mark} />
+        </svg>
+      )}
+      {option.says ? (
+        <span className="said">
+          <b>{option.name}</b>
+          <small>{option.says}</small>
+        </span>
+      ) : (
+        <span>{option.name}</span>
+      )}
       {option.note && <small>{option.note}</small>}
     </Line>
   );
@@ -163,12 +179,39 @@ const Line = styled.span`
     text-overflow: ellipsis;
     white-space: nowrap;
   }
-  small {
+  svg {
+    flex: none;
+    margin-right: 4px;
+  }
+  path {
+    fill: none;
+    stroke: ${({ theme }) => theme.colour.plum};
+    stroke-width: 1.8;
+    stroke-linejoin: round;
+    stroke-linecap: round;
+  }
+  .said {
+    white-space: normal;
+    line-height: 1.22;
+  }
+  .said b,
+  .said small {
+    display: block;
+  }
+  .said small {
+    margin: 0;
+    padding: 0;
+    font-weight: 400;
+    white-space: normal;
+  }
+  > small {
     margin-left: auto;
     padding-left: 8px;
+    white-space: nowrap;
+  }
+  small {
     color: ${({ theme }) => theme.colour.inkQuiet};
     font-size: 13px;
-    white-space: nowrap;
   }
 `;
 
