@@ -62,6 +62,9 @@ export function landings(line: StraightCrease, blank: Blank, board: Board): read
   });
 }
 
+/** A crease this far off shows as panels that do not match. */
+export const ERROR_SHOWN_MM = 0.25;
+
 /** The least that any choice of edges leaves, at its worst line. */
 export const worstErrorMm = (blank: Blank, board: Board): Mm =>
   Math.max(

@@ -6,8 +6,8 @@ import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import type { FriendlySize } from './boardFriendly.ts';
-import { worstErrorMm } from './creaseLines.ts';
-import { ERROR_SHOWN_MM, type CreaseLine } from './planCrease.ts';
+import { ERROR_SHOWN_MM, worstErrorMm } from './creaseLines.ts';
+import type { CreaseLine } from './planCrease.ts';
 
 const ERROR_BAD_MM = 1;
 /** Above this caliper the outer skin stretches by more than a millimetre round a shut fold. */

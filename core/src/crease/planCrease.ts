@@ -11,7 +11,7 @@ import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { boardFriendly, type FriendlySize } from './boardFriendly.ts';
-import { orderLines, type BlankEdge, type FaceUp, type OrderedLine } from './creaseLines.ts';
+import { ERROR_SHOWN_MM, orderLines, type BlankEdge, type FaceUp, type OrderedLine } from './creaseLines.ts';
 import { creaseSnags } from './creaseSnags.ts';
 
 export interface CreaseLine {
@@ -48,9 +48,6 @@ export interface CreasePlan extends StationPlan {
   readonly friendly: readonly FriendlySize[];
   readonly minutes: number;
 }
-
-/** A crease this far off shows as panels that do not match. */
-export const ERROR_SHOWN_MM = 0.25;
 
 export function planCrease(
   job: Job,
