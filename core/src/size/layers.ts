@@ -80,18 +80,23 @@ const KIND_NAMES = { mat: 'Mat', writing: 'Writing panel', insert: 'Insert' } as
 
 function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], choice: LayerChoice, job: Job): Laid {
   const pieces: LayerPiece[] = [];
-  for (const faceId of choice.faces) {
-    const face = faces.find((f) => f.id === faceId);
-    // A face of another format waits for it, as art does.
-    if (!face) continue;
-    const panel = form.blank.panels.find((p) => p.id === face.panelId)!;
+  // A face of another format waits for it, as art does.
+  const carrying = faces.filter((face) => choice.faces.includes(face.id));
+  const outlines = carrying.map((face) => {
     const back = invert(face.toBlank);
-    const own = panel.outline.map((p) => apply(back, p));
+    return form.blank.panels.find((p) => p.id === face.panelId)!.outline.map((p) => apply(back, p));
+  });
+  for (const [f, face] of carrying.entries()) {
+    const own = outlines[f]!;
+    const faceId = face.id;
     for (const [i, stockId] of choice.stockIds.entries()) {
       const left = inset(own, choice.revealMm * (i + 1));
       const box = left && boxAround(left);
       if (!left || !box || Math.min(box.widthMm, box.heightMm) < SMALLEST_PIECE_MM) {
-        const fits = largestReveal(own, choice.revealMm, choice.stockIds.length);
+        // Enough for every face that carries it, not only for the first that has no room.
+        const fits = Math.min(
+          ...outlines.map((outline) => largestReveal(outline, choice.revealMm, choice.stockIds.length)),
+        );
         return {
           ok: false,
           title: `${KIND_NAMES[choice.kind]} ${i + 1} on the ${face.name.toLowerCase()} has no paper left`,
