@@ -1,5 +1,5 @@
 import { boxAround, corners, evenSides, grow } from '../geometry/box.ts';
-import { TOLERANCE_MM } from '../geometry/types.ts';
+import type { FoldedForm } from '../fold/types.ts';
 import { plural } from '../job/figures.ts';
 import type { Job, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
@@ -51,7 +51,7 @@ export function bleedSnags(
     });
   // A blank larger than the bare sheet is offered the largest size of which one fits.
   const goal = Math.max(1, naked);
-  const smaller = trimmedToFit(job, size, question, goal, per);
+  const smaller = trimmedToFit(job, size, stock, question, goal, per);
   if (smaller)
     remedies.push({
       label: `Trim the card to ${formatSize(smaller.widthMm, smaller.heightMm, unit)}: ${goal * per} up`,
@@ -121,11 +121,14 @@ export function bleedSnags(
 
 /**
  * The largest finished size, no larger than now, of which `up` fit with bleed. For each grid of that many
- * the room per blank is (usable − n·2·bleed) ÷ n; panels share it. Null when no sensible size does it.
+ * the room per blank is (usable − n·2·bleed) ÷ n; panels share it. Every size is asked of the sheet before it
+ * is offered: at another size a format may fold elsewhere, and its grain then lies another way. Null when no
+ * sensible size does it.
  */
 function trimmedToFit(
   job: Job,
   size: SizePlan,
+  stock: StockPlan,
   q: LayOutQuestion,
   up: number,
   per: number,
@@ -133,10 +136,16 @@ function trimmedToFit(
   const usableW = q.sheetWidthMm - q.marginsMm.left - q.marginsMm.right;
   const usableH = q.sheetHeightMm - q.marginsMm.top - q.marginsMm.bottom;
   // The room a blank takes grows in step with the finished size; what does not grow is what one panel less leaves.
-  const cellAt = (widthMm: Mm, heightMm: Mm): { readonly widthMm: Mm; readonly heightMm: Mm } => {
+  const formAt = (widthMm: Mm, heightMm: Mm): FoldedForm => {
     const { options } = settleOptions(job.size.format, { widthMm, heightMm }, job.size.options);
-    const caliperMm = size.folding.caliperMm;
-    return cellOf(formOf(job.size.format, { widthMm, heightMm }, options, { caliperMm }), size.bleedMm, per);
+    return formOf(job.size.format, { widthMm, heightMm }, options, { caliperMm: size.folding.caliperMm });
+  };
+  const cellAt = (widthMm: Mm, heightMm: Mm): Cell => cellOf(formAt(widthMm, heightMm), size.bleedMm, per);
+  const holds = (widthMm: Mm, heightMm: Mm): boolean => {
+    const then = { ...size, form: formAt(widthMm, heightMm) };
+    const sheet = { widthMm: q.sheetWidthMm, heightMm: q.sheetHeightMm };
+    const asked = ask(job, then, stock.stock, q.marginsMm, sheet, cellOf(then.form, size.bleedMm, per));
+    return layOutOnePiece(asked).up >= up;
   };
   const { finishedWidthMm: w, finishedHeightMm: h } = size;
   const [now, less] = [cellAt(w, h), cellAt(w * 0.98, h * 0.98)];
@@ -155,10 +164,8 @@ function trimmedToFit(
       const widthMm = Math.min(job.size.finishedWidthMm, roundDown((roomW - fixedAcross) / panelsAcross));
       const heightMm = Math.min(job.size.finishedHeightMm, roundDown((roomH - fixedDown) / panelsDown));
       if (!isFinishable(widthMm) || !isFinishable(heightMm)) continue;
-      const cell = cellAt(widthMm, heightMm);
-      const [cw, ch] = turned ? [cell.heightMm, cell.widthMm] : [cell.widthMm, cell.heightMm];
-      if (cw > roomX + TOLERANCE_MM || ch > roomY + TOLERANCE_MM) continue;
-      if (!best || widthMm * heightMm > best.widthMm * best.heightMm) best = { widthMm, heightMm };
+      if (best && widthMm * heightMm <= best.widthMm * best.heightMm) continue;
+      if (holds(widthMm, heightMm)) best = { widthMm, heightMm };
     }
   }
   return best;

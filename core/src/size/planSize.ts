@@ -1,23 +1,19 @@
 import { collisions } from '../fold/collisions.ts';
-import { inSpace } from '../fold/foldBlank.ts';
-import { atStep, planFolding, type Folding } from '../fold/foldForm.ts';
-import { readFaces, type ReadFace } from '../fold/readFaces.ts';
-import { move } from '../fold/space.ts';
-import { readingPoses, shutState } from '../fold/stages.ts';
+import { atStep, type Folding } from '../fold/foldForm.ts';
+import type { ReadFace } from '../fold/readFaces.ts';
 import type { FoldedForm } from '../fold/types.ts';
 import type { Polygon } from '../geometry/polygon.ts';
 import { count, figure, length, ratio, words } from '../job/figures.ts';
-import { envelopeOnHand, stockOf } from '../job/pick.ts';
+import { envelopeOnHand } from '../job/pick.ts';
 import type { Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
 import { fitEnvelope, type Fit } from './fitEnvelope.ts';
-import { formatEntry } from './formats/catalogue.ts';
-import { formOf, settleOptions } from './formats/index.ts';
 import type { FormatOptions } from '../job/format.ts';
-import { layersThicknessMm, planLayers, type LayerPiece } from './layers.ts';
+import type { LayerPiece } from './layers.ts';
 import { sizeName } from './namedSizes.ts';
 import { blankBleed, regionsOf, type FaceRegions } from './regions.ts';
+import { shutCard } from './shutCard.ts';
 import { sizeSnags } from './sizeSnags.ts';
 
 export interface SizePlan extends StationPlan {
@@ -43,8 +39,6 @@ export interface SizePlan extends StationPlan {
   readonly name: string | null;
 }
 
-/** A fold pressed flat with a bone keeps about this much of its spring: between 1.0 burnished and 1.5 not. */
-const SPRING = 1.25;
 /** Where between flat and folded a step is looked at for panels passing through each other. */
 const LOOKED_AT = [0.15, 0.35, 0.55, 0.75, 0.95];
 const GIVE_MM = 0.2;
@@ -52,21 +46,10 @@ const GIVE_MM = 0.2;
 export function planSize(job: Job, workshop: Workshop): SizePlan {
   const { finishedWidthMm, finishedHeightMm, bleedMm, safeMm } = job.size;
   const unit = workshop.unit;
-  const entry = formatEntry(job.size.format);
-  const finish = { widthMm: finishedWidthMm, heightMm: finishedHeightMm };
-  const { options, faults: optionFaults } = settleOptions(entry.id, finish, job.size.options);
-  const stock = stockOf(job, workshop);
-  const caliperMm = stock.caliperMicron / 1000;
-  const form = formOf(entry.id, finish, options, { caliperMm });
-  const folding = planFolding(form, caliperMm);
-  const faces = readFaces(form);
-  const layers = planLayers(job, workshop, form, faces);
-  const closed = closedExtent(form);
-  const sheets = pileOf(folding);
-  const spring = sheets > 1 ? SPRING : 1;
-  const addedMm = layersThicknessMm(layers.pieces);
-  const thicknessMm = Math.max(sheets * caliperMm * spring, closed.depthMm + caliperMm) + addedMm;
-  const card = { ...finish, thicknessMm };
+  const { entry, options, optionFaults, form, folding, faces, layers, closed, sheets, spring, addedMm, thicknessMm } =
+    shutCard(job, workshop);
+  const caliperMm = folding.caliperMm;
+  const card = { widthMm: finishedWidthMm, heightMm: finishedHeightMm, thicknessMm };
   const envelope = envelopeOnHand(job, workshop);
   const fit = envelope ? fitEnvelope(card, envelope) : null;
   const name = sizeName(finishedWidthMm, finishedHeightMm);
@@ -104,7 +87,7 @@ export function planSize(job: Job, workshop: Workshop): SizePlan {
         : 'layers × caliper × spring, and the layers glued on',
       {
         Layers: count(sheets),
-        Caliper: words(`${stock.caliperMicron} µm`),
+        Caliper: words(`${Math.round(caliperMm * 1000)} µm`),
         'Spring (1 pressed hard, 1.5 loose)': ratio(spring),
         ...(closed.depthMm > 0 ? { 'Held apart': length(closed.depthMm) } : {}),
         ...(addedMm > 0 ? { 'Layers glued on': length(addedMm) } : {}),
@@ -171,24 +154,6 @@ export function planSize(job: Job, workshop: Workshop): SizePlan {
       ...layers.snags,
     ],
   };
-}
-
-/** How many sheets lie on each other where the shut card is thickest. */
-const pileOf = ({ levels }: Folding): number => {
-  const shut = Object.values(levels.at(-1)!);
-  return Math.max(...shut) - Math.min(...shut) + 1;
-};
-
-/** The shut card, from the reader’s side: the box round every panel, without the paper’s own thickness. */
-export function closedExtent(form: FoldedForm): { readonly widthMm: Mm; readonly heightMm: Mm; readonly depthMm: Mm } {
-  const poses = readingPoses(form, shutState(form));
-  const points = form.blank.panels.flatMap((panel) => panel.outline.map((p) => move(poses.get(panel.id)!, inSpace(p))));
-  const extent = (axis: 0 | 1 | 2): Mm => {
-    const values = points.map((p) => p[axis]);
-    const mm = Math.max(...values) - Math.min(...values);
-    return mm < 1e-9 ? 0 : mm;
-  };
-  return { widthMm: extent(0), heightMm: extent(1), depthMm: extent(2) };
 }
 
 /**

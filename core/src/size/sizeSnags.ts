@@ -11,6 +11,7 @@ import type { OptionFault } from './formats/index.ts';
 import { ownOutline } from './formats/shapes.ts';
 import type { FormatOptions, OptionId } from '../job/format.ts';
 import { isFinishable, roundDown } from './limits.ts';
+import { shutCard } from './shutCard.ts';
 
 /** What planning found that a maker may have to hear of. */
 export interface SizeFindings {
@@ -27,7 +28,7 @@ export const sizeSnags = (job: Job, workshop: Workshop, found: SizeFindings): re
   ...optionSnags(found, workshop),
   ...foldSnags(found, workshop),
   ...shapeSnags(job, workshop, found),
-  ...fitSnags(job, workshop, found.fit, found.thicknessMm, drawnInMm(job, found)),
+  ...fitSnags(job, workshop, found.fit, found.thicknessMm),
   ...safeSnags(job, workshop),
 ];
 
@@ -196,11 +197,35 @@ function roundness(job: Job, unit: Workshop['unit'], options: FormatOptions, ins
   ];
 }
 
-/** A spine drawn in for a small card comes out again when the card is made larger. */
-const drawnInMm = (job: Job, { options }: SizeFindings): Mm =>
-  isOf(job.size.format, 'spineMm') ? Math.max(0, (job.size.options.spineMm ?? 0) - options.spineMm) : 0;
+/** Sizes tried before it is said that none will do. */
+const TRIES = 4;
 
-function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm, moreMm: Mm): readonly Snag[] {
+/**
+ * The largest card that slides well into an envelope held this way round. Another size may fold to another
+ * thickness (a spine drawn in for a small card comes out again, a mat may no longer lie on it), so each size
+ * is folded and asked of the envelope before it is offered. Null when none is found.
+ */
+function largestCardFor(
+  job: Job,
+  workshop: Workshop,
+  inside: { readonly insideWidthMm: Mm; readonly insideHeightMm: Mm },
+  thicknessMm: Mm,
+): { readonly widthMm: Mm; readonly heightMm: Mm } | null {
+  let thick = thicknessMm;
+  for (let n = 0; n < TRIES; n += 1) {
+    const room = largestThatFits(inside, thick);
+    const [widthMm, heightMm] = [roundDown(room.widthMm), roundDown(room.heightMm)];
+    if (!isFinishable(widthMm) || !isFinishable(heightMm)) return null;
+    const then = { ...job, size: { ...job.size, finishedWidthMm: widthMm, finishedHeightMm: heightMm } };
+    const made = shutCard(then, workshop).thicknessMm;
+    const { word } = fitEnvelope({ widthMm, heightMm, thicknessMm: made }, inside);
+    if (word !== 'jams' && word !== 'will not go in' && word !== 'rattles') return { widthMm, heightMm };
+    thick = Math.max(made, thick + 0.1);
+  }
+  return null;
+}
+
+function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm): readonly Snag[] {
   const envelope = envelopeOnHand(job, workshop);
   if (!fit || !envelope || fit.word === 'good' || fit.word === 'tight' || fit.word === 'loose') return [];
   const unit = workshop.unit;
@@ -209,14 +234,14 @@ function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm
   const inside = fit.turned
     ? { insideWidthMm: envelope.insideHeightMm, insideHeightMm: envelope.insideWidthMm }
     : envelope;
-  const largest = largestThatFits(inside, thicknessMm + moreMm);
+  const largest = largestCardFor(job, workshop, inside, thicknessMm);
   const remedies: Remedy[] = [];
-  if (isFinishable(roundDown(largest.widthMm)) && isFinishable(roundDown(largest.heightMm)))
+  if (largest)
     remedies.push({
       label: `Make it ${formatSize(largest.widthMm, largest.heightMm, unit)}, the largest that slides in well`,
       changes: [
-        { path: ['size', 'finishedWidthMm'], value: roundDown(largest.widthMm) },
-        { path: ['size', 'finishedHeightMm'], value: roundDown(largest.heightMm) },
+        { path: ['size', 'finishedWidthMm'], value: largest.widthMm },
+        { path: ['size', 'finishedHeightMm'], value: largest.heightMm },
       ],
     });
   remedies.push(...betterEnvelopes(job, workshop, thicknessMm));
