@@ -6,8 +6,9 @@ import { TYPEFACES } from '../art/typefaces.ts';
 import { MOST_IN_A_PACK } from '../sell/planSell.ts';
 import { everyFaceId } from '../size/formats/index.ts';
 import { LONGEST_PATH } from '../size/formats/shapes.ts';
+import { CROSSES } from '../calibration/types.ts';
 import { FORMAT_IDS, SHAPE_IDS } from './format.ts';
-import { COATINGS, GRADES, type Job, type Workshop } from './types.ts';
+import { COATINGS, GRADES, TRIMMER_KINDS, type Job, type Workshop } from './types.ts';
 
 /** A length field: millimetres as a number, or anything a maker would type as text. */
 export const length = (least: number, most: number): Joi.Schema =>
@@ -160,8 +161,9 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
       flipEdge: Joi.valid('long', 'short'),
       spares: whole(0, 10_000).allow(null),
       marks: Joi.boolean(),
+      working: Joi.valid('sheetwise', 'workAndTurn').optional(),
     }),
-    cut: Joi.object({ trimmerId: id }),
+    cut: Joi.object({ trimmerId: id, order: Joi.valid('byTools', 'cutFirst', 'scoreFirst').optional() }),
     crease: Joi.object({
       boardId: id,
       pressure: Joi.valid('byCoating', 'firm', 'light'),
@@ -197,6 +199,32 @@ const sides = Joi.object({ top: length(0, 100), right: length(0, 100), bottom: l
 const gsm = Joi.number().min(30).max(1200);
 const micron = Joi.number().min(30).max(3000);
 const name = Joi.string().trim().min(1).max(80);
+
+const miss = Joi.object({ rightMm: length(-100, 100), lowMm: length(-100, 100) });
+const edge = length(0, 2000);
+const calibration = Joi.object({
+  id,
+  day,
+  gsm,
+  sheetWidthMm: length(40, 2000),
+  sheetHeightMm: length(40, 2000),
+  marginsMm: sides,
+  flipEdge: Joi.valid('long', 'short'),
+  laidBack: Joi.string().allow('').max(300),
+  readings: Joi.object({
+    ruleAcrossMm: length(10, 400),
+    ruleDownMm: length(10, 400),
+    crosses: Joi.object(Object.fromEntries(CROSSES.map((cross) => [cross, miss]))),
+    edges: Joi.object({
+      leftToTopLeftMm: edge,
+      leftToBottomLeftMm: edge,
+      topToTopLeftMm: edge,
+      topToTopRightMm: edge,
+    }).allow(null),
+    arrows: Joi.valid('same', 'opposite'),
+  }),
+  setAside: Joi.boolean(),
+});
 
 /** A workshop as the server keeps it. The spoil log is counted from runs, never sent. */
 export const workshopSchema = Joi.object({
@@ -250,6 +278,7 @@ export const workshopSchema = Joi.object({
               longestMm: length(40, 4000),
               marginsMm: sides,
               printsBothSides: Joi.boolean(),
+              calibrations: Joi.array().items(calibration).max(200).optional(),
             }),
           ),
       }),
@@ -260,14 +289,25 @@ export const workshopSchema = Joi.object({
       Joi.object({
         id,
         name,
-        kind: Joi.valid('sliding', 'lever', 'knife'),
+        kind: Joi.valid(...TRIMMER_KINDS),
         longestCutMm: length(50, 3000),
         thickestStackMm: length(0.1, 50),
+        repeatabilityMm: length(0, 10).optional(),
+        machine: Joi.object({
+          marginMm: length(0, 100),
+          widestMm: length(50, 3000),
+          speedMmPerS: Joi.number().min(1).max(5000),
+          passes: Joi.array()
+            .min(1)
+            .max(12)
+            .items(Joi.object({ upToGsm: gsm, passes: whole(1, 12) })),
+        }).when('kind', { is: 'machine', then: Joi.required(), otherwise: Joi.forbidden() }),
       }),
     ),
   boards: Joi.array()
     .min(1)
     .items(Joi.object({ id, name, grooveEveryMm: length(0.5, 50), longestMm: length(50, 2000) })),
+  keepOffcutMm: length(0, 2000).optional(),
   envelopes: Joi.array().items(
     Joi.object({
       id,

@@ -1,3 +1,4 @@
+import type { Calibration } from '../calibration/types.ts';
 import type { Box, Sides } from '../geometry/types.ts';
 import type { Gsm, LengthUnit, Micron, Mm } from '../length/types.ts';
 import type { Colour } from '../scene/types.ts';
@@ -132,10 +133,14 @@ export interface SheetChoice {
   /** Null lets the spoil log decide. */
   readonly spares: number | null;
   readonly marks: boolean;
+  /** Both faces on one plate, printed twice, for flat pieces; older jobs say nothing, which is sheetwise. */
+  readonly working?: 'sheetwise' | 'workAndTurn';
 }
 
 export interface CutChoice {
   readonly trimmerId: string;
+  /** Which comes first; left to the plan, a board means cut first. Older jobs say nothing, which is the same. */
+  readonly order?: 'byTools' | 'cutFirst' | 'scoreFirst';
 }
 
 export interface CreaseChoice {
@@ -219,6 +224,8 @@ export interface FeedPath {
   readonly longestMm: Mm;
   readonly marginsMm: Sides;
   readonly printsBothSides: boolean;
+  /** Oldest first; what is corrected follows from the newest of the stock’s weight. */
+  readonly calibrations?: readonly Calibration[];
 }
 
 export interface Printer {
@@ -229,12 +236,29 @@ export interface Printer {
   readonly paths: readonly FeedPath[];
 }
 
+export const TRIMMER_KINDS = ['sliding', 'lever', 'knife', 'scissors', 'machine'] as const;
+export type TrimmerKind = (typeof TRIMMER_KINDS)[number];
+
+/** A machine that cuts by itself, from a file, by marks that it finds on the print. */
+export interface MachineFacts {
+  /** Its eye and its rollers reach no nearer to the sheet’s edges than this. */
+  readonly marginMm: Mm;
+  readonly widestMm: Mm;
+  readonly speedMmPerS: number;
+  /** Passes by weight: the first line whose weight is not exceeded. */
+  readonly passes: readonly { readonly upToGsm: Gsm; readonly passes: number }[];
+}
+
 export interface Trimmer {
   readonly id: string;
   readonly name: string;
-  readonly kind: 'sliding' | 'lever' | 'knife';
+  readonly kind: TrimmerKind;
   readonly longestCutMm: Mm;
   readonly thickestStackMm: Mm;
+  /** How far its cuts stray from where they are set, one standard deviation; the kind’s own when left out. */
+  readonly repeatabilityMm?: Mm;
+  /** What only a cutting machine has. */
+  readonly machine?: MachineFacts;
 }
 
 export interface Board {
@@ -277,6 +301,8 @@ export interface Workshop {
   readonly trimmers: readonly Trimmer[];
   readonly boards: readonly Board[];
   readonly envelopes: readonly ShelfEnvelope[];
+  /** Offcuts narrower than this are not kept; the usual limit when left out. */
+  readonly keepOffcutMm?: Mm;
   /** Cards counted over all runs so far. */
   readonly spoilLog: { readonly good: number; readonly spoiled: number };
 }

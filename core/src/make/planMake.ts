@@ -48,6 +48,9 @@ export const CAUTIONS = {
     'Latch the arm when you stop. One person at the guillotine; never reach under the blade. Follow the tool’s own instructions.',
   knife:
     'Sharp blade: steel rule, fingers well behind its edge, several light strokes. Cap the knife at once; used blades go in a closed box.',
+  scissors: 'Sharp points: cut away from yourself, and close them when you lay them down.',
+  machine:
+    'Hands, hair and sleeves clear while it moves; stop it before you reach in. Follow the machine’s own instructions.',
   glue: 'Air the room and keep flames away from solvent glue. Follow the glue’s own instructions and local rules.',
 } as const;
 

@@ -11,10 +11,14 @@ import type { Mm } from '../length/types.ts';
 import { cellsOf, type Cell } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
+import { calibrationFor } from '../calibration/chooseCalibration.ts';
+import { correctionsFor, registerOf } from '../calibration/fitRegister.ts';
+import { isUsable } from '../calibration/sayRegister.ts';
+import type { Calibration, Corrections } from '../calibration/types.ts';
 import { layerSnags, planLayerSheets, type LayerSheet } from './layerSheets.ts';
 import { layOutOnePiece, type LayOut } from './layOut.ts';
 import { ask, mayLieForGrain } from './question.ts';
-import { bleedSnags, cutDownSnags, grainSnags, markSnags, shelfSnags } from './sheetSnags.ts';
+import { bleedSnags, calibrationSnags, cutDownSnags, grainSnags, markSnags, shelfSnags } from './sheetSnags.ts';
 import { expectedSpoilShare, sparesFor } from './spares.ts';
 
 export interface Placement {
@@ -52,6 +56,8 @@ export interface SheetPlan extends StationPlan {
   /** Null when nothing is folded. */
   readonly grainAlongFold: boolean | null;
   readonly marks: boolean;
+  /** The calibration in force, and what it does to each page; null where none is. */
+  readonly calibration: { readonly from: Calibration; readonly corrections: Corrections } | null;
   /** Mats, writing panels and inserts, each on sheets of its own stock. */
   readonly layers: readonly LayerSheet[];
 }
@@ -82,6 +88,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       : laid.pieces.every(({ turned }) => mayLieForGrain(size, stock.stock)[turned ? 'turned' : 'asDrawn']);
   const cells = laid.pieces.map((piece) => ({ ...piece, toSheet: onSheet(piece, cell) }));
   const layers = planLayerSheets(job, size, spares);
+  const calibration = inForce(job, stock, sheet);
   const { unit } = workshop;
   const used = (up * areaOf(size.form.blank.outline)) / (sheet.widthMm * sheet.heightMm);
   const figures: Figure[] = [
@@ -181,6 +188,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     bothSidesAtOnce: stock.path.printsBothSides,
     grainAlongFold,
     marks: job.sheet.marks,
+    calibration,
     layers,
     verdict:
       up === 0
@@ -194,9 +202,22 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ...shelfSnags(stock.stock, sheets),
       ...cutDownSnags(job, stock, workshop),
       ...markSnags(job, size, question, laid),
+      ...calibrationSnags(job, stock, sides),
       ...layerSnags(layers, workshop),
     ],
   };
+}
+
+/** Corrections are for pages of any size: they turn and scale about the middle, where feeds centre the sheet. */
+function inForce(
+  job: Job,
+  { path, stock }: StockPlan,
+  sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
+): SheetPlan['calibration'] {
+  const from = calibrationFor(path, stock.gsm);
+  if (!from || from.readings.arrows === 'opposite') return null;
+  const register = registerOf(from);
+  return isUsable(register) ? { from, corrections: correctionsFor(sheet, job.sheet.flipEdge, register) } : null;
 }
 
 const sayMargins = ({ top, right, bottom, left }: Sides, unit: Workshop['unit']): string =>

@@ -1,3 +1,4 @@
+import { calibrationFor } from '../calibration/chooseCalibration.ts';
 import { boxAround, corners, evenSides, grow } from '../geometry/box.ts';
 import type { FoldedForm } from '../fold/types.ts';
 import { plural } from '../job/figures.ts';
@@ -244,6 +245,38 @@ export function markSnags(job: Job, size: SizePlan, q: LayOutQuestion, laid: Lay
       title: 'No room for ticks',
       why: 'The cards fill the sheet up to the printer’s margins, so no tick or slug is printed. The fence settings at Cut need none.',
       remedies: [],
+    },
+  ];
+}
+
+/** Two sides that were never held to the light, or a sheet that this path turns another way. */
+export function calibrationSnags(job: Job, { path, stock }: StockPlan, sides: readonly unknown[]): readonly Snag[] {
+  if (sides.length < 2) return [];
+  const known = calibrationFor(path, stock.gsm);
+  if (!known)
+    return [
+      {
+        id: 'sheet-not-calibrated',
+        station: 'sheet',
+        level: 'note',
+        title: 'Front and back are not matched on this printer yet',
+        why: `No calibration sheet of about ${stock.gsm} gsm was measured for this feed path, so the back is printed where the driver puts it. Print one from Workshop, Tools.`,
+        remedies: [],
+      },
+    ];
+  const other = known.flipEdge === 'long' ? 'short' : 'long';
+  const turnsOn = known.readings.arrows === 'same' ? known.flipEdge : other;
+  if (turnsOn === job.sheet.flipEdge || path.printsBothSides) return [];
+  return [
+    {
+      id: 'sheet-turns-otherwise',
+      station: 'sheet',
+      level: 'warn',
+      title: `You lay this sheet back turned on its ${turnsOn} edge`,
+      why: `So it was when it was calibrated on ${known.day}${known.laidBack ? `: “${known.laidBack}”` : ''}. Turned on the ${job.sheet.flipEdge} edge the backs would come out head to foot.`,
+      remedies: [
+        { label: `Turn it on the ${turnsOn} edge`, changes: [{ path: ['sheet', 'flipEdge'], value: turnsOn }] },
+      ],
     },
   ];
 }

@@ -1,4 +1,13 @@
-import { drawFace, drawSheetPage, IDENTITY, polygon, type Page, type Plan, type SheetSide } from '@zippy/core';
+import {
+  correctedPage,
+  drawFace,
+  drawSheetPage,
+  IDENTITY,
+  polygon,
+  type Page,
+  type Plan,
+  type SheetSide,
+} from '@zippy/core';
 import { PdfFile } from './pdfDocument.ts';
 import { collect } from './collect.ts';
 import { sceneToPng, sceneToSvg } from './scenes.ts';
@@ -13,7 +22,8 @@ export function* printingOrder({ sheet }: Plan): Generator<{ readonly side: Shee
 }
 
 export function sheetPage({ plan, job, date }: ExportInput, side: SheetSide, sheetNumber: number): Page {
-  return drawSheetPage(plan.size, plan.art, plan.sheet, side, { title: job.brief.title, date, sheetNumber });
+  const page = drawSheetPage(plan.size, plan.art, plan.sheet, side, { title: job.brief.title, date, sheetNumber });
+  return correctedPage(page, plan.sheet, side);
 }
 
 function refuseEmpty({ plan }: ExportInput): void {

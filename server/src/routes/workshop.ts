@@ -1,7 +1,10 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
+import { isCalibratable } from '@zippy/core';
 import { checkWorkshop } from '@zippy/core/job-file';
+import { calibrationPdf } from '../exports/calibration.ts';
+import { loadFonts } from '../exports/index.ts';
 import { saveWorkshop } from '../tables/studios.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
@@ -36,6 +39,34 @@ export function workshopRoutes(pool: Pool): Router {
       );
     }
     response.json({ version: saved });
+  });
+
+  router.get('/calibration.pdf', async (request, response) => {
+    const { printer, path, stock, flip } = request.query as Record<string, string>;
+    const { value } = await loadWorkshop(pool, STUDIO_ID);
+    const own = value.printers.find((p) => p.id === printer);
+    const feed = own?.paths.find((p) => p.id === path);
+    const paper = value.stocks.find((s) => s.id === stock);
+    if (!own || !feed) throw new Refusal(404, 'That printer has no such feed path; choose one in Workshop.', 'path');
+    if (!paper) throw new Refusal(404, 'That stock is not on the shelf any more; choose another.', 'stock');
+    const sheet = { widthMm: paper.sheetWidthMm, heightMm: paper.sheetHeightMm };
+    if (!isCalibratable(sheet, feed.marginsMm))
+      throw new Refusal(400, 'stock is too small a sheet for four crosses; calibrate on a larger one.', 'stock');
+    const bytes = await calibrationPdf(
+      {
+        sheet,
+        marginsMm: feed.marginsMm,
+        flipEdge: flip === 'short' ? 'short' : 'long',
+        about: `${own.name}, ${feed.name}, ${paper.gsm} gsm`,
+        date: new Date().toISOString().slice(0, 10),
+        unit: value.unit,
+      },
+      await loadFonts(),
+    );
+    response
+      .type('application/pdf')
+      .set('Content-Disposition', 'attachment; filename="calibration-sheet.pdf"')
+      .send(bytes);
   });
 
   return router;
