@@ -10,6 +10,7 @@ import { Waiting } from './ui/Waiting.tsx';
 
 const JobPage = lazy(() => import('./jobs/JobPage.tsx'));
 const WorkshopPage = lazy(() => import('./workshop/WorkshopPage.tsx'));
+const CalibratePage = lazy(() => import('./workshop/calibrate/CalibratePage.tsx'));
 const BenchCard = lazy(() => import('./make/BenchCard.tsx'));
 
 export function App(): ReactNode {
@@ -34,6 +35,7 @@ function Places(): ReactNode {
         <Routes>
           <Route path="/" element={<JobsWall workshop={workshop} />} />
           <Route path="/workshop" element={<WorkshopPage workshop={workshop} />} />
+          <Route path="/workshop/printers/:printerId/:pathId" element={<CalibratePage workshop={workshop} />} />
           <Route path="/jobs/:id/:station?" element={<JobPage workshop={workshop} />} />
           <Route path="/bench/:runId" element={<BenchCard workshop={workshop} />} />
           <Route path="*" element={<Navigate to="/" replace />} />

@@ -7,7 +7,7 @@ import { turnOver } from './fitRegister.ts';
 import { ARM_MM, calibrationMarks, eachCross, middleOf, type SheetSize } from './marks.ts';
 import { CROSSES, type Cross } from './types.ts';
 
-const TEXT_MM = 3.2;
+const TEXT_MM = 3.4;
 /** The back’s crosses carry a scale in half millimetres, the front’s are plain: held to the light one reads the other. */
 const TICK_EVERY_MM = 0.5;
 const TICKS = 8;
@@ -41,26 +41,29 @@ export function drawCalibration(asked: CalibrationSheet, side: 'front' | 'back')
     kind: 'label',
     role: 'mark',
     text,
-    at: { xMm: centre.xMm, yMm: centre.yMm + 14 + line * TEXT_MM * 1.5 },
+    // Beside the upright rule: on the two sides that is not the same half of the paper, so both can be read.
+    at: { xMm: centre.xMm + 8, yMm: centre.yMm + 16 + line * TEXT_MM * 1.5 },
     sizeMm: TEXT_MM,
-    anchor: 'middle',
+    anchor: 'start',
   });
   // The arrow points to the same edge of the paper on both sides when the sheet is turned as it was meant to be.
   shapes.push(...arrow(centre, sheet, side === 'front' || map[3] > 0 ? -1 : 1));
+  const about = asked.about.split(', ');
   if (side === 'front') {
     shapes.push(...rule(marks.ruleAcross.from, marks.ruleAcross.lengthMm, false));
     shapes.push(...rule(marks.ruleDown.from, marks.ruleDown.lengthMm, true));
     shapes.push(
       words('Front · print at 100 %, no fit', 0),
-      words(asked.about, 1),
-      words(`${marks.ruleAcross.lengthMm} mm across, ${marks.ruleDown.lengthMm} mm down, end to end`, 2),
-      ...(asked.date ? [words(asked.date, 3)] : []),
+      ...about.map((part, i) => words(part, 1 + i)),
+      words(`${marks.ruleAcross.lengthMm} mm across, ${marks.ruleDown.lengthMm} mm down, end to end`, 1 + about.length),
+      ...(asked.date ? [words(asked.date, 2 + about.length)] : []),
     );
   } else
     shapes.push(
       words(`Back · turned on the ${flipEdge} edge`, 0),
-      words('Hold to the light, front towards you.', 1),
-      words('Each small tick is ½ mm: where does this cross lie from the plain one?', 2),
+      words('Hold to the light, front towards you:', 1),
+      words('where does this cross lie from the', 2),
+      words('plain one? Each small tick is ½ mm.', 3),
     );
   return { scene: { box, symbols: {}, shapes }, trimBox: box, bleedBox: box };
 }

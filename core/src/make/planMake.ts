@@ -152,7 +152,7 @@ function printSteps(job: Job, sheet: SheetPlan, stock: StockPlan): readonly Make
       detail:
         i === 0
           ? `${where}. ${settings} Test one sheet first.`
-          : `Turn the stack over on its ${job.sheet.flipEdge} edge and feed it again. ${settings} Fold the first one by hand before you print the rest.`,
+          : `Turn the stack over on its ${job.sheet.flipEdge} edge and feed it again${sheet.calibration?.from.laidBack ? `, laid back as before: “${sheet.calibration.from.laidBack}”` : ''}. ${settings} Fold the first one by hand before you print the rest.`,
       caution: null,
       waitMinutes: null,
     },

@@ -156,6 +156,16 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
         },
       ),
     );
+  if (calibration)
+    figures.push(
+      figure(
+        'calibration',
+        'Corrected by',
+        words(`the sheet of ${calibration.from.day}`),
+        'scale, shift and turn fitted to your readings by least squares, and undone on every page before it is printed',
+        { 'Measured at': words(`${calibration.from.gsm} gsm`), 'This stock': words(`${stock.stock.gsm} gsm`) },
+      ),
+    );
   for (const { piece, up: layerUp, sheets: layerSheets } of layers)
     figures.push(
       figure(

@@ -63,6 +63,8 @@ export const api = {
   workshop: () => call<{ workshop: Workshop; version: number }>('/workshop'),
   saveWorkshop: (version: number, workshop: Workshop) =>
     send<{ version: number }>('PUT', '/workshop', { version, workshop }),
+  calibrationUrl: (printer: string, path: string, stock: string, flip: string) =>
+    `/api/workshop/calibration.pdf?${new URLSearchParams({ printer, path, stock, flip }).toString()}`,
   jobs: () => call<{ jobs: readonly StoredJob[]; bench: readonly JobBench[] }>('/jobs'),
   job: (id: string) => call<StoredJob & { bench: JobBench | null }>(`/jobs/${id}`),
   addJob: (id: string, document: Job) => send<StoredJob>('POST', '/jobs', { id, document }),

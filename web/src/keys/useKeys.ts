@@ -14,6 +14,21 @@ function isBusy(target: EventTarget | null): boolean {
   );
 }
 
+/** Turn over, hold to the light, change the unit: wherever a piece lies on a bench without a job round it. */
+export function useBenchKeys(): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (event.defaultPrevented || event.altKey || event.ctrlKey || event.metaKey || isBusy(event.target)) return;
+      const key = event.key.toLowerCase();
+      if (key === 't') useView.getState().turnOver();
+      else if (key === 'l') useView.getState().toggleLight();
+      else if (key === 'u') useWorkshop.getState().toggleUnit();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}
+
 /** One-key ways about a job; the list that `?` shows is made from the same place. */
 export function useJobKeys(jobId: string, showHelp: () => void): void {
   const navigate = useNavigate();

@@ -20,14 +20,14 @@ export function Slip({
   readonly after?: ReactNode;
 }): ReactNode {
   return (
-    <Paper aria-label={`${title}: decisions`}>
+    <SlipPaper aria-label={`${title}: decisions`}>
       <h2>{title}</h2>
       <Verdict aria-live="polite">{part.verdict}</Verdict>
       <Snags snags={part.snags} />
       <Decisions>{children}</Decisions>
       <Figures figures={part.figures} spoken={spoken} />
       {after}
-    </Paper>
+    </SlipPaper>
   );
 }
 
@@ -125,7 +125,7 @@ export function More({ label, children }: { readonly label: string; readonly chi
   );
 }
 
-const Paper = styled.aside`
+export const SlipPaper = styled.aside`
   display: flex;
   flex-direction: column;
   gap: 14px;
@@ -140,12 +140,12 @@ const Paper = styled.aside`
     color: ${({ theme }) => theme.colour.plum};
   }
 `;
-const Verdict = styled.p`
+export const Verdict = styled.p`
   margin-top: -8px;
   font-size: 19px;
   line-height: 1.35;
 `;
-const Decisions = styled.div`
+export const Decisions = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 12px;

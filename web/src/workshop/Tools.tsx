@@ -1,9 +1,15 @@
 import type { ReactNode } from 'react';
-import { formatLength, type Workshop } from '@zippy/core';
+import { formatLength, type FeedPath, type Workshop } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
 import { LengthField, MoneyField } from '../ui/Field.tsx';
+import { PressLink } from '../ui/Press.tsx';
 import { Two } from '../ui/Sheet.tsx';
 import { Thing } from './Thing.tsx';
+
+const sayCalibrated = ({ calibrations = [] }: FeedPath): string => {
+  const newest = calibrations.filter((c) => !c.setAside).at(-1);
+  return newest ? `calibrated ${newest.day}` : 'not calibrated';
+};
 
 export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const change = useWorkshop((s) => s.change);
@@ -17,7 +23,7 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
             <Thing
               key={`${printer.id}-${path.id}`}
               title={`${printer.name}: ${path.name}`}
-              facts={`${printer.ink} · up to ${path.heaviestGsm} gsm and ${path.thickestMicron} µm · margins ${formatLength(path.marginsMm.top, unit)}${path.printsBothSides ? ' · both sides by itself' : ''}`}
+              facts={`${printer.ink} · up to ${path.heaviestGsm} gsm and ${path.thickestMicron} µm · margins ${formatLength(path.marginsMm.top, unit)}${path.printsBothSides ? ' · both sides by itself' : ''} · ${sayCalibrated(path)}`}
             >
               <Two>
                 {(['top', 'right', 'bottom', 'left'] as const).map((side) => (
@@ -46,6 +52,7 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
                   />
                 ))}
               </Two>
+              <PressLink href={`/workshop/printers/${printer.id}/${path.id}`}>Calibrate this path</PressLink>
               <MoneyField
                 label="Ink and wear for a side"
                 minor={printer.sidePriceMinor}

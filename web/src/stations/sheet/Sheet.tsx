@@ -1,13 +1,16 @@
-import { useCallback, useState, type ReactNode } from 'react';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import {
   apply,
   boxPath,
+  correctedPage,
   drawLayerSheet,
   drawSheetPage,
   evenSides,
   grow,
   mapBox,
   pageMap,
+  printSide,
+  residueMm,
   plural,
   polygon,
   type Scene,
@@ -20,6 +23,7 @@ import { Bench } from '../../bench/Bench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
+import { useStandIn } from '../../stores/standIn.ts';
 import { useView } from '../../stores/view.ts';
 import { Choice, OnOff } from '../../ui/Choose.tsx';
 import { LengthField, TypedField } from '../../ui/Field.tsx';
@@ -33,14 +37,27 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
   const side: SheetSide = paperSide === 'outside' ? 'front' : 'back';
   const { sheet, size, art, stock } = plan;
   const [layerId, setLayerId] = useState<string | null>(null);
+  const onStandIn = useStandIn((s) => s.on);
+  const truth = useStandIn((s) => s.truth);
+  const standIn = onStandIn ? truth : null;
+  const paper = useMemo(
+    () => ({ widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm }),
+    [sheet.sheetWidthMm, sheet.sheetHeightMm],
+  );
+  const apartMm = standIn && residueMm(standIn, paper, job.sheet.flipEdge, sheet.calibration?.corrections ?? null);
   const draw = useCallback(
     (textMm: number): Scene => {
       const label = { title: job.brief.title, date: null, sheetNumber: 1 };
-      const { scene } = drawSheetPage(size, art, sheet, side, label);
+      // As drawn; or as it comes out of the stand-in printer, corrected if this path is calibrated.
+      const pageOf = (which: SheetSide, from: SheetPlan): Scene => {
+        const page = drawSheetPage(size, art, from, which, label);
+        return standIn
+          ? printSide(correctedPage(page, from, which), which, paper, job.sheet.flipEdge, standIn)
+          : page.scene;
+      };
+      const scene = pageOf(side, sheet);
       const map = pageMap(sheet, side);
-      const other = light
-        ? drawSheetPage(size, art, { ...sheet, marks: false }, side === 'front' ? 'back' : 'front', label).scene
-        : null;
+      const other = light ? pageOf(side === 'front' ? 'back' : 'front', { ...sheet, marks: false }) : null;
       // The other side shows through turned over, as it does against a window.
       const through = other
         ? [{ kind: 'group', transform: pageMap(sheet, 'back'), blend: 'multiply', children: other.shapes } as const]
@@ -73,7 +90,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
         ],
       };
     },
-    [job.brief.title, sheet, size, art, stock, side, light],
+    [job.brief.title, job.sheet.flipEdge, sheet, size, art, stock, side, light, standIn, paper],
   );
   const layer = sheet.layers.find(({ piece }) => piece.id === layerId);
   const drawLayer = useCallback(() => drawLayerSheet(layer!), [layer]);
@@ -108,7 +125,13 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
       pictures={job.pictures}
       unit={workshop.unit}
       label={`The ${side} of the sheet: ${sheet.verdict}`}
-      caption={light ? 'Held to the light: front and back fall on each other' : undefined}
+      caption={
+        apartMm !== null
+          ? `On the stand-in printer: ${sheet.sides.length === 2 ? `front and back up to ${apartMm.toFixed(2)} mm apart, ` : ''}${sheet.calibration ? `corrected by the sheet of ${sheet.calibration.from.day}` : 'not corrected'}`
+          : light
+            ? 'Held to the light: front and back fall on each other'
+            : undefined
+      }
       tools={
         <>
           {layerPresses}
@@ -117,6 +140,9 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
           </BenchPress>
           <BenchPress onPress={toggleLight} aria-pressed={light}>
             To the light <KeyCap>L</KeyCap>
+          </BenchPress>
+          <BenchPress onPress={useStandIn.getState().toggle} aria-pressed={onStandIn}>
+            Stand-in printer
           </BenchPress>
         </>
       }
