@@ -1,5 +1,6 @@
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
+import type { Blank } from '../fold/types.ts';
 import type { Board, Job, Remedy, Snag, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
@@ -14,6 +15,8 @@ const ERROR_BAD_MM = 1;
 const THICK_MICRON = 320;
 
 export interface CreaseFindings {
+  /** What lies on the board. */
+  readonly piece: Blank;
   readonly size: SizePlan;
   readonly art: ArtPlan;
   readonly stock: StockPlan;
@@ -35,15 +38,15 @@ export const creaseSnags = (job: Job, workshop: Workshop, found: CreaseFindings)
   ...crackSnags(job, found),
 ];
 
-function grooveSnags(workshop: Workshop, { size, board, worst, friendly }: CreaseFindings): readonly Snag[] {
+function grooveSnags(workshop: Workshop, { piece, board, worst, friendly }: CreaseFindings): readonly Snag[] {
   if (Math.abs(worst.errorMm) <= ERROR_SHOWN_MM) return [];
-  const better = workshop.boards.find((b) => b.id !== board.id && worstErrorMm(size.form.blank, b) <= ERROR_SHOWN_MM);
+  const better = workshop.boards.find((b) => b.id !== board.id && worstErrorMm(piece, b) <= ERROR_SHOWN_MM);
   return [
     {
       id: 'crease-groove',
       station: 'crease',
       level: Math.abs(worst.errorMm) > ERROR_BAD_MM ? 'warn' : 'note',
-      title: `No groove lands on ${size.form.blank.creases.length === 1 ? 'the fold' : `crease ${worst.number}`}: ${Math.abs(worst.errorMm).toFixed(1)} mm off`,
+      title: `No groove lands on ${piece.creases.length === 1 ? 'the fold' : `crease ${worst.number}`}: ${Math.abs(worst.errorMm).toFixed(1)} mm off`,
       why: `The fold is ${formatLength(worst.fromStopMm, 'mm')} from the stop; the nearest groove of ${board.name} is at ${formatLength(worst.grooveAtMm, workshop.unit)}.`,
       remedies: [
         ...friendly.slice(0, 2).map((f) => takeFriendly(f, workshop.unit)),
@@ -55,7 +58,7 @@ function grooveSnags(workshop: Workshop, { size, board, worst, friendly }: Creas
   ];
 }
 
-function boardSnags({ unit }: Workshop, { size, board, lines }: CreaseFindings): readonly Snag[] {
+function boardSnags({ unit }: Workshop, { piece, board, lines }: CreaseFindings): readonly Snag[] {
   const long = lines.find(({ lengthMm, fromStopMm }) => Math.min(lengthMm, fromStopMm) > board.longestMm);
   const far = lines.find(({ fromStopMm }) => fromStopMm > board.longestMm);
   if (long)
@@ -69,7 +72,7 @@ function boardSnags({ unit }: Workshop, { size, board, lines }: CreaseFindings):
         remedies: [],
       },
     ];
-  if (far && size.form.blank.creases.length > 1)
+  if (far && piece.creases.length > 1)
     return [
       {
         id: 'crease-board-far',

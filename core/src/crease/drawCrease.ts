@@ -35,14 +35,14 @@ function onBoard({ widthMm, heightMm }: Blank, edge: BlankEdge, side: PaperSide)
   return compose(turns[edge], over);
 }
 
-const lineRole = (size: SizePlan, line: CreaseLine, side: PaperSide): 'creaseAway' | 'creaseToward' => {
-  const crease = size.form.blank.creases.find((c) => c.id === line.creaseIds[0])!;
+const lineRole = (piece: Blank, line: CreaseLine, side: PaperSide): 'creaseAway' | 'creaseToward' => {
+  const crease = piece.creases.find((c) => c.id === line.creaseIds[0])!;
   return (crease.direction === 'mountain') === (side === 'outside') ? 'creaseAway' : 'creaseToward';
 };
 
 /** The card on the board with its edge at the stop on the left, grooves below it, and the groove to press. */
 export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number, view: CreaseView): Scene {
-  const { blank } = size.form;
+  const blank = crease.piece;
   const line = crease.lines[index];
   const side: PaperSide = line?.faceUp ?? 'outside';
   const toBoard = onBoard(blank, line?.edgeAtStop ?? 'left', side);
@@ -80,7 +80,12 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
       clip: crease.beforeCutting
         ? boxPath({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm })
         : polygon(blank.outline),
-      children: view.art[side],
+      children: blank.art.map((transform): Shape => ({
+        kind: 'group',
+        transform,
+        clip: polygon(size.form.blank.outline),
+        children: view.art[side],
+      })),
     },
     { kind: 'path', role: 'trim', path: outline },
     // The other creases, as they bend with this face up.
@@ -96,7 +101,7 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
     shapes.push(
       {
         kind: 'path',
-        role: lineRole(size, line, side),
+        role: lineRole(blank, line, side),
         path: segment(line.fromStopMm, 0, line.fromStopMm, card.heightMm),
       },
       {

@@ -1,5 +1,8 @@
 import type { ArtPlan } from '../art/planArt.ts';
+import type { CutPlan } from '../cut/types.ts';
 import type { Blank } from '../fold/types.ts';
+import { IDENTITY, type Affine } from '../geometry/affine.ts';
+import { corners } from '../geometry/box.ts';
 import { isUprightBox } from '../geometry/polygon.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import { count, figure, length, minutes as minutesValue, plural, words } from '../job/figures.ts';
@@ -34,10 +37,18 @@ export interface CreaseLine {
   readonly text: string;
 }
 
+/** A flat piece with creases, and where card art lies on it. */
+export interface CreasedPiece extends Blank {
+  readonly art: readonly Affine[];
+}
+
 export interface CreasePlan extends StationPlan {
   readonly board: Board;
   /** In the order that turns the piece least. */
   readonly lines: readonly CreaseLine[];
+  /** What lies on the board: one card’s blank, or the whole sheet when it is scored first. */
+  readonly piece: CreasedPiece;
+  readonly onSheet: boolean;
   /** A shape is creased while its cell still has straight edges. */
   readonly beforeCutting: boolean;
   /** Folding by hand, after the creases are pressed. */
@@ -56,30 +67,38 @@ export function planCrease(
   art: ArtPlan,
   stock: StockPlan,
   sheet: SheetPlan,
+  cut: CutPlan,
 ): CreasePlan {
   const board = boardOf(job, workshop);
   const { unit } = workshop;
-  const { blank } = size.form;
+  const onSheet = cut.order.now === 'scoreFirst' && cut.order.through.ok ? cut.order.through.creases : null;
+  const blank: CreasedPiece = onSheet ? wholeSheet(sheet, onSheet) : { ...size.form.blank, art: [IDENTITY] };
   const { passes, school, tipMm } = stock.pressing;
   const beforeCutting = !isUprightBox(blank.outline) && sheet.cell.slopes.length === 0;
   const lines = orderLines(blank, board, (direction) => faceUpOf(direction, job.crease.bead)).map((line, i) =>
     sayLine(line, i + 1, blank, passes, beforeCutting, unit),
   );
+  // A sheet is pressed once for all its cards; folding is for every card by itself.
   const cards = job.brief.wanted + sheet.spares;
+  const pressed = onSheet ? sheet.sheets : cards;
   const folds = size.form.steps.length;
   const takes =
-    cards * (lines.reduce((n, l) => n + l.passes * workshop.pace.perCreasePass, 0) + folds * workshop.pace.perFold);
+    pressed * lines.reduce((n, l) => n + l.passes * workshop.pace.perCreasePass, 0) +
+    cards * folds * workshop.pace.perFold;
   const worst = lines.reduce<CreaseLine | null>(
     (a, b) => (a && Math.abs(a.errorMm) >= Math.abs(b.errorMm) ? a : b),
     null,
   );
-  const friendly = boardFriendly(job, workshop, size, stock, sheet);
+  // Another card size moves its own crease; on a whole sheet it moves everything.
+  const friendly = onSheet ? [] : boardFriendly(job, workshop, size, stock, sheet);
   const first = lines[0];
   const off = worst && Math.abs(worst.errorMm) > ERROR_SHOWN_MM;
   const press = `${passes} ${school} ${plural(passes, 'pass')}${passes === 1 ? '' : 'es'}`;
   return {
     board,
     lines,
+    piece: blank,
+    onSheet: onSheet !== null,
     beforeCutting,
     folding: first ? foldingSteps(size, job.crease.bead) : [],
     schools: first ? schools(stock, job.crease) : [],
@@ -116,14 +135,32 @@ export function planCrease(
             'crease-minutes',
             'Creasing and folding',
             minutesValue(takes),
-            '(wanted + spares) × (lines × passes × your minutes for a pass + folds × your minutes for a fold)',
-            { Cards: count(cards), Lines: count(lines.length), Passes: count(passes), Folds: count(folds) },
+            'pieces pressed × lines × passes × your minutes for a pass + cards × folds × your minutes for a fold',
+            {
+              Cards: count(cards),
+              'Pieces pressed': count(pressed),
+              Lines: count(lines.length),
+              Passes: count(passes),
+              Folds: count(folds),
+            },
           ),
         ]
       : [],
-    snags: first ? creaseSnags(job, workshop, { size, art, stock, sheet, board, lines, worst: worst!, friendly }) : [],
+    snags: first
+      ? creaseSnags(job, workshop, { piece: blank, size, art, stock, sheet, board, lines, worst: worst!, friendly })
+      : [],
   };
 }
+
+/** The sheet as one piece with nothing but creases: it has edges, and no panels to name them by. */
+const wholeSheet = (sheet: SheetPlan, creases: Blank['creases']): CreasedPiece => ({
+  widthMm: sheet.sheetWidthMm,
+  heightMm: sheet.sheetHeightMm,
+  outline: corners({ xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm }),
+  panels: [],
+  creases,
+  art: sheet.placements.map(({ toSheet }) => toSheet),
+});
 
 /**
  * Pressed into a groove, the card bulges away from the tool. With the bead inside the tool works on the
@@ -179,6 +216,7 @@ function capitalEdge({ panels, widthMm, heightMm }: Blank, edge: BlankEdge): str
     return Math.abs(off) < TOLERANCE_MM * 100;
   });
   const names = touching.map((p) => p.name);
+  if (names.length === 0) return `The sheet’s ${edge} edge`;
   return names.length === 1
     ? `${names[0]}’s open edge`
     : `The open edge of ${names.map((n) => n.toLowerCase()).join(' and ')}`;

@@ -1,7 +1,7 @@
 import { TOLERANCE_MM } from '../geometry/types.ts';
-import { capital, count, figure, length, minutes as minutesValue, plural, words } from '../job/figures.ts';
-import { trimmerOf } from '../job/pick.ts';
-import type { Job, Snag, Trimmer, Workshop } from '../job/types.ts';
+import { capital, count, figure, length, minutes as minutesValue, plural, sayMinutes, words } from '../job/figures.ts';
+import { boardOf, trimmerOf } from '../job/pick.ts';
+import type { Figure, Job, Snag, Trimmer, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import { isUprightBox } from '../geometry/polygon.ts';
@@ -9,8 +9,12 @@ import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { draftMoves, type DraftMove } from './draftMoves.ts';
+import { planDrift, worstDrift, type PieceDrift } from './planDrift.ts';
+import { planMachine, type MachinePlan } from './planMachine.ts';
+import { repeatabilityOf } from './repeatability.ts';
+import { throughCreases } from '../sheet/throughCreases.ts';
 import { offcutsOf, sheetChoices } from './sheetChoices.ts';
-import { EDGES, type CutMove, type CutPlan, type Edge, type OutlineCut } from './types.ts';
+import { EDGES, type CutMove, type CutOrder, type CutPlan, type Edge, type OutlineCut } from './types.ts';
 
 /** Straight cuts that free every card, each distance taken from a true edge and never from the last cut. */
 export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: StockPlan, sheet: SheetPlan): CutPlan {
@@ -24,13 +28,26 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
   const usable = orders.filter((moves) => longest(moves) <= trimmer.longestCutMm + TOLERANCE_MM);
   const passes = (moves: readonly DraftMove[]): number => moves.reduce((n, m) => n + m.piecesPerSheet, 0);
   const chosen = (usable.length > 0 ? usable : orders).reduce((a, b) => (passes(b) < passes(a) ? b : a));
-  const moves = number(chosen, sheet.sheets, sheetsAtOnce, trimmer, workshop.unit);
+  const machine =
+    trimmer.machine && sheet.machineMarks.length > 0
+      ? planMachine(size, sheet, trimmer.machine, stock.stock.gsm)
+      : null;
+  const byHands = trimmer.machine ? [] : chosen;
+  const moves = number(byHands, sheet.sheets, sheetsAtOnce, trimmer, workshop.unit);
+  const turns = moves.filter((m, i) => i > 0 && m.turn !== 'No turn').length;
+  const order = orderOf(job, workshop, size, sheet);
+  const repeatabilityMm = repeatabilityOf(trimmer);
+  const trims = sheet.cells.map(({ trim }) => trim);
+  const pieces = trimmer.machine
+    ? trims.map(() => evenDrift(repeatabilityMm))
+    : planDrift(moves, trims, repeatabilityMm);
   const strokes = moves.reduce((n, m) => n + m.strokes, 0);
   const settings = new Set(moves.map((m) => Math.round(m.fenceMm / TOLERANCE_MM))).size;
-  const outlines = outlineCuts(workshop, size, sheet);
-  const offcuts = offcutsOf(moves.filter((m) => m.fallsOff === 'waste').flatMap((m) => m.beyond));
+  const outlines = trimmer.machine ? [] : outlineCuts(workshop, size, sheet);
+  const waste = chosen.filter((m) => m.fallsOff === 'waste').flatMap((m) => m.beyond);
+  const offcuts = trimmer.machine ? [] : offcutsOf(waste, workshop.keepOffcutMm);
   const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
-  const takes = workshop.pace.perStroke * (strokes + byHand);
+  const takes = machine ? (machine.secondsPerSheet * sheet.sheets) / 60 : workshop.pace.perStroke * (strokes + byHand);
   return {
     trimmer,
     moves,
@@ -38,21 +55,46 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
     settings,
     strokes,
     minutes: takes,
+    machine,
+    order,
+    turns,
+    drift: { repeatabilityMm, pieces, worst: worstDrift(pieces) },
     outlines,
     choices: sheetChoices(job, workshop, size, stock, trimmer, job.brief.wanted + sheet.spares),
     offcuts,
     outlinesAfterCrease: outlines.length > 0 && sheet.cell.slopes.length === 0 && size.form.blank.creases.length > 0,
-    verdict:
-      moves.length === 0
+    verdict: trimmer.machine
+      ? machine
+        ? `${capital(trimmer.name)} finds three marks and cuts every outline in ${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}, ${sayMinutes(machine.secondsPerSheet / 60)} a sheet.`
+        : 'There is nothing to cut until cards and marks fit on the sheet together.'
+      : moves.length === 0
         ? sheet.up === 0
           ? 'There is nothing to cut until a card fits on the sheet.'
           : 'The card is the whole sheet: there is nothing to cut.'
-        : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; ${outlines.length > 0 ? 'then the outline by hand' : 'cut first, then crease single cards against the board’s stop'}.`,
-    telling: moves.length === 0 ? 'no cuts' : `${settings} ${plural(settings, 'setting')}`,
+        : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; ${outlines.length > 0 ? 'then the outline by hand' : order.now === 'scoreFirst' ? 'the sheet is scored first' : 'cut first, then crease single cards against the board’s stop'}.`,
+    telling: machine
+      ? `${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}`
+      : moves.length === 0
+        ? 'no cuts'
+        : `${settings} ${plural(settings, 'setting')}`,
     figures: [
       figure('settings', 'Fence settings', count(settings), 'different distances among the moves', {
         Moves: count(moves.length),
       }),
+      ...(machine ? machineFigures(machine, trimmer, stock) : []),
+      figure('turns', 'Turns', count(turns), 'moves that begin with another edge at the fence', {
+        Moves: count(moves.length),
+      }),
+      figure(
+        'drift',
+        '95 cuts in 100 land within',
+        length(1.96 * worstDrift(pieces).fromTrueMm),
+        '1.96 × the spread of the worst trim: the tool’s own, and that of the true edge it is measured from, as squares',
+        {
+          'One cut strays by (1 σ)': words(`${repeatabilityMm.toFixed(2)} mm`),
+          'Measured from the last cut instead': length(1.96 * worstDrift(pieces).chainedMm),
+        },
+      ),
       figure('stack', 'Sheets at once', count(sheetsAtOnce), 'the tool’s thickest stack ÷ caliper, rounded down', {
         'Thickest stack': length(trimmer.thickestStackMm),
         Caliper: words(`${stock.stock.caliperMicron} µm`),
@@ -66,7 +108,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
         'Minutes for a stroke': words(String(workshop.pace.perStroke)),
       }),
     ],
-    snags: cutSnags(job, workshop, trimmer, chosen, moves.length > 0),
+    snags: cutSnags(job, workshop, trimmer, byHands, moves.length > 0),
   };
 }
 
@@ -86,8 +128,9 @@ function number(
     const turn = sayTurn(atFence, move.atFence);
     atFence = move.atFence;
     const strokes = Math.ceil((sheets * move.piecesPerSheet) / sheetsAtOnce);
-    const set = trimmer.kind === 'knife' ? 'Lay the rule' : 'Set the fence';
-    const at = trimmer.kind === 'knife' ? `from the ${move.atFence} edge` : `, ${move.atFence} edge against it`;
+    const byRule = trimmer.kind === 'knife' || trimmer.kind === 'scissors';
+    const set = byRule ? 'Lay the rule' : 'Set the fence';
+    const at = byRule ? `from the ${move.atFence} edge` : `, ${move.atFence} edge against it`;
     const falls = move.makesTrueEdge
       ? 'The waste falls off and the cut is a true edge.'
       : move.fallsOff === 'waste'
@@ -101,9 +144,69 @@ function number(
       number: i + 1,
       turn,
       strokes,
-      text: `${whose}${whose ? set.charAt(0).toLowerCase() + set.slice(1) : set} ${trimmer.kind === 'knife' ? `${formatLength(move.fenceMm, unit)} ${at}` : `to ${formatLength(move.fenceMm, unit)}${at}`}, front up. ${falls}`,
+      text: `${whose}${whose ? set.charAt(0).toLowerCase() + set.slice(1) : set} ${byRule ? `${formatLength(move.fenceMm, unit)} ${at}` : `to ${formatLength(move.fenceMm, unit)}${at}`}, front up. ${falls}`,
     };
   });
+}
+
+const evenDrift = (mm: Mm): PieceDrift => {
+  const edge = { fromTrueMm: mm, chainedMm: mm };
+  return { left: edge, right: edge, top: edge, bottom: edge };
+};
+
+function machineFigures(machine: MachinePlan, trimmer: Trimmer, { stock }: StockPlan): readonly Figure[] {
+  return [
+    figure('passes', 'Passes', count(machine.passes), 'by the stock’s weight, from what you keep for this machine', {
+      Stock: words(`${stock.gsm} gsm`),
+    }),
+    figure('path', 'Knife’s way on a sheet', length(machine.cutMm), 'every outline, once round'),
+    figure(
+      'machine-minutes',
+      'Machine time for a sheet',
+      minutesValue(machine.secondsPerSheet / 60),
+      'loading and finding marks + outlines × passes ÷ speed + moves in the air at three times that',
+      { Speed: words(`${trimmer.machine!.speedMmPerS} mm/s`), Passes: count(machine.passes) },
+    ),
+  ];
+}
+
+/** Grooves this close make a board a plain rule, on which every distance can be set and no stop registers a card. */
+const PLAIN_RULE_MM = 1;
+
+/**
+ * Cut first, then crease single cards against the board’s stop: each crease is measured from its own card’s
+ * edge. Score first, while the sheet is square: fewer lines to press, but print, score and cut must all agree.
+ */
+function orderOf(job: Job, workshop: Workshop, size: SizePlan, sheet: SheetPlan): CutOrder {
+  const board = boardOf(job, workshop);
+  const through = throughCreases(size, sheet);
+  const wanted = job.cut.order ?? 'byTools';
+  const room = Math.max(sheet.sheetWidthMm, sheet.sheetHeightMm);
+  const fits = room <= board.longestMm + TOLERANCE_MM;
+  const lines = through.ok ? through.creases.length : 0;
+  const cards = size.form.blank.creases.length * sheet.up;
+  const fewer = `${lines} ${plural(lines, 'line')} on the sheet instead of ${cards} on single cards`;
+  const cutFirst = (why: string): CutOrder => ({ now: 'cutFirst', why, through });
+  const scoreFirst = (why: string): CutOrder => ({ now: 'scoreFirst', why, through });
+  if (cards === 0) return cutFirst('Nothing is scored.');
+  if (!through.ok) return cutFirst(`Cut first: ${through.why}.`);
+  if (!fits && wanted !== 'scoreFirst')
+    return cutFirst(
+      `Cut first: the sheet is ${formatLength(room, workshop.unit)} long and ${board.name} ${formatLength(board.longestMm, workshop.unit)}.`,
+    );
+  if (wanted === 'scoreFirst')
+    return scoreFirst(
+      fits
+        ? `Score first, as you chose: ${fewer}.`
+        : `Score first, as you chose; the sheet is longer than ${board.name}, so slide it along.`,
+    );
+  if (wanted === 'cutFirst')
+    return cutFirst('Cut first, as you chose: every crease is measured from its own card’s edge.');
+  return board.grooveEveryMm > PLAIN_RULE_MM
+    ? cutFirst(
+        `Cut first: ${board.name} has a stop, so every crease is measured from its own card’s edge and no error of print or trim comes in.`,
+      )
+    : scoreFirst(`Score first, while the sheet is square: the creases line up and it fits ${board.name}; ${fewer}.`);
 }
 
 /** What a straight fence cannot do: slopes between marks, and curves. */

@@ -1,6 +1,9 @@
 import type { Box, Point } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { StationPlan, Trimmer } from '../job/types.ts';
+import type { ThroughCreases } from '../sheet/throughCreases.ts';
+import type { MachinePlan } from './planMachine.ts';
+import type { EdgeDrift, PieceDrift } from './planDrift.ts';
 import type { Offcut, SheetChoiceRow } from './sheetChoices.ts';
 
 /** Edges as they lie on the sheet with its front up; clockwise, so that turns can be counted. */
@@ -41,6 +44,13 @@ export interface OutlineCut {
   readonly perCell: number;
 }
 
+export interface CutOrder {
+  readonly now: 'cutFirst' | 'scoreFirst';
+  readonly why: string;
+  /** Creases across the whole sheet, where they can be scored before it is cut. */
+  readonly through: ThroughCreases;
+}
+
 export interface CutPlan extends StationPlan {
   readonly trimmer: Trimmer;
   readonly moves: readonly CutMove[];
@@ -52,6 +62,14 @@ export interface CutPlan extends StationPlan {
   readonly choices: readonly SheetChoiceRow[];
   /** What is left of every sheet in pieces worth keeping. */
   readonly offcuts: readonly Offcut[];
+  /** What a cutting machine does instead of moves at a fence. */
+  readonly machine: MachinePlan | null;
+  /** Which comes first, and why; and whether the other would do. */
+  readonly order: CutOrder;
+  /** How far the trims of every placement stray, in the sheet’s order. */
+  readonly drift: { readonly repeatabilityMm: Mm; readonly pieces: readonly PieceDrift[]; readonly worst: EdgeDrift };
+  /** Times the sheet is turned between moves. */
+  readonly turns: number;
   readonly sheetsAtOnce: number;
   readonly settings: number;
   readonly strokes: number;

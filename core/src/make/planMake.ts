@@ -8,7 +8,8 @@ import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 
-export type StepKind = 'print' | 'dry' | 'cut' | 'outline' | 'crease' | 'fold' | 'layer' | 'envelope' | 'pack';
+export type StepKind =
+  'print' | 'dry' | 'cut' | 'machine' | 'outline' | 'crease' | 'fold' | 'layer' | 'envelope' | 'pack';
 
 export interface MakeStep {
   readonly id: string;
@@ -66,9 +67,10 @@ export function planMake(
 ): MakePlan {
   const steps = [
     ...printSteps(job, sheet, stock),
-    ...cutSteps(cut, workshop),
+    ...(crease.onSheet ? lineSteps(crease, workshop) : []),
+    ...(cut.machine ? [machineStep(cut, sheet)] : cutSteps(cut, workshop)),
     ...(cut.outlinesAfterCrease ? [] : outlineSteps(cut)),
-    ...lineSteps(crease, workshop),
+    ...(crease.onSheet ? [] : lineSteps(crease, workshop)),
     ...(cut.outlinesAfterCrease ? outlineSteps(cut) : []),
     ...foldStep(crease),
     ...layerSteps(sheet, workshop),
@@ -158,6 +160,19 @@ function printSteps(job: Job, sheet: SheetPlan, stock: StockPlan): readonly Make
     },
     ...(waits ? [dry(`dry-${side}`)] : []),
   ]);
+}
+
+function machineStep({ machine, trimmer }: CutPlan, { sheets }: SheetPlan): MakeStep {
+  const { passes, secondsPerSheet } = machine!;
+  return {
+    id: 'machine',
+    kind: 'machine',
+    title: `Cut on ${trimmer.name}`,
+    big: `${sheets} ${plural(sheets, 'sheet')}`,
+    detail: `Send the cut file, front up, the corner without a mark at the bottom right. ${passes} ${passes === 1 ? 'pass' : 'passes'}, about ${sayMinutes(secondsPerSheet / 60)} a sheet. Cut one and look before the rest.`,
+    caution: CAUTIONS.machine,
+    waitMinutes: null,
+  };
 }
 
 function cutSteps(cut: CutPlan, { unit }: Workshop): readonly MakeStep[] {

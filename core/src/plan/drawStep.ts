@@ -1,6 +1,7 @@
 import { drawSide } from '../art/drawCard.ts';
 import { drawCreaseLine } from '../crease/drawCrease.ts';
 import { drawCutMove } from '../cut/drawCuts.ts';
+import { drawMachineFile } from '../cut/planMachine.ts';
 import { drawEnvelopeBlank } from '../envelope/drawEnvelope.ts';
 import { boxPath } from '../geometry/path.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
@@ -38,6 +39,8 @@ export function drawStep(
     }
     case 'cut':
       return drawCutMove(plan.size, plan.sheet, plan.cut, number, { ...view, art: art.outside });
+    case 'machine':
+      return drawMachineFile(plan.size, plan.sheet);
     case 'outline':
       return drawBlank(plan.size, { ...view, side: 'outside', art: art.outside, names: false, guides: true });
     case 'layer': {

@@ -43,7 +43,7 @@ export function planJob(job: Job, workshop: Workshop, { typefaces, today }: Plan
   const stock = planStock(job, workshop, size);
   const sheet = planSheet(job, workshop, size, art, stock);
   const cut = planCuts(job, workshop, size, stock, sheet);
-  const crease = planCrease(job, workshop, size, art, stock, sheet);
+  const crease = planCrease(job, workshop, size, art, stock, sheet, cut);
   const envelope = planEnvelope(job, workshop, size, stock);
   const make = planMake(job, workshop, size, stock, sheet, cut, crease, envelope);
   const sell = planSell(job, workshop, stock, sheet, envelope, make);

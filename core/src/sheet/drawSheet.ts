@@ -15,6 +15,7 @@ import { TOLERANCE_MM, type Box } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { Page, Scene, Shape } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
+import { drawMark } from './machineMarks.ts';
 import { CLEAR_MM, SHORTEST_TICK_MM, TICK_MM } from './marks.ts';
 import type { SheetPlan, SheetSide } from './planSheet.ts';
 
@@ -76,6 +77,7 @@ export function drawSheetPage(
     shapes: [
       ...artMaps(sheet, side).map((transform): Shape => ({ kind: 'use', symbol, transform })),
       ...(sheet.marks ? ticks(size, sheet, side) : []),
+      ...(side === 'front' ? sheet.machineMarks.map(drawMark) : []),
       ...(sheet.marks ? slug(sheet, side, around(bleeds), label) : []),
     ],
   };

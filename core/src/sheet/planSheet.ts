@@ -1,10 +1,11 @@
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import { compose, translation, type Affine } from '../geometry/affine.ts';
-import { mapBox, shrink } from '../geometry/box.ts';
+import { evenSides, grow, mapBox, shrink } from '../geometry/box.ts';
 import { areaOf } from '../geometry/polygon.ts';
-import type { Box, Sides } from '../geometry/types.ts';
+import type { Box, Point, Sides } from '../geometry/types.ts';
 import { count, figure, length, plural, share, words } from '../job/figures.ts';
+import { trimmerOf } from '../job/pick.ts';
 import type { Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
@@ -17,8 +18,17 @@ import { isUsable } from '../calibration/sayRegister.ts';
 import type { Calibration, Corrections } from '../calibration/types.ts';
 import { layerSnags, planLayerSheets, type LayerSheet } from './layerSheets.ts';
 import { layOutOnePiece, type LayOut } from './layOut.ts';
+import { MARK_ROOM_MM, marginsWith, markPlaces, markRoom, overlaps } from './machineMarks.ts';
 import { ask, mayLieForGrain } from './question.ts';
-import { bleedSnags, calibrationSnags, cutDownSnags, grainSnags, markSnags, shelfSnags } from './sheetSnags.ts';
+import {
+  bleedSnags,
+  calibrationSnags,
+  cutDownSnags,
+  grainSnags,
+  markSnags,
+  noRoomForMachineMarks,
+  shelfSnags,
+} from './sheetSnags.ts';
 import { expectedSpoilShare, sparesFor } from './spares.ts';
 
 export interface Placement {
@@ -56,6 +66,8 @@ export interface SheetPlan extends StationPlan {
   /** Null when nothing is folded. */
   readonly grainAlongFold: boolean | null;
   readonly marks: boolean;
+  /** Three marks by which a cutting machine finds the print; none for tools in the hand. */
+  readonly machineMarks: readonly Point[];
   /** The calibration in force, and what it does to each page; null where none is. */
   readonly calibration: { readonly from: Calibration; readonly corrections: Corrections } | null;
   /** Mats, writing panels and inserts, each on sheets of its own stock. */
@@ -64,13 +76,25 @@ export interface SheetPlan extends StationPlan {
 
 export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: ArtPlan, stock: StockPlan): SheetPlan {
   const sheet = job.sheet.cutDown ?? { widthMm: stock.stock.sheetWidthMm, heightMm: stock.stock.sheetHeightMm };
-  // Nested pairs save paper, but a pair may be too large for a sheet that holds one.
-  const tries = cellsOf(size.form, size.bleedMm).map((cell) => {
-    const question = ask(job, size, stock.stock, stock.path.marginsMm, sheet, cell);
-    const laid = layOutOnePiece(question);
-    return { cell, question, laid, up: laid.up * cell.blanks.length };
-  });
-  const { cell, question, laid, up } = tries.reduce((best, next) => (next.up > best.up ? next : best));
+  const { machine } = trimmerOf(job, workshop);
+  const marginsMm = machine ? marginsWith(machine, stock.path.marginsMm) : stock.path.marginsMm;
+  const marks = machine ? markPlaces(sheet, marginsMm) : [];
+  // Nested pairs save paper, but a pair may be too large for a sheet that holds one; and a machine’s marks may
+  // lie clear of the cards as they are, or want a strip along two sides.
+  const tries = cellsOf(size.form, size.bleedMm).flatMap((cell) =>
+    roomsFor(marginsMm, marks.length > 0).map((room) => {
+      const question = ask(job, size, stock.stock, room, sheet, cell);
+      const laid = layOutOnePiece(question);
+      const clear = marks.every((mark) =>
+        laid.pieces.every(({ trim }) => !overlaps(markRoom(mark), grow(trim, evenSides(size.bleedMm)))),
+      );
+      return { cell, question, laid, up: clear ? laid.up * cell.blanks.length : 0 };
+    }),
+  );
+  const best = tries.reduce((most, next) => (next.up > most.up ? next : most));
+  // Where no card lies clear of the marks, the sheet is shown as it would be without them.
+  const { cell, question, laid } = best;
+  const up = laid.up * cell.blanks.length;
   const spares = job.sheet.spares ?? sparesFor(job.brief.wanted, workshop.spoilLog);
   const sheets = up === 0 ? 0 : Math.ceil((job.brief.wanted + spares) / up);
   const backPrinted = hasArt(art, 'inside');
@@ -182,8 +206,8 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
   return {
     sheetWidthMm: sheet.widthMm,
     sheetHeightMm: sheet.heightMm,
-    marginsMm: stock.path.marginsMm,
-    printable: shrink({ xMm: 0, yMm: 0, ...sheet }, stock.path.marginsMm),
+    marginsMm,
+    printable: shrink({ xMm: 0, yMm: 0, ...sheet }, marginsMm),
     placements: cells.flatMap((c) => place(c, cell, size)),
     cells,
     cell,
@@ -198,6 +222,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     bothSidesAtOnce: stock.path.printsBothSides,
     grainAlongFold,
     marks: job.sheet.marks,
+    machineMarks: best.up > 0 ? marks : [],
     calibration,
     layers,
     verdict:
@@ -212,10 +237,22 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ...shelfSnags(stock.stock, sheets),
       ...cutDownSnags(job, stock, workshop),
       ...markSnags(job, size, question, laid),
+      ...(machine && laid.up > 0 && best.up === 0 ? [noRoomForMachineMarks(workshop)] : []),
       ...calibrationSnags(job, stock, sides),
       ...layerSnags(layers, workshop),
     ],
   };
+}
+
+/** Margins to lay out within: all there is; or a strip kept for marks above and below, or left and right. */
+function roomsFor(margins: Sides, forMarks: boolean): readonly Sides[] {
+  if (!forMarks) return [margins];
+  const { top, right, bottom, left } = margins;
+  return [
+    margins,
+    { ...margins, top: top + MARK_ROOM_MM, bottom: bottom + MARK_ROOM_MM },
+    { ...margins, left: left + MARK_ROOM_MM, right: right + MARK_ROOM_MM },
+  ];
 }
 
 /** Corrections are for pages of any size: they turn and scale about the middle, where feeds centre the sheet. */

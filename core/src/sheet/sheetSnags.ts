@@ -249,6 +249,19 @@ export function markSnags(job: Job, size: SizePlan, q: LayOutQuestion, laid: Lay
   ];
 }
 
+/** Cards fill the sheet, and the machine would find no mark on it. */
+export const noRoomForMachineMarks = ({ trimmers }: Workshop): Snag => ({
+  id: 'sheet-no-machine-marks',
+  station: 'sheet',
+  level: 'stop',
+  title: 'No room for the cutting machine’s marks',
+  why: 'A card lies wherever one of the three marks must be, so the machine could not find the print.',
+  remedies: trimmers
+    .filter((tool) => !tool.machine)
+    .slice(0, 2)
+    .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [{ path: ['cut', 'trimmerId'], value: tool.id }] })),
+});
+
 /** Two sides that were never held to the light, or a sheet that this path turns another way. */
 export function calibrationSnags(job: Job, { path, stock }: StockPlan, sides: readonly unknown[]): readonly Snag[] {
   if (sides.length < 2) return [];

@@ -5,7 +5,12 @@ import type { Job } from '../../src/job/types.ts';
 import { FORMAT_IDS } from '../../src/job/format.ts';
 import { jobWith, plan, sized, workshop } from '../support.ts';
 
-const on = (board: string, job: Job): Job => changeJob(job, [{ path: ['crease', 'boardId'], value: board }]);
+/** On a board, one card at a time. */
+const on = (board: string, job: Job): Job =>
+  changeJob(job, [
+    { path: ['crease', 'boardId'], value: board },
+    { path: ['cut', 'order'], value: 'cutFirst' },
+  ]);
 const pleats = (panels: number, widthMm: number): Job =>
   jobWith(...sized('zigzag', widthMm, 90), { path: ['size', 'options'], value: { panels } });
 

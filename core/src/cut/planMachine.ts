@@ -1,0 +1,89 @@
+import { apply } from '../geometry/affine.ts';
+import { boxPath, polygon, polyline, type Path } from '../geometry/path.ts';
+import type { Point } from '../geometry/types.ts';
+import type { Gsm, Mm } from '../length/types.ts';
+import type { MachineFacts } from '../job/types.ts';
+import type { Scene, Shape } from '../scene/types.ts';
+import { drawMark } from '../sheet/machineMarks.ts';
+import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SizePlan } from '../size/planSize.ts';
+
+/** What a cutting machine does to one sheet. */
+export interface MachinePlan {
+  readonly marks: readonly Point[];
+  readonly passes: number;
+  /** Outlines cut on one sheet, each once. */
+  readonly cutMm: Mm;
+  /** Knife down and knife up together, one sheet. */
+  readonly secondsPerSheet: number;
+}
+
+/** A knife in the air goes this much faster than one in card. */
+export const AIR_SPEED = 3;
+/** Loading the sheet and looking for three marks. */
+export const LOOKING_S = 12;
+
+export const passesFor = ({ passes }: MachineFacts, gsm: Gsm): number =>
+  ([...passes].sort((a, b) => a.upToGsm - b.upToGsm).find((line) => gsm <= line.upToGsm) ?? passes.at(-1)!).passes;
+
+const lengthOf = (points: readonly Point[]): Mm =>
+  points.reduce((sum, p, i) => {
+    const q = points[(i + 1) % points.length]!;
+    return sum + Math.hypot(q.xMm - p.xMm, q.yMm - p.yMm);
+  }, 0);
+
+/** Every blank’s outline where it lies on the sheet. */
+const outlines = ({ form: { blank } }: SizePlan, { placements }: SheetPlan): readonly (readonly Point[])[] =>
+  placements.map(({ toSheet }) => blank.outline.map((p) => apply(toSheet, p)));
+
+/** Time follows from the file: outlines in its order, the knife in the air between them. */
+export function machineSeconds(
+  paths: readonly (readonly Point[])[],
+  passes: number,
+  { speedMmPerS }: MachineFacts,
+): number {
+  let [air, at]: [Mm, Point] = [0, { xMm: 0, yMm: 0 }];
+  for (const path of paths) {
+    const start = path[0]!;
+    air += Math.hypot(start.xMm - at.xMm, start.yMm - at.yMm);
+    at = start;
+  }
+  const down = paths.reduce((sum, path) => sum + lengthOf(path), 0) * passes;
+  return LOOKING_S + down / speedMmPerS + air / (speedMmPerS * AIR_SPEED);
+}
+
+export function planMachine(size: SizePlan, sheet: SheetPlan, facts: MachineFacts, gsm: Gsm): MachinePlan {
+  const paths = outlines(size, sheet);
+  const passes = passesFor(facts, gsm);
+  return {
+    marks: sheet.machineMarks,
+    passes,
+    cutMm: paths.reduce((sum, path) => sum + lengthOf(path), 0),
+    secondsPerSheet: machineSeconds(paths, passes, facts),
+  };
+}
+
+/**
+ * The file a cutting machine reads, in true size: the marks it looks for, the outlines it cuts, and the creases,
+ * each on a layer of its own. Nothing else is in it, so nothing else can be cut.
+ */
+export function drawMachineFile(size: SizePlan, sheet: SheetPlan): Scene {
+  const page = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
+  const cut = (path: Path): Shape => ({ kind: 'path', role: 'cut', path });
+  return {
+    box: page,
+    symbols: {},
+    shapes: [
+      { kind: 'path', role: 'sheet', path: boxPath(page) },
+      ...sheet.machineMarks.map(drawMark),
+      ...outlines(size, sheet).map((points) => cut(polygon(points))),
+      ...sheet.placements.flatMap(({ toSheet }) =>
+        size.form.blank.creases.map((crease): Shape => ({
+          kind: 'path',
+          role: crease.direction === 'mountain' ? 'creaseAway' : 'creaseToward',
+          path: polyline([apply(toSheet, crease.from), apply(toSheet, crease.to)]),
+        })),
+      ),
+    ],
+  };
+}
