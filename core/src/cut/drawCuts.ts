@@ -1,6 +1,6 @@
-import { apply } from '../geometry/affine.ts';
-import { grow } from '../geometry/box.ts';
-import { boxPath, polygon, polyline } from '../geometry/path.ts';
+import { apply, translation } from '../geometry/affine.ts';
+import { grow, mapBox } from '../geometry/box.ts';
+import { boxPath, polygon, polyline, segment } from '../geometry/path.ts';
 import type { Box } from '../geometry/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
@@ -8,7 +8,11 @@ import type { Colour, Scene, Shape } from '../scene/types.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
 import { levelDimension, uprightDimension } from '../size/drawBlank.ts';
 import type { SizePlan } from '../size/planSize.ts';
+import { cutsThrough, partsAfter, type Part } from './partsAfter.ts';
 import type { CutMove, CutPlan } from './types.ts';
+
+/** Pieces cut apart lie this many letter heights apart. */
+const GAP = 0.55;
 
 export interface CutView {
   readonly unit: LengthUnit;
@@ -18,30 +22,38 @@ export interface CutView {
   readonly art: readonly Shape[];
 }
 
-/** The sheet at one move: what is already off is pale, the fence is a bar, the line to cut now stands out. */
+/** The sheet at one move, come apart as far as it has: waste is pale, the fence is a bar, the line to cut now stands out. */
 export function drawCutMove(size: SizePlan, sheet: SheetPlan, cut: CutPlan, index: number, view: CutView): Scene {
   const page: Box = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
   const { blank } = size.form;
   const move = cut.moves[index];
-  const shapes: Shape[] = [
+  const gapMm = view.textMm * GAP;
+  const parts = partsAfter(page, cut.moves.slice(0, Math.max(0, index)));
+  const shapes: Shape[] = [];
+  const onSheet: readonly Shape[] = [
     { kind: 'path', role: 'sheet', path: boxPath(page), fill: view.stockColour },
     ...sheet.placements.map(({ toSheet }): Shape => ({ kind: 'use', symbol: 'card', transform: toSheet })),
     ...trims(size, sheet),
   ];
-  if (move) {
-    for (const gone of cut.moves.slice(0, index))
-      if (gone.fallsOff === 'waste' || gone.fallsOff === 'strip') shapes.push(fallen(gone));
-    for (const done of cut.moves.slice(0, index)) shapes.push({ kind: 'path', role: 'cut', path: polyline(done.line) });
-    shapes.push(...fence(move, view));
-    shapes.push({ kind: 'path', role: 'cutNow', path: polyline(move.line) });
+  for (const part of parts) {
+    const shift = translation(part.gapsAcross * gapMm, part.gapsDown * gapMm);
+    shapes.push({ kind: 'group', transform: shift, clip: boxPath(part.box), children: onSheet });
+    const moved = mapBox(shift, part.box);
+    if (part.isWaste) shapes.push({ kind: 'path', role: 'waste', path: boxPath(moved), fillOpacity: 0.72 });
+    shapes.push({ kind: 'path', role: 'printable', path: boxPath(moved) });
   }
+  // The number stands once, however many pieces go through this setting.
+  if (move)
+    parts
+      .filter(({ box, isWaste }) => !isWaste && cutsThrough(move, box))
+      .forEach((part, i) => shapes.push(...blade(move, part, gapMm, i === 0, view)));
+  const far = parts.reduce(
+    (most, { gapsAcross, gapsDown }) => ({ x: Math.max(most.x, gapsAcross), y: Math.max(most.y, gapsDown) }),
+    { x: 0, y: 0 },
+  );
+  const room = view.textMm * 2.6;
   return {
-    box: grow(page, {
-      top: view.textMm * 2.6,
-      left: view.textMm * 2.6,
-      right: view.textMm * 2.6,
-      bottom: view.textMm * 2.6,
-    }),
+    box: grow(page, { top: room, left: room, right: room + far.x * gapMm, bottom: room + far.y * gapMm }),
     symbols: { card: { box: { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, shapes: view.art } },
     shapes,
   };
@@ -62,29 +74,30 @@ function edgeAt(move: CutMove): Mm {
   return move.atFence === 'left' || move.atFence === 'top' ? at - move.fenceMm : at + move.fenceMm;
 }
 
-const fallen = ({ beyond }: CutMove): Shape => ({
-  kind: 'path',
-  role: 'waste',
-  path: beyond.flatMap((box) => boxPath(box)),
-  fillOpacity: 0.72,
-});
-
-function fence(move: CutMove, view: CutView): readonly Shape[] {
-  const edge = edgeAt(move);
+/** One piece under the blade: the fence at its true edge, the line to cut, and how far apart they are. */
+function blade(move: CutMove, part: Part, gapMm: Mm, numbered: boolean, view: CutView): readonly Shape[] {
   const thick = view.textMm * 0.7;
-  const [a, b] = move.line;
-  const upright = a.xMm === b.xMm;
+  const { box } = part;
+  const [dx, dy] = [part.gapsAcross * gapMm, part.gapsDown * gapMm];
+  const upright = move.line[0].xMm === move.line[1].xMm;
+  const shift = upright ? dx : dy;
+  const at = (upright ? move.line[0].xMm : move.line[0].yMm) + shift;
+  const edge = edgeAt(move) + shift;
   const outward = move.atFence === 'left' || move.atFence === 'top' ? -thick : 0;
   const bar: Box = upright
-    ? { xMm: edge + outward, yMm: a.yMm, widthMm: thick, heightMm: b.yMm - a.yMm }
-    : { xMm: a.xMm, yMm: edge + outward, widthMm: b.xMm - a.xMm, heightMm: thick };
-  const at = upright ? a.xMm : a.yMm;
+    ? { xMm: edge + outward, yMm: box.yMm + dy, widthMm: thick, heightMm: box.heightMm }
+    : { xMm: box.xMm + dx, yMm: edge + outward, widthMm: box.widthMm, heightMm: thick };
+  const line = upright
+    ? segment(at, box.yMm + dy, at, box.yMm + dy + box.heightMm)
+    : segment(box.xMm + dx, at, box.xMm + dx + box.widthMm, at);
   const text = formatLength(move.fenceMm, view.unit);
   const [low, high] = [Math.min(edge, at), Math.max(edge, at)];
-  const dimension = upright
-    ? levelDimension(low, high, -view.textMm * 0.8, text, view.textMm * 1.2)
-    : uprightDimension(low, high, -view.textMm * 0.8, text, view.textMm * 1.2);
-  return [{ kind: 'path', role: 'fence', path: boxPath(bar) }, ...dimension];
+  const off = (upright ? box.yMm + dy : box.xMm + dx) - view.textMm * 0.8;
+  return [
+    { kind: 'path', role: 'fence', path: boxPath(bar) },
+    { kind: 'path', role: 'cutNow', path: line },
+    ...(numbered ? (upright ? levelDimension : uprightDimension)(low, high, off, text, view.textMm * 1.2) : []),
+  ];
 }
 
 /** Sheet, cut lines and crease lines in true size, one role each, for a file that other programs open. */

@@ -7,11 +7,14 @@ import type { Scene, Shape } from '../scene/types.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { CutView } from './drawCuts.ts';
-import type { PieceDrift } from './planDrift.ts';
+import type { EdgeDrift } from './planDrift.ts';
 import { EDGES, type CutPlan, type Edge } from './types.ts';
 
 /** Within so many spreads 95 cuts of 100 land. Source: the normal distribution’s 97.5th percentile */
 export const SPREADS = 1.96;
+
+/** Bands are drawn so many times as wide as they are, or nobody could see them; the numbers are true. */
+export const DRAWN_WIDER = 4;
 
 /** The sheet with a band at every trim: there the blade lands, 95 times in 100. */
 export function drawDrift(
@@ -23,73 +26,69 @@ export function drawDrift(
 ): Scene {
   const page: Box = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
   const { blank } = size.form;
-  const shapes: Shape[] = [
-    { kind: 'path', role: 'sheet', path: boxPath(page), fill: view.stockColour },
-    ...sheet.placements.map(({ toSheet }): Shape => ({ kind: 'use', symbol: 'card', transform: toSheet })),
-  ];
+  const halfOf = ({ fromTrueMm, chainedMm }: EdgeDrift): Mm =>
+    SPREADS * (measured === 'fromTrue' ? fromTrueMm : chainedMm);
+  const bands: Shape[] = [];
+  /** Half widths by where the cut runs, for the numbers along the edges. */
+  const numbers = { upright: new Map<Mm, Mm>(), level: new Map<Mm, Mm>() };
   sheet.cells.forEach(({ trim }, i) => {
-    const drift = cut.drift.pieces[i];
-    if (drift) for (const edge of EDGES) shapes.push(...band(trim, edge, drift, measured, view.textMm));
+    for (const edge of EDGES) {
+      const half = halfOf(cut.drift.pieces[i]![edge]);
+      if (half === 0) continue;
+      const { at, box } = bandAt(trim, edge, half * DRAWN_WIDER);
+      bands.push({ kind: 'path', role: 'waste', path: boxPath(box), fill: BAND, fillOpacity: 0.62 });
+      const own = edge === 'left' || edge === 'right' ? numbers.upright : numbers.level;
+      const key = Math.round(at * 100) / 100;
+      own.set(key, Math.max(own.get(key) ?? 0, half));
+    }
   });
-  for (const { toSheet } of sheet.placements)
-    shapes.push({ kind: 'path', role: 'trim', path: polygon(blank.outline.map((p) => apply(toSheet, p))) });
   return {
-    box: grow(page, evenSides(view.textMm * 2.6)),
+    box: grow(page, evenSides(view.textMm * 4)),
     symbols: { card: { box: { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, shapes: view.art } },
-    shapes,
+    shapes: [
+      { kind: 'path', role: 'sheet', path: boxPath(page), fill: view.stockColour },
+      ...sheet.placements.map(({ toSheet }): Shape => ({ kind: 'use', symbol: 'card', transform: toSheet })),
+      ...bands,
+      ...sheet.placements.map(({ toSheet }): Shape => ({
+        kind: 'path',
+        role: 'trim',
+        path: polygon(blank.outline.map((p) => apply(toSheet, p))),
+      })),
+      ...along(numbers.upright, view.textMm, true),
+      ...along(numbers.level, view.textMm, false),
+    ],
   };
 }
 
-/** One edge’s band, true to scale, and its half width in words where there is room. */
-function band(
-  { xMm, yMm, widthMm, heightMm }: Box,
-  edge: Edge,
-  drift: PieceDrift,
-  measured: 'fromTrue' | 'chained',
-  textMm: Mm,
-): readonly Shape[] {
-  const half = SPREADS * (measured === 'fromTrue' ? drift[edge].fromTrueMm : drift[edge].chainedMm);
-  if (half === 0) return [];
-  const upright = edge === 'left' || edge === 'right';
+const BAND = '#e8674f';
+
+/** One edge’s place, and the band about it. */
+function bandAt({ xMm, yMm, widthMm, heightMm }: Box, edge: Edge, half: Mm): { readonly at: Mm; readonly box: Box } {
   const at = { left: xMm, right: xMm + widthMm, top: yMm, bottom: yMm + heightMm }[edge];
-  const box: Box = upright
-    ? { xMm: at - half, yMm, widthMm: 2 * half, heightMm }
-    : { xMm, yMm: at - half, widthMm, heightMm: 2 * half };
-  const inwards = edge === 'left' || edge === 'top' ? 1 : -1;
-  const text = `±${half.toFixed(1)}`;
-  const small = textMm * 0.85;
-  if (Math.min(widthMm, heightMm) < small * 7) return [{ kind: 'path', role: 'bleed', path: boxPath(box) }];
-  return [
-    { kind: 'path', role: 'bleed', path: boxPath(box) },
-    {
-      kind: 'path',
-      role: 'stock',
-      path: boxPath(
-        upright
-          ? {
-              xMm: at + inwards * (half + small * 1.8) - small * 1.5,
-              yMm: yMm + heightMm / 2 - small * 0.8,
-              widthMm: small * 3,
-              heightMm: small * 1.4,
-            }
-          : {
-              xMm: xMm + widthMm / 2 - small * 1.5,
-              yMm: at + inwards * (half + small) - small * 0.8,
-              widthMm: small * 3,
-              heightMm: small * 1.4,
-            },
-      ),
-      fillOpacity: 0.85,
-    },
-    {
+  return {
+    at,
+    box:
+      edge === 'left' || edge === 'right'
+        ? { xMm: at - half, yMm, widthMm: 2 * half, heightMm }
+        : { xMm, yMm: at - half, widthMm, heightMm: 2 * half },
+  };
+}
+
+/** Numbers along an edge of the sheet; near neighbours step outwards in turn, so that none covers another. */
+function along(halves: ReadonlyMap<Mm, Mm>, textMm: Mm, upright: boolean): readonly Shape[] {
+  const small = textMm * 0.9;
+  const sorted = [...halves].sort(([a], [b]) => a - b);
+  return sorted.map(([at, half], i): Shape => {
+    const row = i % 2;
+    return {
       kind: 'label',
-      role: 'label',
-      text,
+      role: 'dimension',
+      text: `±${half.toFixed(1)}`,
       at: upright
-        ? { xMm: at + inwards * (half + small * 1.8), yMm: yMm + heightMm / 2 + small * 0.3 }
-        : { xMm: xMm + widthMm / 2, yMm: at + inwards * (half + small) + small * 0.3 },
+        ? { xMm: at, yMm: -small * (0.5 + row * 1.15) }
+        : { xMm: -small * (0.5 + row * 2.6), yMm: at + small * 0.3 },
       sizeMm: small,
-      anchor: 'middle',
-    },
-  ];
+      anchor: upright ? 'middle' : 'end',
+    };
+  });
 }

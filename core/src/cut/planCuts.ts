@@ -71,7 +71,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
         ? sheet.up === 0
           ? 'There is nothing to cut until a card fits on the sheet.'
           : 'The card is the whole sheet: there is nothing to cut.'
-        : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; ${outlines.length > 0 ? 'then the outline by hand' : order.now === 'scoreFirst' ? 'the sheet is scored first' : 'cut first, then crease single cards against the board’s stop'}.`,
+        : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; ${outlines.length > 0 ? 'then the outline by hand' : size.form.blank.creases.length === 0 ? 'each card then lies ready' : order.now === 'scoreFirst' ? 'the sheet is scored first' : 'cut first, then crease single cards against the board’s stop'}.`,
     telling: machine
       ? `${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}`
       : moves.length === 0

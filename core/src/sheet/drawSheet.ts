@@ -15,7 +15,7 @@ import { TOLERANCE_MM, type Box } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { Page, Scene, Shape } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import { drawMark } from './machineMarks.ts';
+import { drawMark, MARK_ROOM_MM, markRoom, overlaps } from './machineMarks.ts';
 import { CLEAR_MM, SHORTEST_TICK_MM, TICK_MM } from './marks.ts';
 import type { SheetPlan, SheetSide } from './planSheet.ts';
 
@@ -163,7 +163,12 @@ function ticks(size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shap
       if (reach(rooms.right) >= SHORTEST_TICK_MM)
         marks.push(tick(role, right + CLEAR_MM, y, right + CLEAR_MM + reach(rooms.right), y));
     }
-  return marks;
+  // A machine’s marks want white about them, or they are not found.
+  return marks.filter((shape) => {
+    if (shape.kind !== 'path') return true;
+    const reach = boxAround(shape.path.flatMap((part) => (part.kind === 'close' ? [] : [part.to])));
+    return !sheet.machineMarks.some((mark) => overlaps(markRoom(mark), grow(reach, evenSides(CLEAR_MM))));
+  });
 }
 
 /** Job, side, sheet and day along the roomiest edge; left out where no edge has room for it. */
@@ -177,6 +182,7 @@ function slug(sheet: SheetPlan, side: SheetSide, block: Box, label: SheetLabel):
   const bottomRoom = printable.yMm + printable.heightMm - block.yMm - block.heightMm;
   const topRoom = block.yMm - printable.yMm;
   const leftRoom = block.xMm - printable.xMm;
+  const startMm = sheet.machineMarks.length > 0 ? printable.xMm + MARK_ROOM_MM + TICK_MM : block.xMm + TICK_MM;
   const base = { kind: 'label', role: 'mark', text, sizeMm: SLUG_MM } as const;
   // Beyond the ticks where there is room, so that the two never cross.
   const need = SLUG_MM * 1.25;
@@ -184,12 +190,11 @@ function slug(sheet: SheetPlan, side: SheetSide, block: Box, label: SheetLabel):
     return [
       {
         ...base,
-        at: { xMm: block.xMm + TICK_MM, yMm: printable.yMm + printable.heightMm - SLUG_MM * 0.3 },
+        at: { xMm: startMm, yMm: printable.yMm + printable.heightMm - SLUG_MM * 0.3 },
         anchor: 'start',
       },
     ];
-  if (topRoom >= need)
-    return [{ ...base, at: { xMm: block.xMm + TICK_MM, yMm: printable.yMm + SLUG_MM }, anchor: 'start' }];
+  if (topRoom >= need) return [{ ...base, at: { xMm: startMm, yMm: printable.yMm + SLUG_MM }, anchor: 'start' }];
   if (leftRoom >= need)
     return [
       {

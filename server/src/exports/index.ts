@@ -1,6 +1,7 @@
-import { drawCutAndCrease, drawEnvelopeSheet } from '@zippy/core';
+import { drawCutAndCrease, drawEnvelopeSheet, drawMachineFile } from '@zippy/core';
 import { collect } from './collect.ts';
 import { PdfFile } from './pdfDocument.ts';
+import { sceneToDxf } from './dxf.ts';
 import { sceneToPng, sceneToSvg } from './scenes.ts';
 import { facePages, sheetsDrawn, sheetsPdf } from './sheets.ts';
 import { guidesPdf, proofPdf, templateFiles } from './templates.ts';
@@ -57,9 +58,14 @@ export async function exportFiles(
         throw new ExportRefused(
           'No card fits on the sheet, so there is nothing to cut: apply one of the remedies at Sheet first.',
         );
-      const scene = drawCutAndCrease(input.plan.size, input.plan.sheet, input.plan.cut);
+      const { size, sheet, cut } = input.plan;
+      // A machine follows every line on its cut layer, so its file holds outlines and nothing to be cut away.
+      const scene = cut.machine ? drawMachineFile(size, sheet) : drawCutAndCrease(size, sheet, cut);
+      const stem = `${name}-${cut.machine ? 'machine' : 'cut-crease'}`;
+      if (format === 'dxf')
+        return [{ name: `${stem}.dxf`, mime: 'image/vnd.dxf', bytes: Buffer.from(sceneToDxf(scene)) }];
       const svg = sceneToSvg(scene, `${input.job.brief.title}: cut and crease`, input, true);
-      return [{ name: `${name}-cut-crease.svg`, mime: 'image/svg+xml', bytes: Buffer.from(svg) }];
+      return [{ name: `${stem}.svg`, mime: 'image/svg+xml', bytes: Buffer.from(svg) }];
     }
     case 'envelope': {
       const page = drawEnvelopeSheet(input.plan.envelope);

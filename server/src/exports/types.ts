@@ -3,7 +3,7 @@ import type { Fonts } from './fonts.ts';
 
 export const EXPORTS = {
   sheets: ['pdf', 'svg', 'png'],
-  cut: ['svg'],
+  cut: ['svg', 'dxf'],
   envelope: ['pdf', 'svg'],
   ticket: ['pdf'],
   face: ['pdf', 'svg', 'png'],

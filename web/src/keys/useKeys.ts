@@ -64,6 +64,9 @@ export function useJobKeys(jobId: string, showHelp: () => void): void {
         case 'o':
         case 'O':
           return useView.getState().toggleOpen();
+        case 'd':
+        case 'D':
+          return useView.getState().toggleDrift();
         case 'u':
         case 'U':
           return useWorkshop.getState().toggleUnit();

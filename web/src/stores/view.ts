@@ -22,10 +22,19 @@ interface ViewState {
   readonly textId: string | null;
   readonly step: number;
   readonly onSheet: boolean;
-  set(part: Partial<Omit<ViewState, 'set' | 'turnOver' | 'toggleLight' | 'toggleOpen'>>): void;
+  /** Where trims may land, instead of the moves that make them. */
+  readonly drift: boolean;
+  /** Moves checked off at the Cut station, by number. */
+  readonly cutsDone: readonly number[];
+  set(
+    part: Partial<Omit<ViewState, 'set' | 'turnOver' | 'toggleLight' | 'toggleOpen' | 'toggleDrift' | 'checkCut'>>,
+  ): void;
   turnOver(): void;
   toggleLight(): void;
   toggleOpen(): void;
+  toggleDrift(): void;
+  /** Checks a move off, or takes that back, and goes on to the next. */
+  checkCut(number: number, of: number): void;
 }
 
 export const useView = create<ViewState>()((set) => ({
@@ -43,9 +52,18 @@ export const useView = create<ViewState>()((set) => ({
   textId: null,
   step: 0,
   onSheet: false,
+  drift: false,
+  cutsDone: [],
   set: (part) => set(part),
   turnOver: () => set((s) => ({ side: s.side === 'outside' ? 'inside' : 'outside' })),
   toggleLight: () => set((s) => ({ light: !s.light })),
+  toggleDrift: () => set((s) => ({ drift: !s.drift })),
+  checkCut: (number, of) =>
+    set((s) =>
+      s.cutsDone.includes(number)
+        ? { cutsDone: s.cutsDone.filter((n) => n !== number), step: number - 1 }
+        : { cutsDone: [...s.cutsDone, number], step: Math.min(number, of - 1) },
+    ),
   toggleOpen: () =>
     set((s) => ({ folded: true, folds: null, open: s.folded && s.open < 0.5 ? 1 : s.folded ? 0 : s.open })),
 }));

@@ -1,22 +1,36 @@
-import { useCallback, type ReactNode } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import { Button } from 'react-aria-components';
-import { CAUTIONS, drawCutMove, formatLength, type Scene } from '@zippy/core';
+import { CAUTIONS, DRAWN_WIDER, drawCutMove, drawDrift, formatLength, type Scene } from '@zippy/core';
 import styled from 'styled-components';
 import { Bench } from '../../bench/Bench.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
-import { Pick } from '../../ui/Choose.tsx';
+import { Choice, Pick } from '../../ui/Choose.tsx';
+import { BenchPress, KeyCap } from '../../ui/Press.tsx';
 import { spokenOf, useSides, type StationProps } from '../parts.ts';
 import { Caution, StepList, Stepper } from '../Stepper.tsx';
+import { MachineBench } from './MachineBench.tsx';
+import { StandInMachine } from './StandInMachine.tsx';
 
-export function CutBench({ job, plan, workshop }: StationProps): ReactNode {
+export function CutBench(props: StationProps): ReactNode {
+  const drift = useView((s) => s.drift);
+  if (drift && props.plan.sheet.up > 0) return <DriftBench {...props} />;
+  return props.plan.cut.trimmer.machine ? <MachineBench {...props} /> : <MovesBench {...props} />;
+}
+
+const driftPress = (pressed: boolean): ReactNode => (
+  <BenchPress aria-pressed={pressed} onPress={useView.getState().toggleDrift}>
+    Drift <KeyCap>D</KeyCap>
+  </BenchPress>
+);
+
+/** One move at a time, its number large enough to read with a blade in one hand. */
+function MovesBench({ job, plan, workshop }: StationProps): ReactNode {
   const { cut, sheet, size, stock } = plan;
-  const step = Math.min(
-    useView((s) => s.step),
-    Math.max(0, cut.moves.length - 1),
-  );
+  const { step: wanted, cutsDone, checkCut } = useView();
+  const step = Math.min(wanted, Math.max(0, cut.moves.length - 1));
   const sides = useSides(plan);
   const draw = useCallback(
     (textMm: number): Scene =>
@@ -29,6 +43,7 @@ export function CutBench({ job, plan, workshop }: StationProps): ReactNode {
     [size, sheet, cut, step, workshop.unit, stock, sides],
   );
   const move = cut.moves[step];
+  const done = move && cutsDone.includes(move.number);
   return (
     <Bench
       content={{ xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm }}
@@ -36,15 +51,79 @@ export function CutBench({ job, plan, workshop }: StationProps): ReactNode {
       pictures={job.pictures}
       unit={workshop.unit}
       label={move ? `Cut ${move.number}: ${move.turn}. ${move.text}` : cut.verdict}
-      caption={move ? `${move.turn}. Fence at ${formatLength(move.fenceMm, workshop.unit)}.` : undefined}
-      tools={<Stepper count={cut.moves.length} name="Cut" />}
+      overlay={() =>
+        move && (
+          <Large>
+            <b>{formatLength(move.fenceMm, workshop.unit)}</b>
+            <span>{move.turn}</span>
+            <span>{move.atFence} edge to the fence</span>
+          </Large>
+        )
+      }
+      tools={
+        <>
+          <Stepper count={cut.moves.length} name="Cut" />
+          {move && (
+            <BenchPress aria-pressed={done} onPress={() => checkCut(move.number, cut.moves.length)}>
+              {done ? '✓ Cut' : 'Cut: check it off'}
+            </BenchPress>
+          )}
+          {driftPress(false)}
+        </>
+      }
+    />
+  );
+}
+
+/** Where the blade lands 95 times in 100: each distance from a true edge, or each from the cut before. */
+function DriftBench({ job, plan, workshop }: StationProps): ReactNode {
+  const { cut, sheet, size, stock } = plan;
+  const [measured, setMeasured] = useState<'fromTrue' | 'chained'>('fromTrue');
+  const sides = useSides(plan);
+  const draw = useCallback(
+    (textMm: number): Scene =>
+      drawDrift(
+        size,
+        sheet,
+        cut,
+        { unit: workshop.unit, textMm, stockColour: stock.stock.colour, art: sides.outside },
+        measured,
+      ),
+    [size, sheet, cut, workshop.unit, stock, sides, measured],
+  );
+  const { worst } = cut.drift;
+  const says =
+    measured === 'fromTrue'
+      ? `Every distance from a true edge: ±${(1.96 * worst.fromTrueMm).toFixed(1)} mm at worst, however many cards there are`
+      : `Each distance from the cut before: the errors add up to ±${(1.96 * worst.chainedMm).toFixed(1)} mm`;
+  return (
+    <Bench
+      content={{ xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm }}
+      draw={draw}
+      pictures={job.pictures}
+      unit={workshop.unit}
+      label={`Where trims may land. ${says}`}
+      caption={`${says} (bands drawn ${DRAWN_WIDER} times as wide)`}
+      tools={
+        <>
+          <BenchPress aria-pressed={measured === 'fromTrue'} onPress={() => setMeasured('fromTrue')}>
+            From the true edge
+          </BenchPress>
+          {!cut.trimmer.machine && (
+            <BenchPress aria-pressed={measured === 'chained'} onPress={() => setMeasured('chained')}>
+              From the last cut
+            </BenchPress>
+          )}
+          {driftPress(true)}
+        </>
+      }
     />
   );
 }
 
 export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
-  const { step, set } = useView();
+  const { step, set, cutsDone } = useView();
   const { cut } = plan;
   const now = Math.min(step, cut.moves.length - 1);
   return (
@@ -52,7 +131,12 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
       title="Cut"
       part={cut}
       spoken={spokenOf(workshop)}
-      after={<TakeAway what="cut" format="svg" label="Cut and crease drawing, SVG" />}
+      after={
+        <>
+          <TakeAway what="cut" format="svg" label={cut.machine ? 'Machine file, SVG' : 'Cut and crease drawing, SVG'} />
+          <TakeAway what="cut" format="dxf" label={cut.machine ? 'Machine file, DXF' : 'Cut and crease drawing, DXF'} />
+        </>
+      }
     >
       <Pick
         label="Cut with"
@@ -69,12 +153,28 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
           },
         ]}
       />
-      {cut.moves.length > 0 && <Caution role="note">{CAUTIONS[cut.trimmer.kind]}</Caution>}
+      {plan.size.form.blank.creases.length > 0 && (
+        <div>
+          <Choice
+            label="First comes"
+            value={job.cut.order ?? 'byTools'}
+            options={[
+              { id: 'byTools', name: 'As tools suit' },
+              { id: 'cutFirst', name: 'The cut' },
+              { id: 'scoreFirst', name: 'The score' },
+            ]}
+            onChange={(order) => change([{ path: ['cut', 'order'], value: order }])}
+          />
+          <Why>{cut.order.why}</Why>
+        </div>
+      )}
+      {(cut.moves.length > 0 || cut.machine) && <Caution role="note">{CAUTIONS[cut.trimmer.kind]}</Caution>}
+      {cut.machine && <StandInMachine plan={plan} job={job} />}
       <StepList aria-label="Cutting moves">
         {cut.moves.map((move, i) => (
           <li key={move.number}>
-            <Button aria-current={i === now ? 'step' : undefined} onPress={() => set({ step: i })}>
-              <span className="n">{move.number}</span>
+            <Button aria-current={i === now ? 'step' : undefined} onPress={() => set({ step: i, drift: false })}>
+              <span className="n">{cutsDone.includes(move.number) ? '✓' : move.number}</span>
               <span>
                 <span className="big">{formatLength(move.fenceMm, workshop.unit)}</span>
                 <span className="turn">{move.turn}</span>
@@ -100,6 +200,31 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
   );
 }
 
+const Why = styled.p`
+  margin-top: 4px;
+  color: ${({ theme }) => theme.colour.inkQuiet};
+  font-size: 14px;
+`;
+const Large = styled.div`
+  position: sticky;
+  top: 34px;
+  left: 40px;
+  z-index: 1;
+  display: inline-grid;
+  margin: 34px 0 0 40px;
+  padding: 10px 16px;
+  border-radius: 6px;
+  background: rgb(29 41 48 / 0.82);
+  color: ${({ theme }) => theme.colour.onSlate};
+  pointer-events: none;
+  b {
+    color: ${({ theme }) => theme.colour.marigold};
+    font: 700 44px/1.05 ${({ theme }) => theme.font.mono};
+  }
+  span {
+    font-size: 16px;
+  }
+`;
 const ByHand = styled.section`
   display: grid;
   gap: 8px;
