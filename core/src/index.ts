@@ -58,9 +58,20 @@ export { CROSS_NAMES, drawCalibration, type CalibrationSheet } from './calibrati
 export { printSide, readByEye, residueMm, STAND_IN_PRINTER, truthMaps, type PrinterTruth } from './standins/printer.ts';
 export { artMaps, correctedPage, drawSheetPage, pageMap, type SheetLabel } from './sheet/drawSheet.ts';
 export { KEEP_OFFCUT_MM, offcutsOf, type Offcut, type SheetChoiceRow } from './cut/sheetChoices.ts';
-export type { GangAnswer, GangOrder, GangPattern, SolveProgramme } from './gang/types.ts';
+export type {
+  GangAnswer,
+  GangOrder,
+  GangPattern,
+  GangPlacement,
+  GangSheet,
+  MixedAnswer,
+  MixedOrder,
+  MixedPattern,
+  MixedPlan,
+  SolveProgramme,
+} from './gang/types.ts';
 export { fromHighs } from './gang/fromHighs.ts';
-export { planGang } from './gang/planGang.ts';
+export { planGang, planMixed } from './gang/planGang.ts';
 export { draftMoves } from './cut/draftMoves.ts';
 export type { CutMove, CutPlan, OutlineCut } from './cut/types.ts';
 export { partsAfter, type Part } from './cut/partsAfter.ts';

@@ -3,18 +3,19 @@ import { capital, count, figure, length, minutes as minutesValue, plural, sayMin
 import { boardOf, trimmerOf } from '../job/pick.ts';
 import type { Figure, Job, Snag, Trimmer, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
-import type { LengthUnit, Mm } from '../length/types.ts';
+import type { Mm } from '../length/types.ts';
 import { isUprightBox } from '../geometry/polygon.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { draftMoves, type DraftMove } from './draftMoves.ts';
+import { numberMoves } from './numberMoves.ts';
 import { planDrift, worstDrift, type PieceDrift } from './planDrift.ts';
 import { planMachine, type MachinePlan } from './planMachine.ts';
 import { repeatabilityOf } from './repeatability.ts';
 import { throughCreases } from '../sheet/throughCreases.ts';
 import { offcutsOf, sheetChoices } from './sheetChoices.ts';
-import { EDGES, type CutMove, type CutOrder, type CutPlan, type Edge, type OutlineCut } from './types.ts';
+import type { CutOrder, CutPlan, OutlineCut } from './types.ts';
 
 /** Straight cuts that free every card, each distance taken from a true edge and never from the last cut. */
 export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: StockPlan, sheet: SheetPlan): CutPlan {
@@ -33,7 +34,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
       ? planMachine(size, sheet, trimmer.machine, stock.stock.gsm)
       : null;
   const byHands = trimmer.machine ? [] : chosen;
-  const moves = number(byHands, sheet.sheets, sheetsAtOnce, trimmer, workshop.unit);
+  const moves = numberMoves(byHands, { sheets: sheet.sheets, sheetsAtOnce, trimmer, unit: workshop.unit });
   const turns = moves.filter((m, i) => i > 0 && m.turn !== 'No turn').length;
   const order = orderOf(job, workshop, size, sheet);
   const repeatabilityMm = repeatabilityOf(trimmer);
@@ -114,40 +115,6 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
 
 const spanLength = (m: DraftMove): Mm => Math.hypot(m.line[1].xMm - m.line[0].xMm, m.line[1].yMm - m.line[0].yMm);
 const longest = (moves: readonly DraftMove[]): Mm => Math.max(0, ...moves.map(spanLength));
-
-function number(
-  drafts: readonly DraftMove[],
-  sheets: number,
-  sheetsAtOnce: number,
-  trimmer: Trimmer,
-  unit: LengthUnit,
-): readonly CutMove[] {
-  let atFence: Edge | null = null;
-  const mixed = drafts.some((move) => move.fallsOff === 'part');
-  return drafts.map((move, i) => {
-    const turn = sayTurn(atFence, move.atFence);
-    atFence = move.atFence;
-    const strokes = Math.ceil((sheets * move.piecesPerSheet) / sheetsAtOnce);
-    const byRule = trimmer.kind === 'knife' || trimmer.kind === 'scissors';
-    const set = byRule ? 'Lay the rule' : 'Set the fence';
-    const at = byRule ? `from the ${move.atFence} edge` : `, ${move.atFence} edge against it`;
-    const falls = move.makesTrueEdge
-      ? 'The waste falls off and the cut is a true edge.'
-      : move.fallsOff === 'waste'
-        ? 'The waste falls off.'
-        : move.fallsOff === 'part'
-          ? `The rest is now ${move.stays}; what comes off is ${move.comesOff}, with its edges true. Keep both.`
-          : `A ${move.fallsOff} comes off; keep it.`;
-    const whose = mixed && !move.makesTrueEdge ? `${capital(move.piece)}: ` : '';
-    return {
-      ...move,
-      number: i + 1,
-      turn,
-      strokes,
-      text: `${whose}${whose ? set.charAt(0).toLowerCase() + set.slice(1) : set} ${byRule ? `${formatLength(move.fenceMm, unit)} ${at}` : `to ${formatLength(move.fenceMm, unit)}${at}`}, front up. ${falls}`,
-    };
-  });
-}
 
 const evenDrift = (mm: Mm): PieceDrift => {
   const edge = { fromTrueMm: mm, chainedMm: mm };
@@ -243,12 +210,6 @@ function outlineCuts(
       perCell: 1,
     },
   ];
-}
-
-function sayTurn(from: Edge | null, to: Edge): string {
-  if (from === null) return 'To begin';
-  const quarters = (EDGES.indexOf(from) - EDGES.indexOf(to) + 4) % 4;
-  return ['No turn', 'Quarter turn clockwise', 'Half turn', 'Quarter turn anticlockwise'][quarters]!;
 }
 
 function cutSnags(

@@ -2,7 +2,19 @@ import type { Nm } from '../length/types.ts';
 import { mostPieces } from '../sheet/guillotine.ts';
 import { bestLayout, cutPoints } from './bestLayout.ts';
 import { greedyLayout } from './greedyLayout.ts';
-import type { GangAnswer, GangOrder, GangPlacement, Layout, Lying, SolveProgramme } from './types.ts';
+import type {
+  Column,
+  GangAnswer,
+  GangOrder,
+  GangPlacement,
+  GangSheet,
+  Layout,
+  Lying,
+  MixedAnswer,
+  MixedOrder,
+  MixedPlan,
+  SolveProgramme,
+} from './types.ts';
 
 const nm = (mm: number): Nm => Math.round(mm * 1e6);
 /** Places to cut along one side, and how many rounds of pricing over them: quick ones first, then thorough ones. */
@@ -18,18 +30,235 @@ const TRIES = 60;
 const SLIGHT = 1e-7;
 
 /**
- * The fewest sheets for pieces of several kinds. Layouts are columns of a linear programme that asks for
- * every piece at the price of a sheet each; its shadow prices say what each piece is worth, and the most
- * valuable layout at those prices is the next column, until none is worth more than its sheet. The programme’s
- * value is then a bound, and whole numbers of the layouts found are chosen by an integer programme.
- * Source: Gilmore and Gomory, A linear programming approach to the cutting-stock problem, 1961 and 1965
+ * The fewest sheets of one size for pieces of several kinds.
  * @param seed starts the tries at filling odd sheets; the same seed gives the same plan
  */
 export function planGang(order: GangOrder, solve: SolveProgramme, seed = 1): GangAnswer {
-  const { marginsMm: m, bleedMm, gutterMm, pieces } = order;
+  const { sheetWidthMm, sheetHeightMm, marginsMm, ...rest } = order;
+  const sheet: GangSheet = {
+    id: 'sheet',
+    widthMm: sheetWidthMm,
+    heightMm: sheetHeightMm,
+    marginsMm,
+    cost: 1,
+    most: null,
+  };
+  const answer = planMixed({ ...rest, sheets: [sheet] }, solve, { seed });
+  if (!answer.ok) return answer;
+  const { sheets, bound, patterns } = answer;
+  return {
+    ok: true,
+    sheets,
+    bound: Math.ceil(bound - 1e-6),
+    patterns: patterns.map(({ times, placements }) => ({ times, placements })),
+  };
+}
+
+/** A sheet ready to be filled: its usable area grown by a gutter, and the ways pieces lie in it. */
+interface Ground {
+  readonly sheet: GangSheet;
+  readonly widthNm: Nm;
+  readonly heightNm: Nm;
+  readonly ways: readonly Lying[];
+}
+
+/**
+ * The least cost for pieces of several kinds. Layouts are columns of a linear programme that asks for every
+ * piece at the price of its sheet; its shadow prices say what each piece is worth, and the most valuable layout
+ * of each sheet at those prices is the next column, until none is worth more than its sheet. The programme’s
+ * value is then a bound, and whole numbers of the layouts found are chosen by an integer programme.
+ * Source: Gilmore and Gomory, A linear programming approach to the cutting-stock problem, 1961 and 1965
+ * @param onBest hears of every plan that is better than the last, the first of them almost at once
+ */
+export function planMixed(
+  order: MixedOrder,
+  solve: SolveProgramme,
+  { seed = 1, onBest }: { readonly seed?: number; readonly onBest?: (plan: MixedPlan) => void } = {},
+): MixedAnswer {
+  const { pieces } = order;
+  const grounds = order.sheets.map((sheet) => groundOf(order, sheet));
+  const isOn = (piece: number, ground: Ground): boolean => ground.ways.some((way) => way.piece === piece);
+  const lost = pieces.find((_, i) => !grounds.some((ground) => isOn(i, ground)));
+  if (lost) {
+    const where = grounds.length === 1 ? 'the sheet' : 'any of the sheets';
+    return {
+      ok: false,
+      why: `piece ${lost.id} does not fit on ${where} with its bleed inside the margins; use a larger sheet or a smaller piece`,
+    };
+  }
+  const endless = grounds.filter(({ sheet }) => sheet.most === null);
+  const scarce = pieces.find((_, i) => !endless.some((ground) => isOn(i, ground)));
+  if (scarce)
+    return {
+      ok: false,
+      why: `piece ${scarce.id} fits only on sheets that may run out; add a sheet that can be bought and is large enough for it`,
+    };
+  const wanted = pieces.map((piece) => piece.wanted);
+  const most = grounds.map((ground) =>
+    pieces.map((piece, i) =>
+      isOn(i, ground)
+        ? mostPieces({
+            widthNm: ground.widthNm,
+            heightNm: ground.heightNm,
+            pieceWidthNm: nm(piece.widthMm) + nm(order.gutterMm),
+            pieceHeightNm: nm(piece.heightMm) + nm(order.gutterMm),
+            asDrawn: true,
+            turned: piece.mayTurn,
+          })
+        : { count: 0, bound: 0 },
+    ),
+  );
+  const random = randomFrom(seed);
+  const columns = new Map<string, Column>();
+  const keep = (sheet: number, layout: Layout): boolean => {
+    const key = `${sheet} ${layout.counts.join(' ')}`;
+    if (columns.has(key) || layout.laid.length === 0) return false;
+    columns.set(key, { ...layout, sheet });
+    return true;
+  };
+  const fill = (g: number, left: readonly number[], shuffled: boolean): Layout => {
+    const { widthNm, heightNm, ways } = grounds[g]!;
+    const worth = pieces.map((p) => p.widthMm * p.heightMm * (shuffled ? 0.4 + random() : 1));
+    const sorted = pieces.map((_, i) => i).sort((a, b) => worth[b]! - worth[a]!);
+    return greedyLayout(widthNm, heightNm, ways, left, sorted, () => !shuffled || random() < 0.6);
+  };
+  /** The sheet that gives most paper for its cost, among those that can be bought and lay something of what is left. */
+  const handiest = (left: readonly number[]): number => {
+    const useful = grounds.flatMap((ground, g) =>
+      ground.sheet.most === null && left.some((n, i) => n > 0 && isOn(i, ground)) ? [g] : [],
+    );
+    const paper = (g: number): number => (grounds[g]!.widthNm * grounds[g]!.heightNm) / grounds[g]!.sheet.cost;
+    return useful.reduce((a, b) => (paper(b) > paper(a) ? b : a));
+  };
+  // To begin with: each kind alone, and sheets filled in turn until the order is met.
+  grounds.forEach((ground, g) =>
+    pieces.forEach((_, i) => {
+      if (isOn(i, ground))
+        keep(
+          g,
+          fill(
+            g,
+            wanted.map((n, k) => (k === i ? Math.max(n, most[g]![i]!.count) : 0)),
+            false,
+          ),
+        );
+    }),
+  );
+  const first: { readonly column: Column; readonly times: number }[] = [];
+  for (let left: readonly number[] = wanted; left.some((n) => n > 0);) {
+    const g = handiest(left);
+    const layout = fill(g, left, false);
+    keep(g, layout);
+    const times = timesOf(left, layout.counts);
+    first.push({ column: { ...layout, sheet: g }, times });
+    left = without(left, layout.counts);
+  }
+  const planOf = (used: readonly { readonly column: Column; readonly times: number }[], bound: number): MixedPlan => ({
+    cost: used.reduce((sum, { column, times }) => sum + times * order.sheets[column.sheet]!.cost, 0),
+    sheets: used.reduce((sum, { times }) => sum + times, 0),
+    bound,
+    patterns: used.map(({ column, times }) => ({
+      times,
+      sheetId: order.sheets[column.sheet]!.id,
+      placements: placed(order, order.sheets[column.sheet]!, column),
+    })),
+  });
+  onBest?.(planOf(first, 0));
+  const relax = () => solve(programme([...columns.values()], order, false));
+  let relaxed = relax();
+  const prices = (): readonly number[] => pieces.map((_, i) => Math.max(0, relaxed.duals[i] ?? 0));
+  /** What a sheet that may run out costs beyond its price, because there are no more of it. */
+  const rents = (): readonly number[] =>
+    limitsOf(order).reduce<number[]>(
+      (all, { sheet }, k) => {
+        all[sheet] = Math.max(0, -(relaxed.duals[pieces.length + k] ?? 0));
+        return all;
+      },
+      order.sheets.map(() => 0),
+    );
+  let proven = 0;
+  for (const { places, most: rounds } of ROUNDS) {
+    const points = grounds.map(({ ways, widthNm, heightNm }) => ({
+      xs: cutPoints([...new Set(ways.map((way) => way.widthNm))], widthNm, places),
+      ys: cutPoints([...new Set(ways.map((way) => way.heightNm))], heightNm, places),
+    }));
+    for (let round = 0; round < rounds; round += 1) {
+      const [worth, rent] = [prices(), rents()];
+      const tries = grounds.map(({ ways }, g) => bestLayout(points[g]!.xs, points[g]!.ys, ways, worth));
+      if (points.every(({ xs, ys }) => xs.complete && ys.complete))
+        proven = Math.max(
+          proven,
+          fairWorth(
+            worth,
+            wanted,
+            tries.map(({ value }, g) => value / order.sheets[g]!.cost),
+          ),
+        );
+      const better = tries.filter(
+        ({ value, layout }, g) => value > order.sheets[g]!.cost + rent[g]! + SLIGHT && keep(g, layout),
+      );
+      if (better.length === 0) break;
+      relaxed = relax();
+    }
+  }
+  if (Math.ceil(proven - SLIGHT) < Math.ceil(relaxed.objective - SLIGHT)) {
+    const worth = prices();
+    const ratios = grounds.map((g) => coarseValue(g.widthNm, g.heightNm, g.ways, worth) / g.sheet.cost);
+    proven = Math.max(proven, fairWorth(worth, wanted, ratios));
+  }
+  const gutter = nm(order.gutterMm);
+  const area = pieces.reduce((sum, p) => sum + (nm(p.widthMm) + gutter) * (nm(p.heightMm) + gutter) * p.wanted, 0);
+  /** Sheets all of one cost come in whole numbers of it. */
+  const whole = (bound: number): number => {
+    const [{ cost }] = order.sheets as [GangSheet];
+    return order.sheets.every((s) => s.cost === cost) ? Math.ceil(bound / cost - 1e-6) * cost : bound;
+  };
+  const bound = whole(
+    Math.max(
+      area * Math.min(...grounds.map((g) => g.sheet.cost / (g.widthNm * g.heightNm))),
+      ...pieces.map(
+        (piece, i) =>
+          piece.wanted *
+          Math.min(...grounds.map((g, k) => (most[k]![i]!.bound > 0 ? g.sheet.cost / most[k]![i]!.bound : Infinity))),
+      ),
+      proven,
+    ),
+  );
+  // Whole parts of the relaxed plan, and many ways to fill the sheets that are left over.
+  const all = [...columns.values()];
+  const left = wanted.map((n, i) =>
+    Math.max(0, n - relaxed.columns.reduce((sum, x, j) => sum + Math.floor(x + SLIGHT) * (all[j]?.counts[i] ?? 0), 0)),
+  );
+  for (let k = 0; k < TRIES; k += 1)
+    for (let rest: readonly number[] = left; rest.some((n) => n > 0);) {
+      const useful = grounds.flatMap((ground, g) => (rest.some((n, i) => n > 0 && isOn(i, ground)) ? [g] : []));
+      const g = k < 2 ? handiest(rest) : useful[Math.floor(random() * useful.length)]!;
+      const layout = fill(g, rest, k > 0);
+      keep(g, layout);
+      rest = without(rest, layout.counts);
+    }
+  const final = [...columns.values()];
+  const chosen = solve(programme(final, order, true));
+  const used = chosen.columns.flatMap((x, j) =>
+    Math.round(x) > 0 ? [{ column: final[j]!, times: Math.round(x) }] : [],
+  );
+  // A solver that ran out of time may have nothing to show; the first plan always stands.
+  const done = meets(used, wanted) ? planOf(used, bound) : planOf(first, bound);
+  const plan = done.cost <= planOf(first, bound).cost ? done : planOf(first, bound);
+  onBest?.(plan);
+  return { ok: true, ...plan };
+}
+
+const meets = (
+  used: readonly { readonly column: Column; readonly times: number }[],
+  wanted: readonly number[],
+): boolean => wanted.every((n, i) => used.reduce((sum, { column, times }) => sum + times * column.counts[i]!, 0) >= n);
+
+function groundOf({ bleedMm, gutterMm, pieces }: MixedOrder, sheet: GangSheet): Ground {
+  const { marginsMm: m } = sheet;
   const gutter = nm(gutterMm);
-  const widthNm = nm(order.sheetWidthMm) - nm(m.left) - nm(m.right) - 2 * nm(bleedMm) + gutter;
-  const heightNm = nm(order.sheetHeightMm) - nm(m.top) - nm(m.bottom) - 2 * nm(bleedMm) + gutter;
+  const widthNm = nm(sheet.widthMm) - nm(m.left) - nm(m.right) - 2 * nm(bleedMm) + gutter;
+  const heightNm = nm(sheet.heightMm) - nm(m.top) - nm(m.bottom) - 2 * nm(bleedMm) + gutter;
   const ways = pieces.flatMap((piece, i): readonly Lying[] => {
     const [w, h] = [nm(piece.widthMm) + gutter, nm(piece.heightMm) + gutter];
     const drawn: Lying = { piece: i, widthNm: w, heightNm: h, turned: false };
@@ -38,103 +267,17 @@ export function planGang(order: GangOrder, solve: SolveProgramme, seed = 1): Gan
       (way) => way.widthNm <= widthNm && way.heightNm <= heightNm,
     );
   });
-  const lost = pieces.find((_, i) => !ways.some((way) => way.piece === i));
-  if (lost)
-    return {
-      ok: false,
-      why: `piece ${lost.id} does not fit on the sheet with its bleed inside the margins; use a larger sheet or a smaller piece`,
-    };
-  const wanted = pieces.map((piece) => piece.wanted);
-  const most = pieces.map((piece) =>
-    mostPieces({
-      widthNm,
-      heightNm,
-      pieceWidthNm: nm(piece.widthMm) + gutter,
-      pieceHeightNm: nm(piece.heightMm) + gutter,
-      asDrawn: true,
-      turned: piece.mayTurn,
-    }),
-  );
-  const random = randomFrom(seed);
-  const layouts = new Map<string, Layout>();
-  const keep = (layout: Layout): boolean => {
-    const key = layout.counts.join(' ');
-    if (layouts.has(key) || layout.laid.length === 0) return false;
-    layouts.set(key, layout);
-    return true;
-  };
-  const fill = (left: readonly number[], shuffled: boolean): Layout => {
-    const value = (i: number): number => pieces[i]!.widthMm * pieces[i]!.heightMm * (shuffled ? 0.4 + random() : 1);
-    const worth = pieces.map((_, i) => value(i));
-    const sorted = pieces.map((_, i) => i).sort((a, b) => worth[b]! - worth[a]!);
-    return greedyLayout(widthNm, heightNm, ways, left, sorted, () => !shuffled || random() < 0.6);
-  };
-  // To begin with: each kind alone, and sheets filled in turn until the order is met.
-  pieces.forEach((_, i) =>
-    keep(
-      fill(
-        wanted.map((n, k) => (k === i ? Math.max(n, most[i]!.count) : 0)),
-        false,
-      ),
-    ),
-  );
-  let left: readonly number[] = wanted;
-  while (left.some((n) => n > 0)) {
-    const layout = fill(left, false);
-    keep(layout);
-    left = without(left, layout.counts);
-  }
-  let relaxed = solve(programme([...layouts.values()], wanted, false));
-  const prices = (): readonly number[] => relaxed.duals.map((d) => Math.max(0, d));
-  let proven = 0;
-  for (const { places, most: rounds } of ROUNDS) {
-    const xs = cutPoints([...new Set(ways.map((way) => way.widthNm))], widthNm, places);
-    const ys = cutPoints([...new Set(ways.map((way) => way.heightNm))], heightNm, places);
-    for (let round = 0; round < rounds; round += 1) {
-      const { value, layout } = bestLayout(xs, ys, ways, prices());
-      if (xs.complete && ys.complete) proven = Math.max(proven, fairWorth(prices(), wanted, value));
-      if (value <= 1 + SLIGHT || !keep(layout)) break;
-      relaxed = solve(programme([...layouts.values()], wanted, false));
-    }
-  }
-  if (Math.ceil(proven - SLIGHT) < Math.ceil(relaxed.objective - SLIGHT))
-    proven = Math.max(proven, fairWorth(prices(), wanted, coarseValue(widthNm, heightNm, ways, prices())));
-  const area = pieces.reduce((sum, p) => sum + (nm(p.widthMm) + gutter) * (nm(p.heightMm) + gutter) * p.wanted, 0);
-  const bound = Math.max(
-    Math.ceil(area / (widthNm * heightNm) - 1e-9),
-    ...pieces.map((piece, i) => Math.ceil(piece.wanted / most[i]!.bound)),
-    Math.ceil(proven - 1e-6),
-  );
-  // Whole parts of the relaxed plan, and many ways to fill the sheets that are left over.
-  const all = [...layouts.values()];
-  const whole = wanted.map((n, i) =>
-    Math.max(0, n - relaxed.columns.reduce((sum, x, j) => sum + Math.floor(x + SLIGHT) * (all[j]?.counts[i] ?? 0), 0)),
-  );
-  for (let k = 0; k < TRIES; k += 1)
-    for (let rest: readonly number[] = whole; rest.some((n) => n > 0);) {
-      const layout = fill(rest, k > 0);
-      keep(layout);
-      rest = without(rest, layout.counts);
-    }
-  const final = [...layouts.values()];
-  const chosen = solve(programme(final, wanted, true));
-  const used = chosen.columns.map((x) => Math.round(x));
-  return {
-    ok: true,
-    bound,
-    sheets: used.reduce((a, b) => a + b, 0),
-    patterns: used.flatMap((times, j) => (times > 0 ? [{ times, placements: placed(order, final[j]!) }] : [])),
-  };
+  return { sheet, widthNm, heightNm, ways };
 }
 
 /**
- * What an order is worth at prices at which no sheet is worth more than one: a bound on its sheets.
- * @param value the most that any one sheet is worth at the given prices, or more
+ * What an order is worth at prices at which no sheet is worth more than it costs: a bound on its cost.
+ * @param ratios the most that each sheet is worth at the given prices, or more, for its cost
  * Source: Farley, A note on bounding a class of linear programming problems, including cutting stock
  * problems, 1990
  */
-const fairWorth = (prices: readonly number[], wanted: readonly number[], value: number): number =>
-  prices.reduce((sum, price, i) => sum + price * wanted[i]!, 0) / Math.max(1, value);
+const fairWorth = (prices: readonly number[], wanted: readonly number[], ratios: readonly number[]): number =>
+  prices.reduce((sum, price, i) => sum + price * wanted[i]!, 0) / Math.max(1, ...ratios);
 
 /** At least the most that a sheet is worth: every side drawn in to a coarse grid, where all places can be tried. */
 function coarseValue(widthNm: Nm, heightNm: Nm, ways: readonly Lying[], prices: readonly number[]): number {
@@ -160,33 +303,51 @@ function coarseValue(widthNm: Nm, heightNm: Nm, ways: readonly Lying[], prices: 
 
 /** What is still wanted after as many sheets of one layout as are all of use. */
 function without(left: readonly number[], counts: readonly number[]): readonly number[] {
-  const times = Math.max(1, Math.min(...counts.flatMap((c, i) => (c > 0 ? [Math.floor(left[i]! / c)] : []))));
+  const times = timesOf(left, counts);
   return left.map((n, i) => Math.max(0, n - times * counts[i]!));
 }
 
-/** min Σ x, so many of each piece at least. */
-function programme(layouts: readonly Layout[], wanted: readonly number[], integer: boolean): string {
-  const names = layouts.map((_, j) => `x${j}`);
-  const rows = wanted.map((n, i) => {
-    const terms = layouts.flatMap(({ counts }, j) => (counts[i]! > 0 ? [`${counts[i]} x${j}`] : []));
-    return ` r${i}: ${terms.join(' + ')} >= ${n}`;
+const timesOf = (left: readonly number[], counts: readonly number[]): number =>
+  Math.max(1, Math.min(...counts.flatMap((c, i) => (c > 0 ? [Math.floor(left[i]! / c)] : []))));
+
+/** Sheets that may run out, in the order of their rows in the programme. */
+const limitsOf = ({ sheets }: MixedOrder): readonly { readonly sheet: number; readonly most: number }[] =>
+  sheets.flatMap(({ most }, sheet) => (most === null ? [] : [{ sheet, most }]));
+
+/** min Σ cost·x, so many of each piece at least, and no more of a sheet than there are. */
+function programme(columns: readonly Column[], order: MixedOrder, integer: boolean): string {
+  const { pieces, sheets } = order;
+  const names = columns.map((_, j) => `x${j}`);
+  const rows = pieces.map(({ wanted }, i) => {
+    const terms = columns.flatMap(({ counts }, j) => (counts[i]! > 0 ? [`${counts[i]} x${j}`] : []));
+    return ` r${i}: ${terms.join(' + ')} >= ${wanted}`;
+  });
+  const limits = limitsOf(order).map(({ sheet, most }, k) => {
+    const terms = columns.flatMap((column, j) => (column.sheet === sheet ? [`x${j}`] : []));
+    // A sheet that nothing was laid on yet keeps its row, so that rows keep their numbers.
+    return ` r${pieces.length + k}: ${terms.length > 0 ? terms.join(' + ') : '0 x0'} <= ${most}`;
   });
   return [
     'Minimize',
-    ` obj: ${names.join(' + ')}`,
+    ` obj: ${columns.map(({ sheet }, j) => `${sheets[sheet]!.cost} x${j}`).join(' + ')}`,
     'Subject To',
     ...rows,
+    ...limits,
     ...(integer ? ['General', ` ${names.join(' ')}`] : []),
     'End',
   ].join('\n');
 }
 
 /** From the grown usable area to the sheet, the whole in its middle where the margins allow. */
-function placed(order: GangOrder, { laid }: Layout): readonly GangPlacement[] {
-  const { marginsMm: m, bleedMm, gutterMm } = order;
+function placed(
+  { bleedMm, gutterMm, pieces }: MixedOrder,
+  sheetOf: GangSheet,
+  { laid }: Layout,
+): readonly GangPlacement[] {
+  const { marginsMm: m } = sheetOf;
   const start = (axis: 'x' | 'y'): Nm => {
     const [sheet, near, far] =
-      axis === 'x' ? [order.sheetWidthMm, m.left, m.right].map(nm) : [order.sheetHeightMm, m.top, m.bottom].map(nm);
+      axis === 'x' ? [sheetOf.widthMm, m.left, m.right].map(nm) : [sheetOf.heightMm, m.top, m.bottom].map(nm);
     const reach = Math.max(
       ...laid.map(({ lying, xNm, yNm }) => (axis === 'x' ? xNm + lying.widthNm : yNm + lying.heightNm)),
     );
@@ -196,7 +357,7 @@ function placed(order: GangOrder, { laid }: Layout): readonly GangPlacement[] {
   };
   const [x0, y0] = [start('x'), start('y')];
   return laid.map(({ lying, xNm, yNm }) => {
-    const piece = order.pieces[lying.piece]!;
+    const piece = pieces[lying.piece]!;
     return {
       id: piece.id,
       xMm: (x0 + xNm) / 1e6,

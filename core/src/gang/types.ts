@@ -1,6 +1,14 @@
 import type { Sides } from '../geometry/types.ts';
 import type { Mm, Nm } from '../length/types.ts';
 
+export interface GangPiece {
+  readonly id: string;
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  readonly wanted: number;
+  readonly mayTurn: boolean;
+}
+
 /** Pieces of several kinds wanted from sheets of one size. */
 export interface GangOrder {
   readonly sheetWidthMm: Mm;
@@ -9,14 +17,43 @@ export interface GangOrder {
   readonly bleedMm: Mm;
   /** Least distance between neighbouring trims. */
   readonly gutterMm: Mm;
-  readonly pieces: readonly {
-    readonly id: string;
-    readonly widthMm: Mm;
-    readonly heightMm: Mm;
-    readonly wanted: number;
-    readonly mayTurn: boolean;
-  }[];
+  readonly pieces: readonly GangPiece[];
 }
+
+/** One size of sheet that an order may be cut from. */
+export interface GangSheet {
+  readonly id: string;
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  readonly marginsMm: Sides;
+  /** What one of them costs, above nought: 1 each to use as few as can be, or its price. */
+  readonly cost: number;
+  /** No more than so many are to be had; null for sheets that can be bought. */
+  readonly most: number | null;
+}
+
+/** Pieces of several kinds wanted from sheets of one or several sizes, at the least cost. */
+export interface MixedOrder {
+  readonly sheets: readonly GangSheet[];
+  readonly bleedMm: Mm;
+  readonly gutterMm: Mm;
+  readonly pieces: readonly GangPiece[];
+}
+
+export interface MixedPattern extends GangPattern {
+  readonly sheetId: string;
+}
+
+/** A plan that meets the order, though a better one may yet be found. */
+export interface MixedPlan {
+  readonly cost: number;
+  readonly sheets: number;
+  /** No plan of edge-to-edge cuts costs less; nought while nothing is proven. */
+  readonly bound: number;
+  readonly patterns: readonly MixedPattern[];
+}
+
+export type MixedAnswer = ({ readonly ok: true } & MixedPlan) | { readonly ok: false; readonly why: string };
 
 export interface GangPlacement {
   readonly id: string;
@@ -55,6 +92,11 @@ export interface Layout {
   readonly laid: readonly { readonly lying: Lying; readonly xNm: Nm; readonly yNm: Nm }[];
   /** How many of each piece. */
   readonly counts: readonly number[];
+}
+
+/** A layout on one of the order’s sheets. */
+export interface Column extends Layout {
+  readonly sheet: number;
 }
 
 /**
