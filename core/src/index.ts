@@ -71,6 +71,10 @@ export type {
   SolveProgramme,
 } from './gang/types.ts';
 export { fromHighs } from './gang/fromHighs.ts';
+export { patternMoves } from './gang/patternMoves.ts';
+export { drawPattern, patternOutline, sharedPageMap } from './gang/drawPattern.ts';
+export { isSamePaper, sharedPictureId, sharedPieces, uprightGrain, type SharedPiece } from './gang/sharedPieces.ts';
+export { numberMoves } from './cut/numberMoves.ts';
 export { planGang, planMixed } from './gang/planGang.ts';
 export { draftMoves } from './cut/draftMoves.ts';
 export type { CutMove, CutPlan, OutlineCut } from './cut/types.ts';
@@ -81,7 +85,7 @@ export { planDrift, worstDrift, type EdgeDrift, type PieceDrift } from './cut/pl
 export { repeatabilityOf } from './cut/repeatability.ts';
 export { readCutFile, runMachine, type MachineReport, type Scan } from './standins/machine.ts';
 export { throughCreases } from './sheet/throughCreases.ts';
-export { drawCutAndCrease, drawCutMove } from './cut/drawCuts.ts';
+export { drawCutAndCrease, drawCutMove, drawMoves } from './cut/drawCuts.ts';
 export type { CreaseLine, CreasePlan } from './crease/planCrease.ts';
 export type { FriendlySize } from './crease/boardFriendly.ts';
 export { takeFriendly } from './crease/creaseSnags.ts';

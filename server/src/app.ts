@@ -7,6 +7,7 @@ import { jobRoutes } from './routes/jobs.ts';
 import { pictureRoutes } from './routes/pictures.ts';
 import { answerErrors, noSuchPlace } from './routes/refuse.ts';
 import { runRoutes } from './routes/runs.ts';
+import { sharedRoutes } from './routes/shared.ts';
 import { workshopRoutes } from './routes/workshop.ts';
 
 /** The page may load nothing from outside and run nothing but its own files. */
@@ -63,6 +64,7 @@ export function makeApp({
   app.use('/api/pictures', pictureRoutes(pool));
   app.use('/api/runs', runRoutes(pool));
   app.use('/api/exports', exportRoutes(pool, boss));
+  app.use('/api/shared', sharedRoutes(pool));
   app.use('/api', noSuchPlace);
   if (webDir) {
     app.use(

@@ -11,6 +11,7 @@ import { Waiting } from './ui/Waiting.tsx';
 const JobPage = lazy(() => import('./jobs/JobPage.tsx'));
 const WorkshopPage = lazy(() => import('./workshop/WorkshopPage.tsx'));
 const CalibratePage = lazy(() => import('./workshop/calibrate/CalibratePage.tsx'));
+const SharedPage = lazy(() => import('./shared/SharedPage.tsx'));
 const BenchCard = lazy(() => import('./make/BenchCard.tsx'));
 
 export function App(): ReactNode {
@@ -34,6 +35,7 @@ function Places(): ReactNode {
       <Suspense fallback={<Waiting text="Laying it out …" />}>
         <Routes>
           <Route path="/" element={<JobsWall workshop={workshop} />} />
+          <Route path="/shared" element={<SharedPage workshop={workshop} />} />
           <Route path="/workshop" element={<WorkshopPage workshop={workshop} />} />
           <Route path="/workshop/printers/:printerId/:pathId" element={<CalibratePage workshop={workshop} />} />
           <Route path="/jobs/:id/:station?" element={<JobPage workshop={workshop} />} />

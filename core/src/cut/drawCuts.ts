@@ -26,18 +26,38 @@ export interface CutView {
 export function drawCutMove(size: SizePlan, sheet: SheetPlan, cut: CutPlan, index: number, view: CutView): Scene {
   const page: Box = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
   const { blank } = size.form;
-  const move = cut.moves[index];
+  return drawMoves(
+    {
+      box: page,
+      symbols: {
+        card: { box: { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, shapes: view.art },
+      },
+      shapes: [
+        { kind: 'path', role: 'sheet', path: boxPath(page), fill: view.stockColour },
+        ...sheet.placements.map(({ toSheet }): Shape => ({ kind: 'use', symbol: 'card', transform: toSheet })),
+        ...trims(size, sheet),
+      ],
+    },
+    cut.moves,
+    index,
+    view,
+  );
+}
+
+/** Any whole sheet, front up, as it lies at one of its moves. */
+export function drawMoves(
+  whole: Scene,
+  moves: readonly CutMove[],
+  index: number,
+  view: Pick<CutView, 'unit' | 'textMm'>,
+): Scene {
+  const move = moves[index];
   const gapMm = view.textMm * GAP;
-  const parts = partsAfter(page, cut.moves.slice(0, Math.max(0, index)));
+  const parts = partsAfter(whole.box, moves.slice(0, Math.max(0, index)));
   const shapes: Shape[] = [];
-  const onSheet: readonly Shape[] = [
-    { kind: 'path', role: 'sheet', path: boxPath(page), fill: view.stockColour },
-    ...sheet.placements.map(({ toSheet }): Shape => ({ kind: 'use', symbol: 'card', transform: toSheet })),
-    ...trims(size, sheet),
-  ];
   for (const part of parts) {
     const shift = translation(part.gapsAcross * gapMm, part.gapsDown * gapMm);
-    shapes.push({ kind: 'group', transform: shift, clip: boxPath(part.box), children: onSheet });
+    shapes.push({ kind: 'group', transform: shift, clip: boxPath(part.box), children: whole.shapes });
     const moved = mapBox(shift, part.box);
     if (part.isWaste) shapes.push({ kind: 'path', role: 'waste', path: boxPath(moved), fillOpacity: 0.72 });
     shapes.push({ kind: 'path', role: 'printable', path: boxPath(moved) });
@@ -53,8 +73,8 @@ export function drawCutMove(size: SizePlan, sheet: SheetPlan, cut: CutPlan, inde
   );
   const room = view.textMm * 2.6;
   return {
-    box: grow(page, { top: room, left: room, right: room + far.x * gapMm, bottom: room + far.y * gapMm }),
-    symbols: { card: { box: { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, shapes: view.art } },
+    box: grow(whole.box, { top: room, left: room, right: room + far.x * gapMm, bottom: room + far.y * gapMm }),
+    symbols: whole.symbols,
     shapes,
   };
 }
@@ -75,7 +95,13 @@ function edgeAt(move: CutMove): Mm {
 }
 
 /** One piece under the blade: the fence at its true edge, the line to cut, and how far apart they are. */
-function blade(move: CutMove, part: Part, gapMm: Mm, numbered: boolean, view: CutView): readonly Shape[] {
+function blade(
+  move: CutMove,
+  part: Part,
+  gapMm: Mm,
+  numbered: boolean,
+  view: Pick<CutView, 'unit' | 'textMm'>,
+): readonly Shape[] {
   const thick = view.textMm * 0.7;
   const { box } = part;
   const [dx, dy] = [part.gapsAcross * gapMm, part.gapsDown * gapMm];
@@ -92,7 +118,8 @@ function blade(move: CutMove, part: Part, gapMm: Mm, numbered: boolean, view: Cu
     : segment(box.xMm + dx, at, box.xMm + dx + box.widthMm, at);
   const text = formatLength(move.fenceMm, view.unit);
   const [low, high] = [Math.min(edge, at), Math.max(edge, at)];
-  const off = (upright ? box.yMm + dy : box.xMm + dx) - view.textMm * 0.8;
+  // Beside everything, where no waste lies under the number.
+  const off = -view.textMm * 0.8;
   return [
     { kind: 'path', role: 'fence', path: boxPath(bar) },
     { kind: 'path', role: 'cutNow', path: line },

@@ -34,6 +34,16 @@ function blankShapes(blank: EnvelopeBlank, textMm: Mm, fill: string | null): rea
   ];
 }
 
+/** Pale lines to cut and fold along, for a blank that shares a printed sheet. */
+export const drawEnvelopeOutline = (blank: EnvelopeBlank): readonly Shape[] => [
+  { kind: 'path', role: 'printable', path: polygon(blank.outline) },
+  ...blank.creases.map((crease): Shape => ({
+    kind: 'path',
+    role: 'printable',
+    path: polyline([crease.from, crease.to]),
+  })),
+];
+
 /** The blank alone, inside up, with its sizes. */
 export function drawEnvelopeBlank({ blank, stock }: EnvelopePlan, textMm: Mm, unit: LengthUnit): Scene {
   const left = blank.creases[0]!.from;

@@ -263,6 +263,7 @@ function groundOf({ bleedMm, gutterMm, pieces }: MixedOrder, sheet: GangSheet): 
     const [w, h] = [nm(piece.widthMm) + gutter, nm(piece.heightMm) + gutter];
     const drawn: Lying = { piece: i, widthNm: w, heightNm: h, turned: false };
     const over: Lying = { piece: i, widthNm: h, heightNm: w, turned: true };
+    if (piece.sheetIds && !piece.sheetIds.includes(sheet.id)) return [];
     return (piece.mayTurn && w !== h ? [drawn, over] : [drawn]).filter(
       (way) => way.widthNm <= widthNm && way.heightNm <= heightNm,
     );

@@ -7,6 +7,8 @@ export interface GangPiece {
   readonly heightMm: Mm;
   readonly wanted: number;
   readonly mayTurn: boolean;
+  /** Sheets that it may be cut from; any of the order’s when left out. */
+  readonly sheetIds?: readonly string[];
 }
 
 /** Pieces of several kinds wanted from sheets of one size. */

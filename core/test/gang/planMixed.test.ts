@@ -78,6 +78,23 @@ describe('planMixed', function () {
     });
   });
 
+  it('cuts each piece only from the sheets it may be cut from', () => {
+    const asked = order(
+      [sheet('white', 200, 200), sheet('green', 200, 200)],
+      [
+        [100, 100, 6],
+        [100, 100, 6],
+      ],
+    );
+    const own = { ...asked, pieces: asked.pieces.map((p, i) => ({ ...p, sheetIds: [i === 0 ? 'white' : 'green'] })) };
+    const [mixed, apart] = [planMixed(asked, solve), planMixed(own, solve)];
+    if (!mixed.ok || !apart.ok) throw new Error('both can be cut');
+    // Twelve on sheets of four are three sheets; six and six apart are two and two.
+    expect([mixed.sheets, apart.sheets]).to.deep.equal([3, 4]);
+    for (const { sheetId, placements } of apart.patterns)
+      for (const { id } of placements) expect(id).to.equal(sheetId === 'white' ? 'p0' : 'p1');
+  });
+
   it('shows usable plans on the way, each at least as good as the last', () => {
     const shown: MixedPlan[] = [];
     const answer = planMixed(

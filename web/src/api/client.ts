@@ -1,4 +1,4 @@
-import type { Job, JobBench, PictureRef, Run, RunEvent, Workshop } from '@zippy/core';
+import type { Job, JobBench, MixedOrder, MixedPlan, PictureRef, Run, RunEvent, Workshop } from '@zippy/core';
 
 /** The server said no, with a sentence to show. */
 export class Refused extends Error {
@@ -59,6 +59,15 @@ export interface ExportState {
   }[];
 }
 
+/** A shared sheet’s order, as the server writes it. */
+export interface SharedPdfOrder {
+  readonly jobIds: readonly string[];
+  readonly sheets: MixedOrder['sheets'];
+  readonly patterns: MixedPlan['patterns'];
+  readonly flipEdge: 'long' | 'short';
+  readonly grain: 'respect' | 'ignore';
+}
+
 export const api = {
   workshop: () => call<{ workshop: Workshop; version: number }>('/workshop'),
   saveWorkshop: (version: number, workshop: Workshop) =>
@@ -80,6 +89,18 @@ export const api = {
       body: file,
     }),
   pictureUrl: (sha256: string) => `/api/pictures/${sha256}`,
+  sharedPdf: async (order: SharedPdfOrder): Promise<Blob> => {
+    const response = await fetch('/api/shared/pdf', {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(order),
+    }).catch(() => {
+      throw new Away();
+    });
+    if (response.ok) return response.blob();
+    const said = (await response.json().catch(() => null)) as { message?: string } | null;
+    throw new Refused(response.status, said?.message ?? 'The sheets could not be written.', null, said);
+  },
   startRun: (id: string, jobId: string) => send<Run>('POST', '/runs', { id, jobId }),
   run: (id: string) => call<Run>(`/runs/${id}`),
   addRunEvent: (runId: string, event: RunEvent) => send<{ id: string }>('POST', `/runs/${runId}/events`, event),

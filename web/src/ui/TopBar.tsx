@@ -5,6 +5,7 @@ import styled from 'styled-components';
 
 const PLACES = [
   { href: '/', name: 'Jobs' },
+  { href: '/shared', name: 'Shared sheets' },
   { href: '/workshop', name: 'Workshop' },
 ] as const;
 

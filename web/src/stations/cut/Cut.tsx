@@ -3,6 +3,7 @@ import { Button } from 'react-aria-components';
 import { CAUTIONS, DRAWN_WIDER, drawCutMove, drawDrift, formatLength, type Scene } from '@zippy/core';
 import styled from 'styled-components';
 import { Bench } from '../../bench/Bench.tsx';
+import { Large } from '../../bench/Large.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
@@ -53,8 +54,7 @@ function MovesBench({ job, plan, workshop }: StationProps): ReactNode {
       label={move ? `Cut ${move.number}: ${move.turn}. ${move.text}` : cut.verdict}
       overlay={() =>
         move && (
-          <Large>
-            <b>{formatLength(move.fenceMm, workshop.unit)}</b>
+          <Large big={formatLength(move.fenceMm, workshop.unit)}>
             <span>{move.turn}</span>
             <span>{move.atFence} edge to the fence</span>
           </Large>
@@ -204,26 +204,6 @@ const Why = styled.p`
   margin-top: 4px;
   color: ${({ theme }) => theme.colour.inkQuiet};
   font-size: 14px;
-`;
-const Large = styled.div`
-  position: sticky;
-  top: 34px;
-  left: 40px;
-  z-index: 1;
-  display: inline-grid;
-  margin: 34px 0 0 40px;
-  padding: 10px 16px;
-  border-radius: 6px;
-  background: rgb(29 41 48 / 0.82);
-  color: ${({ theme }) => theme.colour.onSlate};
-  pointer-events: none;
-  b {
-    color: ${({ theme }) => theme.colour.marigold};
-    font: 700 44px/1.05 ${({ theme }) => theme.font.mono};
-  }
-  span {
-    font-size: 16px;
-  }
 `;
 const ByHand = styled.section`
   display: grid;

@@ -1,0 +1,122 @@
+import { compose, IDENTITY, turnedLeftRight, turnedTopBottom, type Affine } from '../geometry/affine.ts';
+import { boxAround, corners, evenSides, grow, mapBox, shrink } from '../geometry/box.ts';
+import { boxPath, segment } from '../geometry/path.ts';
+import type { Mm } from '../length/types.ts';
+import type { Page, Shape } from '../scene/types.ts';
+import type { SheetSide } from '../sheet/planSheet.ts';
+import { CLEAR_MM, TICK_MM } from '../sheet/marks.ts';
+import { onSharedSheet, type SharedPiece } from './sharedPieces.ts';
+import type { GangSheet, MixedPattern } from './types.ts';
+
+const SLUG_MM = 2.4;
+
+export interface PatternLabel {
+  /** Which of the plan’s patterns this is. */
+  readonly number: number;
+  readonly of: number;
+  readonly date: string | null;
+}
+
+/** A shared sheet turned over, as seen afterwards. */
+export const sharedPageMap = (sheet: GangSheet, side: SheetSide, flipEdge: 'long' | 'short'): Affine => {
+  if (side === 'front') return IDENTITY;
+  return (flipEdge === 'long') === sheet.heightMm >= sheet.widthMm
+    ? turnedLeftRight(sheet.widthMm)
+    : turnedTopBottom(sheet.heightMm);
+};
+
+/**
+ * One side of a mixed sheet as it is printed: the art of every card at its places, pale outlines of what is cut
+ * from bare stock, ticks at the outermost trims, and a slug that says how many to print.
+ */
+export function drawPattern(
+  pattern: MixedPattern,
+  sheet: GangSheet,
+  pieces: readonly SharedPiece[],
+  side: SheetSide,
+  flipEdge: 'long' | 'short',
+  { number, of, date }: PatternLabel,
+): Page {
+  const box = { xMm: 0, yMm: 0, widthMm: sheet.widthMm, heightMm: sheet.heightMm };
+  const map = sharedPageMap(sheet, side, flipEdge);
+  const paper = side === 'front' ? 'outside' : 'inside';
+  const used = pieces.filter((piece) => pattern.placements.some((p) => p.id === piece.id));
+  const symbolOf = (piece: SharedPiece): string => `${paper}-${pieces.indexOf(piece)}`;
+  const trims = pattern.placements.map((p) => mapBox(map, p));
+  const bleeds = pattern.placements.map((p) =>
+    mapBox(map, grow(p, evenSides(pieces.find((piece) => piece.id === p.id)!.bleedMm))),
+  );
+  const [trimBox, bleedBox] = [trims, bleeds].map((boxes) => boxAround(boxes.flatMap((b) => corners(b)))) as [
+    typeof box,
+    typeof box,
+  ];
+  const printable = mapBox(map, shrink(box, sheet.marginsMm));
+  const text = [`Shared sheet ${number} of ${of}`, side, `print ${pattern.times}`, ...(date ? [date] : [])].join(' · ');
+  const room = printable.yMm + printable.heightMm - bleedBox.yMm - bleedBox.heightMm;
+  return {
+    scene: {
+      box,
+      symbols: Object.fromEntries(
+        used.map((piece) => [symbolOf(piece), { box: piece.box, shapes: piece.shapes[paper] }]),
+      ),
+      shapes: [
+        ...pattern.placements.map((place): Shape => {
+          const piece = pieces.find(({ id }) => id === place.id)!;
+          return { kind: 'use', symbol: symbolOf(piece), transform: compose(map, onSharedSheet(piece, place)) };
+        }),
+        ...ticks(trims, bleedBox, printable),
+        ...(room >= SLUG_MM * 1.25
+          ? [
+              {
+                kind: 'label',
+                role: 'mark',
+                text,
+                at: { xMm: bleedBox.xMm + TICK_MM, yMm: printable.yMm + printable.heightMm - SLUG_MM * 0.3 },
+                sizeMm: SLUG_MM,
+                anchor: 'start',
+              } as const,
+            ]
+          : []),
+      ],
+    },
+    trimBox,
+    bleedBox,
+  };
+}
+
+/** In line with every trim that the outside of the block shows, where the margins leave room for a tick. */
+function ticks(
+  trims: readonly Page['trimBox'][],
+  block: Page['bleedBox'],
+  printable: Page['trimBox'],
+): readonly Shape[] {
+  const marks = new Map<string, Shape>();
+  const tick = (x1: Mm, y1: Mm, x2: Mm, y2: Mm): void => {
+    marks.set([x1, y1].map((mm) => mm.toFixed(2)).join(' '), {
+      kind: 'path',
+      role: 'mark',
+      path: segment(x1, y1, x2, y2),
+    });
+  };
+  const [right, bottom] = [block.xMm + block.widthMm, block.yMm + block.heightMm];
+  const reach = (room: Mm): Mm => Math.min(TICK_MM, room - CLEAR_MM);
+  const above = reach(block.yMm - printable.yMm);
+  const below = reach(printable.yMm + printable.heightMm - bottom);
+  const before = reach(block.xMm - printable.xMm);
+  const after = reach(printable.xMm + printable.widthMm - right);
+  for (const trim of trims) {
+    for (const x of [trim.xMm, trim.xMm + trim.widthMm]) {
+      if (above > 1) tick(x, block.yMm - CLEAR_MM, x, block.yMm - CLEAR_MM - above);
+      if (below > 1) tick(x, bottom + CLEAR_MM, x, bottom + CLEAR_MM + below);
+    }
+    for (const y of [trim.yMm, trim.yMm + trim.heightMm]) {
+      if (before > 1) tick(block.xMm - CLEAR_MM, y, block.xMm - CLEAR_MM - before, y);
+      if (after > 1) tick(right + CLEAR_MM, y, right + CLEAR_MM + after, y);
+    }
+  }
+  return [...marks.values()];
+}
+
+/** The sheet and its trims, for looking at on the bench. */
+export const patternOutline = (pattern: MixedPattern, map: Affine): readonly Shape[] =>
+  pattern.placements.map((p) => ({ kind: 'path', role: 'trim', path: boxPath(mapBox(map, p)) }));

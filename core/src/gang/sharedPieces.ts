@@ -1,0 +1,146 @@
+import { drawSide, printedBox } from '../art/drawCard.ts';
+import { drawEnvelopeOutline } from '../envelope/drawEnvelope.ts';
+import { compose, translation, type Affine } from '../geometry/affine.ts';
+import { polygon } from '../geometry/path.ts';
+import type { Box } from '../geometry/types.ts';
+import type { Job, Stock } from '../job/types.ts';
+import type { Mm } from '../length/types.ts';
+import type { Plan } from '../plan/planJob.ts';
+import type { PaperSide } from '../fold/types.ts';
+import type { Shape } from '../scene/types.ts';
+import { foldsUpright } from '../size/folds.ts';
+import type { GangPiece, GangSheet } from './types.ts';
+
+/** Something of a job that can be cut from a sheet that other jobs share. */
+export interface SharedPiece extends GangPiece {
+  readonly jobId: string;
+  readonly name: string;
+  readonly kind: 'card' | 'layer' | 'envelope';
+  /** What the job would be cut from by itself. */
+  readonly stockId: string;
+  readonly bleedMm: Mm;
+  /** What is printed on each side, in the piece’s own frame; nothing but a pale outline for what is cut from bare stock. */
+  readonly box: Box;
+  readonly shapes: Readonly<Record<PaperSide, readonly Shape[]>>;
+  /** From that frame to the piece as it lies when it is not turned: grain may want a quarter turn first. */
+  readonly toPiece: Affine;
+}
+
+const QUARTER = (heightMm: Mm): Affine => [0, 1, -1, 0, heightMm, 0];
+
+/**
+ * The card, its layers and its envelope, each as many times as the job wants it. Sheets are laid with their
+ * fibres upright (see uprightGrain), so a card whose folds do not run upright is given a quarter turn.
+ */
+export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respect' | 'ignore'): readonly SharedPiece[] {
+  const { size, sheet, art, envelope, stock } = plan;
+  const { blank } = size.form;
+  const title = job.brief.title;
+  const made = job.brief.wanted + sheet.spares;
+  const lies = grain === 'respect' && blank.creases.length > 0;
+  const turn = lies && !foldsUpright(size.form);
+  const card: SharedPiece = {
+    id: `${jobId}/card`,
+    jobId,
+    name: title,
+    kind: 'card',
+    stockId: stock.stock.id,
+    widthMm: turn ? blank.heightMm : blank.widthMm,
+    heightMm: turn ? blank.widthMm : blank.heightMm,
+    wanted: made,
+    mayTurn: !lies,
+    bleedMm: size.bleedMm,
+    box: printedBox(blank.widthMm, blank.heightMm, size.bleedMm),
+    shapes: {
+      outside: ownPictures(jobId, drawSide(art, 'outside')),
+      inside: ownPictures(jobId, drawSide(art, 'inside')),
+    },
+    toPiece: turn ? QUARTER(blank.heightMm) : translation(0, 0),
+  };
+  const bare = (
+    id: string,
+    name: string,
+    kind: SharedPiece['kind'],
+    from: Stock,
+    widthMm: Mm,
+    heightMm: Mm,
+    wanted: number,
+    outline: readonly Shape[],
+  ): SharedPiece => ({
+    id: `${jobId}/${id}`,
+    jobId,
+    name: `${title}: ${name.toLowerCase()}`,
+    kind,
+    stockId: from.id,
+    widthMm,
+    heightMm,
+    wanted,
+    mayTurn: true,
+    bleedMm: 0,
+    box: { xMm: 0, yMm: 0, widthMm, heightMm },
+    shapes: { outside: outline, inside: [] },
+    toPiece: translation(0, 0),
+  });
+  return [
+    card,
+    ...size.layers.map((layer) =>
+      bare(layer.id, layer.name, 'layer', layer.stock, layer.widthMm, layer.heightMm, made, [
+        { kind: 'path', role: 'printable', path: polygon(layer.outline) },
+      ]),
+    ),
+    ...(envelope.made
+      ? [
+          bare(
+            'envelope',
+            'Envelope',
+            'envelope',
+            envelope.stock,
+            envelope.blank.widthMm,
+            envelope.blank.heightMm,
+            job.brief.wanted,
+            drawEnvelopeOutline(envelope.blank),
+          ),
+        ]
+      : []),
+  ];
+}
+
+/** The same paper, whatever the size of its sheet. */
+export const isSamePaper = (a: Stock, b: Stock): boolean =>
+  a.gsm === b.gsm && a.colour === b.colour && a.coating === b.coating;
+
+/** A sheet turned so that its fibres run upright; what it costs is never nought, or it would be used without end. */
+export function uprightGrain(stock: Stock, marginsMm: GangSheet['marginsMm'], goal: 'sheets' | 'cost'): GangSheet {
+  const longUpright = stock.sheetHeightMm >= stock.sheetWidthMm;
+  const upright = (stock.grain === 'long') === longUpright;
+  const { top, right, bottom, left } = marginsMm;
+  return {
+    id: stock.id,
+    widthMm: upright ? stock.sheetWidthMm : stock.sheetHeightMm,
+    heightMm: upright ? stock.sheetHeightMm : stock.sheetWidthMm,
+    marginsMm: upright ? marginsMm : { top: left, right: top, bottom: right, left: bottom },
+    cost: goal === 'sheets' ? 1 : Math.max(stock.sheetPriceMinor, FREE_MINOR),
+    most: stock.sheetPriceMinor === 0 ? stock.onShelf : null,
+  };
+}
+
+/** Offcuts are paid for; a hair above nothing keeps an order from asking for more of them than it needs. */
+const FREE_MINOR = 0.01;
+
+/** Pictures of several jobs on one page are told apart by their job. */
+export const sharedPictureId = (jobId: string, pictureId: string): string => `${jobId}-${pictureId}`;
+
+function ownPictures(jobId: string, shapes: readonly Shape[]): readonly Shape[] {
+  return shapes.map((shape) => {
+    if (shape.kind === 'picture') return { ...shape, pictureId: sharedPictureId(jobId, shape.pictureId) };
+    if (shape.kind === 'group') return { ...shape, children: ownPictures(jobId, shape.children) };
+    return shape;
+  });
+}
+
+/** From a piece’s own frame to the sheet, front up. */
+export const onSharedSheet = (
+  piece: SharedPiece,
+  { xMm, yMm, turned }: { readonly xMm: Mm; readonly yMm: Mm; readonly turned: boolean },
+): Affine =>
+  compose(turned ? compose(translation(xMm, yMm), QUARTER(piece.heightMm)) : translation(xMm, yMm), piece.toPiece);

@@ -1,0 +1,96 @@
+import express, { Router } from 'express';
+import Joi from 'joi';
+import type { Pool } from 'pg';
+import { planJob, type MixedPattern } from '@zippy/core';
+import { loadFonts, type PictureBytes } from '../exports/index.ts';
+import { piecesOf, sharedPdf, type SharedJob, type SharedOrder } from '../exports/shared.ts';
+import { placedPictures } from '../pictures/placed.ts';
+import { findJob } from '../tables/jobs.ts';
+import { findPicture } from '../tables/pictures.ts';
+import { STUDIO_ID } from '../tables/types.ts';
+import { loadWorkshop } from '../workshop.ts';
+import { body, Refusal } from './refuse.ts';
+
+const mm = Joi.number().min(0).max(4000).required();
+const placement = Joi.object({
+  id: Joi.string().max(160).required(),
+  xMm: mm,
+  yMm: mm,
+  widthMm: mm,
+  heightMm: mm,
+  turned: Joi.boolean().required(),
+});
+const orderSchema = Joi.object({
+  jobIds: Joi.array().items(Joi.string().guid()).min(1).max(60).required(),
+  sheets: Joi.array()
+    .items(
+      Joi.object({
+        id: Joi.string().max(80).required(),
+        widthMm: mm.min(40),
+        heightMm: mm.min(40),
+        marginsMm: Joi.object({ top: mm, right: mm, bottom: mm, left: mm }).required(),
+        cost: Joi.number().min(0).required(),
+        most: Joi.number().integer().min(0).allow(null).required(),
+      }),
+    )
+    .min(1)
+    .max(40)
+    .required(),
+  patterns: Joi.array()
+    .items(
+      Joi.object({
+        times: Joi.number().integer().min(1).max(100_000).required(),
+        sheetId: Joi.string().max(80).required(),
+        placements: Joi.array().items(placement).min(1).max(2000).required(),
+      }),
+    )
+    .min(1)
+    .max(200)
+    .required(),
+  flipEdge: Joi.valid('long', 'short').required(),
+  grain: Joi.valid('respect', 'ignore').required(),
+});
+/** Pieces are worked out anew here; a plan made from an older job is not printed. */
+const OLD_MM = 0.02;
+
+/** Sheets that several jobs share, as one PDF. */
+export function sharedRoutes(pool: Pool): Router {
+  const router = Router();
+  router.post('/pdf', express.json({ limit: '8mb' }), async (request, response) => {
+    const order = body<SharedOrder & { jobIds: readonly string[] }>(orderSchema, request.body);
+    const fonts = await loadFonts();
+    const workshop = await loadWorkshop(pool, STUDIO_ID);
+    const date = new Date().toISOString().slice(0, 10);
+    const jobs: SharedJob[] = [];
+    for (const id of order.jobIds) {
+      const found = await findJob(pool, STUDIO_ID, id);
+      if (!found) throw new Refusal(404, 'One of these jobs is not here any more; lay the sheets out again.', 'jobIds');
+      const plan = planJob(found.document, workshop.value, { typefaces: fonts.book, today: date });
+      const pictures = new Map<string, PictureBytes>();
+      for (const [name, ref] of placedPictures(found.document)) {
+        const bytes = await findPicture(pool, STUDIO_ID, ref.sha256);
+        if (!bytes) throw new Refusal(422, `${ref.name} is not stored any more; place the picture again.`, 'jobIds');
+        pictures.set(name, bytes);
+      }
+      jobs.push({ id, job: found.document, plan, pictures });
+    }
+    checkPatterns(order.patterns, order, jobs);
+    const bytes = await sharedPdf(jobs, order, fonts, date);
+    response.type('application/pdf').set('Content-Disposition', 'attachment; filename="shared-sheets.pdf"').send(bytes);
+  });
+  return router;
+}
+
+function checkPatterns(patterns: readonly MixedPattern[], order: SharedOrder, jobs: readonly SharedJob[]): void {
+  const pieces = new Map(piecesOf(jobs, order.grain).map((piece) => [piece.id, piece]));
+  for (const { sheetId, placements } of patterns) {
+    if (!order.sheets.some(({ id }) => id === sheetId))
+      throw new Refusal(400, `sheetId names “${sheetId}”, which is not among the sheets.`, 'patterns');
+    for (const p of placements) {
+      const piece = pieces.get(p.id);
+      const [w, h] = p.turned ? [piece?.heightMm, piece?.widthMm] : [piece?.widthMm, piece?.heightMm];
+      if (!piece || Math.abs(w! - p.widthMm) > OLD_MM || Math.abs(h! - p.heightMm) > OLD_MM)
+        throw new Refusal(409, 'A job was changed since these sheets were laid out; lay them out again.', 'patterns');
+    }
+  }
+}

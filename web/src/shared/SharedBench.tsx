@@ -1,0 +1,122 @@
+import { useCallback, useMemo, type ReactNode } from 'react';
+import {
+  boxPath,
+  drawMoves,
+  drawPattern,
+  formatLength,
+  numberMoves,
+  patternMoves,
+  patternOutline,
+  sharedPageMap,
+  type CutMove,
+  type GangSheet,
+  type Job,
+  type MixedPattern,
+  type Scene,
+  type SharedPiece,
+  type Stock,
+  type Trimmer,
+  type Workshop,
+} from '@zippy/core';
+import { Bench } from '../bench/Bench.tsx';
+import { Large } from '../bench/Large.tsx';
+import { useView } from '../stores/view.ts';
+import { BenchPress, KeyCap } from '../ui/Press.tsx';
+import { Stepper } from '../stations/Stepper.tsx';
+
+/** Moves that cut one pattern apart, with names for what comes off instead of ids. */
+export function movesOf(
+  pattern: MixedPattern,
+  sheet: GangSheet,
+  gutterMm: number,
+  pieces: readonly SharedPiece[],
+  stock: Stock,
+  trimmer: Trimmer,
+  { unit }: Workshop,
+): readonly CutMove[] {
+  const page = { xMm: 0, yMm: 0, widthMm: sheet.widthMm, heightMm: sheet.heightMm };
+  const named = pattern.placements.map((p) => ({ ...p, id: pieces.find((piece) => piece.id === p.id)!.name }));
+  const sheetsAtOnce = Math.max(1, Math.floor(trimmer.thickestStackMm / (stock.caliperMicron / 1000)));
+  return numberMoves(patternMoves(named, page, gutterMm), { sheets: pattern.times, sheetsAtOnce, trimmer, unit });
+}
+
+/** One pattern on the bench: as it is printed, or coming apart move by move. */
+export function SharedBench({
+  pattern,
+  sheet,
+  stock,
+  pieces,
+  pictures,
+  moves,
+  flipEdge,
+  workshop,
+  number,
+  of,
+}: {
+  readonly pattern: MixedPattern;
+  readonly sheet: GangSheet;
+  readonly stock: Stock;
+  readonly pieces: readonly SharedPiece[];
+  readonly pictures: Job['pictures'];
+  readonly moves: readonly CutMove[];
+  readonly flipEdge: 'long' | 'short';
+  readonly workshop: Workshop;
+  readonly number: number;
+  readonly of: number;
+}): ReactNode {
+  const { side, step: wanted, onSheet: cutting, set, turnOver } = useView();
+  const step = Math.min(wanted, Math.max(0, moves.length - 1));
+  const now = side === 'outside' || cutting ? 'front' : 'back';
+  const page = useMemo(() => ({ xMm: 0, yMm: 0, widthMm: sheet.widthMm, heightMm: sheet.heightMm }), [sheet]);
+  const draw = useCallback(
+    (textMm: number): Scene => {
+      const { scene } = drawPattern(pattern, sheet, pieces, now, flipEdge, { number, of, date: null });
+      const whole: Scene = {
+        ...scene,
+        shapes: [
+          { kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: stock.colour },
+          ...scene.shapes,
+          ...patternOutline(pattern, sharedPageMap(sheet, now, flipEdge)),
+        ],
+      };
+      return cutting ? drawMoves(whole, moves, step, { unit: workshop.unit, textMm }) : whole;
+    },
+    [pattern, sheet, pieces, now, flipEdge, number, of, stock, cutting, moves, step, workshop.unit],
+  );
+  const move = cutting ? moves[step] : undefined;
+  return (
+    <Bench
+      content={page}
+      draw={draw}
+      pictures={pictures}
+      unit={workshop.unit}
+      label={
+        move
+          ? `Cut ${move.number}: ${move.turn}. ${move.text}`
+          : `Shared sheet ${number} of ${of}, ${now}: ${pattern.placements.length} pieces, ${pattern.times} times`
+      }
+      overlay={() =>
+        move && (
+          <Large big={formatLength(move.fenceMm, workshop.unit)}>
+            <span>{move.turn}</span>
+            <span>{move.atFence} edge to the fence</span>
+          </Large>
+        )
+      }
+      caption={move ? move.text : undefined}
+      tools={
+        <>
+          {!cutting && (
+            <BenchPress onPress={turnOver}>
+              Turn over <KeyCap>T</KeyCap>
+            </BenchPress>
+          )}
+          <BenchPress aria-pressed={cutting} onPress={() => set({ onSheet: !cutting, step: 0 })}>
+            Cut it apart
+          </BenchPress>
+          {cutting && <Stepper count={moves.length} name="Cut" />}
+        </>
+      }
+    />
+  );
+}

@@ -1,0 +1,415 @@
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
+import styled from 'styled-components';
+import {
+  CAUTIONS,
+  isSamePaper,
+  type SharedPiece,
+  type Stock,
+  plural,
+  sayMoney,
+  uprightGrain,
+  type MixedOrder,
+  type MixedPlan,
+  type Workshop,
+} from '@zippy/core';
+import { api } from '../api/client.ts';
+import { Ground, Middle } from '../bench/Bench.tsx';
+import { useBenchKeys } from '../keys/useKeys.ts';
+import { Decisions, More, SlipPaper, Verdict } from '../slip/Slip.tsx';
+import { Caution, StepList } from '../stations/Stepper.tsx';
+import { kept } from '../stores/local.ts';
+import { useView } from '../stores/view.ts';
+import { Choice, OnOff, Pick } from '../ui/Choose.tsx';
+import { LengthField } from '../ui/Field.tsx';
+import { DoNow, Press } from '../ui/Press.tsx';
+import { TopBar } from '../ui/TopBar.tsx';
+import { PieceList } from './PieceList.tsx';
+import { PatternList } from './PatternList.tsx';
+import { movesOf, SharedBench } from './SharedBench.tsx';
+import { useSharedJobs } from './useSharedJobs.ts';
+import { useSharedPlan } from './useSharedPlan.ts';
+
+/** What the maker chose here; kept in this browser, because it belongs to no one job. */
+interface SharedChoice {
+  readonly counts: Readonly<Record<string, number>>;
+  readonly stockIds: readonly string[];
+  readonly feed: string;
+  /** Each piece on its own job’s paper, or on any that is ticked. */
+  readonly paper: 'own' | 'any';
+  readonly goal: 'sheets' | 'cost';
+  readonly grain: 'respect' | 'ignore';
+  readonly flipEdge: 'long' | 'short';
+  /** Null leaves both bleeds between neighbours. */
+  readonly gutterMm: number | null;
+  readonly trimmerId: string;
+}
+const KEPT = 'shared-sheets';
+
+/** Pieces of several jobs on the fewest sheets, or the cheapest. */
+export default function SharedPage({ workshop }: { readonly workshop: Workshop }): ReactNode {
+  const feeds = workshop.printers.flatMap((printer) =>
+    printer.paths.map((path) => ({ id: `${printer.id}/${path.id}`, name: `${printer.name}, ${path.name}`, path })),
+  );
+  const [choice, setChoice] = useState<SharedChoice>({
+    counts: {},
+    stockIds: [],
+    feed: feeds[0]!.id,
+    paper: 'own',
+    goal: 'sheets',
+    grain: 'respect',
+    flipEdge: 'long',
+    gutterMm: null,
+    trimmerId: workshop.trimmers[0]!.id,
+  });
+  const set = (part: Partial<SharedChoice> | ((before: SharedChoice) => Partial<SharedChoice>)): void =>
+    setChoice((before) => {
+      const next = { ...before, ...(typeof part === 'function' ? part(before) : part) };
+      void kept.set(KEPT, next);
+      return next;
+    });
+  useEffect(() => {
+    let here = true;
+    void kept
+      .get<SharedChoice>(KEPT)
+      .then((found) => found && here && setChoice((before) => ({ ...before, ...found })));
+    useView.getState().set({ side: 'outside', onSheet: false, step: 0, zoom: 1 });
+    return () => {
+      here = false;
+    };
+  }, []);
+  useBenchKeys();
+  const { pieces, pictures, problem } = useSharedJobs(workshop, choice.grain);
+  const solver = useSharedPlan();
+  const [shown, setShown] = useState(0);
+  const { path } = feeds.find(({ id }) => id === choice.feed) ?? feeds[0]!;
+  const chosen = (pieces ?? []).filter(({ id }) => choice.counts[id] !== undefined);
+  // Sheets that a chosen piece would be cut from anyway are there to begin with.
+  const stocks = workshop.stocks.filter(
+    (s) =>
+      choice.stockIds.includes(s.id) ||
+      (choice.stockIds.length === 0 && chosen.some((piece) => piece.stockId === s.id)),
+  );
+  const bleedMm = Math.max(0, ...chosen.map((piece) => piece.bleedMm));
+  const gutterMm = choice.gutterMm ?? 2 * bleedMm;
+  const order: MixedOrder = {
+    sheets: stocks.map((stock) => uprightGrain(stock, path.marginsMm, choice.goal)),
+    bleedMm,
+    gutterMm,
+    pieces: chosen.map(({ id, widthMm, heightMm, mayTurn, stockId }) => ({
+      ...(choice.paper === 'own' ? { sheetIds: papersFor(stockId, stocks, workshop) } : {}),
+      id,
+      widthMm,
+      heightMm,
+      mayTurn,
+      wanted: choice.counts[id]!,
+    })),
+  };
+  const { plan, state } = solver;
+  // What is shown belongs to what was asked; a changed order shows nothing until it is laid out again.
+  const asked = JSON.stringify(solver.order) === JSON.stringify(order);
+  const current = asked ? plan : null;
+  const pattern = current?.patterns[Math.min(shown, current.patterns.length - 1)];
+  const sheet = pattern && order.sheets.find(({ id }) => id === pattern.sheetId);
+  const stock = pattern && workshop.stocks.find(({ id }) => id === pattern.sheetId);
+  const trimmers = workshop.trimmers.filter((t) => !t.machine);
+  const trimmer = trimmers.find((t) => t.id === choice.trimmerId) ?? trimmers[0]!;
+  const moves = useMemo(
+    () => (pattern && sheet && stock ? movesOf(pattern, sheet, gutterMm, chosen, stock, trimmer, workshop) : []),
+    // The pattern belongs to its own order, so what else changed cannot matter.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [pattern, trimmer, workshop.unit],
+  );
+  const { step } = useView();
+  const ready = chosen.length > 0 && stocks.length > 0;
+  return (
+    <Layout>
+      <TopBar />
+      <main>
+        {pattern && sheet && stock ? (
+          <SharedBench
+            pattern={pattern}
+            sheet={sheet}
+            stock={stock}
+            pieces={chosen}
+            pictures={pictures}
+            moves={moves}
+            flipEdge={choice.flipEdge}
+            workshop={workshop}
+            number={current.patterns.indexOf(pattern) + 1}
+            of={current.patterns.length}
+          />
+        ) : (
+          <Ground aria-label="Bench">
+            <Middle>
+              <Empty>
+                {state === 'seeking'
+                  ? 'Laying the pieces out …'
+                  : 'Tick what is to be cut together: cards of one job and tags of another, mats beside envelopes. Then lay them out.'}
+              </Empty>
+            </Middle>
+          </Ground>
+        )}
+        <SlipPaper aria-label="Shared sheets: decisions">
+          <h1>Shared sheets</h1>
+          <Verdict aria-live="polite">
+            {problem ??
+              (solver.problem && named(solver.problem, chosen)) ??
+              verdict(current, state, order, choice, workshop)}
+          </Verdict>
+          {state === 'seeking' ? (
+            <Press onPress={solver.stop}>{plan ? 'Enough: keep the best so far' : 'Stop'}</Press>
+          ) : (
+            <DoNow
+              isDisabled={!ready}
+              onPress={() => {
+                setShown(0);
+                useView.getState().set({ onSheet: false, step: 0, side: 'outside' });
+                solver.seek(order);
+              }}
+            >
+              Lay them out
+            </DoNow>
+          )}
+          {current && (
+            <>
+              <PatternList
+                patterns={current.patterns}
+                pieces={chosen}
+                workshop={workshop}
+                shown={current.patterns.indexOf(pattern!)}
+                onShow={(i) => {
+                  setShown(i);
+                  useView.getState().set({ step: 0 });
+                }}
+              />
+              {state !== 'seeking' && (
+                <SharedPdf
+                  order={{
+                    jobIds: [...new Set(chosen.map((piece) => piece.jobId))],
+                    sheets: order.sheets,
+                    patterns: current.patterns,
+                    flipEdge: choice.flipEdge,
+                    grain: choice.grain,
+                  }}
+                />
+              )}
+              <More label={`Cut sheet ${current.patterns.indexOf(pattern!) + 1} apart, ${moves.length} moves`}>
+                <Caution role="note">{CAUTIONS[trimmer.kind]}</Caution>
+                <StepList aria-label="Cutting moves">
+                  {moves.map((move, i) => (
+                    <li key={move.number}>
+                      <button
+                        type="button"
+                        aria-current={useView.getState().onSheet && i === step ? 'step' : undefined}
+                        onClick={() => useView.getState().set({ step: i, onSheet: true })}
+                      >
+                        <span className="n">{move.number}</span>
+                        <span className="turn">{move.turn}</span>
+                        <span className="text">{move.text}</span>
+                      </button>
+                    </li>
+                  ))}
+                </StepList>
+              </More>
+            </>
+          )}
+          <Decisions>
+            <h2>Pieces</h2>
+            {pieces === null ? (
+              <p>Looking through the drawers …</p>
+            ) : (
+              <PieceList
+                pieces={pieces}
+                counts={choice.counts}
+                workshop={workshop}
+                onChange={(id, wanted) =>
+                  set(({ counts }) => {
+                    const { [id]: _gone, ...rest } = counts;
+                    return { counts: wanted === null ? rest : { ...rest, [id]: wanted } };
+                  })
+                }
+              />
+            )}
+            <h2>Sheets to cut from</h2>
+            {workshop.stocks.map((s) => (
+              <OnOff
+                key={s.id}
+                label={`${s.name}${s.sheetPriceMinor > 0 ? `, ${sayMoney(s.sheetPriceMinor, workshop.currency)}` : `, ${s.onShelf} left over`}`}
+                value={stocks.includes(s)}
+                onChange={(on) => {
+                  const ids = stocks.map(({ id }) => id);
+                  set({ stockIds: on ? [...ids, s.id] : ids.filter((id) => id !== s.id) });
+                }}
+              />
+            ))}
+            <Choice
+              label="Each piece is cut from"
+              value={choice.paper}
+              options={[
+                { id: 'own', name: 'Its own job’s paper' },
+                { id: 'any', name: 'Any of these' },
+              ]}
+              onChange={(paper) => set({ paper })}
+            />
+            <Choice
+              label="Aim for"
+              value={choice.goal}
+              options={[
+                { id: 'sheets', name: 'The fewest sheets' },
+                { id: 'cost', name: 'The least cost' },
+              ]}
+              onChange={(goal) => set({ goal })}
+            />
+          </Decisions>
+          <More label="Printer, grain, gutter, trimmer">
+            <Pick
+              label="Printed by"
+              value={choice.feed}
+              onChange={(feed) => set({ feed })}
+              sections={[{ heading: null, options: feeds.map(({ id, name }) => ({ id, name })) }]}
+            />
+            <Choice
+              label="Grain"
+              value={choice.grain}
+              options={[
+                { id: 'respect', name: 'Along the folds' },
+                { id: 'ignore', name: 'Either way' },
+              ]}
+              onChange={(grain) => set({ grain })}
+            />
+            <Choice
+              label="Turn the sheet over on its"
+              value={choice.flipEdge}
+              options={[
+                { id: 'long', name: 'Long edge' },
+                { id: 'short', name: 'Short edge' },
+              ]}
+              onChange={(flipEdge) => set({ flipEdge })}
+            />
+            <LengthField
+              label="Between neighbouring trims"
+              mm={gutterMm}
+              unit={workshop.unit}
+              least={0}
+              most={60}
+              onCommit={(mm) => set({ gutterMm: mm })}
+              hint={choice.gutterMm === null ? 'Both bleeds, so no art of one shows on the other.' : undefined}
+            />
+            <Pick
+              label="Cut with"
+              value={trimmer.id}
+              onChange={(trimmerId) => set({ trimmerId })}
+              sections={[{ heading: null, options: trimmers.map(({ id, name }) => ({ id, name })) }]}
+            />
+          </More>
+        </SlipPaper>
+      </main>
+    </Layout>
+  );
+}
+
+const papersFor = (stockId: string, stocks: readonly Stock[], workshop: Workshop): readonly string[] => {
+  const own = workshop.stocks.find((s) => s.id === stockId);
+  return stocks.filter((s) => own && isSamePaper(own, s)).map((s) => s.id);
+};
+
+/** The solver knows pieces by their ids; makers know them by name. */
+const named = (sentence: string, pieces: readonly SharedPiece[]): string =>
+  pieces.reduce((text, { id, name }) => text.replaceAll(`piece ${id} `, `${name} `), sentence);
+
+function verdict(
+  plan: MixedPlan | null,
+  state: string,
+  order: MixedOrder,
+  { goal }: SharedChoice,
+  workshop: Workshop,
+): string {
+  if (!plan) {
+    if (order.pieces.length === 0) return 'Pieces of several jobs on the fewest sheets, or the cheapest.';
+    const wanted = order.pieces.reduce((n, piece) => n + piece.wanted, 0);
+    const what = `${order.pieces.length} ${plural(order.pieces.length, 'kind')}, ${wanted} ${plural(wanted, 'piece')}`;
+    return order.sheets.length === 0 ? `${what}. Choose a sheet to cut them from.` : `${what}, ready to be laid out.`;
+  }
+  const sizes = [...new Set(plan.patterns.map((p) => p.sheetId))].map((id) => {
+    const n = plan.patterns.filter((p) => p.sheetId === id).reduce((sum, p) => sum + p.times, 0);
+    return `${n} of ${workshop.stocks.find((s) => s.id === id)!.name}`;
+  });
+  const made = `${plan.sheets} ${plural(plan.sheets, 'sheet')}${sizes.length > 1 ? ` (${sizes.join(', ')})` : ''} in ${plan.patterns.length} ${plural(plan.patterns.length, 'layout')}`;
+  if (state === 'seeking') return `${made} so far; still looking for better.`;
+  const say = (n: number): string => (goal === 'cost' ? sayMoney(Math.ceil(n - 1e-6), workshop.currency) : String(n));
+  const cost = goal === 'cost' ? `, ${say(plan.cost)}` : '';
+  if (state === 'stopped' && plan.bound === 0) return `${made}${cost}: the best found when you stopped it.`;
+  return plan.cost - plan.bound < (goal === 'cost' ? 0.5 : 1e-6)
+    ? `${made}${cost}. No way of cutting edge to edge takes less.`
+    : `${made}${cost}. Nothing under ${say(plan.bound)} is possible, so at most ${say(plan.cost - plan.bound)} could be saved.`;
+}
+
+/** Asks for the PDF and hands it over. */
+function SharedPdf({ order }: { readonly order: Parameters<typeof api.sharedPdf>[0] }): ReactNode {
+  const [state, setState] = useState<{ readonly busy: boolean; readonly why: string | null }>({
+    busy: false,
+    why: null,
+  });
+  const write = async (): Promise<void> => {
+    setState({ busy: true, why: null });
+    try {
+      const url = URL.createObjectURL(await api.sharedPdf(order));
+      const link = document.createElement('a');
+      link.href = url;
+      link.download = 'shared-sheets.pdf';
+      link.click();
+      setTimeout(() => URL.revokeObjectURL(url), 10_000);
+      setState({ busy: false, why: null });
+    } catch (problem) {
+      setState({ busy: false, why: (problem as Error).message });
+    }
+  };
+  return (
+    <div>
+      <Press isDisabled={state.busy} onPress={() => void write()}>
+        ↓ Shared sheets to print, PDF
+      </Press>
+      {state.why && <p role="alert">{state.why}</p>}
+    </div>
+  );
+}
+
+const Empty = styled.p`
+  max-width: 440px;
+  margin: auto;
+  padding: 24px;
+  color: ${({ theme }) => theme.colour.onSlate};
+  font-size: 18px;
+  line-height: 1.4;
+  text-align: center;
+`;
+const Layout = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: auto 1fr;
+  height: 100%;
+  > main {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) ${({ theme }) => theme.size.slipPx + 28}px;
+    min-height: 0;
+  }
+  h1 {
+    font-size: 16px;
+    color: ${({ theme }) => theme.colour.plum};
+  }
+  aside h2 {
+    margin-top: 6px;
+    padding-top: 10px;
+    border-top: 1px solid ${({ theme }) => theme.colour.rule};
+    color: ${({ theme }) => theme.colour.ink};
+    font-size: 16px;
+  }
+  @media (max-width: 900px) {
+    height: auto;
+    min-height: 100%;
+    > main {
+      grid-template-columns: minmax(0, 1fr);
+      grid-template-rows: 62vh auto;
+    }
+  }
+`;
