@@ -7,7 +7,7 @@ export const workshop: Workshop = {
   spoilLog: { good: 0, spoiled: 0 },
 };
 
-export async function planOf(job: Job): Promise<Plan> {
+export async function planOf(job: Job, shop: Workshop = workshop): Promise<Plan> {
   const { book } = await loadFonts();
-  return planJob(job, workshop, { typefaces: book, today: null });
+  return planJob(job, shop, { typefaces: book, today: null });
 }

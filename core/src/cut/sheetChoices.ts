@@ -67,7 +67,17 @@ export function sheetChoices(
     if (other.id !== stock.id && !suits) continue;
     for (const bleed of size.bleedMm > 0 ? [true, false] : [false])
       for (const grain of ['respect', 'ignore'] as const) {
-        const row = rowOf(job, size, other, path.marginsMm, trimmer, wantedAndSpares, bleed, grain);
+        const row = rowOf(
+          job,
+          size,
+          other,
+          path.marginsMm,
+          trimmer,
+          wantedAndSpares,
+          bleed,
+          grain,
+          workshop.keepOffcutMm,
+        );
         const same = rows.some(
           (r) => r.stockName === row.stockName && r.bleed === row.bleed && r.up === row.up && !row.isNow,
         );
@@ -86,6 +96,7 @@ function rowOf(
   wantedAndSpares: number,
   bleed: boolean,
   grain: Job['sheet']['grain'],
+  keepMm: Mm | undefined,
 ): SheetChoiceRow {
   const isOwn = stock.id === job.stock.stockId;
   const cutDown = isOwn ? job.sheet.cutDown : null;
@@ -113,7 +124,7 @@ function rowOf(
     sheets,
     costMinor: sheets * stock.sheetPriceMinor,
     strokes: moves.reduce((n, move) => n + Math.ceil((sheets * move.piecesPerSheet) / atOnce), 0),
-    offcut: offcutsOf(waste)[0] ?? null,
+    offcut: offcutsOf(waste, keepMm)[0] ?? null,
     isNow: isOwn && bleed === size.bleedMm > 0 && grain === job.sheet.grain,
     changes: [
       { path: ['stock', 'stockId'], value: stock.id },

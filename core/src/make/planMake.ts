@@ -149,12 +149,12 @@ function printSteps(job: Job, sheet: SheetPlan, stock: StockPlan): readonly Make
     {
       id: `print-${side}`,
       kind: 'print' as const,
-      title: `Print the ${side}s`,
+      title: sheet.onePlate ? (i === 0 ? 'Print the plate' : 'Print it again') : `Print the ${side}s`,
       big: `${sheet.sheets} ${plural(sheet.sheets, 'sheet')}`,
       detail:
         i === 0
           ? `${where}. ${settings} Test one sheet first.`
-          : `Turn the stack over on its ${job.sheet.flipEdge} edge and feed it again${sheet.calibration?.from.laidBack ? `, laid back as before: “${sheet.calibration.from.laidBack}”` : ''}. ${settings} Fold the first one by hand before you print the rest.`,
+          : `${sheet.onePlate ? 'The same page once more: turn' : 'Turn'} the stack over on its ${job.sheet.flipEdge} edge and feed it again${sheet.calibration?.from.laidBack ? `, laid back as before: “${sheet.calibration.from.laidBack}”` : ''}. ${settings} Fold the first one by hand before you print the rest.`,
       caution: null,
       waitMinutes: null,
     },

@@ -12,6 +12,7 @@ import {
 import { boxAround, evenSides, grow, mapBox } from '../geometry/box.ts';
 import { segment } from '../geometry/path.ts';
 import { TOLERANCE_MM, type Box } from '../geometry/types.ts';
+import type { PaperSide } from '../fold/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { Page, Scene, Shape } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -40,6 +41,21 @@ export function artMaps(sheet: SheetPlan, side: SheetSide): readonly Affine[] {
   });
 }
 
+/** Art of one side’s page: which drawing of the blank goes where. */
+function artOn(
+  sheet: SheetPlan,
+  side: SheetSide,
+): readonly { readonly symbol: PaperSide; readonly transform: Affine }[] {
+  if (!sheet.onePlate)
+    return artMaps(sheet, side).map((transform) => ({ symbol: side === 'front' ? 'outside' : 'inside', transform }));
+  // The same page for either side: each front at its place, its back where it falls when the sheet is turned.
+  const [fronts, backs] = [artMaps(sheet, 'front'), artMaps(sheet, 'back')];
+  return sheet.onePlate.flatMap((i) => [
+    { symbol: 'outside' as const, transform: fronts[i]! },
+    { symbol: 'inside' as const, transform: backs[i]! },
+  ]);
+}
+
 export interface SheetLabel {
   readonly title: string;
   /** Nothing is written where no day is known. */
@@ -56,8 +72,8 @@ export function drawSheetPage(
   label: SheetLabel,
 ): Page {
   const page: Box = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
-  const symbol = side === 'front' ? 'outside' : 'inside';
   const { blank } = size.form;
+  const laid = artOn(sheet, side);
   const bleeds = sheet.cells.map(({ trim }) => mapBox(pageMap(sheet, side), grow(trim, evenSides(size.bleedMm))));
   const trims = sheet.cells.map(({ trim }) => mapBox(pageMap(sheet, side), trim));
   const around = (boxes: readonly Box[]): Box =>
@@ -71,11 +87,14 @@ export function drawSheetPage(
         );
   const scene: Scene = {
     box: page,
-    symbols: {
-      [symbol]: { box: printedBox(blank.widthMm, blank.heightMm, size.bleedMm), shapes: drawSide(art, symbol) },
-    },
+    symbols: Object.fromEntries(
+      [...new Set(laid.map(({ symbol }) => symbol))].map((symbol) => [
+        symbol,
+        { box: printedBox(blank.widthMm, blank.heightMm, size.bleedMm), shapes: drawSide(art, symbol) },
+      ]),
+    ),
     shapes: [
-      ...artMaps(sheet, side).map((transform): Shape => ({ kind: 'use', symbol, transform })),
+      ...laid.map((use): Shape => ({ kind: 'use', ...use })),
       ...(sheet.marks ? ticks(size, sheet, side) : []),
       ...(side === 'front' ? sheet.machineMarks.map(drawMark) : []),
       ...(sheet.marks ? slug(sheet, side, around(bleeds), label) : []),
@@ -175,9 +194,12 @@ function ticks(size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shap
 function slug(sheet: SheetPlan, side: SheetSide, block: Box, label: SheetLabel): readonly Shape[] {
   // A long title must not run the slug off the sheet.
   const title = label.title.length > 48 ? `${label.title.slice(0, 47)}…` : label.title;
-  const text = [title, side, `sheet ${label.sheetNumber} of ${sheet.sheets}`, ...(label.date ? [label.date] : [])].join(
-    ' · ',
-  );
+  const text = [
+    title,
+    sheet.onePlate ? 'both sides' : side,
+    `sheet ${label.sheetNumber} of ${sheet.sheets}`,
+    ...(label.date ? [label.date] : []),
+  ].join(' · ');
   const printable = printableOn(sheet, side);
   const bottomRoom = printable.yMm + printable.heightMm - block.yMm - block.heightMm;
   const topRoom = block.yMm - printable.yMm;

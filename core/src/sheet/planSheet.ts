@@ -1,6 +1,6 @@
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
-import { compose, translation, type Affine } from '../geometry/affine.ts';
+import { compose, translation, turnedLeftRight, turnedTopBottom, type Affine } from '../geometry/affine.ts';
 import { evenSides, grow, mapBox, shrink } from '../geometry/box.ts';
 import { areaOf } from '../geometry/polygon.ts';
 import type { Box, Point, Sides } from '../geometry/types.ts';
@@ -27,8 +27,10 @@ import {
   grainSnags,
   markSnags,
   noRoomForMachineMarks,
+  plateSnags,
   shelfSnags,
 } from './sheetSnags.ts';
+import { workAndTurn, type WorkAndTurn } from './workAndTurn.ts';
 import { expectedSpoilShare, sparesFor } from './spares.ts';
 
 export interface Placement {
@@ -63,6 +65,10 @@ export interface SheetPlan extends StationPlan {
   /** How the sheet is turned over between its sides. */
   readonly turnOver: 'leftRight' | 'topBottom';
   readonly bothSidesAtOnce: boolean;
+  /** One plate for both sides, where the pieces allow it. */
+  readonly workAndTurn: WorkAndTurn;
+  /** Places of the fronts on that plate, when it is what is printed; null when each side has its own. */
+  readonly onePlate: readonly number[] | null;
   /** Null when nothing is folded. */
   readonly grainAlongFold: boolean | null;
   readonly marks: boolean;
@@ -111,6 +117,13 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ? null
       : laid.pieces.every(({ turned }) => mayLieForGrain(size, stock.stock)[turned ? 'turned' : 'asDrawn']);
   const cells = laid.pieces.map((piece) => ({ ...piece, toSheet: onSheet(piece, cell) }));
+  const placements = cells.flatMap((c) => place(c, cell, size));
+  const over = turnOver === 'leftRight' ? turnedLeftRight(sheet.widthMm) : turnedTopBottom(sheet.heightMm);
+  const oneForBoth: WorkAndTurn =
+    sides.length === 2
+      ? workAndTurn(placements, size.form.blank.creases.length, over)
+      : { ok: false, why: 'only one side is printed' };
+  const onePlate = oneForBoth.ok && job.sheet.working === 'workAndTurn' ? oneForBoth.fronts : null;
   const layers = planLayerSheets(job, size, spares);
   const calibration = inForce(job, stock, sheet);
   const { unit } = workshop;
@@ -208,7 +221,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     sheetHeightMm: sheet.heightMm,
     marginsMm,
     printable: shrink({ xMm: 0, yMm: 0, ...sheet }, marginsMm),
-    placements: cells.flatMap((c) => place(c, cell, size)),
+    placements,
     cells,
     cell,
     up,
@@ -220,6 +233,8 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     sides,
     turnOver,
     bothSidesAtOnce: stock.path.printsBothSides,
+    workAndTurn: oneForBoth,
+    onePlate,
     grainAlongFold,
     marks: job.sheet.marks,
     machineMarks: best.up > 0 ? marks : [],
@@ -228,7 +243,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     verdict:
       up === 0
         ? `The open blank does not fit on a ${formatSize(sheet.widthMm, sheet.heightMm, unit)} sheet with its bleed.`
-        : `${up} up, ${sheets} ${plural(sheets, 'sheet')}: ${job.brief.wanted} wanted and ${spares} ${plural(spares, 'spare')}${sides.length === 2 ? `, printed both sides, turned on the ${job.sheet.flipEdge} edge` : ''}.`,
+        : `${up} up, ${sheets} ${plural(sheets, 'sheet')}: ${job.brief.wanted} wanted and ${spares} ${plural(spares, 'spare')}${sides.length === 2 ? `, ${onePlate ? 'one plate printed on both sides' : 'printed both sides'}, turned on the ${job.sheet.flipEdge} edge` : ''}.`,
     telling: up === 0 ? 'does not fit' : `${up} up · ${sheets} ${plural(sheets, 'sheet')}`,
     figures,
     snags: [
@@ -238,6 +253,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ...cutDownSnags(job, stock, workshop),
       ...markSnags(job, size, question, laid),
       ...(machine && laid.up > 0 && best.up === 0 ? [noRoomForMachineMarks(workshop)] : []),
+      ...plateSnags(job, oneForBoth, stock.path.printsBothSides),
       ...calibrationSnags(job, stock, sides),
       ...layerSnags(layers, workshop),
     ],

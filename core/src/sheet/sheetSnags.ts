@@ -12,6 +12,7 @@ import type { SizePlan } from '../size/planSize.ts';
 import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
 import { TICK_ROOM_MM } from './marks.ts';
+import type { WorkAndTurn } from './workAndTurn.ts';
 import { ask } from './question.ts';
 
 /** What an unbled, borderless grid would hold: the count a maker has in mind when halving or quartering a sheet. */
@@ -261,6 +262,39 @@ export const noRoomForMachineMarks = ({ trimmers }: Workshop): Snag => ({
     .slice(0, 2)
     .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [{ path: ['cut', 'trimmerId'], value: tool.id }] })),
 });
+
+/** One plate for both sides is one set-up less; chosen where it cannot be, the sheet is printed as usual. */
+export function plateSnags(job: Job, plate: WorkAndTurn, bothSidesAtOnce: boolean): readonly Snag[] {
+  const chosen = job.sheet.working === 'workAndTurn';
+  if (plate.ok && !chosen && !bothSidesAtOnce)
+    return [
+      {
+        id: 'sheet-one-plate',
+        station: 'sheet',
+        level: 'note',
+        title: 'One plate can do both sides',
+        why: 'Fronts on one half and backs on the other: print the pile, turn it over, print the same page again. Nothing to set up anew, and no sheet can be fed to the wrong page.',
+        remedies: [
+          {
+            label: 'Print one plate on both sides',
+            changes: [{ path: ['sheet', 'working'], value: 'workAndTurn' }],
+          },
+        ],
+      },
+    ];
+  if (chosen && !plate.ok)
+    return [
+      {
+        id: 'sheet-no-plate',
+        station: 'sheet',
+        level: 'note',
+        title: 'One plate cannot do both sides here',
+        why: `Fronts and backs are printed from a page each: ${plate.why}.`,
+        remedies: [{ label: 'Front, then back', changes: [{ path: ['sheet', 'working'], value: 'sheetwise' }] }],
+      },
+    ];
+  return [];
+}
 
 /** Two sides that were never held to the light, or a sheet that this path turns another way. */
 export function calibrationSnags(job: Job, { path, stock }: StockPlan, sides: readonly unknown[]): readonly Snag[] {

@@ -1,9 +1,10 @@
 import type { ReactNode } from 'react';
-import { formatLength, type FeedPath, type Workshop } from '@zippy/core';
+import { formatLength, repeatabilityOf, type FeedPath, type Trimmer, type Workshop } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
-import { LengthField, MoneyField } from '../ui/Field.tsx';
+import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
 import { PressLink } from '../ui/Press.tsx';
 import { Two } from '../ui/Sheet.tsx';
+import { MachineFields } from './MachineFields.tsx';
 import { Thing } from './Thing.tsx';
 
 const sayCalibrated = ({ calibrations = [] }: FeedPath): string => {
@@ -14,6 +15,8 @@ const sayCalibrated = ({ calibrations = [] }: FeedPath): string => {
 export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const change = useWorkshop((s) => s.change);
   const { unit } = workshop;
+  const setTrimmer = (id: string, part: Partial<Trimmer>): void =>
+    void change({ ...workshop, trimmers: workshop.trimmers.map((t) => (t.id === id ? { ...t, ...part } : t)) });
   return (
     <section aria-labelledby="tools">
       <h2 id="tools">Tools</h2>
@@ -72,8 +75,29 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
           <Thing
             key={t.id}
             title={t.name}
-            facts={`${t.kind} · cuts ${formatLength(t.longestCutMm, unit)} · stack ${formatLength(t.thickestStackMm, 'mm')}`}
-          />
+            facts={`${t.kind} · cuts ${formatLength(t.longestCutMm, unit)} · stack ${formatLength(t.thickestStackMm, 'mm')} · strays by ${repeatabilityOf(t).toFixed(2)} mm`}
+          >
+            <NumberField
+              label="One cut strays by (1 σ), mm"
+              value={repeatabilityOf(t)}
+              least={0}
+              most={10}
+              whole={false}
+              hint="Measure ten cuts set alike: most lie within this of their mean, nearly all within twice this."
+              onCommit={(repeatabilityMm) => setTrimmer(t.id, { repeatabilityMm })}
+            />
+            <LengthField
+              label="Thickest stack"
+              mm={t.thickestStackMm}
+              unit="mm"
+              least={0.1}
+              most={50}
+              onCommit={(thickestStackMm) => setTrimmer(t.id, { thickestStackMm })}
+            />
+            {t.machine && (
+              <MachineFields machine={t.machine} unit={unit} onChange={(machine) => setTrimmer(t.id, { machine })} />
+            )}
+          </Thing>
         ))}
       </div>
     </section>

@@ -197,6 +197,17 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
         ]}
         onChange={(edge) => set('flipEdge', edge)}
       />
+      {plan.sheet.sides.length === 2 && plan.size.form.blank.creases.length === 0 && (
+        <Choice
+          label="Both sides"
+          value={sheet.working ?? 'sheetwise'}
+          options={[
+            { id: 'sheetwise', name: 'Front, then back' },
+            { id: 'workAndTurn', name: 'One plate, turned' },
+          ]}
+          onChange={(working) => set('working', working)}
+        />
+      )}
       <TypedField
         key={round}
         label="Spares"
@@ -218,8 +229,8 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
       <More label={`Ways to lay it out, side by side (${plan.cut.choices.length})`}>
         <SheetChoices job={job} plan={plan} workshop={workshop} />
       </More>
-      {plan.cut.offcuts.length > 0 && (
-        <More label="Offcuts worth keeping">
+      {!plan.cut.trimmer.machine && plan.sheet.up > 0 && (
+        <More label={`Offcuts worth keeping (${plan.cut.offcuts.length})`}>
           <Offcuts job={job} plan={plan} workshop={workshop} />
         </More>
       )}

@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { formatSize, plural, sayMoney, type Offcut } from '@zippy/core';
+import { formatSize, KEEP_OFFCUT_MM, plural, sayMoney, type Offcut } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
+import { LengthField } from '../../ui/Field.tsx';
 import { Press } from '../../ui/Press.tsx';
 import type { StationProps } from '../parts.ts';
 
@@ -65,21 +66,31 @@ export function Offcuts({ plan, workshop }: StationProps): ReactNode {
       ],
     });
   };
-  if (plan.cut.offcuts.length === 0) return null;
   return (
-    <List aria-label="Offcuts">
-      {plan.cut.offcuts.map((offcut) => (
-        <li key={`${offcut.widthMm} ${offcut.heightMm}`}>
-          <span className="what">
-            <b>{formatSize(offcut.widthMm, offcut.heightMm, workshop.unit)}</b>
-            <small>
-              {offcut.perSheet} from a sheet, {offcut.perSheet * plan.sheet.sheets} from the run
-            </small>
-          </span>
-          <Press onPress={() => shelve(offcut)}>Put on the shelf</Press>
-        </li>
-      ))}
-    </List>
+    <>
+      <LengthField
+        label="Keep what is at least this wide"
+        mm={workshop.keepOffcutMm ?? KEEP_OFFCUT_MM}
+        unit={workshop.unit}
+        least={0}
+        most={2000}
+        onCommit={(keepOffcutMm) => void changeShop({ ...workshop, keepOffcutMm })}
+        hint={plan.cut.offcuts.length === 0 ? 'Nothing this run leaves is as wide as that.' : undefined}
+      />
+      <List aria-label="Offcuts">
+        {plan.cut.offcuts.map((offcut) => (
+          <li key={`${offcut.widthMm} ${offcut.heightMm}`}>
+            <span className="what">
+              <b>{formatSize(offcut.widthMm, offcut.heightMm, workshop.unit)}</b>
+              <small>
+                {offcut.perSheet} from a sheet, {offcut.perSheet * plan.sheet.sheets} from the run
+              </small>
+            </span>
+            <Press onPress={() => shelve(offcut)}>Put on the shelf</Press>
+          </li>
+        ))}
+      </List>
+    </>
   );
 }
 

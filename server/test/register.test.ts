@@ -1,0 +1,251 @@
+import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import {
+  changeJob,
+  drawMachineFile,
+  FORMAT_IDS,
+  newJob,
+  pageMap,
+  apply,
+  runMachine,
+  svgFile,
+  type FormatId,
+  type Job,
+  type JobChange,
+  type Plan,
+} from '@zippy/core';
+import { exportFiles, loadFonts } from '../src/exports/index.ts';
+import { calibrationPdf } from '../src/exports/calibration.ts';
+import { planOf, workshop } from './support.ts';
+
+/** Dots to the inch of every raster here; what is measured is finer, because edges are shades of grey. */
+const PPI = 254;
+const PX_PER_MM = PPI / 25.4;
+
+interface Raster {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly grey: Uint8Array;
+}
+
+/** A greyscale page as poppler draws it: “P5 width height 255”, then bytes. */
+function readPgm(bytes: Buffer): Raster {
+  const header = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(bytes.subarray(0, 40).toString('latin1'))!;
+  return {
+    widthPx: Number(header[1]),
+    heightPx: Number(header[2]),
+    grey: new Uint8Array(bytes.subarray(header[0].length)),
+  };
+}
+
+describe('front and back in register', function () {
+  this.timeout(240_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-register-'));
+  after(() => rmSync(folder, { recursive: true, force: true }));
+
+  function rasters(pdf: Buffer, name: string): readonly Raster[] {
+    const path = join(folder, `${name}.pdf`);
+    writeFileSync(path, pdf);
+    execFileSync('pdftoppm', ['-r', String(PPI), '-gray', path, join(folder, name)]);
+    const pages = execFileSync('sh', ['-c', `ls ${join(folder, name)}-*.pgm | sort`], { encoding: 'utf8' });
+    return pages
+      .trim()
+      .split('\n')
+      .map((file) => {
+        const raster = readPgm(readFileSync(file));
+        rmSync(file);
+        return raster;
+      });
+  }
+
+  /** Every face of the format in one flat colour, so that each side’s print has the outline of what it carries. */
+  async function flooded(format: FormatId, flipEdge: 'long' | 'short'): Promise<{ job: Job; plan: Plan }> {
+    const sized: readonly JobChange[] = [
+      { path: ['size', 'format'], value: format },
+      { path: ['size', 'finishedWidthMm'], value: 60 },
+      { path: ['size', 'finishedHeightMm'], value: 80 },
+      { path: ['sheet', 'flipEdge'], value: flipEdge },
+      { path: ['sheet', 'grain'], value: 'ignore' },
+      { path: ['sheet', 'marks'], value: false },
+      { path: ['sheet', 'spares'], value: 0 },
+      { path: ['brief', 'wanted'], value: 1 },
+    ];
+    const bare = changeJob(newJob('Register', workshop), sized);
+    const { size } = await planOf(bare);
+    const job = changeJob(
+      bare,
+      size.faces.map((face) => ({
+        path: ['art', 'faces', face.id],
+        value: { background: '#000000', picture: null, texts: [] },
+      })),
+    );
+    return { job, plan: await planOf(job) };
+  }
+
+  async function printed(job: Job, plan: Plan, name: string): Promise<readonly Raster[]> {
+    const [file] = await exportFiles('sheets', 'pdf', {
+      job,
+      workshop,
+      plan,
+      fonts: await loadFonts(),
+      pictures: new Map(),
+      date: null,
+    });
+    return rasters(file!.bytes, name);
+  }
+
+  /** Ink at a place of a page, from 0 white to 1 black, between pixels. */
+  const inkAt = ({ widthPx, heightPx, grey }: Raster, x: number, y: number): number =>
+    x < 0 || y < 0 || x >= widthPx || y >= heightPx ? 0 : 1 - grey[Math.floor(y) * widthPx + Math.floor(x)]! / 255;
+
+  /** Where ink begins and ends along a line of pixels, to a part of a pixel: the half-dark pixel is half covered. */
+  function edges(raster: Raster, horizontal: boolean, at: number): readonly number[] {
+    const length = horizontal ? raster.widthPx : raster.heightPx;
+    const ink = (k: number): number => (horizontal ? inkAt(raster, k, at) : inkAt(raster, at, k));
+    const found: number[] = [];
+    for (let k = 1; k < length; k += 1) {
+      const [before, now] = [ink(k - 1), ink(k)];
+      if (before < 0.02 && now >= 0.02) found.push(now > 0.98 ? k : k + 1 - now);
+      if (before >= 0.02 && now < 0.02) found.push(before > 0.98 ? k : k - 1 + before);
+    }
+    return found.map((px) => px / PX_PER_MM);
+  }
+
+  for (const flipEdge of ['long', 'short'] as const)
+    it(`turned on the ${flipEdge} edge: whatever both sides carry falls on itself within 0.05 mm, for every format`, async () => {
+      let measured = 0;
+      for (const format of FORMAT_IDS) {
+        const { job, plan } = await flooded(format, flipEdge);
+        if (plan.sheet.sides.length < 2) continue;
+        const [front, back] = (await printed(job, plan, `${format}-${flipEdge}`)) as [Raster, Raster];
+        const over = pageMap(plan.sheet, 'back');
+        let own = 0;
+        for (const { toSheet } of plan.sheet.placements) {
+          const { blank } = plan.size.form;
+          for (const horizontal of [true, false])
+            for (const share of [0.21, 0.5, 0.83]) {
+              const near = apply(toSheet, { xMm: blank.widthMm * share, yMm: blank.heightMm * share });
+              // Through the middle of a row of dots, which turning over carries to the middle of another.
+              const dot = (mm: number): number => (Math.floor(mm * PX_PER_MM) + 0.5) / PX_PER_MM;
+              const on = { xMm: dot(near.xMm), yMm: dot(near.yMm) };
+              const turned = apply(over, on);
+              const [a, b] = horizontal ? [on.yMm, turned.yMm] : [on.xMm, turned.xMm];
+              const there = edges(front, horizontal, a * PX_PER_MM);
+              const size = horizontal ? plan.sheet.sheetWidthMm : plan.sheet.sheetHeightMm;
+              const mirrored = (horizontal ? over[0] : over[3]) < 0;
+              const back2 = edges(back, horizontal, b * PX_PER_MM)
+                .map((mm) => (mirrored ? size - mm : mm))
+                .sort((x, y) => x - y);
+              // A side may carry fewer faces than the other, and ends at a fold where the other bleeds: an edge
+              // that both carry is one that the other has within half a millimetre.
+              for (const mm of there) {
+                const nearest = back2.reduce(
+                  (best, x) => (Math.abs(x - mm) < Math.abs(best - mm) ? x : best),
+                  Infinity,
+                );
+                if (Math.abs(nearest - mm) > 0.5) continue;
+                expect(nearest, `${format} at ${a.toFixed(1)}`).to.be.closeTo(mm, 0.05);
+                own += 1;
+              }
+            }
+        }
+        expect(own, `${format}: edges that both sides share`).to.be.at.least(4);
+        measured += own;
+      }
+      expect(measured).to.be.above(200);
+    });
+
+  it('a cutting machine’s marks are found on the page that is printed, within 0.05 mm', async () => {
+    const job = changeJob(newJob('Machine', workshop), [
+      { path: ['size', 'format'], value: 'hingedShape' },
+      { path: ['size', 'finishedWidthMm'], value: 80 },
+      { path: ['size', 'finishedHeightMm'], value: 80 },
+      { path: ['cut', 'trimmerId'], value: 'petrel' },
+      { path: ['art', 'faces', 'front'], value: { background: '#1d5a68', picture: null, texts: [] } },
+    ]);
+    const plan = await planOf(job);
+    const [front] = (await printed(job, plan, 'machine')) as [Raster];
+    const svg = svgFile(drawMachineFile(plan.size, plan.sheet), 'cut', { layers: true, pictureHref: () => '' });
+    const facts = workshop.trimmers.find((t) => t.id === 'petrel')!.machine!;
+    const report = runMachine(svg, { ...front, pxPerMm: PX_PER_MM }, facts, plan.cut.machine!.passes);
+    if (!report.ok) throw new Error(report.why);
+    expect(report.movedMm).to.be.below(0.05);
+    expect(report.cuts).to.have.length(plan.sheet.up);
+    expect(report.seconds).to.be.closeTo(plan.cut.machine!.secondsPerSheet, 0.5);
+  });
+
+  it('a calibrated path prints each page moved by what was measured', async () => {
+    const { job } = await flooded('flat', 'long');
+    const shifted = {
+      ...workshop,
+      printers: workshop.printers.map((printer) => ({
+        ...printer,
+        paths: printer.paths.map((path) => ({
+          ...path,
+          calibrations: [
+            {
+              id: 'c',
+              day: '2026-11-20',
+              gsm: 300,
+              sheetWidthMm: 210,
+              sheetHeightMm: 297,
+              marginsMm: path.marginsMm,
+              flipEdge: 'long' as const,
+              laidBack: '',
+              readings: {
+                ruleAcrossMm: 150,
+                ruleDownMm: 200,
+                crosses: {
+                  topLeft: { rightMm: 0.7, lowMm: 0.4 },
+                  topRight: { rightMm: 0.7, lowMm: 0.4 },
+                  bottomLeft: { rightMm: 0.7, lowMm: 0.4 },
+                  bottomRight: { rightMm: 0.7, lowMm: 0.4 },
+                },
+                edges: null,
+                arrows: 'same' as const,
+              },
+              setAside: false,
+            },
+          ],
+        })),
+      })),
+    };
+    const before = await planOf(job);
+    const after = await planOf(job, shifted);
+    const [plain, moved] = [await printed(job, before, 'plain'), await printed(job, after, 'moved')];
+    const y = (before.sheet.placements[0]!.trim.yMm + 20) * PX_PER_MM;
+    expect(edges(moved[0]!, true, y)[0]!).to.be.closeTo(edges(plain[0]!, true, y)[0]!, 0.02);
+    // The back lands 0.7 mm right seen from the front, which is left on its own page: it is sent 0.7 mm right.
+    expect(edges(moved[1]!, true, y)[0]! - edges(plain[1]!, true, y)[0]!).to.be.closeTo(0.7, 0.02);
+    const x = (before.sheet.placements[0]!.trim.xMm + 20) * PX_PER_MM;
+    expect(edges(moved[1]!, false, x)[0]! - edges(plain[1]!, false, x)[0]!).to.be.closeTo(-0.4, 0.02);
+  });
+
+  it('the calibration sheet has its crosses and rules where they are measured from', async () => {
+    const bytes = await calibrationPdf(
+      {
+        sheet: { widthMm: 210, heightMm: 297 },
+        marginsMm: { top: 3.4, right: 3.4, bottom: 3.4, left: 3.4 },
+        flipEdge: 'long',
+        about: 'the Gull inkjet, straight rear feed, 300 gsm',
+        date: null,
+        unit: 'mm',
+      },
+      await loadFonts(),
+    );
+    const [front, back] = rasters(bytes, 'calibration') as [Raster, Raster];
+    // The level rule: 150 mm between the outer sides of its end bars, a hair line apart from their middles.
+    const bars = edges(front, true, (148.5 - 3) * PX_PER_MM);
+    expect(bars.at(-1)! - bars[0]!).to.be.closeTo(150, 0.3);
+    // Just below each upper cross’s arm, its upright stands 13.4 mm from the edge; the back’s is the same, mirrored.
+    const stem = (raster: Raster): number => {
+      const [a, b] = edges(raster, true, (13.4 - 6) * PX_PER_MM);
+      return (a! + b!) / 2;
+    };
+    expect(stem(front)).to.be.closeTo(13.4, 0.05);
+    expect(stem(back)).to.be.closeTo(13.4, 0.05);
+  });
+});
