@@ -52,7 +52,6 @@ export function drawPattern(
   ];
   const printable = mapBox(map, shrink(box, sheet.marginsMm));
   const text = [`Shared sheet ${number} of ${of}`, side, `print ${pattern.times}`, ...(date ? [date] : [])].join(' · ');
-  const room = printable.yMm + printable.heightMm - bleedBox.yMm - bleedBox.heightMm;
   return {
     scene: {
       box,
@@ -65,23 +64,32 @@ export function drawPattern(
           return { kind: 'use', symbol: symbolOf(piece), transform: compose(map, onSharedSheet(piece, place)) };
         }),
         ...ticks(trims, bleedBox, printable),
-        ...(room >= SLUG_MM * 1.25
-          ? [
-              {
-                kind: 'label',
-                role: 'mark',
-                text,
-                at: { xMm: bleedBox.xMm + TICK_MM, yMm: printable.yMm + printable.heightMm - SLUG_MM * 0.3 },
-                sizeMm: SLUG_MM,
-                anchor: 'start',
-              } as const,
-            ]
-          : []),
+        ...slug(text, bleedBox, printable),
       ],
     },
     trimBox,
     bleedBox,
   };
+}
+
+/** Along the roomiest of three edges; left out where none has room for it. */
+function slug(text: string, block: Page['bleedBox'], printable: Page['trimBox']): readonly Shape[] {
+  const need = SLUG_MM * 1.25;
+  const below = printable.yMm + printable.heightMm - block.yMm - block.heightMm;
+  const [above, before] = [block.yMm - printable.yMm, block.xMm - printable.xMm];
+  const most = Math.max(below, above, before);
+  if (most < need) return [];
+  const base = { kind: 'label', role: 'mark', text, sizeMm: SLUG_MM, anchor: 'start' } as const;
+  if (most === below)
+    return [{ ...base, at: { xMm: block.xMm + TICK_MM, yMm: printable.yMm + printable.heightMm - SLUG_MM * 0.3 } }];
+  if (most === above) return [{ ...base, at: { xMm: block.xMm + TICK_MM, yMm: printable.yMm + SLUG_MM } }];
+  return [
+    {
+      ...base,
+      at: { xMm: printable.xMm + SLUG_MM, yMm: block.yMm + block.heightMm - TICK_MM },
+      turnDeg: -90,
+    },
+  ];
 }
 
 /** In line with every trim that the outside of the block shows, where the margins leave room for a tick. */
