@@ -23,6 +23,7 @@ import {
 import { exportFiles, loadFonts, type ExportInput } from '@zippy/server/exports';
 import { readGangOrder } from '@zippy/core/job-file';
 import { readTypeface } from '@zippy/core/typefaces';
+import { comparePackers } from './packers.ts';
 
 /**
  * Performance as ratios within one run: this machine’s seconds mean little on another, but how many times
@@ -228,3 +229,4 @@ for (const [name, over, under] of RATIOS)
 console.log(
   `${'sheets of the mixed order, in its bound'.padEnd(42)} ${(ganged.sheets / ganged.bound).toFixed(2).padStart(10)} ×`,
 );
+comparePackers(solve);

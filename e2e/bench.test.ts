@@ -156,13 +156,15 @@ describe('printer and trimmer', function () {
       .locator('aside')
       .getByText(/^Cut first, as you chose/)
       .waitFor();
-    await page.keyboard.press('7');
+    await page
+      .locator('nav[aria-label=Stations]')
+      .getByRole('link', { name: /Crease/ })
+      .click();
     await page
       .locator('aside')
       .getByText(/open edge to the stop/)
       .first()
       .waitFor();
-    await page.keyboard.press('Control+z');
   });
 
   it('cuts on the machine: finds its marks on the print, says so when it cannot, and hands out a file of outlines', async () => {
