@@ -1,10 +1,11 @@
 import guillotine from 'guillotine-packer';
 import { createRequire } from 'node:module';
+import type * as MaxRects from 'maxrects-packer';
 import { planGang, type GangOrder, type SolveProgramme } from '@zippy/core';
 import { separable } from '../core/test/separable.ts';
 
 // Its package offers a module that Node takes for another kind; required, it is what its types say.
-const { MaxRectsPacker } = createRequire(import.meta.url)('maxrects-packer') as typeof import('maxrects-packer');
+const { MaxRectsPacker } = createRequire(import.meta.url)('maxrects-packer') as typeof MaxRects;
 
 /**
  * Sheets that well-known rectangle packers need for the same orders as ours, and how many of those sheets could be

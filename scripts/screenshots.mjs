@@ -17,6 +17,9 @@ const SHOTS = [
   ['cascade', 'Tide-table cascade', 'size'],
   ['folded', 'Tide-table cascade', 'art'],
   ['shell', 'Scallop shell', 'art'],
+  ['drift', 'Stall contact card', 'cut'],
+  ['shared', null, 'shared'],
+  ['calibrate', null, 'workshop/printers/gull/rear'],
 ];
 
 mkdirSync(root('docs/screenshots'), { recursive: true });
@@ -43,6 +46,25 @@ for (const [name, title, place] of SHOTS) {
     await page.waitForTimeout(2500);
     if (name === 'folded') await page.getByRole('button', { name: 'On a table' }).click();
     await page.waitForTimeout(1200);
+  }
+  if (name === 'cut') for (let n = 0; n < 3; n += 1) await page.getByRole('button', { name: /check it off/ }).click();
+  if (name === 'drift') {
+    await page.keyboard.press('d');
+    await page.getByRole('button', { name: 'From the last cut' }).click();
+  }
+  if (name === 'shared') {
+    for (const piece of ['Lantern Regatta supper', 'Regatta place cards', 'Heron at dawn']) {
+      await page.getByRole('switch', { name: piece, exact: true }).focus();
+      await page.keyboard.press('Space');
+    }
+    await page.getByRole('button', { name: 'Lay them out' }).click();
+    await page.waitForTimeout(4000);
+  }
+  if (name === 'calibrate') {
+    await page.getByRole('button', { name: /Practise on the stand-in/ }).click();
+    await page.getByRole('button', { name: 'Print and read it for me' }).click();
+    await page.getByRole('button', { name: /To the light/ }).click();
+    await page.getByRole('heading', { name: /Hold it to the light/ }).scrollIntoViewIfNeeded();
   }
   if (name === 'bench') await page.getByRole('button', { name: 'Go on at the bench' }).click();
   await page.waitForTimeout(700);

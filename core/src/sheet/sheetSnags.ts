@@ -307,7 +307,7 @@ export function calibrationSnags(job: Job, { path, stock }: StockPlan, sides: re
         station: 'sheet',
         level: 'note',
         title: 'Front and back are not matched on this printer yet',
-        why: `No calibration sheet of about ${stock.gsm} gsm was measured for this feed path, so the back is printed where the driver puts it. Print one from Workshop, Tools.`,
+        why: `No calibration sheet of about ${stock.gsm} gsm was measured for this feed path, so the back is printed where the driver puts it. One sheet, printed and measured, mends that: it is at the foot of this slip and in Workshop.`,
         remedies: [],
       },
     ];

@@ -27,7 +27,7 @@ import { useStandIn } from '../../stores/standIn.ts';
 import { useView } from '../../stores/view.ts';
 import { Choice, OnOff } from '../../ui/Choose.tsx';
 import { LengthField, TypedField } from '../../ui/Field.tsx';
-import { BenchPress, KeyCap } from '../../ui/Press.tsx';
+import { BenchPress, KeyCap, PressLink } from '../../ui/Press.tsx';
 import { Two } from '../../ui/Sheet.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { Offcuts, SheetChoices } from './SheetChoices.tsx';
@@ -177,7 +177,16 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
       title="Sheet"
       part={plan.sheet}
       spoken={spokenOf(workshop)}
-      after={<TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />}
+      after={
+        <>
+          <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />
+          {plan.sheet.sides.length === 2 && (
+            <PressLink href={`/workshop/printers/${job.stock.printerId}/${job.stock.pathId}`}>
+              {plan.sheet.calibration ? 'Calibrate this path again' : 'Match front and back: calibrate this path'}
+            </PressLink>
+          )}
+        </>
+      }
     >
       <Choice
         label="Grain"
