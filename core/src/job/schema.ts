@@ -162,6 +162,7 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
       spares: whole(0, 10_000).allow(null),
       marks: Joi.boolean(),
       working: Joi.valid('sheetwise', 'workAndTurn').optional(),
+      sharedBleed: Joi.boolean().optional(),
     }),
     cut: Joi.object({ trimmerId: id, order: Joi.valid('byTools', 'cutFirst', 'scoreFirst').optional() }),
     crease: Joi.object({

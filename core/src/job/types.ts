@@ -135,6 +135,8 @@ export interface SheetChoice {
   readonly marks: boolean;
   /** Both faces on one plate, printed twice, for flat pieces; older jobs say nothing, which is sheetwise. */
   readonly working?: 'sheetwise' | 'workAndTurn';
+  /** Neighbours of one flat colour need one bleed between them, not two; older jobs say nothing, which is two. */
+  readonly sharedBleed?: boolean;
 }
 
 export interface CutChoice {

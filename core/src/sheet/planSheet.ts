@@ -28,6 +28,7 @@ import {
   markSnags,
   noRoomForMachineMarks,
   plateSnags,
+  sharedBleedSnags,
   shelfSnags,
 } from './sheetSnags.ts';
 import { workAndTurn, type WorkAndTurn } from './workAndTurn.ts';
@@ -125,6 +126,8 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       : { ok: false, why: 'only one side is printed' };
   const onePlate = oneForBoth.ok && job.sheet.working === 'workAndTurn' ? oneForBoth.fronts : null;
   const layers = planLayerSheets(job, size, spares);
+  // Nested blanks lie as their own bleeds let them, so only single ones are asked again.
+  const sharedUp = cell.blanks.length > 1 ? up : layOutOnePiece({ ...question, gutterMm: size.bleedMm }).up;
   const calibration = inForce(job, stock, sheet);
   const { unit } = workshop;
   const used = (up * areaOf(size.form.blank.outline)) / (sheet.widthMm * sheet.heightMm);
@@ -253,6 +256,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ...cutDownSnags(job, stock, workshop),
       ...markSnags(job, size, question, laid),
       ...(machine && laid.up > 0 && best.up === 0 ? [noRoomForMachineMarks(workshop)] : []),
+      ...sharedBleedSnags(job, art, up, size.bleedMm > 0 ? sharedUp : up),
       ...plateSnags(job, oneForBoth, stock.path.printsBothSides),
       ...calibrationSnags(job, stock, sides),
       ...layerSnags(layers, workshop),

@@ -22,8 +22,9 @@ export function ask(
     pieceWidthMm: cell.widthMm,
     pieceHeightMm: cell.heightMm,
     bleedMm: size.bleedMm,
-    // Each neighbour brings its own bleed, so no art of one shows on the other.
-    gutterMm: 2 * size.bleedMm,
+    // Each neighbour brings its own bleed, so no art of one shows on the other; where all are of one colour, the
+    // bleed of one is the bleed of the other.
+    gutterMm: job.sheet.sharedBleed ? size.bleedMm : 2 * size.bleedMm,
     mayLie: job.sheet.grain === 'respect' ? mayLieForGrain(size, stock) : { asDrawn: true, turned: true },
   };
 }

@@ -1,6 +1,7 @@
 import { calibrationFor } from '../calibration/chooseCalibration.ts';
 import { boxAround, corners, evenSides, grow } from '../geometry/box.ts';
-import type { FoldedForm } from '../fold/types.ts';
+import type { ArtPlan } from '../art/planArt.ts';
+import type { FoldedForm, PaperSide } from '../fold/types.ts';
 import { plural } from '../job/figures.ts';
 import type { Job, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
@@ -262,6 +263,54 @@ export const noRoomForMachineMarks = ({ trimmers }: Workshop): Snag => ({
     .slice(0, 2)
     .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [{ path: ['cut', 'trimmerId'], value: tool.id }] })),
 });
+
+/** The one flat colour that every face of a side has, nothing else reaching its edges; null where they differ. */
+function oneColourOf(art: ArtPlan, side: PaperSide): string | null {
+  const faces = art.faces.filter(({ face }) => face.side === side);
+  const colours = new Set(faces.map((face) => (face.art.picture ? 'picture' : (face.art.background ?? 'bare'))));
+  const [only] = colours;
+  return colours.size === 1 && only !== 'picture' ? only! : null;
+}
+
+/** A shared bleed wants one colour all over; where there is one, and it gains cards, it is offered. */
+export function sharedBleedSnags(job: Job, art: ArtPlan, up: number, upShared: number): readonly Snag[] {
+  const alike = (['outside', 'inside'] as const).every(
+    (side) => oneColourOf(art, side) !== null || art.faces.every(({ face }) => face.side !== side),
+  );
+  if (job.sheet.sharedBleed && !alike)
+    return [
+      {
+        id: 'sheet-shared-bleed',
+        station: 'sheet',
+        level: 'warn',
+        title: 'Neighbours cannot share a bleed',
+        why: 'One bleed between two cards is only right where both carry the same flat colour up to their edges. Here a drifting cut would show a sliver of the neighbour.',
+        remedies: [
+          {
+            label: 'Give each card its own bleed',
+            changes: [{ path: ['sheet', 'sharedBleed'], value: false }],
+          },
+        ],
+      },
+    ];
+  if (!job.sheet.sharedBleed && alike && upShared > up && up > 0)
+    return [
+      {
+        id: 'sheet-could-share-bleed',
+        station: 'sheet',
+        level: 'note',
+        title: `One shared bleed would give ${upShared} up`,
+        why: `Every card carries the same flat colour up to its edges, so one bleed between neighbours does for both; with two it is ${up} up.`,
+        remedies: [
+          {
+            label: `Share the bleed: ${upShared} up`,
+            changes: [{ path: ['sheet', 'sharedBleed'], value: true }],
+          },
+        ],
+      },
+    ];
+  return [];
+}
 
 /** One plate for both sides is one set-up less; chosen where it cannot be, the sheet is printed as usual. */
 export function plateSnags(job: Job, plate: WorkAndTurn, bothSidesAtOnce: boolean): readonly Snag[] {

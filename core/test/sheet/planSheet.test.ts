@@ -159,3 +159,43 @@ function overlaps(a: ReturnType<typeof boxAround>, b: ReturnType<typeof boxAroun
     a.xMm < b.xMm + b.widthMm && b.xMm < a.xMm + a.widthMm && a.yMm < b.yMm + b.heightMm && b.yMm < a.yMm + a.heightMm
   );
 }
+
+describe('one shared bleed', () => {
+  const flooded = (colours: readonly string[], ...more: readonly JobChange[]) =>
+    plan(
+      jobWith(
+        ...sized('flat', 62, 90),
+        ...['front', 'back'].map((face, i) => ({
+          path: ['art', 'faces', face],
+          value: { background: colours[i] ?? null, picture: null, texts: [] },
+        })),
+        ...more,
+      ),
+    );
+  const share: JobChange = { path: ['sheet', 'sharedBleed'], value: true };
+  const ids = (made: ReturnType<typeof plan>): readonly string[] => made.sheet.snags.map((s) => s.id);
+
+  it('lets a third column in where two bleeds left room for two, and is offered for it', () => {
+    // 210 − 2 · 3.4 − 2 · 3 = 197.2: three of 62 want 198 with two bleeds between, 192 with one.
+    const two = flooded(['#1d5a68', '#1d5a68']);
+    const offer = two.sheet.snags.find((s) => s.id === 'sheet-could-share-bleed')!;
+    const one = plan(changeJob(jobWith(...sized('flat', 62, 90)), offer.remedies[0]!.changes));
+    expect(offer.title).to.equal(`One shared bleed would give ${one.sheet.up} up`);
+    expect(one.sheet.up).to.be.above(two.sheet.up);
+    expect(one.sheet.gutterMm).to.equal(3);
+  });
+
+  it('is warned of where neighbours differ: a bleed of one would be the other’s edge', () => {
+    // Each side may have a colour of its own, because sides never lie beside each other.
+    expect(ids(flooded(['#1d5a68', '#f2b01e'], share))).not.to.include('sheet-shared-bleed');
+    const folded = plan(
+      jobWith(
+        ...sized('sideFold', 60, 90),
+        { path: ['art', 'faces', 'front'], value: { background: '#1d5a68', picture: null, texts: [] } },
+        { path: ['art', 'faces', 'back'], value: { background: '#f2b01e', picture: null, texts: [] } },
+        share,
+      ),
+    );
+    expect(ids(folded)).to.include('sheet-shared-bleed');
+  });
+});

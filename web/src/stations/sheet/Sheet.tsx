@@ -249,6 +249,13 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
           value={sheet.marks}
           onChange={(on) => set('marks', on)}
         />
+        {job.size.bleedMm > 0 && (
+          <OnOff
+            label="Neighbours share one bleed"
+            value={sheet.sharedBleed ?? false}
+            onChange={(on) => set('sharedBleed', on)}
+          />
+        )}
         <OnOff
           label="The sheet is cut down before printing"
           value={sheet.cutDown !== null}
