@@ -1,11 +1,9 @@
 import { draftMoves } from './draftMoves.ts';
 import type { Job, JobChange, Minor, Stock, Trimmer, Workshop } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
-import { cellsOf } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
-import { layOutOnePiece } from '../sheet/layOut.ts';
-import { ask } from '../sheet/question.ts';
+import { layOnSheet } from '../sheet/layOnSheet.ts';
 
 /** One way to lay the job out, beside the others. */
 export interface SheetChoiceRow {
@@ -103,12 +101,12 @@ function rowOf(
   const sheet = cutDown ?? { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
   const bled = bleed ? size : { ...size, bleedMm: 0 };
   const asked = { ...job, sheet: { ...job.sheet, grain } };
-  const tries = cellsOf(size.form, bled.bleedMm).map((cell) => {
-    const question = ask(asked, bled, stock, marginsMm, sheet, cell);
-    const laid = layOutOnePiece(question);
-    return { cell, question, laid, up: laid.up * cell.blanks.length };
+  const { cell, question, laid, up } = layOnSheet(asked, bled, {
+    stock,
+    marginsMm,
+    sheet,
+    machine: trimmer.machine,
   });
-  const { cell, question, laid, up } = tries.reduce((best, next) => (next.up > best.up ? next : best));
   const sheets = up === 0 ? 0 : Math.ceil(wantedAndSpares / up);
   const page = { xMm: 0, yMm: 0, ...sheet };
   const pitch = { widthMm: cell.widthMm, heightMm: cell.heightMm, gutterMm: question.gutterMm };

@@ -1,7 +1,7 @@
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import { compose, translation, turnedLeftRight, turnedTopBottom, type Affine } from '../geometry/affine.ts';
-import { evenSides, grow, mapBox, shrink } from '../geometry/box.ts';
+import { mapBox, shrink } from '../geometry/box.ts';
 import { areaOf } from '../geometry/polygon.ts';
 import type { Box, Point, Sides } from '../geometry/types.ts';
 import { count, figure, length, plural, share, words } from '../job/figures.ts';
@@ -9,7 +9,7 @@ import { trimmerOf } from '../job/pick.ts';
 import type { Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
-import { cellsOf, type Cell } from '../size/cell.ts';
+import type { Cell } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { calibrationFor } from '../calibration/chooseCalibration.ts';
@@ -18,8 +18,8 @@ import { isUsable } from '../calibration/sayRegister.ts';
 import type { Calibration, Corrections } from '../calibration/types.ts';
 import { layerSnags, planLayerSheets, type LayerSheet } from './layerSheets.ts';
 import { layOutOnePiece, type LayOut } from './layOut.ts';
-import { MARK_ROOM_MM, marginsWith, markPlaces, markRoom, overlaps } from './machineMarks.ts';
-import { ask, mayLieForGrain } from './question.ts';
+import { layOnSheet } from './layOnSheet.ts';
+import { mayLieForGrain } from './question.ts';
 import {
   bleedSnags,
   calibrationSnags,
@@ -84,24 +84,12 @@ export interface SheetPlan extends StationPlan {
 export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: ArtPlan, stock: StockPlan): SheetPlan {
   const sheet = job.sheet.cutDown ?? { widthMm: stock.stock.sheetWidthMm, heightMm: stock.stock.sheetHeightMm };
   const { machine } = trimmerOf(job, workshop);
-  const marginsMm = machine ? marginsWith(machine, stock.path.marginsMm) : stock.path.marginsMm;
-  const marks = machine ? markPlaces(sheet, marginsMm) : [];
-  // Nested pairs save paper, but a pair may be too large for a sheet that holds one; and a machine’s marks may
-  // lie clear of the cards as they are, or want a strip along two sides.
-  const tries = cellsOf(size.form, size.bleedMm).flatMap((cell) =>
-    roomsFor(marginsMm, marks.length > 0).map((room) => {
-      const question = ask(job, size, stock.stock, room, sheet, cell);
-      const laid = layOutOnePiece(question);
-      const clear = marks.every((mark) =>
-        laid.pieces.every(({ trim }) => !overlaps(markRoom(mark), grow(trim, evenSides(size.bleedMm)))),
-      );
-      return { cell, question, laid, up: clear ? laid.up * cell.blanks.length : 0 };
-    }),
-  );
-  const best = tries.reduce((most, next) => (next.up > most.up ? next : most));
-  // Where no card lies clear of the marks, the sheet is shown as it would be without them.
-  const { cell, question, laid } = best;
-  const up = laid.up * cell.blanks.length;
+  const { cell, question, laid, up, marginsMm, machineMarks } = layOnSheet(job, size, {
+    stock: stock.stock,
+    marginsMm: stock.path.marginsMm,
+    sheet,
+    machine,
+  });
   const spares = job.sheet.spares ?? sparesFor(job.brief.wanted, workshop.spoilLog);
   const sheets = up === 0 ? 0 : Math.ceil((job.brief.wanted + spares) / up);
   const backPrinted = hasArt(art, 'inside');
@@ -240,7 +228,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     onePlate,
     grainAlongFold,
     marks: job.sheet.marks,
-    machineMarks: best.up > 0 ? marks : [],
+    machineMarks,
     calibration,
     layers,
     verdict:
@@ -255,24 +243,13 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ...shelfSnags(stock.stock, sheets),
       ...cutDownSnags(job, stock, workshop),
       ...markSnags(job, size, question, laid),
-      ...(machine && laid.up > 0 && best.up === 0 ? [noRoomForMachineMarks(workshop)] : []),
+      ...(machine && up > 0 && machineMarks.length === 0 ? [noRoomForMachineMarks(workshop)] : []),
       ...sharedBleedSnags(job, art, up, size.bleedMm > 0 ? sharedUp : up),
       ...plateSnags(job, oneForBoth, stock.path.printsBothSides),
       ...calibrationSnags(job, stock, sides),
       ...layerSnags(layers, workshop),
     ],
   };
-}
-
-/** Margins to lay out within: all there is; or a strip kept for marks above and below, or left and right. */
-function roomsFor(margins: Sides, forMarks: boolean): readonly Sides[] {
-  if (!forMarks) return [margins];
-  const { top, right, bottom, left } = margins;
-  return [
-    margins,
-    { ...margins, top: top + MARK_ROOM_MM, bottom: bottom + MARK_ROOM_MM },
-    { ...margins, left: left + MARK_ROOM_MM, right: right + MARK_ROOM_MM },
-  ];
 }
 
 /** Corrections are for pages of any size: they turn and scale about the middle, where feeds centre the sheet. */

@@ -3,6 +3,7 @@ import { boxAround, corners, evenSides, grow } from '../geometry/box.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import type { FoldedForm, PaperSide } from '../fold/types.ts';
 import { plural } from '../job/figures.ts';
+import { trimmerOf } from '../job/pick.ts';
 import type { Job, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
@@ -14,6 +15,7 @@ import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
 import { TICK_ROOM_MM } from './marks.ts';
 import type { WorkAndTurn } from './workAndTurn.ts';
+import { layOnSheet } from './layOnSheet.ts';
 import { ask } from './question.ts';
 
 /** What an unbled, borderless grid would hold: the count a maker has in mind when halving or quartering a sheet. */
@@ -70,22 +72,15 @@ export function bleedSnags(
       pathRefusals(stock.path, other, workshop).length > 0
     )
       continue;
-    const up = layOutOnePiece(
-      ask(
-        { ...job, sheet: { ...job.sheet, cutDown: null } },
-        size,
-        other,
-        stock.path.marginsMm,
-        {
-          widthMm: other.sheetWidthMm,
-          heightMm: other.sheetHeightMm,
-        },
-        cell,
-      ),
-    ).up;
-    if (up > laid.up)
+    const there = layOnSheet({ ...job, sheet: { ...job.sheet, cutDown: null } }, size, {
+      stock: other,
+      marginsMm: stock.path.marginsMm,
+      sheet: { widthMm: other.sheetWidthMm, heightMm: other.sheetHeightMm },
+      machine: trimmerOf(job, workshop).machine,
+    });
+    if (there.up > laid.up * per)
       remedies.push({
-        label: `Use ${other.name}: ${up * per} up`,
+        label: `Use ${other.name}: ${there.up} up`,
         changes: [
           { path: ['stock', 'stockId'], value: other.id },
           { path: ['sheet', 'cutDown'], value: null },

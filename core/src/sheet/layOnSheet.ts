@@ -1,0 +1,76 @@
+import { evenSides, grow } from '../geometry/box.ts';
+import type { Point, Sides } from '../geometry/types.ts';
+import type { Job, MachineFacts, Stock } from '../job/types.ts';
+import type { Mm } from '../length/types.ts';
+import { cellsOf, type Cell } from '../size/cell.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
+import { MARK_ROOM_MM, marginsWith, markPlaces, markRoom, overlaps } from './machineMarks.ts';
+import { ask } from './question.ts';
+
+/** A job’s cards on one sheet. */
+export interface OnSheet {
+  readonly cell: Cell;
+  readonly question: LayOutQuestion;
+  readonly laid: LayOut;
+  /** Cards, not cells. */
+  readonly up: number;
+  /** What neither printer nor machine reaches. */
+  readonly marginsMm: Sides;
+  /** Three for a machine that cuts them; none where no card lies clear of them. */
+  readonly machineMarks: readonly Point[];
+}
+
+/**
+ * The most cards of a job on one sheet, whoever asks: the plan, a remedy, a row of choices. Nested pairs save
+ * paper, but a pair may be too large for a sheet that holds one; and a machine’s marks may lie clear of the cards
+ * as they are, or want a strip along two sides. Where no card lies clear of them, the sheet is as without them.
+ */
+export function layOnSheet(
+  job: Job,
+  size: SizePlan,
+  {
+    stock,
+    marginsMm: printer,
+    sheet,
+    machine,
+  }: {
+    readonly stock: Stock;
+    readonly marginsMm: Sides;
+    readonly sheet: { readonly widthMm: Mm; readonly heightMm: Mm };
+    readonly machine: MachineFacts | undefined;
+  },
+): OnSheet {
+  const marginsMm = machine ? marginsWith(machine, printer) : printer;
+  const marks = machine ? markPlaces(sheet, marginsMm) : [];
+  const tries = cellsOf(size.form, size.bleedMm).flatMap((cell) =>
+    roomsFor(marginsMm, marks.length > 0).map((room) => {
+      const question = ask(job, size, stock, room, sheet, cell);
+      const laid = layOutOnePiece(question);
+      const clear = marks.every((mark) =>
+        laid.pieces.every(({ trim }) => !overlaps(markRoom(mark), grow(trim, evenSides(size.bleedMm)))),
+      );
+      return { cell, question, laid, clearUp: clear ? laid.up * cell.blanks.length : 0 };
+    }),
+  );
+  const { cell, question, laid, clearUp } = tries.reduce((most, next) => (next.clearUp > most.clearUp ? next : most));
+  return {
+    cell,
+    question,
+    laid,
+    up: laid.up * cell.blanks.length,
+    marginsMm,
+    machineMarks: clearUp > 0 ? marks : [],
+  };
+}
+
+/** Margins to lay out within: all there is; or a strip kept for marks above and below, or left and right. */
+function roomsFor(margins: Sides, forMarks: boolean): readonly Sides[] {
+  if (!forMarks) return [margins];
+  const { top, right, bottom, left } = margins;
+  return [
+    margins,
+    { ...margins, top: top + MARK_ROOM_MM, bottom: bottom + MARK_ROOM_MM },
+    { ...margins, left: left + MARK_ROOM_MM, right: right + MARK_ROOM_MM },
+  ];
+}
