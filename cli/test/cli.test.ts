@@ -229,7 +229,7 @@ describe('zippy', function () {
     [
       'a format that is not written',
       ['export', file('ok.json', least), '--what', 'cut', '--format', 'csv'],
-      /^--format wants one of svg for cut; got csv/,
+      /^--format wants one of svg, dxf for cut; got csv/,
     ],
     ['no command', [], /^Usage: zippy/],
     ['an option we do not know', ['plan', file('ok2.json', least), '--colour'], /--colour/],
