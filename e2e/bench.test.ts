@@ -5,6 +5,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Download, Page } from 'playwright-core';
+import sharp from 'sharp';
 import type { Job } from '@zippy/core';
 import { Application, openBrowser, openPage } from './support.ts';
 
@@ -222,6 +223,29 @@ describe('printer and trimmer', function () {
     const path = await kept(await waiting, 'shared.pdf');
     const text = execFileSync('pdftotext', [path, '-'], { encoding: 'utf8' });
     for (const n of times) expect(text).to.include(`print ${parseInt(n, 10)}`);
+  });
+
+  it('hands out a face in a print house’s pixels, and says what bleed they leave', async () => {
+    await open('Lantern Regatta supper', 'art');
+    await press(/In a print house’s pixels/);
+    const wide = page.getByLabel('Pixels wide');
+    await wide.fill('900');
+    await wide.press('Enter');
+    await page.getByText(/900 pixels at 300 dpi are 76\.2 mm wide and the face is 96\.0 mm/).waitFor();
+    await wide.fill('1205');
+    await wide.press('Enter');
+    // (1205 ÷ 300 × 25.4 − 96) ÷ 2 = 3.01
+    await page.getByText(/That leaves a bleed of 3 mm left and right/).waitFor();
+    const waiting = page.waitForEvent('download');
+    await press(/Front, 1205 × \d+ PNG/);
+    const download = await waiting;
+    expect(download.suggestedFilename()).to.match(
+      /^lantern-regatta-supper-front-1205x\d+px-with-bleed-3\.0x3\.0mm\.png$/,
+    );
+    const { width, height } = await sharp(await kept(download, 'front.png')).metadata();
+    expect(`1205x${height}`).to.equal(/\d+x\d+/.exec(download.suggestedFilename())![0]);
+    expect(width).to.equal(1205);
+    expect(await serious()).to.deep.equal([]);
   });
 
   it('is not printed from a plan that a job has outgrown', async () => {

@@ -231,6 +231,16 @@ describe('zippy', function () {
       ['export', file('ok.json', least), '--what', 'cut', '--format', 'csv'],
       /^--format wants one of svg, dxf for cut; got csv/,
     ],
+    [
+      'pixels that are no size',
+      ['export', file('px.json', least), '--what', 'face', '--format', 'png', '--pixels', 'wide'],
+      /^--pixels wants width x height/,
+    ],
+    [
+      'pixels for a PDF',
+      ['export', file('px2.json', least), '--what', 'face', '--format', 'pdf', '--pixels', '900x900'],
+      /^--pixels goes with --what face --format png/,
+    ],
     ['no command', [], /^Usage: zippy/],
     ['an option we do not know', ['plan', file('ok2.json', least), '--colour'], /--colour/],
   ];

@@ -41,6 +41,7 @@ export { offset } from './geometry/offset.ts';
 export * from './art/typefaces.ts';
 export { setText, type SetBlock, type SetLine } from './art/setText.ts';
 export { coverBox, effectivePpi } from './art/layFace.ts';
+export { drawFaceInPixels, fitPixels, pixelFault, type PixelFit, type PixelQuestion } from './art/exactPixels.ts';
 export { drawFace, drawSide, hasArt, printedBox } from './art/drawCard.ts';
 export type { ArtPlan, FacePlan } from './art/planArt.ts';
 export { poundsOf, sayWeight } from './stock/weights.ts';

@@ -1,5 +1,6 @@
 import { drawCutAndCrease, drawEnvelopeSheet, drawMachineFile } from '@zippy/core';
 import { collect } from './collect.ts';
+import { exactFaces } from './exactFaces.ts';
 import { PdfFile } from './pdfDocument.ts';
 import { sceneToDxf } from './dxf.ts';
 import { sceneToPng, sceneToSvg } from './scenes.ts';
@@ -98,6 +99,7 @@ export async function exportFiles(
 }
 
 async function faceFiles(format: ExportFormat, input: ExportInput, name: string): Promise<readonly ExportFile[]> {
+  if (format === 'png' && input.pixels) return exactFaces({ ...input, pixels: input.pixels }, name);
   const pages = facePages(input);
   if (format === 'pdf') {
     const file = new PdfFile(`${input.job.brief.title}: faces`, input);

@@ -1,4 +1,4 @@
-import type { Job, Plan, Workshop } from '@zippy/core';
+import type { Job, PixelQuestion, Plan, Workshop } from '@zippy/core';
 import type { Fonts } from './fonts.ts';
 
 export const EXPORTS = {
@@ -28,6 +28,9 @@ export interface ExportInput {
   readonly pictures: ReadonlyMap<string, PictureBytes>;
   /** ISO day for the slug and the ticket; null writes none. */
   readonly date: string | null;
+  /** Pictures of faces in exactly these pixels, as print houses ask; only the named face when one is named. */
+  readonly pixels?: PixelQuestion;
+  readonly faceId?: string;
   readonly onProgress?: (done: number, of: number) => void | Promise<void>;
 }
 

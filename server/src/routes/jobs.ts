@@ -1,8 +1,9 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import type { Job, PictureRef } from '@zippy/core';
+import { pixelFault, planJob, type Job, type PictureRef } from '@zippy/core';
 import { checkJob, readJobFile } from '@zippy/core/job-file';
+import { exportFiles, ExportRefused, loadFonts, type PictureBytes } from '../exports/index.ts';
 import { readPicture } from '../pictures/readPicture.ts';
 import { placedPictures } from '../pictures/placed.ts';
 import { addJob, findJob, listJobs, removeJob, saveJob } from '../tables/jobs.ts';
@@ -102,6 +103,43 @@ export function jobRoutes(pool: Pool): Router {
   router.delete('/:id', async (request, response) => {
     if (!(await removeJob(pool, STUDIO_ID, jobId(request.params.id)))) throw notFound('job');
     response.status(204).end();
+  });
+
+  // One face in exactly the pixels that a print house asks for.
+  router.get('/:id/faces/:face.png', async (request, response) => {
+    const row = await findJob(pool, STUDIO_ID, jobId(request.params.id));
+    if (!row) throw notFound('job');
+    const [widthPx, heightPx, dpi] = ['width', 'height', 'dpi'].map((field) => Number(request.query[field])) as [
+      number,
+      number,
+      number,
+    ];
+    const wrong = pixelFault({ widthPx, heightPx, dpi });
+    if (wrong) throw new Refusal(400, `${wrong.field} ${wrong.why}.`, wrong.field);
+    const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
+    const fonts = await loadFonts();
+    const pictures = new Map<string, PictureBytes>();
+    for (const [id, ref] of placedPictures(row.document)) {
+      const found = await findPicture(pool, STUDIO_ID, ref.sha256);
+      if (!found) throw new Refusal(422, `${ref.name} is not stored any more; place the picture again.`, 'pictures');
+      pictures.set(id, found);
+    }
+    try {
+      const [file] = await exportFiles('face', 'png', {
+        job: row.document,
+        workshop,
+        plan: planJob(row.document, workshop, { typefaces: fonts.book, today: null }),
+        fonts,
+        pictures,
+        date: null,
+        pixels: { widthPx, heightPx, dpi },
+        faceId: request.params.face,
+      });
+      response.attachment(file!.name).type('image/png').send(file!.bytes);
+    } catch (problem) {
+      if (!(problem instanceof ExportRefused)) throw problem;
+      throw new Refusal(422, problem.message, 'width');
+    }
   });
 
   // The open format, with its pictures inside, so that it opens anywhere.

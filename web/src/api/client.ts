@@ -1,4 +1,14 @@
-import type { Job, JobBench, MixedOrder, MixedPlan, PictureRef, Run, RunEvent, Workshop } from '@zippy/core';
+import type {
+  Job,
+  JobBench,
+  MixedOrder,
+  MixedPlan,
+  PictureRef,
+  PixelQuestion,
+  Run,
+  RunEvent,
+  Workshop,
+} from '@zippy/core';
 
 /** The server said no, with a sentence to show. */
 export class Refused extends Error {
@@ -34,6 +44,24 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
     throw new Refused(response.status, message ?? 'The server did not understand that.', field ?? null, body);
   }
   return body as T;
+}
+
+/** Fetches a file, and hands it over under the name that the server gave it. */
+async function fetchFile(path: string, init?: RequestInit): Promise<void> {
+  const response = await fetch(`/api${path}`, init).catch(() => {
+    throw new Away();
+  });
+  if (!response.ok) {
+    const said = (await response.json().catch(() => null)) as { message?: string; field?: string | null } | null;
+    throw new Refused(response.status, said?.message ?? 'The file could not be written.', said?.field ?? null, said);
+  }
+  const name = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'file';
+  const url = URL.createObjectURL(await response.blob());
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = name;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
 const send = <T>(method: string, path: string, body: unknown): Promise<T> =>
@@ -89,18 +117,14 @@ export const api = {
       body: file,
     }),
   pictureUrl: (sha256: string) => `/api/pictures/${sha256}`,
-  sharedPdf: async (order: SharedPdfOrder): Promise<Blob> => {
-    const response = await fetch('/api/shared/pdf', {
+  sharedPdf: (order: SharedPdfOrder) =>
+    fetchFile('/shared/pdf', {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(order),
-    }).catch(() => {
-      throw new Away();
-    });
-    if (response.ok) return response.blob();
-    const said = (await response.json().catch(() => null)) as { message?: string } | null;
-    throw new Refused(response.status, said?.message ?? 'The sheets could not be written.', null, said);
-  },
+    }),
+  facePixels: (id: string, face: string, { widthPx, heightPx, dpi }: PixelQuestion) =>
+    fetchFile(`/jobs/${id}/faces/${encodeURIComponent(face)}.png?width=${widthPx}&height=${heightPx}&dpi=${dpi}`),
   startRun: (id: string, jobId: string) => send<Run>('POST', '/runs', { id, jobId }),
   run: (id: string) => call<Run>(`/runs/${id}`),
   addRunEvent: (runId: string, event: RunEvent) => send<{ id: string }>('POST', `/runs/${runId}/events`, event),

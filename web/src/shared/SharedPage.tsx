@@ -353,12 +353,7 @@ function SharedPdf({ order }: { readonly order: Parameters<typeof api.sharedPdf>
   const write = async (): Promise<void> => {
     setState({ busy: true, why: null });
     try {
-      const url = URL.createObjectURL(await api.sharedPdf(order));
-      const link = document.createElement('a');
-      link.href = url;
-      link.download = 'shared-sheets.pdf';
-      link.click();
-      setTimeout(() => URL.revokeObjectURL(url), 10_000);
+      await api.sharedPdf(order);
       setState({ busy: false, why: null });
     } catch (problem) {
       setState({ busy: false, why: (problem as Error).message });

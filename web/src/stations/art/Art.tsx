@@ -5,7 +5,7 @@ import { DEFAULTS, drawFace, IDENTITY, polygon, type Scene, type TextBlock } fro
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
-import { Slip } from '../../slip/Slip.tsx';
+import { More, Slip } from '../../slip/Slip.tsx';
 import { useView } from '../../stores/view.ts';
 import { OnOff, Pick, Scale } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
@@ -13,6 +13,7 @@ import { BenchPress, KeyCap, Press, Quiet } from '../../ui/Press.tsx';
 import { Row } from '../../ui/Sheet.tsx';
 import { spokenOf, useSides, type StationProps } from '../parts.ts';
 import { Handles } from './Handles.tsx';
+import { PrintHouse } from './PrintHouse.tsx';
 import { useFace } from './useFace.ts';
 import { WordsPanel } from './WordsPanel.tsx';
 
@@ -210,6 +211,9 @@ export function ArtSlip(props: StationProps): ReactNode {
         ))}
       </Row>
       {text && <WordsPanel {...props} text={text} />}
+      <More label="In a print house’s pixels">
+        <PrintHouse key={face.face.id} face={face} unit={workshop.unit} />
+      </More>
     </Slip>
   );
 }
