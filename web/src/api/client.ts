@@ -55,7 +55,7 @@ async function fetchFile(path: string, init?: RequestInit): Promise<void> {
     const said = (await response.json().catch(() => null)) as { message?: string; field?: string | null } | null;
     throw new Refused(response.status, said?.message ?? 'The file could not be written.', said?.field ?? null, said);
   }
-  const name = /filename="([^"]+)"/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'file';
+  const name = /filename="?([^";]+)/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'file';
   const url = URL.createObjectURL(await response.blob());
   const link = document.createElement('a');
   link.href = url;
