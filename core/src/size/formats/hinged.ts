@@ -13,6 +13,9 @@ export const LEAST_HINGE_SHARE = 1 / 3;
 /** Sets the hinge a little past the least, so that a knife’s slip does not undo it. */
 const SOUND_HINGE_SHARE = 0.38;
 
+/** A hinge set in further than this leaves less of a shape than a card wants. */
+const DEEPEST_SHARE = 0.45;
+
 interface Front {
   /** The front panel, its hinge on x = 0, filling width × height. */
   readonly outline: Polygon;
@@ -50,8 +53,11 @@ const workedOut = remembered((finish: Finish, options: FormatOptions): Front => 
   const [w, h] = along(finish, options);
   const soundAt = (insetMm: Mm): boolean => isSound(chordsOf(grown(w, h, options, insetMm), insetMm), h);
   if (soundAt(0)) return frontAt(w, h, options, 0);
-  let [low, high] = [0, Math.min(finish.widthMm, finish.heightMm) * 0.45];
-  if (soundAt(high))
+  // Deep enough for most; a tall heart hinged on top has a notch that grows with its height, and wants more.
+  const depths = [Math.min(w, h), w].map((extent) => extent * DEEPEST_SHARE);
+  const deepest = depths.find(soundAt);
+  let [low, high] = [0, deepest ?? depths[0]!];
+  if (deepest !== undefined)
     for (let i = 0; i < 14; i += 1) {
       const middle = (low + high) / 2;
       if (soundAt(middle)) high = middle;
