@@ -52,7 +52,7 @@ export { chanceEnough, sparesFor } from './sheet/spares.ts';
 export type { Placement, SheetPlan, SheetSide } from './sheet/planSheet.ts';
 export * from './calibration/types.ts';
 export { calibrationFor } from './calibration/chooseCalibration.ts';
-export { correctionsFor, fitRegister, registerOf, turnOver } from './calibration/fitRegister.ts';
+export { correctionsFor, fitRegister, registerOf } from './calibration/fitRegister.ts';
 export { calibrationMarks, isCalibratable, type SheetSize } from './calibration/marks.ts';
 export { isUsable, sayRegister } from './calibration/sayRegister.ts';
 export { CROSS_NAMES, drawCalibration, type CalibrationSheet } from './calibration/drawCalibration.ts';

@@ -1,9 +1,8 @@
-import { apply, IDENTITY } from '../geometry/affine.ts';
+import { apply, IDENTITY, turnedOver } from '../geometry/affine.ts';
 import { polygon, polyline, segment } from '../geometry/path.ts';
 import type { Point, Sides } from '../geometry/types.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import type { Page, Shape } from '../scene/types.ts';
-import { turnOver } from './fitRegister.ts';
 import { ARM_MM, calibrationMarks, eachCross, middleOf, type SheetSize } from './marks.ts';
 import { CROSSES, type Cross } from './types.ts';
 
@@ -33,7 +32,7 @@ export function drawCalibration(asked: CalibrationSheet, side: 'front' | 'back')
   const { sheet, marginsMm, flipEdge } = asked;
   const box = { xMm: 0, yMm: 0, ...sheet };
   const marks = calibrationMarks(sheet, marginsMm);
-  const map = side === 'front' ? IDENTITY : turnOver(sheet, flipEdge);
+  const map = side === 'front' ? IDENTITY : turnedOver(sheet, flipEdge);
   const at = eachCross((cross) => apply(map, marks.crosses[cross]));
   const centre = middleOf(sheet);
   const shapes: Shape[] = CROSSES.flatMap((cross) => drawCross(at[cross], CROSS_NAMES[cross], side === 'back', centre));

@@ -1,4 +1,4 @@
-import { apply, compose, invert, turnedLeftRight, turnedTopBottom, type Affine } from '../geometry/affine.ts';
+import { apply, compose, invert, turnedOver, type Affine } from '../geometry/affine.ts';
 import type { Point, Sides } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import { calibrationMarks, middleOf, type CalibrationMarks, type SheetSize } from './marks.ts';
@@ -132,18 +132,12 @@ function fitLikeness(
   };
 }
 
-/** How a sheet is turned over, as seen afterwards. */
-export const turnOver = (sheet: SheetSize, flipEdge: 'long' | 'short'): Affine =>
-  (flipEdge === 'long') === sheet.heightMm >= sheet.widthMm
-    ? turnedLeftRight(sheet.widthMm)
-    : turnedTopBottom(sheet.heightMm);
-
 /**
  * Pages drawn through these maps land where they should: what the printer does is undone beforehand.
  * The back’s page is the sheet turned over, so its map is turned over, undone, and turned over again.
  */
 export function correctionsFor(sheet: SheetSize, flipEdge: 'long' | 'short', { front, back }: Register): Corrections {
-  const over = turnOver(sheet, flipEdge);
+  const over = turnedOver(sheet, flipEdge);
   return { front: invert(front), back: compose(over, compose(invert(back), over)) };
 }
 

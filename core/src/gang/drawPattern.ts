@@ -1,4 +1,4 @@
-import { compose, IDENTITY, turnedLeftRight, turnedTopBottom, type Affine } from '../geometry/affine.ts';
+import { compose, IDENTITY, turnedOver, type Affine } from '../geometry/affine.ts';
 import { boxAround, corners, evenSides, grow, mapBox, shrink } from '../geometry/box.ts';
 import { boxPath, segment } from '../geometry/path.ts';
 import type { Mm } from '../length/types.ts';
@@ -18,12 +18,8 @@ export interface PatternLabel {
 }
 
 /** A shared sheet turned over, as seen afterwards. */
-export const sharedPageMap = (sheet: GangSheet, side: SheetSide, flipEdge: 'long' | 'short'): Affine => {
-  if (side === 'front') return IDENTITY;
-  return (flipEdge === 'long') === sheet.heightMm >= sheet.widthMm
-    ? turnedLeftRight(sheet.widthMm)
-    : turnedTopBottom(sheet.heightMm);
-};
+export const sharedPageMap = (sheet: GangSheet, side: SheetSide, flipEdge: 'long' | 'short'): Affine =>
+  side === 'front' ? IDENTITY : turnedOver(sheet, flipEdge);
 
 /**
  * One side of a mixed sheet as it is printed: the art of every card at its places, pale outlines of what is cut

@@ -36,3 +36,9 @@ export function invert(map: Affine): Affine {
 export const turnedLeftRight = (widthMm: number): Affine => [-1, 0, 0, 1, widthMm, 0];
 /** Turning a sheet over about its level middle line, as seen afterwards. */
 export const turnedTopBottom = (heightMm: number): Affine => [1, 0, 0, -1, 0, heightMm];
+
+/** A sheet turned over on its long or its short edge, as seen afterwards; a square one counts as upright. */
+export const turnedOver = (
+  { widthMm, heightMm }: { readonly widthMm: number; readonly heightMm: number },
+  edge: 'long' | 'short',
+): Affine => ((edge === 'long') === heightMm >= widthMm ? turnedLeftRight(widthMm) : turnedTopBottom(heightMm));

@@ -1,6 +1,6 @@
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
-import { compose, translation, turnedLeftRight, turnedTopBottom, type Affine } from '../geometry/affine.ts';
+import { compose, translation, turnedOver, type Affine } from '../geometry/affine.ts';
 import { mapBox, shrink } from '../geometry/box.ts';
 import { areaOf } from '../geometry/polygon.ts';
 import type { Box, Point, Sides } from '../geometry/types.ts';
@@ -107,10 +107,9 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       : laid.pieces.every(({ turned }) => mayLieForGrain(size, stock.stock)[turned ? 'turned' : 'asDrawn']);
   const cells = laid.pieces.map((piece) => ({ ...piece, toSheet: onSheet(piece, cell) }));
   const placements = cells.flatMap((c) => place(c, cell, size));
-  const over = turnOver === 'leftRight' ? turnedLeftRight(sheet.widthMm) : turnedTopBottom(sheet.heightMm);
   const oneForBoth: WorkAndTurn =
     sides.length === 2
-      ? workAndTurn(placements, size.form.blank.creases.length, over)
+      ? workAndTurn(placements, size.form.blank.creases.length, turnedOver(sheet, job.sheet.flipEdge))
       : { ok: false, why: 'only one side is printed' };
   const onePlate = oneForBoth.ok && job.sheet.working === 'workAndTurn' ? oneForBoth.fronts : null;
   const layers = planLayerSheets(job, size, spares);

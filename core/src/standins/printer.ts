@@ -1,10 +1,10 @@
-import { apply, compose, type Affine } from '../geometry/affine.ts';
+import { apply, compose, turnedOver, type Affine } from '../geometry/affine.ts';
 import { corners, shrink } from '../geometry/box.ts';
 import { boxPath } from '../geometry/path.ts';
 import type { Sides } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { Page, Scene } from '../scene/types.ts';
-import { aboutCentre, turnOver } from '../calibration/fitRegister.ts';
+import { aboutCentre } from '../calibration/fitRegister.ts';
 import { calibrationMarks, eachCross, middleOf, type SheetSize } from '../calibration/marks.ts';
 import type { Corrections, Miss, Readings } from '../calibration/types.ts';
 
@@ -57,7 +57,7 @@ export function printSide(
   truth: PrinterTruth,
 ): Scene {
   const { front, back } = truthMaps(truth, sheet);
-  const over = turnOver(sheet, flipEdge);
+  const over = turnedOver(sheet, flipEdge);
   const map = side === 'front' ? front : compose(over, compose(back, over));
   const printable = shrink({ xMm: 0, yMm: 0, ...sheet }, truth.marginsMm);
   return {
@@ -109,7 +109,7 @@ export function residueMm(
   corrections: Corrections | null,
 ): Mm {
   const { front, back } = truthMaps(truth, sheet);
-  const over = turnOver(sheet, flipEdge);
+  const over = turnedOver(sheet, flipEdge);
   const onFront = corrections ? compose(front, corrections.front) : front;
   const onBack = corrections ? compose(back, compose(over, compose(corrections.back, over))) : back;
   return Math.max(

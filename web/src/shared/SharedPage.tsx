@@ -14,6 +14,7 @@ import {
 } from '@zippy/core';
 import { api } from '../api/client.ts';
 import { Ground, Middle } from '../bench/Bench.tsx';
+import { BenchAndSlip } from '../bench/BenchAndSlip.tsx';
 import { useBenchKeys } from '../keys/useKeys.ts';
 import { Decisions, More, SlipPaper, Verdict } from '../slip/Slip.tsx';
 import { Caution, StepList } from '../stations/Stepper.tsx';
@@ -378,33 +379,12 @@ const Empty = styled.p`
   line-height: 1.4;
   text-align: center;
 `;
-const Layout = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: auto 1fr;
-  height: 100%;
-  > main {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) ${({ theme }) => theme.size.slipPx + 28}px;
-    min-height: 0;
-  }
-  h1 {
-    font-size: 16px;
-    color: ${({ theme }) => theme.colour.plum};
-  }
+const Layout = styled(BenchAndSlip)`
   aside h2 {
     margin-top: 6px;
     padding-top: 10px;
     border-top: 1px solid ${({ theme }) => theme.colour.rule};
     color: ${({ theme }) => theme.colour.ink};
     font-size: 16px;
-  }
-  @media (max-width: 900px) {
-    height: auto;
-    min-height: 100%;
-    > main {
-      grid-template-columns: minmax(0, 1fr);
-      grid-template-rows: 62vh auto;
-    }
   }
 `;

@@ -6,7 +6,7 @@ import {
   drawCalibration,
   IDENTITY,
   printSide,
-  turnOver,
+  turnedOver,
   type Affine,
   type CalibrationSheet,
   type Colour,
@@ -33,7 +33,7 @@ function loupes({ sheet, marginsMm, flipEdge }: CalibrationSheet, near: Shape[],
     const closer: Affine = [CLOSER, 0, 0, CLOSER, cx - CLOSER * xMm, cy - CLOSER * yMm];
     const seen: readonly Shape[] = [
       { kind: 'group', transform: IDENTITY, children: near },
-      { kind: 'group', transform: turnOver(sheet, flipEdge), blend: 'multiply', children: far },
+      { kind: 'group', transform: turnedOver(sheet, flipEdge), blend: 'multiply', children: far },
     ];
     return [
       { kind: 'path', role: 'stock', path: frame, fill: '#ffffff' },
@@ -77,7 +77,7 @@ export function CalibrateBench({
           ? [
               {
                 kind: 'group',
-                transform: turnOver(sheet, flipEdge),
+                transform: turnedOver(sheet, flipEdge),
                 blend: 'multiply',
                 children: printed(other),
               } as const,

@@ -17,6 +17,7 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { api } from '../../api/client.ts';
+import { BenchAndSlip } from '../../bench/BenchAndSlip.tsx';
 import { useBenchKeys } from '../../keys/useKeys.ts';
 import { Decisions, More, SlipPaper, Verdict } from '../../slip/Slip.tsx';
 import { useStandIn } from '../../stores/standIn.ts';
@@ -264,25 +265,7 @@ function Calibrate({
   );
 }
 
-const Layout = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: auto auto 1fr;
-  height: 100%;
-  > main {
-    grid-row: 3;
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) ${({ theme }) => theme.size.slipPx + 28}px;
-    min-height: 0;
-  }
-  > [role='alert'] {
-    padding: 10px 16px;
-    background: ${({ theme }) => theme.colour.coralWash};
-  }
-  h1 {
-    font-size: 16px;
-    color: ${({ theme }) => theme.colour.plum};
-  }
+const Layout = styled(BenchAndSlip)`
   h3 {
     margin-top: 6px;
     padding-top: 10px;
@@ -307,13 +290,5 @@ const Layout = styled.div`
   .how {
     color: ${({ theme }) => theme.colour.inkQuiet};
     font-size: 14px;
-  }
-  @media (max-width: 900px) {
-    height: auto;
-    min-height: 100%;
-    > main {
-      grid-template-columns: minmax(0, 1fr);
-      grid-template-rows: 62vh auto;
-    }
   }
 `;
