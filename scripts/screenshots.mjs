@@ -59,6 +59,10 @@ for (const [name, title, place] of SHOTS) {
     }
     await page.getByRole('button', { name: 'Lay them out' }).click();
     await page.waitForTimeout(4000);
+    await page
+      .getByRole('list', { name: 'Layouts' })
+      .getByText(/Lantern Regatta supper/)
+      .click();
   }
   if (name === 'calibrate') {
     await page.getByRole('button', { name: /Practise on the stand-in/ }).click();

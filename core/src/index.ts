@@ -82,7 +82,7 @@ export type { CutMove, CutPlan, OutlineCut } from './cut/types.ts';
 export { partsAfter, type Part } from './cut/partsAfter.ts';
 export { DRAWN_WIDER, drawDrift } from './cut/drawDrift.ts';
 export { drawMachineFile, type MachinePlan } from './cut/planMachine.ts';
-export { planDrift, worstDrift, type EdgeDrift, type PieceDrift } from './cut/planDrift.ts';
+export { planDrift, SPREADS_OF_95, worstDrift, type EdgeDrift, type PieceDrift } from './cut/planDrift.ts';
 export { repeatabilityOf } from './cut/repeatability.ts';
 export { readCutFile, runMachine, type MachineReport, type Scan } from './standins/machine.ts';
 export { throughCreases } from './sheet/throughCreases.ts';

@@ -7,11 +7,8 @@ import type { Scene, Shape } from '../scene/types.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { CutView } from './drawCuts.ts';
-import type { EdgeDrift } from './planDrift.ts';
+import { SPREADS_OF_95, type EdgeDrift } from './planDrift.ts';
 import { EDGES, type CutPlan, type Edge } from './types.ts';
-
-/** Within so many spreads 95 cuts of 100 land. Source: the normal distribution’s 97.5th percentile */
-export const SPREADS = 1.96;
 
 /** Bands are drawn so many times as wide as they are, or nobody could see them; the numbers are true. */
 export const DRAWN_WIDER = 4;
@@ -27,7 +24,7 @@ export function drawDrift(
   const page: Box = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
   const { blank } = size.form;
   const halfOf = ({ fromTrueMm, chainedMm }: EdgeDrift): Mm =>
-    SPREADS * (measured === 'fromTrue' ? fromTrueMm : chainedMm);
+    SPREADS_OF_95 * (measured === 'fromTrue' ? fromTrueMm : chainedMm);
   const bands: Shape[] = [];
   /** Half widths by where the cut runs, for the numbers along the edges. */
   const numbers = { upright: new Map<Mm, Mm>(), level: new Map<Mm, Mm>() };

@@ -10,7 +10,7 @@ import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { draftMoves, type DraftMove } from './draftMoves.ts';
 import { numberMoves } from './numberMoves.ts';
-import { planDrift, worstDrift, type PieceDrift } from './planDrift.ts';
+import { planDrift, SPREADS_OF_95, worstDrift, type PieceDrift } from './planDrift.ts';
 import { planMachine, type MachinePlan } from './planMachine.ts';
 import { repeatabilityOf } from './repeatability.ts';
 import { throughCreases } from '../sheet/throughCreases.ts';
@@ -89,11 +89,11 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
       figure(
         'drift',
         '95 cuts in 100 land within',
-        length(1.96 * worstDrift(pieces).fromTrueMm),
-        '1.96 × the spread of the worst trim: the tool’s own, and that of the true edge it is measured from, as squares',
+        length(SPREADS_OF_95 * worstDrift(pieces).fromTrueMm),
+        `${SPREADS_OF_95} × the spread of the worst trim: the tool’s own, and that of the true edge it is measured from, as squares`,
         {
           'One cut strays by (1 σ)': words(`${repeatabilityMm.toFixed(2)} mm`),
-          'Measured from the last cut instead': length(1.96 * worstDrift(pieces).chainedMm),
+          'Measured from the last cut instead': length(SPREADS_OF_95 * worstDrift(pieces).chainedMm),
         },
       ),
       figure('stack', 'Sheets at once', count(sheetsAtOnce), 'the tool’s thickest stack ÷ caliper, rounded down', {

@@ -12,6 +12,9 @@ export interface EdgeDrift {
 
 export type PieceDrift = Readonly<Record<Edge, EdgeDrift>>;
 
+/** Of 100 cuts 95 land within so many spreads of their place. Source: the normal distribution’s 97.5th percentile */
+export const SPREADS_OF_95 = 1.96;
+
 const NONE: EdgeDrift = { fromTrueMm: 0, chainedMm: 0 };
 
 interface Line {
