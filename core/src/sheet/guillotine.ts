@@ -21,7 +21,8 @@ export interface MostPieces {
   readonly count: number;
   /** No layout of edge-to-edge cuts holds more. */
   readonly bound: number;
-  readonly tree: CutTree;
+  /** Layouts that hold as many, the one of fewest uniform blocks first; never none. */
+  readonly trees: readonly CutTree[];
 }
 
 /** Rectangles and pieces in whole nanometres, so that what fits exactly does fit. */
@@ -46,8 +47,7 @@ export const MOST_POINTS = 260;
  * Exact: some best layout cuts only at sums of whole piece sides (push every piece left and up until it
  * touches, and each cut with it), so the best for every rectangle whose sides are such sums follows from
  * the best of the two parts of each such cut.
- * Among layouts of as many pieces the one of fewest uniform blocks is taken, so that a trimmer’s fence is
- * set as seldom as can be.
+ * Several layouts of as many pieces are given, all of few uniform blocks, for the caller to choose the handiest.
  * Source: Gilmore and Gomory, The theory and computation of knapsack functions, 1966; normal patterns
  * after Herz, 1972
  */
@@ -57,12 +57,17 @@ export function mostPieces(question: GuillotineQuestion, mostPoints = MOST_POINT
     ...(asDrawn ? [{ w, h, turned: false }] : []),
     ...(turned && !(asDrawn && w === h) ? [{ w: h, h: w, turned: true }] : []),
   ];
-  const nothing: MostPieces = { count: 0, bound: 0, tree: { kind: 'waste' } };
+  const nothing: MostPieces = { count: 0, bound: 0, trees: [{ kind: 'waste' }] };
   if (ways.length === 0 || widthNm <= 0 || heightNm <= 0) return nothing;
   const grids = ways.map((way) => ({ way, count: gridCount(way, widthNm, heightNm) }));
   const best = grids.reduce((a, b) => (b.count > a.count ? b : a));
   if (best.count === 0) return nothing;
-  const grid: MostPieces = { count: best.count, bound: best.count, tree: gridTree(best.way, widthNm, heightNm) };
+  const equal = grids.filter(({ count }) => count === best.count);
+  const grid: MostPieces = {
+    count: best.count,
+    bound: best.count,
+    trees: equal.map(({ way }) => gridTree(way, widthNm, heightNm)),
+  };
   // One way to lie: every strip of a layout is a row or a column of the same grid, so the grid is the most.
   if (ways.length === 1) return grid;
   const bound = areaBound(question);
@@ -72,7 +77,9 @@ export function mostPieces(question: GuillotineQuestion, mostPoints = MOST_POINT
   if (xs.length > mostPoints || ys.length > mostPoints) return { ...grid, bound };
   const table = fill(xs, ys, ways);
   const count = table.count[xs.length * ys.length - 1]!;
-  return { count, bound: count, tree: treeAt(table, xs, ys, ways, xs.length - 1, ys.length - 1) };
+  const last = { i: xs.length - 1, j: ys.length - 1 };
+  const fewest = table.blocks[table.blocks.length - 1]!;
+  return { count, bound: count, trees: treesAt({ ...table, xs, ys, ways }, last, fewest + SPARE_BLOCKS, MOST_TREES) };
 }
 
 interface Way {
@@ -110,10 +117,9 @@ function sums(a: Nm, b: Nm, most: Nm): readonly Nm[] {
 }
 
 interface Table {
+  /** The most pieces in the rectangle of each pair of points, and the fewest blocks that hold them. */
   readonly count: Int32Array;
   readonly blocks: Int32Array;
-  /** 0 waste; 1 and 2 a grid of that way; else a split: positive across, negative down, at point |value| − 3. */
-  readonly choice: Int32Array;
   readonly below: { readonly x: readonly Int32Array[]; readonly y: readonly Int32Array[] };
 }
 
@@ -134,62 +140,88 @@ function fill(xs: readonly Nm[], ys: readonly Nm[], ways: readonly Way[]): Table
   const [nx, ny] = [xs.length, ys.length];
   const count = new Int32Array(nx * ny);
   const blocks = new Int32Array(nx * ny);
-  const choice = new Int32Array(nx * ny);
   const below = { x: remainders(xs), y: remainders(ys) };
   for (let i = 0; i < nx; i += 1)
     for (let j = 0; j < ny; j += 1) {
-      let [most, fewest, chosen] = [0, 0, 0];
-      ways.forEach((way, k) => {
+      let [most, fewest] = [0, 0];
+      for (const way of ways) {
         const n = gridCount(way, xs[i]!, ys[j]!);
-        if (n > most || (n === most && n > 0 && fewest > 1)) [most, fewest, chosen] = [n, 1, k + 1];
-      });
+        if (n > most || (n === most && n > 0 && fewest > 1)) [most, fewest] = [n, 1];
+      }
       // The first part is never the larger one: the other order is the same layout seen in a mirror.
       for (let k = 1; k < i && 2 * xs[k]! <= xs[i]!; k += 1) {
         const [a, b] = [k * ny + j, below.x[i]![k]! * ny + j];
         const n = count[a]! + count[b]!;
         const m = blocks[a]! + blocks[b]!;
-        if (n > most || (n === most && n > 0 && m < fewest)) [most, fewest, chosen] = [n, m, k + 3];
+        if (n > most || (n === most && n > 0 && m < fewest)) [most, fewest] = [n, m];
       }
       for (let k = 1; k < j && 2 * ys[k]! <= ys[j]!; k += 1) {
         const [a, b] = [i * ny + k, i * ny + below.y[j]![k]!];
         const n = count[a]! + count[b]!;
         const m = blocks[a]! + blocks[b]!;
-        if (n > most || (n === most && n > 0 && m < fewest)) [most, fewest, chosen] = [n, m, -(k + 3)];
+        if (n > most || (n === most && n > 0 && m < fewest)) [most, fewest] = [n, m];
       }
       const at = i * ny + j;
-      [count[at], blocks[at], choice[at]] = [most, fewest, chosen];
+      [count[at], blocks[at]] = [most, fewest];
     }
-  return { count, blocks, choice, below };
+  return { count, blocks, below };
 }
 
-function treeAt(
-  table: Table,
-  xs: readonly Nm[],
-  ys: readonly Nm[],
-  ways: readonly Way[],
-  i: number,
-  j: number,
-): CutTree {
-  const chosen = table.choice[i * ys.length + j]!;
-  if (chosen === 0) return { kind: 'waste' };
-  if (chosen === 1 || chosen === 2) return gridTree(ways[chosen - 1]!, xs[i]!, ys[j]!);
-  const k = Math.abs(chosen) - 3;
-  const [axis, firstNm, first, second] =
-    chosen > 0
-      ? ([
-          'across',
-          xs[k]!,
-          treeAt(table, xs, ys, ways, k, j),
-          treeAt(table, xs, ys, ways, table.below.x[i]![k]!, j),
-        ] as const)
-      : ([
-          'down',
-          ys[k]!,
-          treeAt(table, xs, ys, ways, i, k),
-          treeAt(table, xs, ys, ways, i, table.below.y[j]![k]!),
-        ] as const);
-  // A part without a piece is only what is left over, and is left at the far side.
-  if (first.kind === 'waste') return second;
-  if (second.kind === 'waste') return first;
-  return { kind: 'split', axis, firstNm, first, second };
+/** A block more than need be may still set the fence less often; and of many layouts a few are enough to choose from. */
+const SPARE_BLOCKS = 1;
+const MOST_TREES = 60;
+
+interface Filled extends Table {
+  readonly xs: readonly Nm[];
+  readonly ys: readonly Nm[];
+  readonly ways: readonly Way[];
 }
+
+/** Layouts of the rectangle at a pair of points that hold the most pieces in so many blocks at the most. */
+function treesAt(table: Filled, { i, j }: Place, blocks: number, wanted: number): readonly CutTree[] {
+  const { xs, ys, ways, count, below } = table;
+  const at = (x: number, y: number): number => x * ys.length + y;
+  const most = count[at(i, j)]!;
+  const found: CutTree[] = ways
+    .filter((way) => gridCount(way, xs[i]!, ys[j]!) === most)
+    .map((way) => gridTree(way, xs[i]!, ys[j]!));
+  const part = (axis: 'across' | 'down', a: Place, b: Place): void => {
+    const [first, second] = [at(a.i, a.j), at(b.i, b.j)];
+    // A part without a piece is only what is left over; the same layout is found without that cut.
+    if (count[first] === 0 || count[second] === 0 || count[first]! + count[second]! !== most) return;
+    const spare = blocks - table.blocks[first]! - table.blocks[second]!;
+    if (spare < 0) return;
+    const firstNm = axis === 'across' ? xs[a.i]! : ys[a.j]!;
+    const each = Math.ceil(Math.sqrt(wanted));
+    for (const one of treesAt(table, a, table.blocks[first]! + spare, each))
+      for (const other of treesAt(table, b, table.blocks[second]! + spare, each))
+        if (found.length < wanted && blocksOf(one) + blocksOf(other) <= blocks)
+          found.push({ kind: 'split', axis, firstNm, first: one, second: other });
+  };
+  for (let k = 1; k < i && 2 * xs[k]! <= xs[i]! && found.length < wanted; k += 1) {
+    const [near, far] = [
+      { i: k, j },
+      { i: below.x[i]![k]!, j },
+    ];
+    part('across', near, far);
+    part('across', far, near);
+  }
+  for (let k = 1; k < j && 2 * ys[k]! <= ys[j]! && found.length < wanted; k += 1) {
+    const [near, far] = [
+      { i, j: k },
+      { i, j: below.y[j]![k]! },
+    ];
+    part('down', near, far);
+    part('down', far, near);
+  }
+  return found.sort((a, b) => blocksOf(a) - blocksOf(b));
+}
+
+interface Place {
+  readonly i: number;
+  readonly j: number;
+}
+
+/** Uniform grids that a layout is made of. */
+export const blocksOf = (node: CutTree): number =>
+  node.kind === 'split' ? blocksOf(node.first) + blocksOf(node.second) : node.kind === 'grid' ? 1 : 0;

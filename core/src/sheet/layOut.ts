@@ -1,6 +1,7 @@
 import type { Box, Sides } from '../geometry/types.ts';
 import type { Mm, Nm } from '../length/types.ts';
-import { MOST_POINTS, mostPieces, type CutTree, type GuillotineQuestion } from './guillotine.ts';
+import { fenceSettings, largestRest } from './fenceSettings.ts';
+import { blocksOf, MOST_POINTS, mostPieces, type CutTree, type GuillotineQuestion } from './guillotine.ts';
 
 /** One piece repeated on one sheet; `turned` is a quarter turn. */
 export interface LayOutQuestion {
@@ -32,6 +33,8 @@ export interface LayOut {
   readonly origin: { readonly xMm: Mm; readonly yMm: Mm };
   /** Uniform grids that the layout is made of. */
   readonly blocks: number;
+  /** Distances a fence is set to while this is cut apart, true edges and all. */
+  readonly settings: number;
 }
 
 const nm = (mm: Mm): Nm => Math.round(mm * 1e6);
@@ -43,7 +46,8 @@ const mm = (value: Nm): Mm => value / 1e6;
  *
  * n pieces and the gutters between them need n·(piece + gutter) − gutter, so pieces grown by one gutter
  * are packed into the usable area grown by one gutter, and gutters need no more thought. Counting is in
- * whole nanometres, because 2 × 4 1/4 in must fit 8 1/2 in exactly.
+ * whole nanometres, because 2 × 4 1/4 in must fit 8 1/2 in exactly. Among layouts of as many pieces the fence is
+ * to be set to few distances; then few blocks, and what is left over in large pieces.
  * @param mostPoints places to cut along one side up to which the answer is exact; more take longer
  */
 export function layOutOnePiece(question: LayOutQuestion, mostPoints = MOST_POINTS): LayOut {
@@ -53,7 +57,7 @@ export function layOutOnePiece(question: LayOutQuestion, mostPoints = MOST_POINT
   const [sheetWidth, sheetHeight] = [nm(question.sheetWidthMm), nm(question.sheetHeightMm)];
   const near = { x: nm(marginsMm.left) + bleed, y: nm(marginsMm.top) + bleed };
   const far = { x: sheetWidth - nm(marginsMm.right) - bleed, y: sheetHeight - nm(marginsMm.bottom) - bleed };
-  const { count, bound, tree } = remembered(
+  const { count, bound, trees } = remembered(
     {
       widthNm: far.x - near.x + gutter,
       heightNm: far.y - near.y + gutter,
@@ -63,35 +67,32 @@ export function layOutOnePiece(question: LayOutQuestion, mostPoints = MOST_POINT
     },
     mostPoints,
   );
-  const laid: { readonly x: Nm; readonly y: Nm; readonly turned: boolean }[] = [];
-  const place = (node: CutTree, x: Nm, y: Nm): void => {
-    if (node.kind === 'split') {
-      place(node.first, x, y);
-      if (node.axis === 'across') place(node.second, x + node.firstNm, y);
-      else place(node.second, x, y + node.firstNm);
-    } else if (node.kind === 'grid') {
-      const [w, h] = node.turned ? [height, width] : [width, height];
-      for (let row = 0; row < node.rows; row += 1)
-        for (let column = 0; column < node.columns; column += 1)
-          laid.push({ x: x + column * (w + gutter), y: y + row * (h + gutter), turned: node.turned });
-    }
-  };
-  place(tree, 0, 0);
-  const reach = (axis: 'x' | 'y'): Nm =>
-    laid.reduce((most, p) => {
-      const size = (axis === 'x') === p.turned ? height : width;
-      return Math.max(most, p[axis] + size);
-    }, 0);
-  // In the middle of the sheet where both margins allow it, so that front and back fall on each other.
-  const start = (axis: 'x' | 'y', sheet: Nm): Nm =>
-    Math.min(Math.max(Math.round((sheet - reach(axis)) / 2), near[axis]), far[axis] - reach(axis));
-  const [x0, y0] = count === 0 ? [0, 0] : [start('x', sheetWidth), start('y', sheetHeight)];
+  const sheet = { widthNm: sheetWidth, heightNm: sheetHeight };
+  const pitch = { widthNm: width, heightNm: height, gutterNm: gutter };
+  const [best] = trees
+    .map((tree) => {
+      const laid = placesOf(tree, pitch);
+      const reach = (axis: 'x' | 'y'): Nm =>
+        laid.reduce((most, p) => Math.max(most, p[axis] + ((axis === 'x') === p.turned ? height : width)), 0);
+      // In the middle of the sheet where both margins allow it, so that front and back fall on each other.
+      const start = (axis: 'x' | 'y', whole: Nm): Nm =>
+        Math.min(Math.max(Math.round((whole - reach(axis)) / 2), near[axis]), far[axis] - reach(axis));
+      const [x, y] = count === 0 ? [0, 0] : [start('x', sheetWidth), start('y', sheetHeight)];
+      const part = { widthNm: sheet.widthNm - x, heightNm: sheet.heightNm - y };
+      const settings = new Set(fenceSettings(tree, part, pitch));
+      if (x > 0) settings.add(part.widthNm);
+      if (y > 0) settings.add(part.heightNm);
+      return { tree, laid, x0: x, y0: y, settings: settings.size, rest: largestRest(tree, part, pitch) };
+    })
+    .sort((a, b) => a.settings - b.settings || blocksOf(a.tree) - blocksOf(b.tree) || b.rest - a.rest);
+  const { tree, laid, x0, y0, settings } = best!;
   return {
     up: count,
     bound,
     tree,
     origin: { xMm: mm(x0), yMm: mm(y0) },
     blocks: blocksOf(tree),
+    settings,
     pieces: laid.map(({ x, y, turned }) => ({
       turned,
       trim: {
@@ -104,8 +105,27 @@ export function layOutOnePiece(question: LayOutQuestion, mostPoints = MOST_POINT
   };
 }
 
-const blocksOf = (node: CutTree): number =>
-  node.kind === 'split' ? blocksOf(node.first) + blocksOf(node.second) : node.kind === 'grid' ? 1 : 0;
+/** Top left corners of the pieces of a layout, from its own. */
+function placesOf(
+  tree: CutTree,
+  { widthNm, heightNm, gutterNm }: { readonly widthNm: Nm; readonly heightNm: Nm; readonly gutterNm: Nm },
+): readonly { readonly x: Nm; readonly y: Nm; readonly turned: boolean }[] {
+  const laid: { readonly x: Nm; readonly y: Nm; readonly turned: boolean }[] = [];
+  const place = (node: CutTree, x: Nm, y: Nm): void => {
+    if (node.kind === 'split') {
+      place(node.first, x, y);
+      if (node.axis === 'across') place(node.second, x + node.firstNm, y);
+      else place(node.second, x, y + node.firstNm);
+    } else if (node.kind === 'grid') {
+      const [w, h] = node.turned ? [heightNm, widthNm] : [widthNm, heightNm];
+      for (let row = 0; row < node.rows; row += 1)
+        for (let column = 0; column < node.columns; column += 1)
+          laid.push({ x: x + column * (w + gutterNm), y: y + row * (h + gutterNm), turned: node.turned });
+    }
+  };
+  place(tree, 0, 0);
+  return laid;
+}
 
 /** While a maker types words the sheet asks the same question again and again. */
 const KEPT = 96;
