@@ -199,9 +199,15 @@ describe('printer and trimmer', function () {
       await toggle.focus();
       await page.keyboard.press('Space');
     }
+    await press(/A piece of your own/);
+    const name = page.getByLabel('What it is');
+    await name.fill('Rope tag');
+    const width = page.getByRole('textbox', { name: 'Width' });
+    await width.fill('45');
+    await width.press('Enter');
     await page
       .locator('aside')
-      .getByText(/^3 kinds, \d+ pieces, ready/)
+      .getByText(/^4 kinds, \d+ pieces, ready/)
       .waitFor();
     await press('Lay them out');
     await page
@@ -223,6 +229,14 @@ describe('printer and trimmer', function () {
     const path = await kept(await waiting, 'shared.pdf');
     const text = execFileSync('pdftotext', [path, '-'], { encoding: 'utf8' });
     for (const n of times) expect(text).to.include(`print ${parseInt(n, 10)}`);
+    await page.getByText('Rope tag', { exact: false }).first().waitFor();
+    await page.reload();
+    expect(await page.getByLabel('What it is').inputValue()).to.equal('Rope tag');
+    await press('Remove Rope tag');
+    await page
+      .locator('aside')
+      .getByText(/^3 kinds/)
+      .waitFor();
   });
 
   it('hands out a face in a print house’s pixels, and says what bleed they leave', async () => {
@@ -271,6 +285,8 @@ describe('printer and trimmer', function () {
       ],
       flipEdge: 'long',
       grain: 'respect',
+      own: [],
+      feed: { printerId: 'gull', pathId: 'rear' },
     };
     const response = await fetch(`${application.url}/api/shared/pdf`, {
       method: 'POST',

@@ -51,13 +51,14 @@ export { layOutOnePiece, type LayOut, type LayOutQuestion } from './sheet/layOut
 export { chanceEnough, sparesFor } from './sheet/spares.ts';
 export type { Placement, SheetPlan, SheetSide } from './sheet/planSheet.ts';
 export * from './calibration/types.ts';
-export { calibrationFor } from './calibration/chooseCalibration.ts';
+export { calibrationFor, correctionsInForce, type InForce } from './calibration/chooseCalibration.ts';
+export { correctPage } from './calibration/correctPage.ts';
 export { correctionsFor, fitRegister, registerOf } from './calibration/fitRegister.ts';
 export { calibrationMarks, isCalibratable, type SheetSize } from './calibration/marks.ts';
 export { isUsable, sayRegister } from './calibration/sayRegister.ts';
 export { CROSS_NAMES, drawCalibration, type CalibrationSheet } from './calibration/drawCalibration.ts';
 export { printSide, readByEye, residueMm, STAND_IN_PRINTER, truthMaps, type PrinterTruth } from './standins/printer.ts';
-export { artMaps, correctedPage, drawSheetPage, pageMap, type SheetLabel } from './sheet/drawSheet.ts';
+export { artMaps, drawSheetPage, pageMap, type SheetLabel } from './sheet/drawSheet.ts';
 export { KEEP_OFFCUT_MM, offcutsOf, type Offcut, type SheetChoiceRow } from './cut/sheetChoices.ts';
 export type {
   GangAnswer,
@@ -75,6 +76,8 @@ export { fromHighs } from './gang/fromHighs.ts';
 export { patternMoves } from './gang/patternMoves.ts';
 export { drawPattern, patternOutline, sharedPageMap } from './gang/drawPattern.ts';
 export { isSamePaper, sharedPictureId, sharedPieces, uprightGrain, type SharedPiece } from './gang/sharedPieces.ts';
+export { OWN_JOB, ownPiece, type OwnPiece } from './gang/ownPiece.ts';
+export { pageAsFed, sheetAsFed } from './gang/pageAsFed.ts';
 export { numberMoves } from './cut/numberMoves.ts';
 export { planGang, planMixed } from './gang/planGang.ts';
 export { draftMoves } from './cut/draftMoves.ts';

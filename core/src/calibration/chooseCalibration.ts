@@ -1,6 +1,8 @@
 import type { FeedPath } from '../job/types.ts';
-import type { Gsm } from '../length/types.ts';
-import type { Calibration } from './types.ts';
+import type { Gsm, Mm } from '../length/types.ts';
+import { correctionsFor, registerOf } from './fitRegister.ts';
+import { isUsable } from './sayRegister.ts';
+import type { Calibration, Corrections } from './types.ts';
 
 /** Card this near in weight goes through a printer alike. */
 const NEAR = 0.12;
@@ -14,4 +16,25 @@ export function calibrationFor(path: FeedPath, gsm: Gsm): Calibration | null {
     // Later entries of one day are the newer.
     return off(c) === off(best) && c.day >= best.day ? c : best;
   }, null);
+}
+
+export interface InForce {
+  readonly from: Calibration;
+  readonly corrections: Corrections;
+}
+
+/**
+ * What a stock’s calibration does to the pages of a sheet; null where none is near or none is usable. Corrections
+ * are for sheets of any size: they turn and scale about the middle, where feeds centre the sheet.
+ */
+export function correctionsInForce(
+  path: FeedPath,
+  gsm: Gsm,
+  sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
+  flipEdge: 'long' | 'short',
+): InForce | null {
+  const from = calibrationFor(path, gsm);
+  if (!from || from.readings.arrows === 'opposite') return null;
+  const register = registerOf(from);
+  return isUsable(register) ? { from, corrections: correctionsFor(sheet, flipEdge, register) } : null;
 }

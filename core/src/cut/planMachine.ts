@@ -1,9 +1,10 @@
 import { apply } from '../geometry/affine.ts';
 import { boxPath, polygon, polyline, type Path } from '../geometry/path.ts';
-import type { Point } from '../geometry/types.ts';
+import { TOLERANCE_MM, type Point } from '../geometry/types.ts';
 import type { Gsm, Mm } from '../length/types.ts';
 import type { MachineFacts } from '../job/types.ts';
 import type { Scene, Shape } from '../scene/types.ts';
+import { knifePaths, type KnifePath } from './knifePaths.ts';
 import { drawMark } from '../sheet/machineMarks.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -12,7 +13,7 @@ import type { SizePlan } from '../size/planSize.ts';
 export interface MachinePlan {
   readonly marks: readonly Point[];
   readonly passes: number;
-  /** Outlines cut on one sheet, each once. */
+  /** Way of the knife on one sheet; an edge that two cards share is cut once. */
   readonly cutMm: Mm;
   /** Knife down and knife up together, one sheet. */
   readonly secondsPerSheet: number;
@@ -26,34 +27,31 @@ export const LOOKING_S = 12;
 export const passesFor = ({ passes }: MachineFacts, gsm: Gsm): number =>
   ([...passes].sort((a, b) => a.upToGsm - b.upToGsm).find((line) => gsm <= line.upToGsm) ?? passes.at(-1)!).passes;
 
-const lengthOf = (points: readonly Point[]): Mm =>
-  points.reduce((sum, p, i) => {
-    const q = points[(i + 1) % points.length]!;
-    return sum + Math.hypot(q.xMm - p.xMm, q.yMm - p.yMm);
-  }, 0);
+const lengthOf = (points: KnifePath): Mm =>
+  points.slice(1).reduce((sum, q, i) => sum + Math.hypot(q.xMm - points[i]!.xMm, q.yMm - points[i]!.yMm), 0);
 
-/** Every blank’s outline where it lies on the sheet. */
-const outlines = ({ form: { blank } }: SizePlan, { placements }: SheetPlan): readonly (readonly Point[])[] =>
-  placements.map(({ toSheet }) => blank.outline.map((p) => apply(toSheet, p)));
+/** Round every blank where it lies on the sheet. */
+const cutsOn = ({ form: { blank } }: SizePlan, { placements }: SheetPlan): readonly KnifePath[] =>
+  knifePaths(placements.map(({ toSheet }) => blank.outline.map((p) => apply(toSheet, p))));
 
-/** Time follows from the file: outlines in its order, the knife in the air between them. */
-export function machineSeconds(
-  paths: readonly (readonly Point[])[],
-  passes: number,
-  { speedMmPerS }: MachineFacts,
-): number {
+/** Time follows from the file: paths in its order, the knife in the air between them. */
+export function machineSeconds(paths: readonly KnifePath[], passes: number, { speedMmPerS }: MachineFacts): number {
   let [air, at]: [Mm, Point] = [0, { xMm: 0, yMm: 0 }];
   for (const path of paths) {
     const start = path[0]!;
     air += Math.hypot(start.xMm - at.xMm, start.yMm - at.yMm);
-    at = start;
+    at = path.at(-1)!;
   }
   const down = paths.reduce((sum, path) => sum + lengthOf(path), 0) * passes;
   return LOOKING_S + down / speedMmPerS + air / (speedMmPerS * AIR_SPEED);
 }
 
+const isClosed = (points: KnifePath): boolean =>
+  points.length > 3 &&
+  Math.hypot(points[0]!.xMm - points.at(-1)!.xMm, points[0]!.yMm - points.at(-1)!.yMm) < TOLERANCE_MM;
+
 export function planMachine(size: SizePlan, sheet: SheetPlan, facts: MachineFacts, gsm: Gsm): MachinePlan {
-  const paths = outlines(size, sheet);
+  const paths = cutsOn(size, sheet);
   const passes = passesFor(facts, gsm);
   return {
     marks: sheet.machineMarks,
@@ -76,7 +74,7 @@ export function drawMachineFile(size: SizePlan, sheet: SheetPlan): Scene {
     shapes: [
       { kind: 'path', role: 'sheet', path: boxPath(page) },
       ...sheet.machineMarks.map(drawMark),
-      ...outlines(size, sheet).map((points) => cut(polygon(points))),
+      ...cutsOn(size, sheet).map((points) => cut(isClosed(points) ? polygon(points.slice(0, -1)) : polyline(points))),
       ...sheet.placements.flatMap(({ toSheet }) =>
         size.form.blank.creases.map((crease): Shape => ({
           kind: 'path',

@@ -2,7 +2,7 @@ import { drawSide, printedBox } from '../art/drawCard.ts';
 import { drawEnvelopeOutline } from '../envelope/drawEnvelope.ts';
 import { compose, translation, type Affine } from '../geometry/affine.ts';
 import { polygon } from '../geometry/path.ts';
-import type { Box } from '../geometry/types.ts';
+import type { Box, Point } from '../geometry/types.ts';
 import type { Job, Stock } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { Plan } from '../plan/planJob.ts';
@@ -15,13 +15,15 @@ import type { GangPiece, GangSheet } from './types.ts';
 export interface SharedPiece extends GangPiece {
   readonly jobId: string;
   readonly name: string;
-  readonly kind: 'card' | 'layer' | 'envelope';
+  readonly kind: 'card' | 'layer' | 'envelope' | 'own';
   /** What the job would be cut from by itself. */
   readonly stockId: string;
   readonly bleedMm: Mm;
   /** What is printed on each side, in the piece’s own frame; nothing but a pale outline for what is cut from bare stock. */
   readonly box: Box;
   readonly shapes: Readonly<Record<PaperSide, readonly Shape[]>>;
+  /** Folds, from end to end, in that frame. */
+  readonly folds: readonly (readonly [Point, Point])[];
   /** From that frame to the piece as it lies when it is not turned: grain may want a quarter turn first. */
   readonly toPiece: Affine;
 }
@@ -55,6 +57,7 @@ export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respec
       outside: ownPictures(jobId, drawSide(art, 'outside')),
       inside: ownPictures(jobId, drawSide(art, 'inside')),
     },
+    folds: blank.creases.map(({ from, to }) => [from, to]),
     toPiece: turn ? QUARTER(blank.heightMm) : translation(0, 0),
   };
   const bare = (
@@ -79,6 +82,7 @@ export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respec
     bleedMm: 0,
     box: { xMm: 0, yMm: 0, widthMm, heightMm },
     shapes: { outside: outline, inside: [] },
+    folds: [],
     toPiece: translation(0, 0),
   });
   return [
@@ -121,6 +125,7 @@ export function uprightGrain(stock: Stock, marginsMm: GangSheet['marginsMm'], go
     marginsMm: upright ? marginsMm : { top: left, right: top, bottom: right, left: bottom },
     cost: goal === 'sheets' ? 1 : Math.max(stock.sheetPriceMinor, FREE_MINOR),
     most: stock.sheetPriceMinor === 0 ? stock.onShelf : null,
+    ...(upright ? {} : { quarterTurned: true }),
   };
 }
 

@@ -32,6 +32,8 @@ export interface GangSheet {
   readonly cost: number;
   /** No more than so many are to be had; null for sheets that can be bought. */
   readonly most: number | null;
+  /** Laid here a quarter turn clockwise from how it is fed, so that its fibres run upright. */
+  readonly quarterTurned?: boolean;
 }
 
 /** Pieces of several kinds wanted from sheets of one or several sizes, at the least cost. */

@@ -103,17 +103,6 @@ export function drawSheetPage(
   return { scene, trimBox: around(trims), bleedBox: around(bleeds) };
 }
 
-/** The page as it must be sent to a printer whose faults are known, so that it lands as it was drawn. */
-export function correctedPage(page: Page, sheet: SheetPlan, side: SheetSide): Page {
-  if (!sheet.calibration) return page;
-  const transform = sheet.calibration.corrections[side];
-  return {
-    scene: { ...page.scene, shapes: [{ kind: 'group', transform, children: page.scene.shapes }] },
-    trimBox: mapBox(transform, page.trimBox),
-    bleedBox: mapBox(transform, page.bleedBox),
-  };
-}
-
 const printableOn = (sheet: SheetPlan, side: SheetSide): Box => mapBox(pageMap(sheet, side), sheet.printable);
 
 /**

@@ -12,10 +12,7 @@ import type { Mm } from '../length/types.ts';
 import type { Cell } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-import { calibrationFor } from '../calibration/chooseCalibration.ts';
-import { correctionsFor, registerOf } from '../calibration/fitRegister.ts';
-import { isUsable } from '../calibration/sayRegister.ts';
-import type { Calibration, Corrections } from '../calibration/types.ts';
+import { correctionsInForce, type InForce } from '../calibration/chooseCalibration.ts';
 import { layerSnags, planLayerSheets, type LayerSheet } from './layerSheets.ts';
 import { layOutOnePiece, type LayOut } from './layOut.ts';
 import { layOnSheet } from './layOnSheet.ts';
@@ -76,7 +73,7 @@ export interface SheetPlan extends StationPlan {
   /** Three marks by which a cutting machine finds the print; none for tools in the hand. */
   readonly machineMarks: readonly Point[];
   /** The calibration in force, and what it does to each page; null where none is. */
-  readonly calibration: { readonly from: Calibration; readonly corrections: Corrections } | null;
+  readonly calibration: InForce | null;
   /** Mats, writing panels and inserts, each on sheets of its own stock. */
   readonly layers: readonly LayerSheet[];
 }
@@ -115,7 +112,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
   const layers = planLayerSheets(job, size, spares);
   // Nested blanks lie as their own bleeds let them, so only single ones are asked again.
   const sharedUp = cell.blanks.length > 1 ? up : layOutOnePiece({ ...question, gutterMm: size.bleedMm }).up;
-  const calibration = inForce(job, stock, sheet);
+  const calibration = correctionsInForce(stock.path, stock.stock.gsm, sheet, job.sheet.flipEdge);
   const { unit } = workshop;
   const used = (up * areaOf(size.form.blank.outline)) / (sheet.widthMm * sheet.heightMm);
   const figures: Figure[] = [
@@ -249,18 +246,6 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ...layerSnags(layers, workshop),
     ],
   };
-}
-
-/** Corrections are for pages of any size: they turn and scale about the middle, where feeds centre the sheet. */
-function inForce(
-  job: Job,
-  { path, stock }: StockPlan,
-  sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
-): SheetPlan['calibration'] {
-  const from = calibrationFor(path, stock.gsm);
-  if (!from || from.readings.arrows === 'opposite') return null;
-  const register = registerOf(from);
-  return isUsable(register) ? { from, corrections: correctionsFor(sheet, job.sheet.flipEdge, register) } : null;
 }
 
 const sayMargins = ({ top, right, bottom, left }: Sides, unit: Workshop['unit']): string =>

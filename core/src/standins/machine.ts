@@ -90,7 +90,10 @@ export function readCutFile(
     const group = new RegExp(`<g id="${name}">(.*?)</g>`, 's').exec(svg)?.[1] ?? '';
     return [...group.matchAll(/<path[^>]*\sd="([^"]*)"/g)].flatMap((path) => pointsOf(path[1]!));
   };
-  const marks = layer('mark').map((points) => ({ at: centroid(points), areaMm2: Math.abs(areaOf(points)) }));
+  const marks = layer('mark').map((points) => ({
+    at: centroid(points.slice(0, -1)),
+    areaMm2: Math.abs(areaOf(points)),
+  }));
   const cuts = layer('cut');
   if (marks.length !== 3) return { ok: false, why: `The file has ${marks.length} registration marks; it wants three.` };
   if (cuts.length === 0) return { ok: false, why: 'The file has nothing on its cut layer.' };
@@ -109,7 +112,8 @@ function pointsOf(d: string): readonly (readonly Point[])[] {
     .iterate((part, _i, x, y) => {
       const [kind, ...n] = part as [string, ...number[]];
       const own = figures.at(-1);
-      if (kind === 'M') figures.push([{ xMm: n[0]!, yMm: n[1]! }]);
+      if (kind === 'Z' && own) own.push(own[0]!);
+      else if (kind === 'M') figures.push([{ xMm: n[0]!, yMm: n[1]! }]);
       else if (kind === 'L') own?.push({ xMm: n[0]!, yMm: n[1]! });
       else if (kind === 'H') own?.push({ xMm: n[0]!, yMm: y });
       else if (kind === 'V') own?.push({ xMm: x, yMm: n[0]! });

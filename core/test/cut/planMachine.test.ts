@@ -10,7 +10,9 @@ import {
   type Scan,
   type Shape,
 } from '../../src/index.ts';
+import { knifePaths } from '../../src/cut/knifePaths.ts';
 import { apply, type Affine } from '../../src/geometry/affine.ts';
+import type { Point } from '../../src/geometry/types.ts';
 import type { JobChange } from '../../src/job/types.ts';
 import { FORMAT_IDS } from '../../src/job/format.ts';
 import { jobWith, plan, sized, workshop } from '../support.ts';
@@ -94,6 +96,65 @@ describe('a cutting machine', () => {
     expect(cut.machine!.cutMm).to.be.closeTo(sheet.up * 340, 1e-6);
     const down = (sheet.up * 340 * 3) / 60;
     expect(cut.machine!.secondsPerSheet).to.be.within(down + 12, down + 12 + 10);
+  });
+
+  it('cuts an edge that cards share once: 2 × 2 of 60 × 40 without bleed are three lines of 80 and three of 120', () => {
+    const square = (x: number, y: number): readonly Point[] =>
+      [
+        [x, y],
+        [x + 60, y],
+        [x + 60, y + 40],
+        [x, y + 40],
+      ].map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! }));
+    const paths = knifePaths([square(10, 10), square(70, 10), square(10, 50), square(70, 50)]);
+    const length = paths.reduce(
+      (sum, path) =>
+        sum + path.slice(1).reduce((n, q, i) => n + Math.hypot(q.xMm - path[i]!.xMm, q.yMm - path[i]!.yMm), 0),
+      0,
+    );
+    // Not 4 · 200 = 800: the cross in the middle, 80 + 120, is in it once.
+    expect(length).to.be.closeTo(3 * 80 + 3 * 120, 1e-9);
+    expect(paths.map((path) => path.length)).to.deep.equal([5, 4, 4, 3]);
+    // In a plan without bleed or gutter the file is shorter than its outlines by what they share.
+    const { cut, sheet } = onMachine(...sized('flat', 90, 55), { path: ['size', 'bleedMm'], value: 0 });
+    expect(cut.machine!.cutMm).to.be.below(sheet.up * 290 - 90);
+  });
+
+  it('leaves nothing out: every point of every outline lies on some path, whatever touches', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.nat(5), fc.nat(5), fc.integer({ min: 1, max: 4 })), { maxLength: 8 }), (all) => {
+        const outlines = all.map(([x, y, s]) =>
+          [
+            [x, y],
+            [x + s, y],
+            [x + s, y + 1],
+            [x, y + 1],
+          ].map(([xMm, yMm]) => ({ xMm: xMm! * 10, yMm: yMm! * 10 })),
+        );
+        const edges = knifePaths(outlines).flatMap((path) => path.slice(1).map((q, i) => [path[i]!, q] as const));
+        const unit = new Set<string>();
+        for (const outline of outlines)
+          outline.forEach((p, i) => {
+            const q = outline[(i + 1) % 4]!;
+            const n = (Math.abs(q.xMm - p.xMm) + Math.abs(q.yMm - p.yMm)) / 10;
+            for (let k = 0; k < n; k += 1)
+              unit.add(
+                [p.xMm + ((q.xMm - p.xMm) * (k + 0.5)) / n, p.yMm + ((q.yMm - p.yMm) * (k + 0.5)) / n].join(' '),
+              );
+          });
+        const onEdge = ([p, q]: readonly [Point, Point], x: number, y: number): boolean =>
+          Math.abs(
+            Math.hypot(p.xMm - x, p.yMm - y) +
+              Math.hypot(q.xMm - x, q.yMm - y) -
+              Math.hypot(p.xMm - q.xMm, p.yMm - q.yMm),
+          ) < 1e-6;
+        for (const at of unit) {
+          const [x, y] = at.split(' ').map(Number) as [number, number];
+          expect(edges.filter((edge) => onEdge(edge, x, y))).to.have.length(1);
+        }
+      }),
+      { numRuns: 200 },
+    );
   });
 
   it('finds the print wherever the printer put it, and cuts round the cards as printed', () => {

@@ -1,12 +1,20 @@
 import {
+  correctionsInForce,
+  correctPage,
   drawPattern,
+  ownPiece,
+  pageAsFed,
+  sheetAsFed,
   sharedPictureId,
   sharedPieces,
+  type FeedPath,
   type GangSheet,
   type Job,
   type MixedPattern,
+  type OwnPiece,
   type Plan,
   type SharedPiece,
+  type Stock,
 } from '@zippy/core';
 import { collect } from './collect.ts';
 import { PdfFile, type PdfMaterials } from './pdfDocument.ts';
@@ -21,26 +29,35 @@ export interface SharedJob {
 }
 
 export interface SharedOrder {
+  /** Pieces that belong to no job. */
+  readonly own: readonly OwnPiece[];
   readonly sheets: readonly GangSheet[];
   readonly patterns: readonly MixedPattern[];
   readonly flipEdge: 'long' | 'short';
   readonly grain: 'respect' | 'ignore';
 }
 
-export const piecesOf = (jobs: readonly SharedJob[], grain: SharedOrder['grain']): readonly SharedPiece[] =>
-  jobs.flatMap(({ id, job, plan }) => sharedPieces(id, job, plan, grain));
+export const piecesOf = (
+  jobs: readonly SharedJob[],
+  { grain, own }: Pick<SharedOrder, 'grain' | 'own'>,
+): readonly SharedPiece[] => [
+  ...jobs.flatMap(({ id, job, plan }) => sharedPieces(id, job, plan, grain)),
+  ...own.map(ownPiece),
+];
 
 /**
- * Every pattern’s front, and its back where anything is printed there. Each stands once: its slug says how many
- * to print.
+ * Every pattern’s front, and its back where anything is printed there, as the printer draws the sheet in and
+ * corrected by the calibration of its stock. Each stands once: its slug says how many to print.
  */
 export async function sharedPdf(
   jobs: readonly SharedJob[],
-  { sheets, patterns, flipEdge, grain }: SharedOrder,
+  order: SharedOrder,
+  { path, stocks }: { readonly path: FeedPath; readonly stocks: readonly Stock[] },
   fonts: PdfMaterials['fonts'],
   date: string | null,
 ): Promise<Buffer> {
-  const pieces = piecesOf(jobs, grain);
+  const { sheets, patterns, flipEdge } = order;
+  const pieces = piecesOf(jobs, order);
   const pictures = new Map(
     jobs.flatMap((one) => [...one.pictures].map(([id, bytes]) => [sharedPictureId(one.id, id), bytes] as const)),
   );
@@ -52,10 +69,15 @@ export async function sharedPdf(
   for (const [i, pattern] of patterns.entries()) {
     const sheet = sheets.find(({ id }) => id === pattern.sheetId)!;
     const label = { number: i + 1, of: patterns.length, date };
-    file.addPage(drawPattern(pattern, sheet, pieces, 'front', flipEdge, label));
+    const stock = stocks.find(({ id }) => id === pattern.sheetId);
+    const inForce = stock ? correctionsInForce(path, stock.gsm, sheetAsFed(sheet), flipEdge) : null;
+    const add = (side: 'front' | 'back'): void =>
+      file.addPage(
+        correctPage(pageAsFed(drawPattern(pattern, sheet, pieces, side, flipEdge, label), sheet), inForce, side),
+      );
+    add('front');
     const own = pieces.filter((piece) => pattern.placements.some((p) => p.id === piece.id));
-    if (own.some((piece) => piece.shapes.inside.length > 0))
-      file.addPage(drawPattern(pattern, sheet, pieces, 'back', flipEdge, label));
+    if (own.some((piece) => piece.shapes.inside.length > 0)) add('back');
   }
   file.end();
   return bytes;

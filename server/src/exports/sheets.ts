@@ -1,5 +1,5 @@
 import {
-  correctedPage,
+  correctPage,
   drawFace,
   drawSheetPage,
   IDENTITY,
@@ -23,7 +23,7 @@ export function* printingOrder({ sheet }: Plan): Generator<{ readonly side: Shee
 
 export function sheetPage({ plan, job, date }: ExportInput, side: SheetSide, sheetNumber: number): Page {
   const page = drawSheetPage(plan.size, plan.art, plan.sheet, side, { title: job.brief.title, date, sheetNumber });
-  return correctedPage(page, plan.sheet, side);
+  return correctPage(page, plan.sheet.calibration, side);
 }
 
 function refuseEmpty({ plan }: ExportInput): void {

@@ -21,7 +21,23 @@ const placement = Joi.object({
   turned: Joi.boolean().required(),
 });
 const orderSchema = Joi.object({
-  jobIds: Joi.array().items(Joi.string().guid()).min(1).max(60).required(),
+  jobIds: Joi.array().items(Joi.string().guid()).max(60).required(),
+  /** Printer and feed path, whose calibration corrects the pages. */
+  feed: Joi.object({ printerId: Joi.string().max(80).required(), pathId: Joi.string().max(80).required() }).required(),
+  own: Joi.array()
+    .items(
+      Joi.object({
+        id: Joi.string().max(80).required(),
+        name: Joi.string().allow('').max(80).required(),
+        widthMm: mm,
+        heightMm: mm,
+        wanted: Joi.number().integer().min(1).max(100_000).required(),
+        stockId: Joi.string().max(80).required(),
+        mayTurn: Joi.boolean().required(),
+      }),
+    )
+    .max(60)
+    .required(),
   sheets: Joi.array()
     .items(
       Joi.object({
@@ -31,6 +47,7 @@ const orderSchema = Joi.object({
         marginsMm: Joi.object({ top: mm, right: mm, bottom: mm, left: mm }).required(),
         cost: Joi.number().min(0).required(),
         most: Joi.number().integer().min(0).allow(null).required(),
+        quarterTurned: Joi.boolean(),
       }),
     )
     .min(1)
@@ -57,9 +74,16 @@ const OLD_MM = 0.02;
 export function sharedRoutes(pool: Pool): Router {
   const router = Router();
   router.post('/pdf', express.json({ limit: '8mb' }), async (request, response) => {
-    const order = body<SharedOrder & { jobIds: readonly string[] }>(orderSchema, request.body);
+    const order = body<
+      SharedOrder & { jobIds: readonly string[]; feed: { readonly printerId: string; readonly pathId: string } }
+    >(orderSchema, request.body);
     const fonts = await loadFonts();
     const workshop = await loadWorkshop(pool, STUDIO_ID);
+    const path = workshop.value.printers
+      .find(({ id }) => id === order.feed.printerId)
+      ?.paths.find(({ id }) => id === order.feed.pathId);
+    if (!path)
+      throw new Refusal(404, 'This printer or feed path is not in the workshop any more; choose another.', 'feed');
     const date = new Date().toISOString().slice(0, 10);
     const jobs: SharedJob[] = [];
     for (const id of order.jobIds) {
@@ -75,14 +99,14 @@ export function sharedRoutes(pool: Pool): Router {
       jobs.push({ id, job: found.document, plan, pictures });
     }
     checkPatterns(order.patterns, order, jobs);
-    const bytes = await sharedPdf(jobs, order, fonts, date);
+    const bytes = await sharedPdf(jobs, order, { path, stocks: workshop.value.stocks }, fonts, date);
     response.type('application/pdf').set('Content-Disposition', 'attachment; filename="shared-sheets.pdf"').send(bytes);
   });
   return router;
 }
 
 function checkPatterns(patterns: readonly MixedPattern[], order: SharedOrder, jobs: readonly SharedJob[]): void {
-  const pieces = new Map(piecesOf(jobs, order.grain).map((piece) => [piece.id, piece]));
+  const pieces = new Map(piecesOf(jobs, order).map((piece) => [piece.id, piece]));
   for (const { sheetId, placements } of patterns) {
     if (!order.sheets.some(({ id }) => id === sheetId))
       throw new Refusal(400, `sheetId names “${sheetId}”, which is not among the sheets.`, 'patterns');

@@ -3,6 +3,7 @@ import type {
   JobBench,
   MixedOrder,
   MixedPlan,
+  OwnPiece,
   PictureRef,
   PixelQuestion,
   Run,
@@ -94,6 +95,8 @@ export interface SharedPdfOrder {
   readonly patterns: MixedPlan['patterns'];
   readonly flipEdge: 'long' | 'short';
   readonly grain: 'respect' | 'ignore';
+  readonly feed: { readonly printerId: string; readonly pathId: string };
+  readonly own: readonly OwnPiece[];
 }
 
 export const api = {

@@ -3,16 +3,16 @@ import styled from 'styled-components';
 import {
   CAUTIONS,
   isSamePaper,
+  OWN_JOB,
+  ownPiece,
+  type OwnPiece,
   type SharedPiece,
   type Stock,
-  plural,
   sayMoney,
   uprightGrain,
   type MixedOrder,
-  type MixedPlan,
   type Workshop,
 } from '@zippy/core';
-import { api } from '../api/client.ts';
 import { Ground, Middle } from '../bench/Bench.tsx';
 import { BenchAndSlip } from '../bench/BenchAndSlip.tsx';
 import { useBenchKeys } from '../keys/useKeys.ts';
@@ -27,12 +27,17 @@ import { TopBar } from '../ui/TopBar.tsx';
 import { PieceList } from './PieceList.tsx';
 import { PatternList } from './PatternList.tsx';
 import { movesOf, SharedBench } from './SharedBench.tsx';
+import { sayShared } from './sayShared.ts';
+import { SharedPdf } from './SharedPdf.tsx';
+import { OwnPieces } from './OwnPieces.tsx';
 import { useSharedJobs } from './useSharedJobs.ts';
 import { useSharedPlan } from './useSharedPlan.ts';
 
 /** What the maker chose here; kept in this browser, because it belongs to no one job. */
 interface SharedChoice {
   readonly counts: Readonly<Record<string, number>>;
+  /** Pieces that belong to no job. */
+  readonly own: readonly OwnPiece[];
   readonly stockIds: readonly string[];
   readonly feed: string;
   /** Each piece on its own job’s paper, or on any that is ticked. */
@@ -49,10 +54,16 @@ const KEPT = 'shared-sheets';
 /** Pieces of several jobs on the fewest sheets, or the cheapest. */
 export default function SharedPage({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const feeds = workshop.printers.flatMap((printer) =>
-    printer.paths.map((path) => ({ id: `${printer.id}/${path.id}`, name: `${printer.name}, ${path.name}`, path })),
+    printer.paths.map((path) => ({
+      id: `${printer.id}/${path.id}`,
+      name: `${printer.name}, ${path.name}`,
+      path,
+      feed: { printerId: printer.id, pathId: path.id },
+    })),
   );
   const [choice, setChoice] = useState<SharedChoice>({
     counts: {},
+    own: [],
     stockIds: [],
     feed: feeds[0]!.id,
     paper: 'own',
@@ -82,8 +93,9 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
   const { pieces, pictures, problem } = useSharedJobs(workshop, choice.grain);
   const solver = useSharedPlan();
   const [shown, setShown] = useState(0);
-  const { path } = feeds.find(({ id }) => id === choice.feed) ?? feeds[0]!;
-  const chosen = (pieces ?? []).filter(({ id }) => choice.counts[id] !== undefined);
+  const { path, feed } = feeds.find(({ id }) => id === choice.feed) ?? feeds[0]!;
+  const all = useMemo(() => [...(pieces ?? []), ...choice.own.map(ownPiece)], [pieces, choice.own]);
+  const chosen = all.filter(({ id, jobId }) => jobId === OWN_JOB || choice.counts[id] !== undefined);
   // Sheets that a chosen piece would be cut from anyway are there to begin with.
   const stocks = workshop.stocks.filter(
     (s) =>
@@ -96,13 +108,13 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
     sheets: stocks.map((stock) => uprightGrain(stock, path.marginsMm, choice.goal)),
     bleedMm,
     gutterMm,
-    pieces: chosen.map(({ id, widthMm, heightMm, mayTurn, stockId }) => ({
+    pieces: chosen.map(({ id, widthMm, heightMm, mayTurn, stockId, wanted }) => ({
       ...(choice.paper === 'own' ? { sheetIds: papersFor(stockId, stocks, workshop) } : {}),
       id,
       widthMm,
       heightMm,
       mayTurn,
-      wanted: choice.counts[id]!,
+      wanted: choice.counts[id] ?? wanted,
     })),
   };
   const { plan, state } = solver;
@@ -110,15 +122,13 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
   const asked = JSON.stringify(solver.order) === JSON.stringify(order);
   const current = asked ? plan : null;
   const pattern = current?.patterns[Math.min(shown, current.patterns.length - 1)];
-  const sheet = pattern && order.sheets.find(({ id }) => id === pattern.sheetId);
+  const sheet = pattern && solver.order?.sheets.find(({ id }) => id === pattern.sheetId);
   const stock = pattern && workshop.stocks.find(({ id }) => id === pattern.sheetId);
   const trimmers = workshop.trimmers.filter((t) => !t.machine);
   const trimmer = trimmers.find((t) => t.id === choice.trimmerId) ?? trimmers[0]!;
   const moves = useMemo(
-    () => (pattern && sheet && stock ? movesOf(pattern, sheet, gutterMm, chosen, stock, trimmer, workshop) : []),
-    // The pattern belongs to its own order, so what else changed cannot matter.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [pattern, trimmer, workshop.unit],
+    () => (pattern && sheet && stock ? movesOf(pattern, sheet, gutterMm, all, stock, trimmer, workshop) : []),
+    [pattern, sheet, gutterMm, all, stock, trimmer, workshop],
   );
   const { step } = useView();
   const ready = chosen.length > 0 && stocks.length > 0;
@@ -131,7 +141,7 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
             pattern={pattern}
             sheet={sheet}
             stock={stock}
-            pieces={chosen}
+            pieces={all}
             pictures={pictures}
             moves={moves}
             flipEdge={choice.flipEdge}
@@ -155,7 +165,7 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
           <Verdict aria-live="polite">
             {problem ??
               (solver.problem && named(solver.problem, chosen)) ??
-              verdict(current, state, order, choice, workshop)}
+              sayShared(current, state, order, choice.goal, workshop)}
           </Verdict>
           {state === 'seeking' ? (
             <Press onPress={solver.stop}>{plan ? 'Enough: keep the best so far' : 'Stop'}</Press>
@@ -186,7 +196,9 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
               {state !== 'seeking' && (
                 <SharedPdf
                   order={{
-                    jobIds: [...new Set(chosen.map((piece) => piece.jobId))],
+                    jobIds: [...new Set(chosen.map((piece) => piece.jobId))].filter((id) => id !== OWN_JOB),
+                    own: choice.own,
+                    feed,
                     sheets: order.sheets,
                     patterns: current.patterns,
                     flipEdge: choice.flipEdge,
@@ -231,6 +243,7 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
                 }
               />
             )}
+            <OwnPieces own={choice.own} workshop={workshop} onChange={(own) => set({ own })} />
             <h2>Sheets to cut from</h2>
             {workshop.stocks.map((s) => (
               <OnOff
@@ -317,58 +330,6 @@ const papersFor = (stockId: string, stocks: readonly Stock[], workshop: Workshop
 /** The solver knows pieces by their ids; makers know them by name. */
 const named = (sentence: string, pieces: readonly SharedPiece[]): string =>
   pieces.reduce((text, { id, name }) => text.replaceAll(`piece ${id} `, `${name} `), sentence);
-
-function verdict(
-  plan: MixedPlan | null,
-  state: string,
-  order: MixedOrder,
-  { goal }: SharedChoice,
-  workshop: Workshop,
-): string {
-  if (!plan) {
-    if (order.pieces.length === 0) return 'Pieces of several jobs on the fewest sheets, or the cheapest.';
-    const wanted = order.pieces.reduce((n, piece) => n + piece.wanted, 0);
-    const what = `${order.pieces.length} ${plural(order.pieces.length, 'kind')}, ${wanted} ${plural(wanted, 'piece')}`;
-    return order.sheets.length === 0 ? `${what}. Choose a sheet to cut them from.` : `${what}, ready to be laid out.`;
-  }
-  const sizes = [...new Set(plan.patterns.map((p) => p.sheetId))].map((id) => {
-    const n = plan.patterns.filter((p) => p.sheetId === id).reduce((sum, p) => sum + p.times, 0);
-    return `${n} of ${workshop.stocks.find((s) => s.id === id)!.name}`;
-  });
-  const made = `${plan.sheets} ${plural(plan.sheets, 'sheet')}${sizes.length > 1 ? ` (${sizes.join(', ')})` : ''} in ${plan.patterns.length} ${plural(plan.patterns.length, 'layout')}`;
-  if (state === 'seeking') return `${made} so far; still looking for better.`;
-  const say = (n: number): string => (goal === 'cost' ? sayMoney(Math.ceil(n - 1e-6), workshop.currency) : String(n));
-  const cost = goal === 'cost' ? `, ${say(plan.cost)}` : '';
-  if (state === 'stopped' && plan.bound === 0) return `${made}${cost}: the best found when you stopped it.`;
-  return plan.cost - plan.bound < (goal === 'cost' ? 0.5 : 1e-6)
-    ? `${made}${cost}. No way of cutting edge to edge takes less.`
-    : `${made}${cost}. Nothing under ${say(plan.bound)} is possible, so at most ${say(plan.cost - plan.bound)} could be saved.`;
-}
-
-/** Asks for the PDF and hands it over. */
-function SharedPdf({ order }: { readonly order: Parameters<typeof api.sharedPdf>[0] }): ReactNode {
-  const [state, setState] = useState<{ readonly busy: boolean; readonly why: string | null }>({
-    busy: false,
-    why: null,
-  });
-  const write = async (): Promise<void> => {
-    setState({ busy: true, why: null });
-    try {
-      await api.sharedPdf(order);
-      setState({ busy: false, why: null });
-    } catch (problem) {
-      setState({ busy: false, why: (problem as Error).message });
-    }
-  };
-  return (
-    <div>
-      <Press isDisabled={state.busy} onPress={() => void write()}>
-        ↓ Shared sheets to print, PDF
-      </Press>
-      {state.why && <p role="alert">{state.why}</p>}
-    </div>
-  );
-}
 
 const Empty = styled.p`
   max-width: 440px;

@@ -1,6 +1,6 @@
 import {
   printSide,
-  correctedPage,
+  correctPage,
   drawSheetPage,
   svgFile,
   type Job,
@@ -20,7 +20,7 @@ export async function scanSheet(plan: Plan, job: Job, truth: PrinterTruth | null
   const paper = { widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
   const page = drawSheetPage(size, art, sheet, 'front', { title: job.brief.title, date: null, sheetNumber: 1 });
   const scene = truth
-    ? printSide(correctedPage(page, sheet, 'front'), 'front', paper, job.sheet.flipEdge, truth)
+    ? printSide(correctPage(page, sheet.calibration, 'front'), 'front', paper, job.sheet.flipEdge, truth)
     : page.scene;
   const blank = 'data:image/gif;base64,R0lGODlhAQABAAAAACwAAAAAAQABAAA=';
   const image = new Image();

@@ -2,7 +2,7 @@ import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import {
   apply,
   boxPath,
-  correctedPage,
+  correctPage,
   drawLayerSheet,
   drawSheetPage,
   evenSides,
@@ -52,7 +52,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
       const pageOf = (which: SheetSide, from: SheetPlan): Scene => {
         const page = drawSheetPage(size, art, from, which, label);
         return standIn
-          ? printSide(correctedPage(page, from, which), which, paper, job.sheet.flipEdge, standIn)
+          ? printSide(correctPage(page, from.calibration, which), which, paper, job.sheet.flipEdge, standIn)
           : page.scene;
       };
       const scene = pageOf(side, sheet);

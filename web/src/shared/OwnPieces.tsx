@@ -1,0 +1,121 @@
+import { Plus, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import type { OwnPiece, Workshop } from '@zippy/core';
+import { OnOff, Pick } from '../ui/Choose.tsx';
+import { LengthField, NumberField, WordsField } from '../ui/Field.tsx';
+import { Press } from '../ui/Press.tsx';
+
+/** Smaller than this nothing can be held while it is cut. */
+const LEAST_MM = 10;
+
+/** Tags, liners and whatever else is cut beside the cards: a name, a size, how many, and of what. */
+export function OwnPieces({
+  own,
+  workshop,
+  onChange,
+}: {
+  readonly own: readonly OwnPiece[];
+  readonly workshop: Workshop;
+  readonly onChange: (own: readonly OwnPiece[]) => void;
+}): ReactNode {
+  const change = (id: string, part: Partial<OwnPiece>): void =>
+    onChange(own.map((piece) => (piece.id === id ? { ...piece, ...part } : piece)));
+  const stocks = workshop.stocks.map(({ id, name }) => ({ id, name }));
+  return (
+    <>
+      <List aria-label="Pieces of your own">
+        {own.map((piece) => (
+          <li key={piece.id}>
+            <WordsField label="What it is" value={piece.name} onChange={(name) => change(piece.id, { name })} />
+            <div className="row">
+              <LengthField
+                label="Width"
+                mm={piece.widthMm}
+                unit={workshop.unit}
+                least={LEAST_MM}
+                most={1200}
+                onCommit={(widthMm) => change(piece.id, { widthMm })}
+              />
+              <LengthField
+                label="Height"
+                mm={piece.heightMm}
+                unit={workshop.unit}
+                least={LEAST_MM}
+                most={1200}
+                onCommit={(heightMm) => change(piece.id, { heightMm })}
+              />
+              <NumberField
+                label="How many"
+                value={piece.wanted}
+                least={1}
+                most={20_000}
+                onCommit={(wanted) => change(piece.id, { wanted })}
+              />
+            </div>
+            <Pick
+              label="Its paper"
+              value={piece.stockId}
+              onChange={(stockId) => change(piece.id, { stockId })}
+              sections={[{ heading: null, options: stocks }]}
+            />
+            <div className="row last">
+              <OnOff
+                label="May lie across the grain"
+                value={piece.mayTurn}
+                onChange={(mayTurn) => change(piece.id, { mayTurn })}
+              />
+              <Press
+                aria-label={`Remove ${piece.name}`}
+                onPress={() => onChange(own.filter(({ id }) => id !== piece.id))}
+              >
+                <Trash2 size={16} aria-hidden />
+              </Press>
+            </div>
+          </li>
+        ))}
+      </List>
+      <Press
+        onPress={() =>
+          onChange([
+            ...own,
+            {
+              id: crypto.randomUUID(),
+              name: own.length === 0 ? 'Tag' : `Tag ${own.length + 1}`,
+              widthMm: 50,
+              heightMm: 90,
+              wanted: 12,
+              stockId: own.at(-1)?.stockId ?? workshop.stocks[0]!.id,
+              mayTurn: true,
+            },
+          ])
+        }
+      >
+        <Plus size={16} aria-hidden /> A piece of your own: a tag, a liner …
+      </Press>
+    </>
+  );
+}
+
+const List = styled.ul`
+  display: grid;
+  gap: 14px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  li {
+    display: grid;
+    gap: 8px;
+    padding-left: 10px;
+    border-left: 3px solid ${({ theme }) => theme.colour.rule};
+  }
+  .row {
+    display: grid;
+    grid-template-columns: repeat(3, minmax(0, 1fr));
+    gap: 8px;
+  }
+  .row.last {
+    grid-template-columns: 1fr auto;
+    align-items: center;
+  }
+`;
