@@ -42,13 +42,17 @@ interface Box {
 }
 type Packer = (order: GangOrder) => readonly (readonly Box[])[];
 
-/** The same orders every time. Source: the linear congruence of ANSI C’s example of rand */
-function ordersOf(count: number): readonly GangOrder[] {
-  let state = 20_261_125;
-  const next = (below: number): number => {
+/** The same numbers every time. Source: the linear congruence of ANSI C’s example of rand */
+function dice(start: number): (below: number) => number {
+  let state = start;
+  return (below) => {
     state = (Math.imul(state, 1_103_515_245) + 12_345) >>> 0;
     return Math.floor((state / 4_294_967_296) * below);
   };
+}
+
+function ordersOf(count: number): readonly GangOrder[] {
+  const next = dice(20_261_125);
   return Array.from({ length: count }, (_, k) => {
     const kinds = 3 + next(5);
     const first = next(SIDES_MM.length);
@@ -136,4 +140,38 @@ export function comparePackers(solve: SolveProgramme, count = 12): void {
     console.log(`${`${name}: sheets no trimmer can cut`.padEnd(42)} ${percent(1 - cuttable / sheets).padStart(12)}`);
     console.log(`${`${name}: time, in ours`.padEnd(42)} ${(took / ms).toFixed(4).padStart(10)} ×`);
   }
+}
+
+/** A dozen kinds and some hundreds of pieces of any size: how often the bound is reached, and how long it takes. */
+export function measureDozens(solve: SolveProgramme, count = 24): void {
+  const next = dice(991);
+  const over = new Map<number, number>();
+  const seconds: number[] = [];
+  for (let k = 0; k < count; k += 1) {
+    const [sheetWidthMm, sheetHeightMm] = ([[210, 297], ...SHEETS] as const)[k % (SHEETS.length + 1)]!;
+    const order: GangOrder = {
+      sheetWidthMm,
+      sheetHeightMm,
+      marginsMm: { top: MARGIN_MM, right: MARGIN_MM, bottom: MARGIN_MM, left: MARGIN_MM },
+      bleedMm: BLEED_MM,
+      gutterMm: GUTTER_MM,
+      pieces: Array.from({ length: 12 }, (_, i) => ({
+        id: `p${i}`,
+        widthMm: 35 + next(150),
+        heightMm: 50 + next(140),
+        wanted: 5 + next(61),
+        mayTurn: next(3) > 0,
+      })),
+    };
+    const began = performance.now();
+    const answer = planGang(order, solve);
+    seconds.push((performance.now() - began) / 1000);
+    if (!answer.ok) throw new Error(answer.why);
+    over.set(answer.sheets - answer.bound, (over.get(answer.sheets - answer.bound) ?? 0) + 1);
+  }
+  seconds.sort((a, b) => a - b);
+  const said = [...over].sort((a, b) => a[0] - b[0]).map(([n, times]) => `${times} at ${n} over the bound`);
+  console.log(
+    `\n${count} orders of a dozen kinds: ${said.join(', ')}; ${seconds[Math.floor(count / 2)]!.toFixed(2)} s at the median, ${seconds.at(-1)!.toFixed(2)} s at the most`,
+  );
 }

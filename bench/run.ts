@@ -23,7 +23,7 @@ import {
 import { exportFiles, loadFonts, type ExportInput } from '@zippy/server/exports';
 import { readGangOrder } from '@zippy/core/job-file';
 import { readTypeface } from '@zippy/core/typefaces';
-import { comparePackers } from './packers.ts';
+import { comparePackers, measureDozens } from './packers.ts';
 
 /**
  * Performance as ratios within one run: this machine’s seconds mean little on another, but how many times
@@ -230,3 +230,4 @@ console.log(
   `${'sheets of the mixed order, in its bound'.padEnd(42)} ${(ganged.sheets / ganged.bound).toFixed(2).padStart(10)} ×`,
 );
 comparePackers(solve);
+measureDozens(solve);

@@ -28,6 +28,9 @@ export function cutPoints(sides: readonly Nm[], most: Nm, limit: number): CutPoi
   return { points: [...found].sort((a, b) => a - b), complete: true };
 }
 
+/** Sums of the same prices in another order differ by less. */
+const SLIGHT = 1e-12;
+
 /**
  * The most valuable layout of one sheet under edge-to-edge cuts of any depth, each piece worth its price
  * and as many of it as fit; exact when the cut points are complete.
@@ -45,29 +48,47 @@ export function bestLayout(
   const choice = new Int32Array(nx * ny);
   const belowX = remainders(xs.points);
   const belowY = remainders(ys.points);
-  for (let i = 1; i < nx; i += 1)
+  // Row by row, so that the long loops run along memory: rows before it are complete, and hold every part of a cut
+  // across; cuts down need only this row as far as it has come.
+  for (let i = 1; i < nx; i += 1) {
+    const row = i * ny;
+    const x = xs.points[i]!;
+    // A smaller rectangle’s layout fits in a larger one as it is.
     for (let j = 1; j < ny; j += 1) {
-      let [best, chosen] = [0, 0];
-      ways.forEach((way, k) => {
-        const price = prices[way.piece]!;
-        if (price > best && way.widthNm <= xs.points[i]! && way.heightNm <= ys.points[j]!)
-          [best, chosen] = [price, k + 1];
-      });
-      const x = xs.points[i]!;
-      for (let k = 1; k < i && 2 * xs.points[k]! <= x; k += 1) {
-        const sum = value[k * ny + j]! + value[belowX[i]![k]! * ny + j]!;
-        if (sum > best + 1e-12) [best, chosen] = [sum, 1000 + k];
-      }
-      const y = ys.points[j]!;
-      for (let k = 1; k < j && 2 * ys.points[k]! <= y; k += 1) {
-        const sum = value[i * ny + k]! + value[i * ny + belowY[j]![k]!]!;
-        if (sum > best + 1e-12) [best, chosen] = [sum, -1000 - k];
-      }
-      // A smaller rectangle’s layout fits in a larger one as it is.
-      if (value[(i - 1) * ny + j]! > best + 1e-12) [best, chosen] = [value[(i - 1) * ny + j]!, -1];
-      if (value[i * ny + j - 1]! > best + 1e-12) [best, chosen] = [value[i * ny + j - 1]!, -2];
-      [value[i * ny + j], choice[i * ny + j]] = [best, chosen];
+      value[row + j] = value[row - ny + j]!;
+      if (value[row + j]! > 0) choice[row + j] = -1;
     }
+    ways.forEach((way, k) => {
+      const price = prices[way.piece]!;
+      if (way.widthNm > x) return;
+      for (let j = ny - 1; j > 0 && way.heightNm <= ys.points[j]!; j -= 1)
+        if (price > value[row + j]! + SLIGHT) {
+          value[row + j] = price;
+          choice[row + j] = k + 1;
+        }
+    });
+    for (let k = 1; k < i && 2 * xs.points[k]! <= x; k += 1) {
+      const [near, far] = [k * ny, belowX[i]![k]! * ny];
+      for (let j = 1; j < ny; j += 1) {
+        const sum = value[near + j]! + value[far + j]!;
+        if (sum > value[row + j]! + SLIGHT) {
+          value[row + j] = sum;
+          choice[row + j] = 1000 + k;
+        }
+      }
+    }
+    for (let j = 1; j < ny; j += 1) {
+      const [y, below] = [ys.points[j]!, belowY[j]!];
+      let [best, chosen] = [value[row + j]!, choice[row + j]!];
+      if (value[row + j - 1]! > best + SLIGHT) [best, chosen] = [value[row + j - 1]!, -2];
+      for (let k = 1; k < j && 2 * ys.points[k]! <= y; k += 1) {
+        const sum = value[row + k]! + value[row + below[k]!]!;
+        if (sum > best + SLIGHT) [best, chosen] = [sum, -1000 - k];
+      }
+      value[row + j] = best;
+      choice[row + j] = chosen;
+    }
+  }
   const laid: { lying: Lying; xNm: Nm; yNm: Nm }[] = [];
   const walk = (i: number, j: number, xNm: Nm, yNm: Nm): void => {
     const chosen = choice[i * ny + j]!;

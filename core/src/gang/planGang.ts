@@ -6,6 +6,7 @@ import type {
   Column,
   GangAnswer,
   GangOrder,
+  GangPiece,
   GangPlacement,
   GangSheet,
   Layout,
@@ -21,7 +22,7 @@ const nm = (mm: number): Nm => Math.round(mm * 1e6);
 const ROUNDS = [
   { places: 110, most: 80 },
   { places: 240, most: 40 },
-  { places: 420, most: 12 },
+  { places: 420, most: 24 },
 ] as const;
 /** Steps along the longer side of the coarser sheet that a bound is found on where places to cut are too many. */
 const COARSE_STEPS = 560;
@@ -176,43 +177,50 @@ export function planMixed(
       },
       order.sheets.map(() => 0),
     );
-  let proven = 0;
-  for (const { places, most: rounds } of ROUNDS) {
-    const points = grounds.map(({ ways, widthNm, heightNm }) => ({
-      xs: cutPoints([...new Set(ways.map((way) => way.widthNm))], widthNm, places),
-      ys: cutPoints([...new Set(ways.map((way) => way.heightNm))], heightNm, places),
-    }));
-    for (let round = 0; round < rounds; round += 1) {
-      const [worth, rent] = [prices(), rents()];
-      const tries = grounds.map(({ ways }, g) => bestLayout(points[g]!.xs, points[g]!.ys, ways, worth));
-      if (points.every(({ xs, ys }) => xs.complete && ys.complete))
-        proven = Math.max(
-          proven,
-          fairWorth(
-            worth,
-            wanted,
-            tries.map(({ value }, g) => value / order.sheets[g]!.cost),
-          ),
-        );
-      const better = tries.filter(
-        ({ value, layout }, g) => value > order.sheets[g]!.cost + rent[g]! + SLIGHT && keep(g, layout),
-      );
-      if (better.length === 0) break;
-      relaxed = relax();
-    }
-  }
-  if (Math.ceil(proven - SLIGHT) < Math.ceil(relaxed.objective - SLIGHT)) {
-    const worth = prices();
-    const ratios = grounds.map((g) => coarseValue(g.widthNm, g.heightNm, g.ways, worth) / g.sheet.cost);
-    proven = Math.max(proven, fairWorth(worth, wanted, ratios));
-  }
-  const gutter = nm(order.gutterMm);
-  const area = pieces.reduce((sum, p) => sum + (nm(p.widthMm) + gutter) * (nm(p.heightMm) + gutter) * p.wanted, 0);
   /** Sheets all of one cost come in whole numbers of it. */
   const whole = (bound: number): number => {
     const [{ cost }] = order.sheets as [GangSheet];
     return order.sheets.every((s) => s.cost === cost) ? Math.ceil(bound / cost - 1e-6) * cost : bound;
   };
+  let proven = 0;
+  /** The shadow prices that proved it. */
+  let steady: readonly number[] = [];
+  /** Whole sheets between what the columns so far reach and what is proven. */
+  const gap = (): number => whole(relaxed.objective) - whole(proven);
+  for (const { places, most: rounds } of ROUNDS) {
+    const points = grounds.map(({ ways, widthNm, heightNm }) => ({
+      xs: cutPoints([...new Set(ways.map((way) => way.widthNm))], widthNm, places),
+      ys: cutPoints([...new Set(ways.map((way) => way.heightNm))], heightNm, places),
+    }));
+    const complete = points.every(({ xs, ys }) => xs.complete && ys.complete);
+    let steadied = false;
+    for (let round = 0; round < rounds && (proven === 0 || gap() > SLIGHT); round += 1) {
+      const [now, rent] = [prices(), rents()];
+      const worth: readonly number[] = steadied ? now.map((price, i) => (price + steady[i]!) / 2) : now;
+      const tries = grounds.map(({ ways }, g) => bestLayout(points[g]!.xs, points[g]!.ys, ways, worth));
+      if (complete) {
+        const ratios = tries.map(({ value }, g) => value / order.sheets[g]!.cost);
+        const fair = fairWorth(worth, wanted, ratios);
+        if (fair > proven) [proven, steady] = [fair, worth];
+      }
+      const better = tries.filter(
+        ({ layout }, g) =>
+          layout.counts.reduce((sum, n, i) => sum + n * now[i]!, 0) > order.sheets[g]!.cost + rent[g]! + SLIGHT &&
+          keep(g, layout),
+      );
+      if (better.length > 0) relaxed = relax();
+      else if (!steadied) break;
+      // Shadow prices swing from round to round; half way back to those that proved most, they swing less.
+      steadied = complete && proven > 0 && (better.length > 0 || !steadied);
+    }
+  }
+  if (Math.ceil(proven - SLIGHT) < Math.ceil(relaxed.objective - SLIGHT)) {
+    const worth = prices();
+    const ratios = grounds.map((g) => coarseValue(g, worth, pieces) / g.sheet.cost);
+    proven = Math.max(proven, fairWorth(worth, wanted, ratios));
+  }
+  const gutter = nm(order.gutterMm);
+  const area = pieces.reduce((sum, p) => sum + (nm(p.widthMm) + gutter) * (nm(p.heightMm) + gutter) * p.wanted, 0);
   const bound = whole(
     Math.max(
       area * Math.min(...grounds.map((g) => g.sheet.cost / (g.widthNm * g.heightNm))),
@@ -281,25 +289,54 @@ const fairWorth = (prices: readonly number[], wanted: readonly number[], ratios:
   prices.reduce((sum, price, i) => sum + price * wanted[i]!, 0) / Math.max(1, ...ratios);
 
 /** At least the most that a sheet is worth: every side drawn in to a coarse grid, where all places can be tried. */
-function coarseValue(widthNm: Nm, heightNm: Nm, ways: readonly Lying[], prices: readonly number[]): number {
-  const step = Math.max(widthNm, heightNm) / COARSE_STEPS;
+function coarseValue(
+  { widthNm, heightNm, ways }: Ground,
+  prices: readonly number[],
+  pieces: readonly GangPiece[],
+): number {
+  const weights = ways.map(({ piece }) => pieces[piece]!.wanted * pieces[piece]!.widthMm * pieces[piece]!.heightMm);
+  const longer = Math.max(widthNm, heightNm);
+  const across = tightStep(
+    ways.map((way) => way.widthNm),
+    weights,
+    widthNm,
+    longer,
+  );
+  const down = tightStep(
+    ways.map((way) => way.heightNm),
+    weights,
+    heightNm,
+    longer,
+  );
   const drawn = ways.map((way) => ({
     ...way,
-    widthNm: Math.floor(way.widthNm / step),
-    heightNm: Math.floor(way.heightNm / step),
+    widthNm: Math.floor(way.widthNm / across),
+    heightNm: Math.floor(way.heightNm / down),
   }));
   // A side that is drawn in to nothing has no place on the grid; the sheet’s own area bounds it elsewhere.
   if (drawn.some((way) => way.widthNm < 1 || way.heightNm < 1)) return Infinity;
-  const along = (sides: readonly Nm[], most: Nm) => cutPoints([...new Set(sides)], Math.floor(most / step), Infinity);
+  const along = (sides: readonly Nm[], most: Nm) => cutPoints([...new Set(sides)], most, Infinity);
   const xs = along(
     drawn.map((way) => way.widthNm),
-    widthNm,
+    Math.floor(widthNm / across),
   );
   const ys = along(
     drawn.map((way) => way.heightNm),
-    heightNm,
+    Math.floor(heightNm / down),
   );
   return bestLayout(xs, ys, drawn, prices).value;
+}
+
+/** The step, of about so many to the longer side, at which drawing in loses least of the pieces and most of the sheet. */
+function tightStep(sides: readonly Nm[], weights: readonly number[], whole: Nm, longer: Nm): number {
+  const kept = (length: Nm, step: number): number => (Math.floor(length / step) * step) / length;
+  let best = { step: longer / COARSE_STEPS, worth: 0 };
+  for (let steps = COARSE_STEPS * 0.7; steps <= COARSE_STEPS; steps += 0.25) {
+    const step = longer / steps;
+    const worth = sides.reduce((sum, side, i) => sum + weights[i]! * kept(side, step), 0) / kept(whole, step);
+    if (worth > best.worth) best = { step, worth };
+  }
+  return best.step;
 }
 
 /** What is still wanted after as many sheets of one layout as are all of use. */

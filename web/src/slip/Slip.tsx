@@ -126,6 +126,8 @@ export function More({ label, children }: { readonly label: string; readonly chi
 }
 
 export const SlipPaper = styled.aside`
+  /* Hidden inputs of switches are placed against this; against the page they would make it scroll. */
+  position: relative;
   display: flex;
   flex-direction: column;
   gap: 14px;
