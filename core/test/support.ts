@@ -22,7 +22,10 @@ export const workshop: Workshop = {
 };
 
 export const typefaces: ReadonlyMap<string, Typeface> = new Map(
-  TYPEFACES.map((entry) => [entry.id, readTypeface(entry.id, readFileSync(require.resolve(entry.file)))]),
+  TYPEFACES.flatMap((entry) => [entry, entry.companion]).map(({ id, file }) => [
+    id,
+    readTypeface(id, readFileSync(require.resolve(file))),
+  ]),
 );
 
 export const plan = (job: Job, shop: Workshop = workshop): Plan => planJob(job, shop, { typefaces, today: null });

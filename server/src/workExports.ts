@@ -1,19 +1,11 @@
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
 import { planJob, MissingFromWorkshop } from '@zippy/core';
-import {
-  canExport,
-  exportFiles,
-  ExportRefused,
-  loadFonts,
-  type ExportFormat,
-  type PictureBytes,
-} from './exports/index.ts';
+import { canExport, exportFiles, ExportRefused, loadFonts, type ExportFormat } from './exports/index.ts';
 import { EXPORT_QUEUE, type ExportJob } from './queue.ts';
 import { addExportFiles, exportWork, noteExport } from './tables/exports.ts';
-import { findPicture } from './tables/pictures.ts';
 import { loadWorkshop } from './workshop.ts';
-import { placedPictures } from './pictures/placed.ts';
+import { loadPlacedPictures, PictureLost } from './pictures/placed.ts';
 import { inTransaction } from './tables/types.ts';
 
 /** Takes export work from the queue until the queue is stopped. */
@@ -32,12 +24,7 @@ export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): P
     const fonts = await loadFonts();
     const date = new Date().toISOString().slice(0, 10);
     const plan = planJob(work.document, workshop.value, { typefaces: fonts.book, today: date });
-    const pictures = new Map<string, PictureBytes>();
-    for (const [id, ref] of placedPictures(work.document)) {
-      const found = await findPicture(pool, studioId, ref.sha256);
-      if (!found) throw new ExportRefused(`${ref.name} is not stored any more; place the picture again.`);
-      pictures.set(id, found);
-    }
+    const pictures = await loadPlacedPictures(pool, studioId, work.document);
     const files = await exportFiles(work.what, work.format as ExportFormat, {
       job: work.document,
       workshop: workshop.value,
@@ -52,7 +39,8 @@ export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): P
       await noteExport(client, studioId, exportId, { state: 'done' });
     });
   } catch (problem) {
-    const known = problem instanceof ExportRefused || problem instanceof MissingFromWorkshop;
+    const known =
+      problem instanceof ExportRefused || problem instanceof MissingFromWorkshop || problem instanceof PictureLost;
     await noteExport(pool, studioId, exportId, {
       state: 'failed',
       message: known

@@ -5,8 +5,7 @@ import type { Job } from '../job/types.ts';
 import { MM_PER_INCH, type Mm } from '../length/types.ts';
 import type { Scene } from '../scene/types.ts';
 import { drawFace } from './drawCard.ts';
-import { coverBox } from './layFace.ts';
-import type { FacePlan } from './planArt.ts';
+import { layPicture, type FacePlan } from './layFace.ts';
 
 /** What a print house asks of a picture of one face. */
 export interface PixelQuestion {
@@ -100,13 +99,15 @@ export function drawFaceInPixels(
   const [across, down] = [(wide - widthMm) / 2, (high - heightMm) / 2];
   const box = grow({ xMm: 0, yMm: 0, widthMm, heightMm }, { top: down, right: across, bottom: down, left: across });
   const outline = corners(boxAround([...corners(box), ...corners(face.bleed)]));
-  const ref = face.art.picture ? pictures[face.art.picture.pictureId] : undefined;
+  const bleed = boxAround(outline);
   const grown: FacePlan = {
     ...face,
+    bleed,
     bleedOutline: outline,
+    // A picture that runs on over other faces keeps its place there.
     picture:
-      face.picture && face.art.picture && ref
-        ? { ...face.picture, box: coverBox(ref, face.art.picture, boxAround(outline)) }
+      face.picture && face.picture.from === face.face.id && !face.picture.placement.across?.length
+        ? layPicture({ pictures }, face.picture.placement, bleed, face.face.id)
         : face.picture,
   };
   return {

@@ -1,6 +1,52 @@
+import { compose, IDENTITY, invert, type Affine } from '../geometry/affine.ts';
+import { boxAround, corners, mapBox } from '../geometry/box.ts';
+import type { Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
-import type { PicturePlacement, PictureRef } from '../job/types.ts';
+import type { ReadFace } from '../fold/readFaces.ts';
+import { EMPTY_FACE } from '../job/newJob.ts';
+import type { ArtObject, FaceArt, Job, PicturePlacement, PictureRef, RepeatPattern, TextBlock } from '../job/types.ts';
 import { MM_PER_INCH } from '../length/types.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import { codeOf, type Code } from './code.ts';
+import { setText, type SetBlock } from './setText.ts';
+import type { TypefaceBook } from './typefaces.ts';
+
+/** A picture where it lies, turned and all. */
+export interface LaidPicture {
+  readonly id: string;
+  readonly placement: PicturePlacement;
+  readonly box: Box;
+  /** Null for drawings, which have no pixels to run out of. */
+  readonly ppi: number | null;
+  /** From the frame it is laid in to the face’s: another face’s frame where it runs on from there. */
+  readonly map: Affine;
+  /** The face whose picture it is. */
+  readonly from: string;
+}
+
+/** Words or an object, with all that is derived of it. */
+export type LaidItem =
+  | { readonly kind: 'text'; readonly block: TextBlock; readonly set: SetBlock }
+  | { readonly kind: 'picture'; readonly object: ArtObject & { kind: 'picture' }; readonly laid: LaidPicture | null }
+  | { readonly kind: 'code'; readonly object: ArtObject & { kind: 'code' }; readonly code: Code | null }
+  | { readonly kind: 'rule'; readonly object: ArtObject & { kind: 'rule' } }
+  | { readonly kind: 'ornament'; readonly object: ArtObject & { kind: 'ornament' } };
+
+export interface FacePlan {
+  readonly face: ReadFace;
+  readonly art: FaceArt;
+  /** Face and bleed, in the face's frame. */
+  readonly bleed: Box;
+  readonly bleedOutline: Polygon;
+  readonly trimOutline: Polygon;
+  readonly safe: Box;
+  readonly safeOutline: Polygon;
+  readonly picture: LaidPicture | null;
+  readonly tiles: (RepeatPattern & { readonly aspect: number }) | null;
+  readonly blocks: readonly SetBlock[];
+  /** Words and objects from back to front. */
+  readonly items: readonly LaidItem[];
+}
 
 /**
  * Where a picture lies so that it covers a box without changing its shape.
@@ -8,12 +54,14 @@ import { MM_PER_INCH } from '../length/types.ts';
  */
 export function coverBox(
   picture: Pick<PictureRef, 'widthPx' | 'heightPx'>,
-  { zoom, focusX, focusY }: PicturePlacement,
+  { zoom, focusX, focusY, quarterTurns = 0 }: PicturePlacement,
   over: Box,
 ): Box {
-  const mmPerPx = Math.max(over.widthMm / picture.widthPx, over.heightMm / picture.heightPx) * zoom;
-  const widthMm = picture.widthPx * mmPerPx;
-  const heightMm = picture.heightPx * mmPerPx;
+  const [wide, high] =
+    quarterTurns % 2 === 1 ? [picture.heightPx, picture.widthPx] : [picture.widthPx, picture.heightPx];
+  const mmPerPx = Math.max(over.widthMm / wide, over.heightMm / high) * zoom;
+  const widthMm = wide * mmPerPx;
+  const heightMm = high * mmPerPx;
   return {
     xMm: over.xMm - (widthMm - over.widthMm) * focusX,
     yMm: over.yMm - (heightMm - over.heightMm) * focusY,
@@ -25,3 +73,122 @@ export function coverBox(
 /** Pixels per printed inch, once placed. */
 export const effectivePpi = (picture: Pick<PictureRef, 'widthPx'>, placed: Box): number =>
   (picture.widthPx / placed.widthMm) * MM_PER_INCH;
+
+export function layPicture(
+  job: Pick<Job, 'pictures'>,
+  placement: PicturePlacement,
+  over: Box,
+  from: string,
+  map: Affine = IDENTITY,
+): LaidPicture | null {
+  const ref = job.pictures[placement.pictureId];
+  if (!ref) return null;
+  const box = coverBox(ref, placement, over);
+  const across = (placement.quarterTurns ?? 0) % 2 === 1 ? { widthPx: ref.heightPx } : ref;
+  return {
+    id: placement.pictureId,
+    placement,
+    box,
+    ppi: ref.mime === 'image/svg+xml' ? null : effectivePpi(across, box),
+    map,
+    from,
+  };
+}
+
+const artOf = (job: Job, face: ReadFace): FaceArt => job.art.faces[face.id] ?? EMPTY_FACE;
+
+/** The face whose picture runs on over this one, if any. The first of the card’s faces leads, or two would show each other’s. */
+function leaderOf(job: Job, size: SizePlan, face: ReadFace): ReadFace | null {
+  const led = new Map<string, ReadFace>();
+  for (const leader of size.faces) {
+    if (led.has(leader.id)) continue;
+    for (const id of artOf(job, leader).picture?.across ?? []) {
+      const other = size.faces.find((f) => f.id === id);
+      if (other && other !== leader && other.side === leader.side && !led.has(id)) led.set(id, leader);
+    }
+  }
+  return led.get(face.id) ?? null;
+}
+
+function backPicture(job: Job, size: SizePlan, face: ReadFace): LaidPicture | null {
+  const leader = leaderOf(job, size, face) ?? face;
+  const { picture } = artOf(job, leader);
+  if (!picture) return null;
+  const between = (from: ReadFace, to: ReadFace): Affine => compose(invert(to.toBlank), from.toBlank);
+  const run = size.faces.filter((other) => other.side === leader.side && picture.across?.includes(other.id));
+  const over = boxAround([
+    ...corners(size.regions[leader.id]!.bleed.box),
+    ...run.flatMap((other) => corners(mapBox(between(other, leader), size.regions[other.id]!.bleed.box))),
+  ]);
+  return layPicture(job, picture, over, leader.id, leader === face ? IDENTITY : between(leader, face));
+}
+
+/** @throws RangeError when a text block names a typeface that is not in the book */
+export function layFace(job: Job, size: SizePlan, face: ReadFace, book: TypefaceBook): FacePlan {
+  const art = artOf(job, face);
+  const { bleed: region, safe, trim } = size.regions[face.id]!;
+  const blocks = art.texts.map((text) => {
+    try {
+      return setText(text, book);
+    } catch (problem) {
+      throw new RangeError(`art.faces.${face.id}.texts: ${(problem as Error).message}`, { cause: problem });
+    }
+  });
+  const items: readonly LaidItem[] = [
+    ...(art.objects ?? []).map((object): LaidItem => {
+      switch (object.kind) {
+        case 'picture': {
+          const box = boxOf(object);
+          return { kind: 'picture', object, laid: layPicture(job, object.picture, box, face.id) };
+        }
+        case 'code':
+          return { kind: 'code', object, code: codeOrNull(object) };
+        case 'rule':
+          return { kind: 'rule', object };
+        case 'ornament':
+          return { kind: 'ornament', object };
+      }
+    }),
+    ...art.texts.map((block, i): LaidItem => ({ kind: 'text', block, set: blocks[i]! })),
+  ];
+  const tile = art.pattern ? job.pictures[art.pattern.pictureId] : undefined;
+  const rank = (item: LaidItem): number => {
+    const at = art.order?.indexOf(idOf(item)) ?? -1;
+    return at < 0 ? Infinity : at;
+  };
+  return {
+    face,
+    art,
+    bleed: region.box,
+    bleedOutline: region.outline,
+    trimOutline: trim,
+    safe: safe?.box ?? { xMm: face.widthMm / 2, yMm: face.heightMm / 2, widthMm: 0, heightMm: 0 },
+    safeOutline: safe?.outline ?? [],
+    picture: backPicture(job, size, face),
+    tiles: tile && art.pattern ? { ...art.pattern, aspect: tile.widthPx / tile.heightPx } : null,
+    blocks,
+    items: [...items].sort((a, b) => {
+      const [p, q] = [rank(a), rank(b)];
+      return p === q ? 0 : p - q;
+    }),
+  };
+}
+
+export const idOf = (item: LaidItem): string => (item.kind === 'text' ? item.block.id : item.object.id);
+
+export const boxOf = ({ leftMm, topMm, widthMm, heightMm }: Omit<ArtObject, 'id' | 'kind'>): Box => ({
+  xMm: leftMm,
+  yMm: topMm,
+  widthMm,
+  heightMm,
+});
+
+/** More words than a code can hold make no code; the checks say so. */
+function codeOrNull(object: ArtObject & { kind: 'code' }): Code | null {
+  try {
+    return codeOf(object.content, Math.min(object.widthMm, object.heightMm));
+  } catch (problem) {
+    if (problem instanceof Error && /capacity|overflow|too/i.test(problem.message)) return null;
+    throw problem;
+  }
+}

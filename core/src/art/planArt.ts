@@ -1,28 +1,14 @@
 import { corners, isInside } from '../geometry/box.ts';
 import { contains, isUprightBox, type Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
-import type { ReadFace } from '../fold/readFaces.ts';
 import { count, figure, length, plural, words } from '../job/figures.ts';
-import { EMPTY_FACE } from '../job/newJob.ts';
-import type { FaceArt, Figure, Job, PictureRef, Snag, StationPlan, TextBlock, Workshop } from '../job/types.ts';
+import type { Figure, Job, PictureRef, Snag, StationPlan, TextBlock, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import { coverBox, effectivePpi } from './layFace.ts';
-import { setText, type SetBlock } from './setText.ts';
+import { hasPrint } from './drawCard.ts';
+import { layFace, type FacePlan } from './layFace.ts';
+import type { SetBlock } from './setText.ts';
 import { TYPEFACES, type TypefaceBook } from './typefaces.ts';
-
-export interface FacePlan {
-  readonly face: ReadFace;
-  readonly art: FaceArt;
-  /** Face and bleed, in the face's frame. */
-  readonly bleed: Box;
-  readonly bleedOutline: Polygon;
-  readonly trimOutline: Polygon;
-  readonly safe: Box;
-  readonly safeOutline: Polygon;
-  readonly picture: { readonly id: string; readonly box: Box; readonly ppi: number | null } | null;
-  readonly blocks: readonly SetBlock[];
-}
 
 export interface ArtPlan extends StationPlan {
   readonly faces: readonly FacePlan[];
@@ -36,7 +22,7 @@ export const SMALLEST_PT = { plain: 6, script: 8 } as const;
 /** @throws RangeError when a text block names a typeface that is not in the book */
 export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: TypefaceBook): ArtPlan {
   const faces = size.faces.map((face) => layFace(job, size, face, book));
-  const printed = faces.filter((f) => f.art.background || f.art.picture || f.blocks.some((b) => b.ink));
+  const printed = faces.filter(hasPrint);
   const pictures = new Set(faces.flatMap((f) => (f.picture ? [f.picture.id] : [])));
   const ppis = faces.flatMap((f) => (f.picture?.ppi ? [{ face: f, ppi: f.picture.ppi }] : []));
   const lowest = ppis.sort((a, b) => a.ppi - b.ppi)[0];
@@ -90,33 +76,6 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
   };
 }
 
-function layFace(job: Job, size: SizePlan, face: ReadFace, book: TypefaceBook): FacePlan {
-  const art = job.art.faces[face.id] ?? EMPTY_FACE;
-  const { bleed: region, safe } = size.regions[face.id]!;
-  const { box: bleed, outline: bleedOutline } = region;
-  const ref = art.picture ? job.pictures[art.picture.pictureId] : undefined;
-  const box = art.picture && ref ? coverBox(ref, art.picture, bleed) : null;
-  return {
-    face,
-    art,
-    bleed,
-    bleedOutline,
-    trimOutline: size.regions[face.id]!.trim,
-    safe: safe?.box ?? { xMm: face.widthMm / 2, yMm: face.heightMm / 2, widthMm: 0, heightMm: 0 },
-    safeOutline: safe?.outline ?? [],
-    picture:
-      art.picture && ref && box
-        ? { id: art.picture.pictureId, box, ppi: ref.mime === 'image/svg+xml' ? null : effectivePpi(ref, box) }
-        : null,
-    blocks: art.texts.map((text) => {
-      const typeface = book.get(text.typefaceId);
-      if (!typeface)
-        throw new RangeError(`art.faces.${face.id}.texts: no typeface “${text.typefaceId}” ships with the application`);
-      return setText(text, typeface);
-    }),
-  };
-}
-
 /** A box inside a shape: its corners are, and a box needs no more to be asked. */
 const isWithin = (outline: Polygon, box: Box): boolean =>
   isUprightBox(outline) || corners(box).every((corner) => contains(outline, corner));
@@ -124,13 +83,13 @@ const isWithin = (outline: Polygon, box: Box): boolean =>
 const facePath = (face: FacePlan, ...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
 
 function pictureSnags(job: Job, face: FacePlan): readonly Snag[] {
-  const { picture, art } = face;
-  if (!picture?.ppi || !art.picture || picture.ppi >= PPI.good) return [];
+  const { picture } = face;
+  if (!picture?.ppi || picture.ppi >= PPI.good || picture.from !== face.face.id) return [];
   const ref: PictureRef = job.pictures[picture.id]!;
   const ppi = Math.round(picture.ppi);
-  const uncropped = Math.round(picture.ppi * art.picture.zoom);
+  const uncropped = Math.round(picture.ppi * picture.placement.zoom);
   const remedies =
-    art.picture.zoom > 1.001
+    picture.placement.zoom > 1.001
       ? [
           {
             label: `Show more of the picture (${uncropped} ppi)`,

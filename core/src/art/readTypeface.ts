@@ -38,11 +38,14 @@ export function readTypeface(id: string, bytes: Uint8Array): Typeface {
     return ink;
   };
 
-  const shapeLine = (text: string): readonly ShapedGlyph[] => {
+  const letters = new Set<number>(face.collectUnicodes());
+  const apart = ['-liga', '-clig', '-dlig'].map((text) => hb.Feature.fromString(text)!);
+
+  const shapeLine = (text: string, ligatures: boolean): readonly ShapedGlyph[] => {
     const buffer = new hb.Buffer();
     buffer.addText(text);
     buffer.guessSegmentProperties();
-    hb.shape(font, buffer);
+    hb.shape(font, buffer, ligatures ? [] : apart);
     const infos = buffer.getGlyphInfos();
     const positions = buffer.getGlyphPositions();
     let x = 0;
@@ -65,12 +68,15 @@ export function readTypeface(id: string, bytes: Uint8Array): Typeface {
     id,
     ascentEm: extents.ascender * em,
     descentEm: -extents.descender * em,
-    shape(text) {
-      const known = lines.get(text);
+    ink: inkOf,
+    has: (char) => letters.has(char.codePointAt(0)!),
+    shape(text, ligatures = true) {
+      const key = ligatures ? text : `\u0000${text}`;
+      const known = lines.get(key);
       if (known) return known;
       if (lines.size >= MOST_LINES_KEPT) lines.clear();
-      const glyphs = shapeLine(text);
-      lines.set(text, glyphs);
+      const glyphs = shapeLine(text, ligatures);
+      lines.set(key, glyphs);
       return glyphs;
     },
     outline(glyphId) {

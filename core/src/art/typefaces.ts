@@ -21,7 +21,12 @@ export interface Typeface {
   readonly ascentEm: number;
   /** Positive below the baseline. */
   readonly descentEm: number;
-  shape(text: string): readonly ShapedGlyph[];
+  /** True when it has a letter for the character. */
+  has(char: string): boolean;
+  /** With kerning; ligatures are left out for lines whose letters are spaced. */
+  shape(text: string, ligatures?: boolean): readonly ShapedGlyph[];
+  /** Bounds of a glyph’s ink in ems, y up, or null for a space. */
+  ink(glyphId: number): ShapedGlyph['inkEm'];
   /** Path commands in ems with y up: letters M L Q C Z and their numbers. */
   outline(glyphId: number): readonly OutlineCommand[];
 }
@@ -42,6 +47,8 @@ export interface TypefaceEntry {
   readonly mood: Mood;
   /** Package and file within it; loaders turn this into bytes. */
   readonly file: string;
+  /** The same design for letters beyond western Europe, in a file of its own. */
+  readonly companion: { readonly id: string; readonly file: string };
   /** The same family on a page, for the picker. */
   readonly css: { readonly family: string; readonly weight: number; readonly italic: boolean };
 }
@@ -53,28 +60,69 @@ const entry = (
   weight: number,
   italic = false,
   suffix = '',
-): TypefaceEntry => ({
-  id: `${slug}-${weight}${italic ? '-italic' : ''}`,
-  name: `${family}${suffix}`,
-  mood,
-  file: `@fontsource/${slug}/files/${slug}-latin-${weight}-${italic ? 'italic' : 'normal'}.woff`,
-  css: { family, weight, italic },
-});
+): TypefaceEntry => {
+  const id = `${slug}-${weight}${italic ? '-italic' : ''}`;
+  const file = (part: string): string =>
+    `@fontsource/${slug}/files/${slug}-${part}-${weight}-${italic ? 'italic' : 'normal'}.woff`;
+  return {
+    id,
+    name: `${family}${suffix}`,
+    mood,
+    file: file('latin'),
+    companion: { id: `${id}-ext`, file: file('latin-ext') },
+    css: { family, weight, italic },
+  };
+};
 
 /** Every typeface a maker can set words in; all carry the SIL Open Font License. */
 export const TYPEFACES: readonly TypefaceEntry[] = [
   entry('fraunces', 'Fraunces', 'display', 600),
+  entry('playfair-display', 'Playfair Display', 'display', 400),
   entry('playfair-display', 'Playfair Display', 'display', 700, true, ' bold italic'),
+  entry('abril-fatface', 'Abril Fatface', 'display', 400),
+  entry('cinzel', 'Cinzel', 'display', 400),
   entry('eb-garamond', 'EB Garamond', 'serif', 400),
   entry('eb-garamond', 'EB Garamond', 'serif', 400, true, ' italic'),
+  entry('cormorant-garamond', 'Cormorant Garamond', 'serif', 500),
+  entry('cormorant-garamond', 'Cormorant Garamond', 'serif', 500, true, ' italic'),
+  entry('libre-baskerville', 'Libre Baskerville', 'serif', 400),
+  entry('lora', 'Lora', 'serif', 400),
   entry('josefin-sans', 'Josefin Sans', 'plain', 400),
   entry('josefin-sans', 'Josefin Sans', 'plain', 600, false, ' semibold'),
   entry('atkinson-hyperlegible-next', 'Atkinson Hyperlegible Next', 'plain', 400),
   entry('atkinson-hyperlegible-next', 'Atkinson Hyperlegible Next', 'plain', 700, false, ' bold'),
+  entry('work-sans', 'Work Sans', 'plain', 400),
+  entry('work-sans', 'Work Sans', 'plain', 600, false, ' semibold'),
   entry('great-vibes', 'Great Vibes', 'script', 400),
+  entry('dancing-script', 'Dancing Script', 'script', 500),
+  entry('parisienne', 'Parisienne', 'script', 400),
   entry('caveat', 'Caveat', 'hand', 400),
   entry('caveat', 'Caveat', 'hand', 700, false, ' bold'),
+  entry('kalam', 'Kalam', 'hand', 400),
+  entry('amatic-sc', 'Amatic SC', 'hand', 700, false, ' bold'),
 ];
+
+/** Display and plain that go together: the large lines in one, the rest in the other. */
+export const PAIRINGS: readonly { readonly id: string; readonly large: string; readonly plain: string }[] = [
+  { id: 'harbour', large: 'fraunces-600', plain: 'work-sans-400' },
+  { id: 'tide', large: 'playfair-display-700-italic', plain: 'lora-400' },
+  { id: 'lantern', large: 'great-vibes-400', plain: 'cormorant-garamond-500' },
+  { id: 'chart', large: 'cinzel-400', plain: 'eb-garamond-400' },
+  { id: 'poster', large: 'abril-fatface-400', plain: 'josefin-sans-400' },
+  { id: 'letter', large: 'parisienne-400', plain: 'libre-baskerville-400' },
+  { id: 'chalk', large: 'amatic-sc-700', plain: 'kalam-400' },
+  { id: 'note', large: 'caveat-700', plain: 'atkinson-hyperlegible-next-400' },
+];
+
+/** What the files of western letters hold. Source: the unicode-range that these fonts are published with */
+const WESTERN =
+  /^[\n\r\t\u0020-\u00ff\u0131\u0152\u0153\u02bb\u02bc\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2212\u2215]*$/;
+
+/** Typefaces that a text needs: its own, and the companion where a letter lies beyond western Europe. */
+export const typefacesFor = (typefaceId: string, text: string): readonly string[] => {
+  const own = TYPEFACES.find(({ id }) => id === typefaceId);
+  return !own || WESTERN.test(text) ? [typefaceId] : [typefaceId, own.companion.id];
+};
 
 /** The typeface of slugs, tickets and labels in files. */
 export const LABEL_TYPEFACE_ID = 'atkinson-hyperlegible-next-400';

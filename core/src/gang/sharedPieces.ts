@@ -137,7 +137,8 @@ export const sharedPictureId = (jobId: string, pictureId: string): string => `${
 
 function ownPictures(jobId: string, shapes: readonly Shape[]): readonly Shape[] {
   return shapes.map((shape) => {
-    if (shape.kind === 'picture') return { ...shape, pictureId: sharedPictureId(jobId, shape.pictureId) };
+    if (shape.kind === 'picture' || shape.kind === 'tiles')
+      return { ...shape, pictureId: sharedPictureId(jobId, shape.pictureId) };
     if (shape.kind === 'group') return { ...shape, children: ownPictures(jobId, shape.children) };
     return shape;
   });

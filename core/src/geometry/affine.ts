@@ -21,6 +21,12 @@ export function apply([a, b, c, d, e, f]: Affine, { xMm, yMm }: Point): Point {
   return { xMm: a * xMm + c * yMm + e, yMm: b * xMm + d * yMm + f };
 }
 
+/** A clockwise turn, as it looks with y down. */
+export function rotationAbout(deg: number, { xMm, yMm }: Point): Affine {
+  const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+  return [c, s, -s, c, xMm - c * xMm + s * yMm, yMm - s * xMm - c * yMm];
+}
+
 /** Negative when the map mirrors. */
 export const determinant = ([a, b, c, d]: Affine): number => a * d - b * c;
 

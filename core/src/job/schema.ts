@@ -8,7 +8,7 @@ import { everyFaceId } from '../size/formats/index.ts';
 import { LONGEST_PATH } from '../size/formats/shapes.ts';
 import { CROSSES } from '../calibration/types.ts';
 import { FORMAT_IDS, SHAPE_IDS } from './format.ts';
-import { COATINGS, GRADES, TRIMMER_KINDS, type Job, type Workshop } from './types.ts';
+import { COATINGS, GRADES, ORNAMENTS, TRIMMER_KINDS, type Job, type Workshop } from './types.ts';
 
 /** A length field: millimetres as a number, or anything a maker would type as text. */
 export const length = (least: number, most: number): Joi.Schema =>
@@ -75,10 +75,11 @@ const layer = Joi.object({
   stockIds: Joi.array().items(id).min(1).max(8).required(),
 });
 
+const typefaceId = Joi.valid(...TYPEFACES.map((typeface) => typeface.id));
 const text = Joi.object({
   id: id.required(),
   text: Joi.string().allow('').max(4000).required(),
-  typefaceId: Joi.valid(...TYPEFACES.map((typeface) => typeface.id)).required(),
+  typefaceId: typefaceId.required(),
   sizePt: Joi.number().min(1).max(400).required(),
   align: Joi.valid('left', 'centre', 'right').required(),
   lineSpacing: Joi.number().min(0.5).max(5).required(),
@@ -86,21 +87,137 @@ const text = Joi.object({
   leftMm: length(-1000, 1000).required(),
   topMm: length(-1000, 1000).required(),
   widthMm: length(1, 1000).required(),
+  letterSpacingEm: Joi.number().min(-0.2).max(2).optional(),
+  smallCaps: Joi.boolean().optional(),
+  fractions: Joi.boolean().optional(),
+  fit: Joi.valid('none', 'shrink', 'fill').optional(),
+  emphasis: Joi.object({
+    lines: Joi.array().items(whole(0, 400)).max(400).required(),
+    scale: Joi.number().min(0.2).max(10).required(),
+    typefaceId: typefaceId.required(),
+  }).optional(),
+  arcMm: Joi.number().min(-5000).max(5000).allow(null).optional(),
+  locked: Joi.boolean().optional(),
+});
+
+const picturePlacement = Joi.object({
+  pictureId: id.required(),
+  zoom: Joi.number().min(1).max(20).default(1),
+  focusX: share.default(0.5),
+  focusY: share.default(0.5),
+  fade: share.default(0),
+  grey: Joi.boolean().default(false),
+  tint: colour.allow(null).optional(),
+  quarterTurns: whole(0, 3).optional(),
+  across: Joi.array()
+    .items(Joi.valid(...FACE_IDS))
+    .max(12)
+    .optional(),
+});
+
+const place = {
+  id: id.required(),
+  leftMm: length(-1000, 1000).required(),
+  topMm: length(-1000, 1000).required(),
+  widthMm: length(0.5, 1000).required(),
+  heightMm: length(0.1, 1000).required(),
+  locked: Joi.boolean().optional(),
+};
+const words = (most: number): Joi.Schema => Joi.string().allow('').max(most).required();
+/** A code holds no more than this, whatever its size. */
+const MOST_IN_CODE = 900;
+const codeContent = Joi.object()
+  .required()
+  .when('.kind', {
+    switch: [
+      { is: 'link', then: Joi.object({ kind: Joi.required(), url: words(MOST_IN_CODE) }) },
+      { is: 'text', then: Joi.object({ kind: Joi.required(), text: words(MOST_IN_CODE) }) },
+      {
+        is: 'wifi',
+        then: Joi.object({
+          kind: Joi.required(),
+          network: words(64),
+          password: words(128),
+          security: Joi.valid('WPA', 'WEP', 'none').required(),
+        }),
+      },
+      {
+        is: 'contact',
+        then: Joi.object({
+          kind: Joi.required(),
+          name: words(120),
+          firm: words(120),
+          phone: words(60),
+          email: words(160),
+          url: words(300),
+        }),
+      },
+    ],
+    otherwise: Joi.object({ kind: Joi.valid('link', 'text', 'wifi', 'contact').required() }).unknown(),
+  });
+const object = Joi.object().when('.kind', {
+  switch: [
+    { is: 'picture', then: Joi.object({ kind: Joi.required(), ...place, picture: picturePlacement.required() }) },
+    {
+      is: 'code',
+      then: Joi.object({
+        kind: Joi.required(),
+        ...place,
+        content: codeContent,
+        colour: colour.required(),
+        ground: colour.allow(null).required(),
+      }),
+    },
+    {
+      is: 'rule',
+      then: Joi.object({
+        kind: Joi.required(),
+        ...place,
+        colour: colour.required(),
+        weightPt: Joi.number().min(0.05).max(40).required(),
+      }),
+    },
+    {
+      is: 'ornament',
+      then: Joi.object({
+        kind: Joi.required(),
+        ...place,
+        ornament: Joi.valid(...ORNAMENTS).required(),
+        colour: colour.required(),
+      }),
+    },
+  ],
+  otherwise: Joi.object({ kind: Joi.valid('picture', 'code', 'rule', 'ornament').required() }).unknown(),
 });
 
 const face = Joi.object({
   background: colour.allow(null).default(null),
-  picture: Joi.object({
-    pictureId: id.required(),
-    zoom: Joi.number().min(1).max(20).default(1),
-    focusX: share.default(0.5),
-    focusY: share.default(0.5),
-    fade: share.default(0),
-    grey: Joi.boolean().default(false),
+  picture: picturePlacement.allow(null).default(null),
+  texts: Joi.array().items(text).max(60).default([]),
+  gradient: Joi.object({
+    from: colour.required(),
+    to: colour.required(),
+    angleDeg: Joi.number().min(-360).max(360).required(),
   })
     .allow(null)
-    .default(null),
-  texts: Joi.array().items(text).max(60).default([]),
+    .optional(),
+  pattern: Joi.object({
+    pictureId: id.required(),
+    tileMm: length(3, 300).required(),
+    brick: Joi.boolean().required(),
+    fade: share.required(),
+  })
+    .allow(null)
+    .optional(),
+  border: Joi.object({
+    widthMm: length(0.1, 60).required(),
+    insetMm: length(0, 60).required(),
+    colour: colour.required(),
+  })
+    .allow(null)
+    .optional(),
+  objects: Joi.array().items(object).max(120).optional(),
+  order: Joi.array().items(id).max(400).optional(),
 });
 
 const pictureFacts = {

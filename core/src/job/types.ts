@@ -95,6 +95,96 @@ export interface PicturePlacement {
   /** 0 full strength, 1 gone. */
   readonly fade: number;
   readonly grey: boolean;
+  /** Dark parts of the picture in this colour, light ones left light; grey is the same with black. */
+  readonly tint?: Colour | null;
+  /** Quarter turns clockwise. */
+  readonly quarterTurns?: number;
+  /** Faces of the same side that this picture runs on over, folds and all; they show it instead of their own. */
+  readonly across?: readonly string[];
+}
+
+/** Where a thing lies on a face, and whether it is kept there. */
+export interface ArtPlace {
+  readonly id: string;
+  readonly leftMm: Mm;
+  readonly topMm: Mm;
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  readonly locked?: boolean;
+}
+
+/** A picture in a frame of its own; it fills the frame without being squashed. */
+export interface PictureObject extends ArtPlace {
+  readonly kind: 'picture';
+  readonly picture: PicturePlacement;
+}
+
+export type CodeContent =
+  | { readonly kind: 'link'; readonly url: string }
+  | { readonly kind: 'text'; readonly text: string }
+  | {
+      readonly kind: 'wifi';
+      readonly network: string;
+      readonly password: string;
+      readonly security: 'WPA' | 'WEP' | 'none';
+    }
+  | {
+      readonly kind: 'contact';
+      readonly name: string;
+      readonly firm: string;
+      readonly phone: string;
+      readonly email: string;
+      readonly url: string;
+    };
+
+/** A square code; its quiet zone is part of the square. */
+export interface CodeObject extends ArtPlace {
+  readonly kind: 'code';
+  readonly content: CodeContent;
+  readonly colour: Colour;
+  /** What lies beneath it; null shows whatever is there. */
+  readonly ground: Colour | null;
+}
+
+/** A line as long as its box, along the longer side of it. */
+export interface RuleObject extends ArtPlace {
+  readonly kind: 'rule';
+  readonly colour: Colour;
+  readonly weightPt: number;
+}
+
+export const ORNAMENTS = ['wave', 'star', 'shell', 'lantern', 'sprig', 'gull', 'knot', 'heart'] as const;
+export type OrnamentId = (typeof ORNAMENTS)[number];
+
+export interface OrnamentObject extends ArtPlace {
+  readonly kind: 'ornament';
+  readonly ornament: OrnamentId;
+  readonly colour: Colour;
+}
+
+export type ArtObject = PictureObject | CodeObject | RuleObject | OrnamentObject;
+
+/** A band all round, inside the trim by the inset; without one it begins at the trim and is grown into the bleed. */
+export interface Border {
+  readonly widthMm: Mm;
+  readonly insetMm: Mm;
+  readonly colour: Colour;
+}
+
+/** From one colour to another; 0° runs down, 90° to the left. */
+export interface Gradient {
+  readonly from: Colour;
+  readonly to: Colour;
+  readonly angleDeg: number;
+}
+
+/** A small picture again and again. */
+export interface RepeatPattern {
+  readonly pictureId: string;
+  readonly tileMm: Mm;
+  /** Every other row half a tile on. */
+  readonly brick: boolean;
+  readonly fade: number;
 }
 
 export interface TextBlock {
@@ -110,6 +200,19 @@ export interface TextBlock {
   readonly leftMm: Mm;
   readonly topMm: Mm;
   readonly widthMm: Mm;
+  /** Added between letters, in type sizes. */
+  readonly letterSpacingEm?: number;
+  readonly smallCaps?: boolean;
+  /** Sets 1/2, 3/8 and the like as fractions. */
+  readonly fractions?: boolean;
+  /** No line breaks by itself, and the size follows the block’s width: smaller where need be, or always. */
+  readonly fit?: 'none' | 'shrink' | 'fill';
+  /** Typed lines, counted from nought, that stand out: larger, in a typeface that goes with the other. */
+  readonly emphasis?: { readonly lines: readonly number[]; readonly scale: number; readonly typefaceId: string };
+  /** The first baseline runs round a circle of this radius, bent up in the middle; below nought, down. */
+  readonly arcMm?: Mm | null;
+  /** Kept where it is until it is let go. */
+  readonly locked?: boolean;
 }
 
 export interface FaceArt {
@@ -117,6 +220,13 @@ export interface FaceArt {
   readonly background: Colour | null;
   readonly picture: PicturePlacement | null;
   readonly texts: readonly TextBlock[];
+  /** Over the flat colour, under the picture. */
+  readonly gradient?: Gradient | null;
+  readonly pattern?: RepeatPattern | null;
+  readonly border?: Border | null;
+  readonly objects?: readonly ArtObject[];
+  /** Ids of words and objects from back to front; what is not named lies before, objects first. */
+  readonly order?: readonly string[];
 }
 
 export interface StockChoice {

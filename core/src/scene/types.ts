@@ -35,6 +35,8 @@ export type Shape =
       readonly path: Path;
       readonly fill?: Colour;
       readonly fillOpacity?: number;
+      /** Instead of a flat fill: from one point to another, and on beyond both. */
+      readonly gradient?: { readonly from: Colour; readonly to: Colour; readonly start: Point; readonly end: Point };
     }
   | {
       /** One line of set text, as glyphs for files with fonts and as an outline for all others. */
@@ -55,7 +57,21 @@ export type Shape =
       readonly pictureId: string;
       readonly box: Box;
       readonly opacity: number;
-      readonly grey: boolean;
+      /** Its dark parts in this colour; black makes it grey. */
+      readonly tint: Colour | null;
+    }
+  | {
+      /** A small picture again and again, from the top left of an area; clipped by whoever holds it. */
+      readonly kind: 'tiles';
+      readonly role: 'art';
+      readonly pictureId: string;
+      /** Width ÷ height of the picture; what is over its square is left out. */
+      readonly aspect: number;
+      readonly tileMm: Mm;
+      /** Every other row half a tile on. */
+      readonly brick: boolean;
+      readonly over: Box;
+      readonly opacity: number;
     }
   | {
       /** Words about the drawing, never art. */

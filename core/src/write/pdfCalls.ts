@@ -19,7 +19,8 @@ export interface FileGlyph {
 export interface PdfLender {
   font(typefaceId: string): { readonly name: string; glyph(id: number, chars: string): FileGlyph };
   /** An object that fills the unit square, y up. */
-  picture(pictureId: string, grey: boolean): string;
+  picture(pictureId: string, tint: Colour | null): string;
+  shading(gradient: NonNullable<Extract<Shape, { kind: 'path' }>['gradient']>): string;
   opacity(value: number): string;
   symbol(id: string): string;
   readonly labelTypeface: Typeface;
@@ -42,8 +43,10 @@ function shapeCalls(shape: Shape, lender: PdfLender): string {
     case 'picture': {
       const { xMm, yMm, widthMm, heightMm } = shape.box;
       const seen = shape.opacity < 1 ? `/${lender.opacity(shape.opacity)} gs ` : '';
-      return `q ${seen}${num(widthMm)} 0 0 ${num(-heightMm)} ${num(xMm)} ${num(yMm + heightMm)} cm /${lender.picture(shape.pictureId, shape.grey)} Do Q`;
+      return `q ${seen}${num(widthMm)} 0 0 ${num(-heightMm)} ${num(xMm)} ${num(yMm + heightMm)} cm /${lender.picture(shape.pictureId, shape.tint)} Do Q`;
     }
+    case 'tiles':
+      return tileCalls(shape, lender);
     case 'label':
       return labelCalls(shape, lender);
     case 'group': {
@@ -89,6 +92,7 @@ function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): 
   const calls: string[] = ['q'];
   if (shape.fillOpacity !== undefined && shape.fillOpacity < 1) calls.push(`/${lender.opacity(shape.fillOpacity)} gs`);
   const outline = figure(shape.path);
+  if (shape.gradient) calls.push(`q ${outline} W n /${lender.shading(shape.gradient)} sh Q`);
   const fill = shape.fill ?? (look.hatch ? null : look.fill);
   if (fill) calls.push(`${rgb(fill)} rg ${outline} f`);
   if (look.hatch && look.fill && !shape.fill) calls.push(hatchCalls(shape.path, look.fill));
@@ -98,6 +102,23 @@ function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): 
   }
   calls.push('Q');
   return calls.join('\n');
+}
+
+/** Each tile filled without squashing, and clipped to its square. */
+function tileCalls(shape: Extract<Shape, { kind: 'tiles' }>, lender: PdfLender): string {
+  const { tileMm, brick, over, opacity, pictureId, aspect } = shape;
+  const name = lender.picture(pictureId, null);
+  const [w, h] = aspect >= 1 ? [tileMm * aspect, tileMm] : [tileMm, tileMm / aspect];
+  const calls: string[] = opacity < 1 ? [`q /${lender.opacity(opacity)} gs`] : ['q'];
+  for (let row = 0; row * tileMm < over.heightMm; row += 1)
+    for (let x = brick && row % 2 === 1 ? -tileMm / 2 : 0; x < over.widthMm; x += tileMm) {
+      const [left, top] = [over.xMm + x, over.yMm + row * tileMm];
+      const square = `${num(left)} ${num(top)} ${num(tileMm)} ${num(tileMm)} re W n`;
+      calls.push(
+        `q ${square} ${num(w)} 0 0 ${num(-h)} ${num(left - (w - tileMm) / 2)} ${num(top + (h + tileMm) / 2)} cm /${name} Do Q`,
+      );
+    }
+  return [...calls, 'Q'].join('\n');
 }
 
 /** Slanting lines across an area, clipped to it. */

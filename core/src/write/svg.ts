@@ -1,6 +1,6 @@
 import type { Affine } from '../geometry/affine.ts';
 import type { Path } from '../geometry/path.ts';
-import type { Role, Scene, Shape } from '../scene/types.ts';
+import type { Colour, Role, Scene, Shape } from '../scene/types.ts';
 import { layerName } from './layerNames.ts';
 import { LOOKS } from './look.ts';
 
@@ -69,7 +69,7 @@ export function svgNodes(scene: Scene, options: SvgOptions): readonly SvgNode[] 
     element('g', { id: `${settled.idPrefix}-${id}` }, symbol.shapes.map(draw)),
   );
   const shapes = settled.layers ? layered(scene.shapes, draw) : scene.shapes.map(draw);
-  return [element('defs', {}, [...hatches(settled), greyFilter(settled), ...clips, ...symbols]), ...shapes];
+  return [element('defs', {}, [...hatches(settled), ...clips, ...symbols]), ...shapes];
 }
 
 /** A complete SVG file in true size: its user unit is the millimetre. */
@@ -117,9 +117,22 @@ function layered(shapes: readonly Shape[], draw: (shape: Shape) => SvgNode): rea
 }
 
 function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shape: Shape) => SvgNode): SvgNode {
+  /** What is alike is defined once. */
+  const define = (node: SvgNode): string => {
+    const id = node.attributes.id!;
+    if (!clips.some((known) => known.attributes.id === id)) clips.push(node);
+    return id;
+  };
   switch (shape.kind) {
-    case 'path':
-      return element('path', { d: pathData(shape.path), ...pathLook(shape, options), ...roleFor(shape.role, options) });
+    case 'path': {
+      const { gradient } = shape;
+      return element('path', {
+        d: pathData(shape.path),
+        ...pathLook(shape, options),
+        ...(gradient ? { fill: `url(#${define(gradientNode(gradient, options))})` } : {}),
+        ...roleFor(shape.role, options),
+      });
+    }
     case 'line':
       return element('path', { d: shape.outline, fill: shape.colour });
     case 'picture': {
@@ -132,7 +145,19 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
         height: num(heightMm),
         preserveAspectRatio: 'none',
         ...(shape.opacity < 1 ? { opacity: num(shape.opacity) } : {}),
-        ...(shape.grey ? { filter: `url(#${options.idPrefix}-grey)` } : {}),
+        ...(shape.tint ? { filter: `url(#${define(tintFilter(shape.tint, options))})` } : {}),
+      });
+    }
+    case 'tiles': {
+      const { xMm, yMm, widthMm, heightMm } = shape.over;
+      const pattern = tilePattern(shape, options);
+      return element('rect', {
+        x: num(xMm),
+        y: num(yMm),
+        width: num(widthMm),
+        height: num(heightMm),
+        fill: `url(#${define(pattern)})`,
+        ...(shape.opacity < 1 ? { opacity: num(shape.opacity) } : {}),
       });
     }
     case 'label': {
@@ -212,11 +237,56 @@ const hatches = (options: Settled): readonly SvgNode[] =>
     ),
   );
 
-function greyFilter(options: Settled): SvgNode {
-  const row = `${GREY_WEIGHTS.join(' ')} 0 0`;
+/** Grey by luminance, then from the tint where dark to white where light. */
+function tintFilter(tint: Colour, options: Settled): SvgNode {
+  const row = (channel: number): string => {
+    const dark = parseInt(tint.slice(1 + 2 * channel, 3 + 2 * channel), 16) / 255;
+    return `${GREY_WEIGHTS.map((w) => num(w * (1 - dark))).join(' ')} 0 ${num(dark)}`;
+  };
+  const id = `${options.idPrefix}-tint-${tint.slice(1)}`;
+  return element('filter', { id, 'color-interpolation-filters': 'sRGB', x: '0', y: '0', width: '1', height: '1' }, [
+    element('feColorMatrix', { type: 'matrix', values: `${row(0)} ${row(1)} ${row(2)} 0 0 0 1 0` }),
+  ]);
+}
+
+function gradientNode(
+  { from, to, start, end }: NonNullable<Extract<Shape, { kind: 'path' }>['gradient']>,
+  options: Settled,
+): SvgNode {
+  const ends = { x1: num(start.xMm), y1: num(start.yMm), x2: num(end.xMm), y2: num(end.yMm) };
+  const id = `${options.idPrefix}-from-${[from, to, ...Object.values(ends)].join('_').replace(/[^\w.-]/g, '')}`;
+  return element('linearGradient', { id, gradientUnits: 'userSpaceOnUse', ...ends }, [
+    element('stop', { offset: '0', 'stop-color': from }),
+    element('stop', { offset: '1', 'stop-color': to }),
+  ]);
+}
+
+/** Two rows of tiles are a pattern’s cell where every other row is moved on. */
+function tilePattern(shape: Extract<Shape, { kind: 'tiles' }>, options: Settled): SvgNode {
+  const { tileMm, brick, over, pictureId } = shape;
+  const at = (x: number, y: number): SvgNode =>
+    element('image', {
+      href: options.pictureHref(pictureId),
+      x: num(x),
+      y: num(y),
+      width: num(tileMm),
+      height: num(tileMm),
+      preserveAspectRatio: 'xMidYMid slice',
+    });
+  const name = [pictureId, tileMm, brick, over.xMm, over.yMm]
+    .map(String)
+    .join('_')
+    .replace(/[^\w.-]/g, '');
   return element(
-    'filter',
-    { id: `${options.idPrefix}-grey`, 'color-interpolation-filters': 'sRGB', x: '0', y: '0', width: '1', height: '1' },
-    [element('feColorMatrix', { type: 'matrix', values: `${row} ${row} ${row} 0 0 0 1 0` })],
+    'pattern',
+    {
+      id: `${options.idPrefix}-tiles-${name}`,
+      patternUnits: 'userSpaceOnUse',
+      x: num(over.xMm),
+      y: num(over.yMm),
+      width: num(tileMm),
+      height: num(brick ? 2 * tileMm : tileMm),
+    },
+    brick ? [at(0, 0), at(-tileMm / 2, tileMm), at(tileMm / 2, tileMm)] : [at(0, 0)],
   );
 }

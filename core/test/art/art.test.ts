@@ -11,7 +11,7 @@ const garamond = typefaces.get('eb-garamond-400')!;
 
 describe('setText', () => {
   it('breaks at spaces, as late as it can, and keeps typed line ends', () => {
-    const set = setText(words('The tide table hangs by the door\nas ever', { widthMm: 40 }), garamond);
+    const set = setText(words('The tide table hangs by the door\nas ever', { widthMm: 40 }), typefaces);
     expect(set.lines.map((l) => l.text).join('|')).to.match(/^The tide table.*\|.*\|as ever$/);
     for (const line of set.lines) expect(widthOf(line.text, 12)).to.be.at.most(40.01);
     // One more word would not have fitted on the first line.
@@ -22,7 +22,7 @@ describe('setText', () => {
   it('puts baselines one line apart and the first where CSS would', () => {
     const block = words('a\nb\nc', { sizePt: 10, lineSpacing: 1.5 });
     const sizeMm = (10 * 25.4) / 72;
-    const ys = setText(block, garamond).lines.map((l) => l.at.yMm);
+    const ys = setText(block, typefaces).lines.map((l) => l.at.yMm);
     expect(ys[1]! - ys[0]!).to.be.closeTo(1.5 * sizeMm, 1e-9);
     expect(ys[0]! - 10).to.be.closeTo(
       (1.5 * sizeMm) / 2 + ((garamond.ascentEm - garamond.descentEm) / 2) * sizeMm,
@@ -33,7 +33,7 @@ describe('setText', () => {
   it('centres and right-aligns within the block', () => {
     const width = widthOf('Ebb', 12);
     const at = (align: 'left' | 'centre' | 'right'): number =>
-      setText(words('Ebb', { align }), garamond).lines[0]!.at.xMm;
+      setText(words('Ebb', { align }), typefaces).lines[0]!.at.xMm;
     expect(at('left')).to.be.closeTo(10, 1e-9);
     expect(at('centre')).to.be.closeTo(10 + (60 - width) / 2, 1e-9);
     expect(at('right')).to.be.closeTo(70 - width, 1e-9);
@@ -44,8 +44,8 @@ describe('setText', () => {
   });
 
   it('finds letters the typeface lacks and words wider than the block', () => {
-    expect(setText(words('鷺'), garamond).missing).to.deep.equal(['鷺']);
-    expect(setText(words('Lighthousekeeper', { widthMm: 10 }), garamond).tooWide).to.deep.equal(['Lighthousekeeper']);
+    expect(setText(words('鷺'), typefaces).missing).to.deep.equal(['鷺']);
+    expect(setText(words('Lighthousekeeper', { widthMm: 10 }), typefaces).tooWide).to.deep.equal(['Lighthousekeeper']);
   });
 
   it('keeps all ink inside the block’s width when every word fits', () => {
@@ -53,7 +53,7 @@ describe('setText', () => {
       fc.property(
         fc.array(fc.constantFrom('mud', 'samphire', 'oar', 'ferry', 'net'), { minLength: 1, maxLength: 30 }),
         (list) => {
-          const set = setText(words(list.join(' '), { widthMm: 50 }), garamond);
+          const set = setText(words(list.join(' '), { widthMm: 50 }), typefaces);
           // Side bearings may let a letter lean a hair outside its advance.
           expect(set.ink!.xMm).to.be.greaterThan(10 - 0.6);
           expect(set.ink!.xMm + set.ink!.widthMm).to.be.lessThan(60 + 0.6);

@@ -186,7 +186,8 @@ describe('pdfCalls', () => {
   const lender: PdfLender = {
     labelTypeface: typefaces.get('atkinson-hyperlegible-next-400')!,
     font: (id) => ({ name: `F-${id}`, glyph: (glyph) => ({ hex: glyph.toString(16).padStart(4, '0'), width: 500 }) }),
-    picture: (id, grey) => `P-${id}${grey ? '-grey' : ''}`,
+    picture: (id, tint) => `P-${id}${tint ? `-${tint}` : ''}`,
+    shading: ({ from, to }) => `H-${from}-${to}`,
     opacity: (value) => `O-${value}`,
     symbol: (id) => {
       used.push(id);
@@ -213,15 +214,15 @@ describe('pdfCalls', () => {
     const written = Number(/<[0-9a-f]{4}> (-?[\d.]+)</.exec(calls.replace(/> (-?[\d.]+) </g, '> $1<'))![1]);
     expect(written).to.be.closeTo(back, 0.001);
   });
-  it('draws a picture faded and grey by name', () => {
+  it('draws a picture faded and tinted by name', () => {
     const picture: Shape = {
       kind: 'picture',
       role: 'art',
       pictureId: 'boat',
       box: { xMm: 1, yMm: 2, widthMm: 3, heightMm: 4 },
       opacity: 0.4,
-      grey: true,
+      tint: '#224466',
     };
-    expect(pdfCalls([picture], lender)).to.equal('q /O-0.4 gs 3 0 0 -4 1 6 cm /P-boat-grey Do Q');
+    expect(pdfCalls([picture], lender)).to.equal('q /O-0.4 gs 3 0 0 -4 1 6 cm /P-boat-#224466 Do Q');
   });
 });

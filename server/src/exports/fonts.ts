@@ -16,7 +16,9 @@ let loaded: Promise<Fonts> | null = null;
 export function loadFonts(): Promise<Fonts> {
   loaded ??= (async () => {
     const files = await Promise.all(
-      TYPEFACES.map(async (entry) => [entry.id, await readFile(require.resolve(entry.file))] as const),
+      TYPEFACES.flatMap((entry) => [entry, entry.companion]).map(
+        async ({ id, file }) => [id, await readFile(require.resolve(file))] as const,
+      ),
     );
     return {
       bytes: new Map(files),

@@ -104,8 +104,10 @@ async function faceFiles(format: ExportFormat, input: ExportInput, name: string)
   if (format === 'pdf') {
     const file = new PdfFile(`${input.job.brief.title}: faces`, input);
     const bytes = collect(file.stream);
-    for (const { art } of input.plan.art.faces) if (art.picture?.grey) await file.prepareGrey(art.picture.pictureId);
-    for (const { page } of pages) file.addPage(page);
+    for (const { page } of pages) {
+      await file.prepare(page.scene);
+      file.addPage(page);
+    }
     file.end();
     return [{ name: `${name}-faces.pdf`, mime: 'application/pdf', bytes: await bytes }];
   }

@@ -6,10 +6,12 @@ import {
   LABEL_TYPEFACE_ID,
   MM_PER_POINT,
   pdfCalls,
+  rgb,
   type Box,
   type Page,
   type PdfLender,
   type Scene,
+  type Shape,
 } from '@zippy/core';
 import type { Fonts } from './fonts.ts';
 import type { PictureBytes } from './types.ts';
@@ -35,7 +37,9 @@ interface Resources {
   readonly Font: Record<string, PdfRef>;
   readonly XObject: Record<string, PdfRef>;
   readonly ExtGState: Record<string, PdfRef>;
+  readonly Shading: Record<string, PdfRef>;
 }
+const noResources = (): Resources => ({ Font: {}, XObject: {}, ExtGState: {}, Shading: {} });
 type Kit = PDFKit.PDFDocument & {
   _font: PdfFont;
   _ctm: number[];
@@ -58,7 +62,8 @@ export class PdfFile {
   private readonly doc: Kit;
   private readonly fonts = new Map<string, PdfFont>();
   private readonly pictures = new Map<string, PdfRef>();
-  private readonly greys = new Map<string, Buffer>();
+  private readonly tinted = new Map<string, Buffer>();
+  private readonly shadings = new Map<string, PdfRef>();
   private readonly symbols = new Map<string, PdfRef>();
   private readonly opacities = new Map<number, PdfRef>();
 
@@ -79,15 +84,32 @@ export class PdfFile {
     return this.doc as unknown as NodeJS.ReadableStream;
   }
 
-  /** Grey pictures are made before the page that needs them, because making them takes time. */
-  async prepareGrey(pictureId: string): Promise<void> {
+  /** Tinted pictures are made before the pages that need them, because making them takes time. */
+  async prepare({ shapes, symbols }: Scene): Promise<void> {
+    const visit = async (own: readonly Shape[]): Promise<void> => {
+      for (const shape of own) {
+        if (shape.kind === 'group') await visit(shape.children);
+        if (shape.kind === 'picture' && shape.tint) await this.prepareTint(shape.pictureId, shape.tint);
+      }
+    };
+    await visit(shapes);
+    for (const symbol of Object.values(symbols)) await visit(symbol.shapes);
+  }
+
+  private async prepareTint(pictureId: string, tint: string): Promise<void> {
     const picture = this.materials.pictures.get(pictureId);
-    if (!picture || picture.mime === 'image/svg+xml' || this.greys.has(pictureId)) return;
-    const row = [...GREY_WEIGHTS] as [number, number, number];
-    const grey = sharp(picture.bytes).recomb([row, row, row]);
-    this.greys.set(
-      pictureId,
-      await (picture.mime === 'image/png' ? grey.png({ compressionLevel: 6 }) : grey.jpeg({ quality: 92 })).toBuffer(),
+    const key = `${pictureId}${tint}`;
+    if (!picture || picture.mime === 'image/svg+xml' || this.tinted.has(key)) return;
+    const darks = channelsOf(tint);
+    const row = (dark: number) => GREY_WEIGHTS.map((w) => w * (1 - dark / 255)) as [number, number, number];
+    const made = sharp(picture.bytes)
+      .removeAlpha()
+      .toColourspace('srgb')
+      .recomb([row(darks[0]), row(darks[1]), row(darks[2])])
+      .linear([1, 1, 1], [...darks]);
+    this.tinted.set(
+      key,
+      await (picture.mime === 'image/png' ? made.png({ compressionLevel: 6 }) : made.jpeg({ quality: 92 })).toBuffer(),
     );
   }
 
@@ -97,7 +119,7 @@ export class PdfFile {
     const { data } = this.doc.page.dictionary;
     data.TrimBox = pageBox(trimBox, scene.box);
     data.BleedBox = pageBox(bleedBox, scene.box);
-    const resources: Resources = { Font: {}, XObject: {}, ExtGState: {} };
+    const resources = noResources();
     const calls = pdfCalls(scene.shapes, this.lender(resources, scene));
     // pdfkit has already turned the page so that y runs down; what is left is points to millimetres.
     const k = POINTS_PER_MM;
@@ -132,9 +154,29 @@ export class PdfFile {
           },
         };
       },
-      picture: (pictureId, grey) => {
-        const name = `P${pictureId.replace(/\W/g, '')}${grey ? 'g' : ''}`;
-        resources.XObject[name] = this.picture(pictureId, grey);
+      picture: (pictureId, tint) => {
+        const name = `P${pictureId.replace(/\W/g, '')}${tint ? tint.slice(1) : ''}`;
+        resources.XObject[name] = this.picture(pictureId, tint);
+        return name;
+      },
+      shading: (gradient) => {
+        const key = JSON.stringify(gradient);
+        let ref = this.shadings.get(key);
+        if (!ref) {
+          const { from, to, start, end } = gradient;
+          const parts = (colour: string): readonly number[] => rgb(colour).split(' ').map(Number);
+          ref = this.doc.ref({
+            ShadingType: 2,
+            ColorSpace: 'DeviceRGB',
+            Coords: [start.xMm, start.yMm, end.xMm, end.yMm],
+            Function: { FunctionType: 2, Domain: [0, 1], C0: parts(from), C1: parts(to), N: 1 },
+            Extend: [true, true],
+          });
+          ref.end();
+          this.shadings.set(key, ref);
+        }
+        const name = `H${[...this.shadings.keys()].indexOf(key)}`;
+        resources.Shading[name] = ref;
         return name;
       },
       opacity: (value) => {
@@ -174,7 +216,7 @@ export class PdfFile {
     if (known) return known;
     const symbol = scene.symbols[id];
     if (!symbol) throw new RangeError(`PdfFile: no symbol “${id}” in the scene`);
-    const resources: Resources = { Font: {}, XObject: {}, ExtGState: {} };
+    const resources = noResources();
     const calls = pdfCalls(symbol.shapes, this.lender(resources, scene));
     const { xMm, yMm, widthMm, heightMm } = symbol.box;
     const ref = this.doc.ref({
@@ -188,16 +230,21 @@ export class PdfFile {
     return ref;
   }
 
-  private picture(pictureId: string, grey: boolean): PdfRef {
-    const key = `${pictureId}${grey ? ':grey' : ''}`;
-    const known = this.pictures.get(key);
-    if (known) return known;
+  private bytesOf(pictureId: string): PictureBytes {
     const picture = this.materials.pictures.get(pictureId);
     if (!picture) throw new RangeError(`PdfFile: no bytes for picture “${pictureId}”`);
+    return picture;
+  }
+
+  private picture(pictureId: string, tint: string | null): PdfRef {
+    const key = `${pictureId}${tint ?? ''}`;
+    const known = this.pictures.get(key);
+    if (known) return known;
+    const picture = this.bytesOf(pictureId);
     let ref: PdfRef;
-    if (picture.mime === 'image/svg+xml') ref = this.vectorPicture(picture.bytes.toString('utf8'), grey);
+    if (picture.mime === 'image/svg+xml') ref = this.vectorPicture(picture.bytes.toString('utf8'), tint);
     else {
-      const image = this.doc.openImage(grey ? this.greys.get(pictureId)! : picture.bytes);
+      const image = this.doc.openImage(tint ? this.tinted.get(key)! : picture.bytes);
       image.embed(this.doc);
       ref = image.obj;
     }
@@ -206,7 +253,7 @@ export class PdfFile {
   }
 
   /** Vector art as a form that fills the unit square, so that it is placed like any picture. */
-  private vectorPicture(svg: string, grey: boolean): PdfRef {
+  private vectorPicture(svg: string, tint: string | null): PdfRef {
     const [width, height] = [1000, 1000];
     const resources = { Font: {}, XObject: {}, ExtGState: {}, Pattern: {}, ColorSpace: {} };
     const ref = this.doc.ref({
@@ -243,7 +290,7 @@ export class PdfFile {
           this.font(LABEL_TYPEFACE_ID);
           return LABEL_TYPEFACE_ID;
         },
-        ...(grey ? { colorCallback: greyColour as never } : {}),
+        ...(tint ? { colorCallback: ((colour: KitColour) => tintColour(colour, tint)) as never } : {}),
       });
     } finally {
       [this.doc.page, this.doc._ctm, this.doc._font] = [page, ctm, font];
@@ -255,9 +302,13 @@ export class PdfFile {
 
 type KitColour = [[number, number, number], number];
 
-function greyColour([parts, opacity]: KitColour): KitColour {
-  const grey = Math.round(parts.reduce((sum, part, i) => sum + part * GREY_WEIGHTS[i]!, 0));
-  return [[grey, grey, grey], opacity];
+const channelsOf = (colour: string): [number, number, number] =>
+  [1, 3, 5].map((i) => parseInt(colour.slice(i, i + 2), 16)) as [number, number, number];
+
+function tintColour([parts, opacity]: KitColour, tint: string): KitColour {
+  const grey = parts.reduce((sum, part, i) => sum + part * GREY_WEIGHTS[i]!, 0) / 255;
+  const mixed = channelsOf(tint).map((dark) => Math.round(dark + (255 - dark) * grey));
+  return [mixed as [number, number, number], opacity];
 }
 
 /** A box on a page with y up from the bottom left, in points. */

@@ -63,19 +63,17 @@ export async function sharedPdf(
   );
   const file = new PdfFile('Shared sheets', { fonts, pictures });
   const bytes = collect(file.stream);
-  for (const one of jobs)
-    for (const { art } of one.plan.art.faces)
-      if (art.picture?.grey) await file.prepareGrey(sharedPictureId(one.id, art.picture.pictureId));
   for (const [i, pattern] of patterns.entries()) {
     const sheet = sheets.find(({ id }) => id === pattern.sheetId)!;
     const label = { number: i + 1, of: patterns.length, date };
     const stock = stocks.find(({ id }) => id === pattern.sheetId);
     const inForce = stock ? correctionsInForce(path, stock.gsm, sheetAsFed(sheet), flipEdge) : null;
-    const add = (side: 'front' | 'back'): void =>
-      file.addPage(
-        correctPage(pageAsFed(drawPattern(pattern, sheet, pieces, side, flipEdge, label), sheet), inForce, side),
-      );
-    add('front');
+    const add = async (side: 'front' | 'back'): Promise<void> => {
+      const page = drawPattern(pattern, sheet, pieces, side, flipEdge, label);
+      await file.prepare(page.scene);
+      file.addPage(correctPage(pageAsFed(page, sheet), inForce, side));
+    };
+    await add('front');
     const own = pieces.filter((piece) => pattern.placements.some((p) => p.id === piece.id));
     if (own.some((piece) => piece.shapes.inside.length > 0)) add('back');
   }

@@ -36,11 +36,13 @@ function refuseEmpty({ plan }: ExportInput): void {
 export async function writeSheetsPdf(input: ExportInput, file: PdfFile): Promise<void> {
   refuseEmpty(input);
   const { plan } = input;
-  for (const { art } of plan.art.faces) if (art.picture?.grey) await file.prepareGrey(art.picture.pictureId);
   const total = plan.sheet.sheets * plan.sheet.sides.length;
   let done = 0;
   for (const { side, sheetNumber } of printingOrder(plan)) {
-    file.addPage(sheetPage(input, side, sheetNumber));
+    const page = sheetPage(input, side, sheetNumber);
+    // Every sheet of a side carries the same art.
+    if (sheetNumber === 1) await file.prepare(page.scene);
+    file.addPage(page);
     done += 1;
     if (done % 25 === 0 || done === total) await input.onProgress?.(done, total);
   }

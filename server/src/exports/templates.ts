@@ -59,8 +59,10 @@ const plainPage = (scene: Scene): Page => ({ scene, trimBox: scene.box, bleedBox
 async function pdfOf(pages: readonly Page[], title: string, name: string, input: ExportInput): Promise<ExportFile> {
   const file = new PdfFile(title, input);
   const bytes = collect(file.stream);
-  for (const { art } of input.plan.art.faces) if (art.picture?.grey) await file.prepareGrey(art.picture.pictureId);
-  for (const page of pages) file.addPage(page);
+  for (const page of pages) {
+    await file.prepare(page.scene);
+    file.addPage(page);
+  }
   file.end();
   return { name, mime: 'application/pdf', bytes: await bytes };
 }

@@ -1,11 +1,26 @@
-import type { Job, PictureRef } from '@zippy/core';
+import { placedPictureIds, type Job, type PictureRef } from '@zippy/core';
+import type { PictureBytes } from '../exports/types.ts';
+import { findPicture } from '../tables/pictures.ts';
+import type { Db } from '../tables/types.ts';
 
-/** The pictures that some face of the job shows. */
-export function placedPictures(job: Job): ReadonlyMap<string, PictureRef> {
-  const placed = new Map<string, PictureRef>();
-  for (const { picture } of Object.values(job.art.faces)) {
-    const ref = picture && job.pictures[picture.pictureId];
-    if (picture && ref) placed.set(picture.pictureId, ref);
+/** A picture of a job whose bytes are gone. */
+export class PictureLost extends Error {
+  constructor(readonly picture: PictureRef) {
+    super(`${picture.name} is not stored any more; place the picture again.`);
   }
-  return placed;
+}
+
+/**
+ * Bytes of every picture that some face of the job shows, under the job’s names for them.
+ * @throws PictureLost when one is not stored
+ */
+export async function loadPlacedPictures(db: Db, studioId: string, job: Job): Promise<Map<string, PictureBytes>> {
+  const pictures = new Map<string, PictureBytes>();
+  for (const id of placedPictureIds(job)) {
+    const ref = job.pictures[id]!;
+    const found = await findPicture(db, studioId, ref.sha256);
+    if (!found) throw new PictureLost(ref);
+    pictures.set(id, found);
+  }
+  return pictures;
 }

@@ -1,11 +1,11 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { pixelFault, planJob, type Job, type PictureRef } from '@zippy/core';
+import { pixelFault, placedPictureIds, planJob, type Job, type PictureRef } from '@zippy/core';
 import { checkJob, readJobFile } from '@zippy/core/job-file';
-import { exportFiles, ExportRefused, loadFonts, type PictureBytes } from '../exports/index.ts';
+import { exportFiles, ExportRefused, loadFonts } from '../exports/index.ts';
 import { readPicture } from '../pictures/readPicture.ts';
-import { placedPictures } from '../pictures/placed.ts';
+import { loadPlacedPictures } from '../pictures/placed.ts';
 import { addJob, findJob, listJobs, removeJob, saveJob } from '../tables/jobs.ts';
 import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts';
 import { benchByJob } from '../tables/runs.ts';
@@ -118,12 +118,7 @@ export function jobRoutes(pool: Pool): Router {
     if (wrong) throw new Refusal(400, `${wrong.field} ${wrong.why}.`, wrong.field);
     const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
     const fonts = await loadFonts();
-    const pictures = new Map<string, PictureBytes>();
-    for (const [id, ref] of placedPictures(row.document)) {
-      const found = await findPicture(pool, STUDIO_ID, ref.sha256);
-      if (!found) throw new Refusal(422, `${ref.name} is not stored any more; place the picture again.`, 'pictures');
-      pictures.set(id, found);
-    }
+    const pictures = await loadPlacedPictures(pool, STUDIO_ID, row.document);
     try {
       const [file] = await exportFiles('face', 'png', {
         job: row.document,
@@ -147,7 +142,8 @@ export function jobRoutes(pool: Pool): Router {
     const row = await findJob(pool, STUDIO_ID, jobId(request.params.id));
     if (!row) throw notFound('job');
     const pictures: Record<string, unknown> = {};
-    for (const [id, ref] of placedPictures(row.document)) {
+    for (const id of placedPictureIds(row.document)) {
+      const ref = row.document.pictures[id]!;
       const found = await findPicture(pool, STUDIO_ID, ref.sha256);
       if (found) pictures[id] = { ...ref, data: found.bytes.toString('base64') };
     }

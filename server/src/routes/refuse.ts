@@ -1,6 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type Joi from 'joi';
 import { check, type Checked } from '@zippy/core/job-file';
+import { PictureLost } from '../pictures/placed.ts';
 import { PictureRefused } from '../pictures/readPicture.ts';
 
 /** An answer that is not the one hoped for: a status, the field if there is one, one clear sentence. */
@@ -36,7 +37,7 @@ export const answerErrors: ErrorRequestHandler = (problem: unknown, _request, re
     return void response
       .status(problem.status)
       .json({ message: problem.message, field: problem.field, ...problem.extra });
-  if (problem instanceof PictureRefused)
+  if (problem instanceof PictureRefused || problem instanceof PictureLost)
     return void response.status(422).json({ message: problem.message, field: 'picture' });
   const type = (problem as { type?: string }).type;
   if (type === 'entity.parse.failed')

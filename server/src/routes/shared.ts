@@ -2,11 +2,10 @@ import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
 import { planJob, type MixedPattern } from '@zippy/core';
-import { loadFonts, type PictureBytes } from '../exports/index.ts';
+import { loadFonts } from '../exports/index.ts';
 import { piecesOf, sharedPdf, type SharedJob, type SharedOrder } from '../exports/shared.ts';
-import { placedPictures } from '../pictures/placed.ts';
+import { loadPlacedPictures } from '../pictures/placed.ts';
 import { findJob } from '../tables/jobs.ts';
-import { findPicture } from '../tables/pictures.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
 import { body, Refusal } from './refuse.ts';
@@ -90,13 +89,7 @@ export function sharedRoutes(pool: Pool): Router {
       const found = await findJob(pool, STUDIO_ID, id);
       if (!found) throw new Refusal(404, 'One of these jobs is not here any more; lay the sheets out again.', 'jobIds');
       const plan = planJob(found.document, workshop.value, { typefaces: fonts.book, today: date });
-      const pictures = new Map<string, PictureBytes>();
-      for (const [name, ref] of placedPictures(found.document)) {
-        const bytes = await findPicture(pool, STUDIO_ID, ref.sha256);
-        if (!bytes) throw new Refusal(422, `${ref.name} is not stored any more; place the picture again.`, 'jobIds');
-        pictures.set(name, bytes);
-      }
-      jobs.push({ id, job: found.document, plan, pictures });
+      jobs.push({ id, job: found.document, plan, pictures: await loadPlacedPictures(pool, STUDIO_ID, found.document) });
     }
     checkPatterns(order.patterns, order, jobs);
     const bytes = await sharedPdf(jobs, order, { path, stocks: workshop.value.stocks }, fonts, date);

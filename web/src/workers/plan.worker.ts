@@ -1,4 +1,12 @@
-import { MissingFromWorkshop, planJob, type Job, type Plan, type Typeface, type Workshop } from '@zippy/core';
+import {
+  MissingFromWorkshop,
+  placedTypefaceIds,
+  planJob,
+  type Job,
+  type Plan,
+  type Typeface,
+  type Workshop,
+} from '@zippy/core';
 import { FONT_URLS } from './fontUrls.ts';
 
 export interface PlanQuestion {
@@ -36,8 +44,11 @@ function fetchTypeface(id: string): Promise<void> {
 self.onmessage = async ({ data }: MessageEvent<PlanQuestion>) => {
   const { number, job, workshop, today } = data;
   try {
-    const wanted = new Set(Object.values(job.art.faces).flatMap((face) => face.texts.map((text) => text.typefaceId)));
-    await Promise.all([...wanted].filter((id) => !book.has(id)).map(fetchTypeface));
+    await Promise.all(
+      placedTypefaceIds(job)
+        .filter((id) => !book.has(id))
+        .map(fetchTypeface),
+    );
     const started = performance.now();
     const plan = planJob(job, workshop, { typefaces: book, today });
     self.postMessage({ number, ok: true, plan, tookMs: performance.now() - started } satisfies PlanAnswer);

@@ -1,0 +1,83 @@
+import encodeQR from 'qr';
+import type { Path, PathPart } from '../geometry/path.ts';
+import type { Box } from '../geometry/types.ts';
+import type { CodeContent } from '../job/types.ts';
+import type { Mm } from '../length/types.ts';
+
+/** Modules of nothing that a reader wants round a code. Source: ISO/IEC 18004, 6.3.8 */
+export const QUIET_MODULES = 4;
+
+/** In the networks’ own notation these characters take a backslash. */
+const escaped = (text: string): string => text.replace(/([\\;,:"])/g, '\\$1');
+const card = (text: string): string => text.replace(/([\\;,])/g, '\\$1').replaceAll('\n', '\\n');
+
+/** What is written into a code; a contact card is vCard 3.0 (RFC 2426), which every telephone reads. */
+export function codeText(content: CodeContent): string {
+  switch (content.kind) {
+    case 'link':
+      return content.url.trim();
+    case 'text':
+      return content.text;
+    case 'wifi':
+      return content.security === 'none'
+        ? `WIFI:T:nopass;S:${escaped(content.network)};;`
+        : `WIFI:T:${content.security};S:${escaped(content.network)};P:${escaped(content.password)};;`;
+    case 'contact': {
+      const { name, firm, phone, email, url } = content;
+      const optional = (field: string, value: string): readonly string[] => (value ? [`${field}:${card(value)}`] : []);
+      return [
+        'BEGIN:VCARD',
+        'VERSION:3.0',
+        `N:${card(name)}`,
+        `FN:${card(name)}`,
+        ...optional('ORG', firm),
+        ...optional('TEL', phone),
+        ...optional('EMAIL', email),
+        ...optional('URL', url),
+        'END:VCARD',
+      ].join('\r\n');
+    }
+  }
+}
+
+export interface Code {
+  readonly text: string;
+  /** Rows of modules, true where dark; none when there is nothing to say. */
+  readonly modules: readonly (readonly boolean[])[];
+  readonly moduleMm: Mm;
+}
+
+/** The modules of a code and how large one is in a square of a given side, quiet zone and all. */
+export function codeOf(content: CodeContent, sideMm: Mm): Code {
+  const text = codeText(content);
+  if (text === '') return { text, modules: [], moduleMm: 0 };
+  // The library always draws some quiet zone; ours is part of the square instead.
+  const framed = encodeQR(text, 'raw', { ecc: 'medium', border: 1 });
+  const modules = framed.slice(1, -1).map((row) => row.slice(1, -1));
+  return { text, modules, moduleMm: sideMm / (modules.length + 2 * QUIET_MODULES) };
+}
+
+/** Dark modules as one figure, runs along a row joined so that no hairline shows between them. */
+export function codePath({ modules, moduleMm }: Code, { xMm, yMm }: Pick<Box, 'xMm' | 'yMm'>): Path {
+  const parts: PathPart[] = [];
+  const at = (column: number, row: number) => ({
+    xMm: xMm + (column + QUIET_MODULES) * moduleMm,
+    yMm: yMm + (row + QUIET_MODULES) * moduleMm,
+  });
+  modules.forEach((line, row) => {
+    for (let from = 0; from < line.length; from += 1) {
+      if (!line[from]) continue;
+      let to = from;
+      while (line[to]) to += 1;
+      parts.push(
+        { kind: 'move', to: at(from, row) },
+        { kind: 'line', to: at(to, row) },
+        { kind: 'line', to: at(to, row + 1) },
+        { kind: 'line', to: at(from, row + 1) },
+        { kind: 'close' },
+      );
+      from = to;
+    }
+  });
+  return parts;
+}

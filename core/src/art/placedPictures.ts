@@ -1,0 +1,28 @@
+import { typefacesFor } from './typefaces.ts';
+import type { Job } from '../job/types.ts';
+
+/** Ids of the pictures that some face of the job shows, each once. */
+export function placedPictureIds(job: Job): readonly string[] {
+  const ids = Object.values(job.art.faces).flatMap(({ picture, pattern, objects = [] }) => [
+    ...(picture ? [picture.pictureId] : []),
+    ...(pattern ? [pattern.pictureId] : []),
+    ...objects.flatMap((object) => (object.kind === 'picture' ? [object.picture.pictureId] : [])),
+  ]);
+  return [...new Set(ids)].filter((id) => job.pictures[id]);
+}
+
+/** Ids of the typefaces, and companions, that a job’s words need. */
+export function placedTypefaceIds(job: Job, texts: readonly string[] = []): readonly string[] {
+  const extra = texts.join('');
+  return [
+    ...new Set(
+      Object.values(job.art.faces).flatMap((face) =>
+        face.texts.flatMap((block) =>
+          [block.typefaceId, ...(block.emphasis ? [block.emphasis.typefaceId] : [])].flatMap((id) =>
+            typefacesFor(id, block.text + extra),
+          ),
+        ),
+      ),
+    ),
+  ];
+}
