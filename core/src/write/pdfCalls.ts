@@ -93,7 +93,7 @@ function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): 
   if (shape.fillOpacity !== undefined && shape.fillOpacity < 1) calls.push(`/${lender.opacity(shape.fillOpacity)} gs`);
   const outline = figure(shape.path);
   if (shape.gradient) calls.push(`q ${outline} W n /${lender.shading(shape.gradient)} sh Q`);
-  const fill = shape.fill ?? (look.hatch ? null : look.fill);
+  const fill = shape.fill ?? (look.hatch || shape.gradient ? null : look.fill);
   if (fill) calls.push(`${rgb(fill)} rg ${outline} f`);
   if (look.hatch && look.fill && !shape.fill) calls.push(hatchCalls(shape.path, look.fill));
   if (look.stroke && look.widthMm > 0) {
@@ -104,6 +104,9 @@ function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): 
   return calls.join('\n');
 }
 
+/** Tiles lie over the edge of the one before by a hair, or a hairline of paper shows between them. */
+const LAP_MM = 0.03;
+
 /** Each tile filled without squashing, and clipped to its square. */
 function tileCalls(shape: Extract<Shape, { kind: 'tiles' }>, lender: PdfLender): string {
   const { tileMm, brick, over, opacity, pictureId, aspect } = shape;
@@ -113,9 +116,10 @@ function tileCalls(shape: Extract<Shape, { kind: 'tiles' }>, lender: PdfLender):
   for (let row = 0; row * tileMm < over.heightMm; row += 1)
     for (let x = brick && row % 2 === 1 ? -tileMm / 2 : 0; x < over.widthMm; x += tileMm) {
       const [left, top] = [over.xMm + x, over.yMm + row * tileMm];
-      const square = `${num(left)} ${num(top)} ${num(tileMm)} ${num(tileMm)} re W n`;
+      const square = `${num(left)} ${num(top)} ${num(tileMm + LAP_MM)} ${num(tileMm + LAP_MM)} re W n`;
+      const [wide, high] = [w + LAP_MM, h + LAP_MM];
       calls.push(
-        `q ${square} ${num(w)} 0 0 ${num(-h)} ${num(left - (w - tileMm) / 2)} ${num(top + (h + tileMm) / 2)} cm /${name} Do Q`,
+        `q ${square} ${num(wide)} 0 0 ${num(-high)} ${num(left - (w - tileMm) / 2)} ${num(top + high - (h - tileMm) / 2)} cm /${name} Do Q`,
       );
     }
   return [...calls, 'Q'].join('\n');

@@ -1,0 +1,258 @@
+import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import {
+  changeJob,
+  newJob,
+  ORNAMENTS,
+  TYPEFACES,
+  type ArtObject,
+  type FaceArt,
+  type Job,
+  type JobChange,
+  type TextBlock,
+} from '@zippy/core';
+import { exportFiles, loadFonts, readPicture, type ExportInput, type PictureBytes } from '../src/exports/index.ts';
+import { planOf, workshop } from './support.ts';
+
+/** Art of every kind, in every file, read again by poppler, a rasteriser and a code reader. */
+describe('rich art in files', function () {
+  this.timeout(240_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-rich-'));
+  after(() => rmSync(folder, { recursive: true, force: true }));
+
+  const text = (id: string, words: string, part: Partial<TextBlock> = {}): TextBlock => ({
+    id,
+    text: words,
+    typefaceId: 'eb-garamond-400',
+    sizePt: 14,
+    align: 'centre',
+    lineSpacing: 1.2,
+    colour: '#1d2930',
+    leftMm: 8,
+    topMm: 8,
+    widthMm: 84,
+    ...part,
+  });
+  const ornament = (i: number): ArtObject => ({
+    kind: 'ornament',
+    id: `o${i}`,
+    ornament: ORNAMENTS[i]!,
+    colour: '#7b2869',
+    leftMm: 6 + 11 * i,
+    topMm: 52,
+    widthMm: 9,
+    heightMm: 9,
+  });
+
+  async function input(front: Partial<FaceArt>, ...changes: readonly JobChange[]): Promise<ExportInput> {
+    const photo = await sharp({
+      create: { width: 900, height: 600, channels: 3, background: '#c07040' },
+    })
+      .composite([
+        { input: { create: { width: 300, height: 600, channels: 3, background: '#204060' } }, left: 0, top: 0 },
+      ])
+      .png()
+      .toBuffer();
+    const tile = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="40"><rect width="40" height="40" fill="#f4e2b8"/><circle cx="12" cy="12" r="8" fill="#a86400"/></svg>',
+    );
+    const stored = { photo: await readPicture('photo.png', photo), tile: await readPicture('tile.svg', tile) };
+    const pictures = new Map<string, PictureBytes>(
+      Object.entries(stored).map(([id, { ref, bytes }]) => [id, { mime: ref.mime, bytes }]),
+    );
+    const job: Job = changeJob(newJob('Rich', workshop), [
+      { path: ['size', 'format'], value: 'flat' },
+      { path: ['size', 'finishedWidthMm'], value: 100 },
+      { path: ['size', 'finishedHeightMm'], value: 70 },
+      { path: ['pictures'], value: { photo: stored.photo.ref, tile: stored.tile.ref } },
+      { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [], ...front } },
+      ...changes,
+    ]);
+    return { job, plan: await planOf(job), workshop, fonts: await loadFonts(), pictures, date: null };
+  }
+
+  /** The same face from poppler and from our PNG, in pixels of one size. */
+  async function bothWays(made: ExportInput): Promise<readonly { readonly data: Buffer; readonly width: number }[]> {
+    const [png] = await exportFiles('face', 'png', made);
+    const [pdf] = await exportFiles('face', 'pdf', made);
+    const path = join(folder, 'face.pdf');
+    writeFileSync(path, pdf!.bytes);
+    const drawn = execFileSync('pdftoppm', ['-r', '300', '-f', '1', '-l', '1', '-png', path], { maxBuffer: 1e9 });
+    const { width, height } = await sharp(drawn).metadata();
+    return Promise.all(
+      [drawn, png!.bytes].map(async (bytes) => ({
+        width: width!,
+        data: await sharp(bytes)
+          .flatten({ background: '#ffffff' })
+          .resize(width, height, { fit: 'fill' })
+          .removeAlpha()
+          // Two rasterisers may part on half a dot; beyond that they must agree.
+          .blur(1)
+          .raw()
+          .toBuffer(),
+      })),
+    );
+  }
+
+  /** Share of pixels that differ by more than antialiasing does. */
+  async function apart(made: ExportInput): Promise<number> {
+    const [a, b] = await bothWays(made);
+    let far = 0;
+    for (let i = 0; i < a!.data.length; i += 3)
+      if (Math.max(...[0, 1, 2].map((c) => Math.abs(a!.data[i + c]! - b!.data[i + c]!))) > 70) far += 1;
+    return far / (a!.data.length / 3);
+  }
+
+  const photo = { pictureId: 'photo', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false };
+  const CASES: Readonly<Record<string, Partial<FaceArt>>> = {
+    'a gradient under a border': {
+      gradient: { from: '#f4c9a0', to: '#2a5d68', angleDeg: 30 },
+      border: { widthMm: 3, insetMm: 4, colour: '#7b2869' },
+    },
+    'a pattern, plain and as bricks': { pattern: { pictureId: 'tile', tileMm: 11, brick: true, fade: 0.2 } },
+    'a tinted photograph': { picture: { ...photo, tint: '#7b2869' } },
+    'a photograph turned and framed': {
+      objects: [
+        {
+          kind: 'picture',
+          id: 'p',
+          leftMm: 10,
+          topMm: 6,
+          widthMm: 40,
+          heightMm: 58,
+          picture: { ...photo, quarterTurns: 1, zoom: 1.3 },
+        },
+      ],
+    },
+    'ornaments, a rule and a code': {
+      objects: [
+        ...ORNAMENTS.map((_, i) => ornament(i)),
+        { kind: 'rule', id: 'r', colour: '#0b7f86', weightPt: 2, leftMm: 6, topMm: 44, widthMm: 88, heightMm: 4 },
+        {
+          kind: 'code',
+          id: 'c',
+          leftMm: 36,
+          topMm: 6,
+          widthMm: 30,
+          heightMm: 30,
+          colour: '#000000',
+          ground: '#ffffff',
+          content: { kind: 'text', text: 'ebb and flow' },
+        },
+      ],
+    },
+    'words on an arc, spaced, in small capitals, with fractions and letters from the companion': {
+      texts: [
+        text('a', 'Lantern Regatta', { arcMm: 60, sizePt: 20, typefaceId: 'playfair-display-400' }),
+        text('b', 'The Net Loft', { smallCaps: true, letterSpacingEm: 0.12, topMm: 30 }),
+        text('c', 'Łódź, 5 3/8 in, Čeněk & Őry', { fractions: true, topMm: 40 }),
+        text('d', 'with\nWren', { topMm: 50, emphasis: { lines: [1], scale: 1.8, typefaceId: 'great-vibes-400' } }),
+      ],
+    },
+  };
+  for (const [name, front] of Object.entries(CASES))
+    it(`is the same in the PDF and in the PNG: ${name}`, async () => {
+      const made = await input(front);
+      expect(await apart(made)).to.be.below(0.004);
+      // And it is there: the same comparison with a bare face fails.
+      const [drawn] = await bothWays(made);
+      const bare = drawn!.data.filter((v) => v < 250).length;
+      expect(bare).to.be.greaterThan(1000);
+    });
+
+  it('sets a line of every typeface as wide in the PDF as in the core, within 0.05 mm', async () => {
+    const blocks = TYPEFACES.map(({ id }, i) =>
+      text(`t${i}`, 'Wharf office 1/2 Łodz', {
+        typefaceId: id,
+        sizePt: 9,
+        align: 'left',
+        topMm: 2 + i * 7,
+        widthMm: 180,
+      }),
+    );
+    const made = await input(
+      { texts: blocks },
+      { path: ['size', 'finishedWidthMm'], value: 190 },
+      { path: ['size', 'finishedHeightMm'], value: 190 },
+    );
+    const [pdf] = await exportFiles('face', 'pdf', made);
+    const path = join(folder, 'faces.pdf');
+    writeFileSync(path, pdf!.bytes);
+    // Poppler draws at a fine grid; the ink of every line must end where the core’s ink does.
+    const ppi = 600;
+    const { data, info } = await sharp(
+      execFileSync('pdftoppm', ['-r', String(ppi), '-f', '1', '-l', '1', '-gray', '-png', path], { maxBuffer: 1e9 }),
+    )
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const px = (mm: number): number => ((mm + 3) / 25.4) * ppi;
+    for (const set of made.plan.art.faces[0]!.blocks) {
+      const { xMm, yMm, widthMm, heightMm } = set.ink!;
+      let [left, right] = [Infinity, -Infinity];
+      for (let y = Math.floor(px(yMm)); y <= px(yMm + heightMm); y += 1)
+        for (let x = 0; x < info.width; x += 1)
+          if (data[(y * info.width + x) * info.channels]! < 225) {
+            left = Math.min(left, x);
+            right = Math.max(right, x + 1);
+          }
+      expect(left).to.be.closeTo(px(xMm), (0.05 / 25.4) * ppi + 0.6);
+      expect(right).to.be.closeTo(px(xMm + widthMm), (0.05 / 25.4) * ppi + 0.6);
+    }
+  });
+
+  it('carries codes that a reader reads from the sheet at 300 and at 150 dots to the inch', async () => {
+    const code = (
+      id: string,
+      content: (ArtObject & { kind: 'code' })['content'],
+      leftMm: number,
+      side: number,
+    ): ArtObject => ({
+      kind: 'code',
+      id,
+      leftMm,
+      topMm: 14,
+      widthMm: side,
+      heightMm: side,
+      colour: '#1d2930',
+      ground: '#ffffff',
+      content,
+    });
+    const made = await input({
+      background: '#c9ddd4',
+      objects: [
+        code('a', { kind: 'link', url: 'https://saltmarsh.example/boats' }, 6, 24),
+        code(
+          'b',
+          {
+            kind: 'contact',
+            name: 'Tove Wren',
+            firm: 'Saltmarsh Lane',
+            phone: '01999 000000',
+            email: 'tove@saltmarsh.example',
+            url: '',
+          },
+          36,
+          40,
+        ),
+      ],
+    });
+    const [pdf] = await exportFiles('sheets', 'pdf', made);
+    const path = join(folder, 'codes.pdf');
+    writeFileSync(path, pdf!.bytes);
+    for (const ppi of [300, 150]) {
+      const png = join(folder, `codes-${ppi}.png`);
+      writeFileSync(
+        png,
+        execFileSync('pdftoppm', ['-r', String(ppi), '-f', '1', '-l', '1', '-png', path], { maxBuffer: 1e9 }),
+      );
+      const read = execFileSync('zbarimg', ['--quiet', '--raw', png], { encoding: 'utf8' });
+      const count = (words: string): number => read.split(words).length - 1;
+      expect(count('https://saltmarsh.example/boats'), `${ppi} dpi`).to.equal(made.plan.sheet.up);
+      expect(count('FN:Tove Wren'), `${ppi} dpi`).to.equal(made.plan.sheet.up);
+    }
+  });
+});
