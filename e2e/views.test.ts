@@ -49,7 +49,7 @@ describe('every view', function () {
   for (const station of STATIONS)
     it(`${station}: axe finds nothing serious`, async () => {
       await open('Lantern Regatta supper', station);
-      if (station === 'art') await page.getByRole('button', { name: 'Lantern Regatt', exact: true }).click();
+      if (station === 'art') await page.getByRole('button', { name: 'Words: Lantern Regatta', exact: true }).click();
       if (station === 'sell') await page.locator('.chart svg').waitFor();
       expect(await serious()).to.deep.equal([]);
     });

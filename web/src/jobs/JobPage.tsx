@@ -41,7 +41,7 @@ function OpenJob({
   );
   useEffect(() => {
     clear();
-    useView.getState().set({ face: 'front', textId: null, folded: false, side: 'outside', light: false, cutsDone: [] });
+    useView.getState().set({ face: 'front', itemId: null, folded: false, side: 'outside', light: false, cutsDone: [] });
     void open(id);
     return close;
   }, [id, open, close, clear]);

@@ -19,7 +19,7 @@ interface ViewState {
   readonly sample: { readonly width: string; readonly height: string; readonly thickness: string };
   readonly zoom: number;
   readonly face: string;
-  readonly textId: string | null;
+  readonly itemId: string | null;
   readonly step: number;
   readonly onSheet: boolean;
   /** Where trims may land, instead of the moves that make them. */
@@ -49,7 +49,7 @@ export const useView = create<ViewState>()((set) => ({
   sample: { width: '', height: '', thickness: '' },
   zoom: 1,
   face: 'front',
-  textId: null,
+  itemId: null,
   step: 0,
   onSheet: false,
   drift: false,

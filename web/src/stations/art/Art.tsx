@@ -1,25 +1,29 @@
 import { useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { DEFAULTS, drawFace, IDENTITY, polygon, type Scene, type TextBlock } from '@zippy/core';
+import { drawFace, IDENTITY, polygon, type Scene } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { useView } from '../../stores/view.ts';
-import { OnOff, Pick, Scale } from '../../ui/Choose.tsx';
+import { Pick } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { BenchPress, KeyCap, Press, Quiet } from '../../ui/Press.tsx';
 import { Row } from '../../ui/Sheet.tsx';
 import { spokenOf, useSides, type StationProps } from '../parts.ts';
+import { AddThings, PICTURES } from './AddThings.tsx';
+import { CopyFace, GroundPanel } from './GroundPanel.tsx';
 import { Handles } from './Handles.tsx';
+import { ItemList } from './ItemList.tsx';
+import { ObjectPanel } from './ObjectPanel.tsx';
+import { PicturePanel } from './PicturePanel.tsx';
 import { PrintHouse } from './PrintHouse.tsx';
 import { useFace } from './useFace.ts';
 import { WordsPanel } from './WordsPanel.tsx';
 
 /** More faces than this do not fit side by side under the bench. */
 const MOST_PRESSES = 6;
-const PICTURES = ['image/png', 'image/jpeg', 'image/svg+xml', '.svg'];
 
 export function ArtBench(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
@@ -84,7 +88,7 @@ export function ArtBench(props: StationProps): ReactNode {
                 <Pick
                   label="Face"
                   value={face.face.id}
-                  onChange={(id) => set({ face: id, textId: null })}
+                  onChange={(id) => set({ face: id, itemId: null })}
                   sections={[
                     {
                       heading: null,
@@ -95,7 +99,7 @@ export function ArtBench(props: StationProps): ReactNode {
               </FacePick>
             ) : (
               plan.art.faces.map(({ face: { id, name } }) => (
-                <BenchPress key={id} aria-pressed={id === face.face.id} onPress={() => set({ face: id, textId: null })}>
+                <BenchPress key={id} aria-pressed={id === face.face.id} onPress={() => set({ face: id, itemId: null })}>
                   {name}
                 </BenchPress>
               ))
@@ -110,11 +114,10 @@ export function ArtBench(props: StationProps): ReactNode {
 
 export function ArtSlip(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
-  const { textId, set } = useView();
-  const { face, art, setFace, placePicture } = useFace(props);
+  const hand = useFace(props);
+  const { face, art, item, setFace, placePicture } = hand;
   const [working, setWorking] = useState<string | null>(null);
-  const text = art.texts.find((t) => t.id === textId) ?? null;
-  const add = async (files: FileList | null): Promise<void> => {
+  const takeIn = async (files: FileList | null): Promise<void> => {
     const file = files?.[0];
     if (!file) return;
     setWorking(`Taking in ${file.name} …`);
@@ -125,26 +128,8 @@ export function ArtSlip(props: StationProps): ReactNode {
       setWorking((why as Error).message);
     }
   };
-  const addText = (): void => {
-    const id = crypto.randomUUID().slice(0, 8);
-    const { safe } = face;
-    const dark = art.background !== null && luminance(art.background) < 0.35;
-    const block: TextBlock = {
-      id,
-      text: face.face.id === 'front' ? 'A few words' : 'Write something kind',
-      typefaceId: face.face.id === 'front' ? 'fraunces-600' : 'eb-garamond-400',
-      sizePt: DEFAULTS.textSizePt,
-      align: 'centre',
-      lineSpacing: DEFAULTS.lineSpacing,
-      colour: dark ? '#fdf3d8' : DEFAULTS.textColour,
-      leftMm: safe.xMm,
-      topMm: Math.max(safe.yMm, face.face.heightMm * 0.4),
-      widthMm: safe.widthMm,
-    };
-    setFace({ texts: [...art.texts, block] });
-    set({ textId: id });
-  };
   const others = Object.entries(job.pictures).filter(([id]) => id !== art.picture?.pictureId);
+  const rest = plan.art.faces.map((f) => f.face).filter(({ id }) => id !== face.face.id);
   return (
     <Slip title={`Art · ${face.face.name}`} part={plan.art} spoken={spokenOf(workshop)}>
       <ColourField
@@ -154,7 +139,7 @@ export function ArtSlip(props: StationProps): ReactNode {
         onChange={(colour) => setFace({ background: colour }, `background-${face.face.id}`)}
       />
       <Row>
-        <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => void add(files)}>
+        <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => void takeIn(files)}>
           <Press>{art.picture ? 'Another picture …' : 'Place a picture …'}</Press>
         </FileTrigger>
         {art.picture && <Quiet onPress={() => setFace({ picture: null })}>Take it off</Quiet>}
@@ -175,56 +160,34 @@ export function ArtSlip(props: StationProps): ReactNode {
           ))}
         </Row>
       )}
-      {art.picture && (
-        <>
-          <Scale
-            label="Zoom"
-            value={art.picture.zoom}
-            least={1}
-            most={6}
-            step={0.01}
-            say={(v) => `${Math.round(v * 100)} %`}
-            onChange={(zoom) => setFace({ picture: { ...art.picture!, zoom } }, 'zoom')}
-          />
-          <Scale
-            label="Fade"
-            value={art.picture.fade}
-            least={0}
-            most={1}
-            step={0.01}
-            say={(v) => `${Math.round(v * 100)} %`}
-            onChange={(fade) => setFace({ picture: { ...art.picture!, fade } }, 'fade')}
-          />
-          <OnOff
-            label="Grey"
-            value={art.picture.grey}
-            onChange={(grey) => setFace({ picture: { ...art.picture!, grey } })}
-          />
-        </>
+      <AddThings hand={hand} />
+      <ItemList hand={hand} />
+      {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
+      {item && item.kind !== 'text' && <ObjectPanel item={item} hand={hand} workshop={workshop} />}
+      {art.picture && !item && (
+        <PicturePanel
+          placement={art.picture}
+          onChange={(part, key) => setFace({ picture: { ...art.picture!, ...part } }, key)}
+        />
       )}
-      <Row>
-        <Press onPress={addText}>Add words</Press>
-        {art.texts.map((t) => (
-          <Press key={t.id} aria-pressed={t.id === textId} onPress={() => set({ textId: t.id })}>
-            {t.text.split('\n')[0]!.slice(0, 14) || '(empty)'}
-          </Press>
-        ))}
-      </Row>
-      {text && <WordsPanel {...props} text={text} />}
+      <More label="Gradient, border, pattern, panels">
+        <GroundPanel
+          hand={hand}
+          unit={workshop.unit}
+          pictures={Object.entries(job.pictures).map(([id, { name }]) => ({ id, name }))}
+          sameSide={rest.filter(({ side }) => side === face.face.side)}
+        />
+      </More>
+      {rest.length > 0 && (
+        <More label="Copy or clear this face">
+          <CopyFace hand={hand} faces={rest} />
+        </More>
+      )}
       <More label="In a print house’s pixels">
         <PrintHouse key={face.face.id} face={face} unit={workshop.unit} />
       </More>
     </Slip>
   );
-}
-
-/** Relative luminance of sRGB. Source: WCAG 2.2. */
-function luminance(colour: string): number {
-  const [r, g, b] = [1, 3, 5].map((i) => {
-    const v = parseInt(colour.slice(i, i + 2), 16) / 255;
-    return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
-  });
-  return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
 }
 
 const Drop = styled.div`

@@ -1,0 +1,185 @@
+import { ArrowDown, ArrowUp, Lock, LockOpen, Trash2 } from 'lucide-react';
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import { alignmentShift, evenShifts, idOf, type Alignment, type LaidItem } from '@zippy/core';
+import { Press } from '../../ui/Press.tsx';
+import { sayItem } from './Handles.tsx';
+import { isLocked, seenBox, type FaceInHand } from './useFace.ts';
+
+const ALIGNMENTS: readonly (readonly [Alignment, string, string])[] = [
+  ['left', 'Left', 'M2 1V15M5 4H13V7H5ZM5 9H10V12H5Z'],
+  ['centre', 'Centre', 'M8 1V15M3 4H13V7H3ZM5 9H11V12H5Z'],
+  ['right', 'Right', 'M14 1V15M3 4H11V7H3ZM6 9H11V12H6Z'],
+  ['top', 'Top', 'M1 2H15M4 5V13H7V5ZM9 5V10H12V5Z'],
+  ['middle', 'Middle', 'M1 8H15M4 3V13H7V3ZM9 5V11H12V5Z'],
+  ['bottom', 'Foot', 'M1 14H15M4 3V11H7V3ZM9 6V11H12V6Z'],
+];
+
+/** Everything on a face from front to back, with what can be done to where it lies. */
+export function ItemList({ hand }: { readonly hand: FaceInHand }): ReactNode {
+  const { face, item: picked, setFace, setText, setObject, move, remove, pick } = hand;
+  if (face.items.length === 0) return null;
+  const order = face.items.map(idOf);
+  const swap = (i: number, k: number): void => {
+    const next = [...order];
+    [next[i], next[k]] = [next[k]!, next[i]!];
+    setFace({ order: next });
+  };
+  const lock = (item: LaidItem): void => {
+    const locked = !isLocked(item);
+    if (item.kind === 'text') setText(item.block.id, { locked });
+    else setObject(item.object.id, { locked });
+  };
+  const ground = { widthMm: face.face.widthMm, heightMm: face.face.heightMm, safe: face.safe };
+  const free = face.items.filter((item) => !isLocked(item));
+  const front = [...face.items].reverse();
+  return (
+    <>
+      <List aria-label="On this face, front to back">
+        {front.map((item, k) => {
+          const i = face.items.length - 1 - k;
+          const name = sayItem(item);
+          return (
+            <li key={idOf(item)} data-picked={picked === item || undefined}>
+              <button
+                type="button"
+                className="name"
+                aria-label={name}
+                aria-pressed={picked === item}
+                onClick={() => pick(idOf(item))}
+              >
+                {item.kind === 'text' ? item.block.text.replaceAll('\n', ' ') || '(empty)' : name}
+              </button>
+              <button
+                type="button"
+                aria-label={`${name}: bring forward`}
+                disabled={k === 0}
+                onClick={() => swap(i, i + 1)}
+              >
+                <ArrowUp size={15} aria-hidden />
+              </button>
+              <button
+                type="button"
+                aria-label={`${name}: send back`}
+                disabled={k === front.length - 1}
+                onClick={() => swap(i, i - 1)}
+              >
+                <ArrowDown size={15} aria-hidden />
+              </button>
+              <button
+                type="button"
+                aria-label={`${name}: ${isLocked(item) ? 'let go' : 'lock'}`}
+                aria-pressed={isLocked(item)}
+                onClick={() => lock(item)}
+              >
+                {isLocked(item) ? <Lock size={15} aria-hidden /> : <LockOpen size={15} aria-hidden />}
+              </button>
+              <button
+                type="button"
+                aria-label={`${name}: take off`}
+                disabled={isLocked(item)}
+                onClick={() => remove(idOf(item))}
+              >
+                <Trash2 size={15} aria-hidden />
+              </button>
+            </li>
+          );
+        })}
+      </List>
+      <Aligns role="group" aria-label="Place on the face">
+        {ALIGNMENTS.map(([how, name, d]) => (
+          <button
+            key={how}
+            type="button"
+            aria-label={`${name} of the face`}
+            title={`${name} of the face`}
+            disabled={!picked || isLocked(picked)}
+            onClick={() => picked && move(new Map([[idOf(picked), alignmentShift(seenBox(picked), how, ground)]]))}
+          >
+            <svg viewBox="0 0 16 16" width={18} height={18} aria-hidden>
+              <path d={d} />
+            </svg>
+          </button>
+        ))}
+        <Press
+          isDisabled={free.length < 3}
+          onPress={() => {
+            const shifts = evenShifts(free.map(seenBox));
+            move(new Map(free.map((item, i) => [idOf(item), { xMm: 0, yMm: shifts[i]! }])));
+          }}
+        >
+          Even gaps
+        </Press>
+      </Aligns>
+    </>
+  );
+}
+
+const List = styled.ul`
+  display: grid;
+  margin: 0;
+  padding: 0;
+  border: 1px solid ${({ theme }) => theme.colour.rule};
+  border-radius: ${({ theme }) => theme.radius};
+  background: #fff;
+  list-style: none;
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) repeat(4, 30px);
+    align-items: center;
+    min-height: 36px;
+    padding-left: 4px;
+  }
+  li + li {
+    border-top: 1px solid ${({ theme }) => theme.colour.rule};
+  }
+  li[data-picked] {
+    background: ${({ theme }) => theme.colour.paperShade};
+    box-shadow: inset 3px 0 ${({ theme }) => theme.colour.marigold};
+  }
+  button {
+    display: grid;
+    place-items: center;
+    height: 34px;
+    border: 0;
+    background: none;
+    color: ${({ theme }) => theme.colour.ink};
+    cursor: pointer;
+  }
+  button:disabled {
+    opacity: 0.3;
+    cursor: default;
+  }
+  .name {
+    display: block;
+    overflow: hidden;
+    padding: 0 6px;
+    text-align: left;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+`;
+const Aligns = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  > button:not(:last-child) {
+    display: grid;
+    place-items: center;
+    width: 34px;
+    height: 38px;
+    border: 1px solid ${({ theme }) => theme.colour.rule};
+    border-radius: 6px;
+    background: #fff;
+    cursor: pointer;
+  }
+  > button:disabled {
+    opacity: 0.45;
+    cursor: default;
+  }
+  path {
+    fill: ${({ theme }) => theme.colour.teal};
+    stroke: ${({ theme }) => theme.colour.ink};
+    stroke-width: 1;
+  }
+`;

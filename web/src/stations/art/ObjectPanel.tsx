@@ -1,0 +1,113 @@
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import { ORNAMENTS, ornamentPath, pathData, type ArtObject, type LaidItem } from '@zippy/core';
+import { ColourField } from '../../ui/ColourField.tsx';
+import { LengthField, NumberField } from '../../ui/Field.tsx';
+import { Two } from '../../ui/Sheet.tsx';
+import type { StationProps } from '../parts.ts';
+import { CodePanel } from './CodePanel.tsx';
+import { PicturePanel } from './PicturePanel.tsx';
+import { InHand } from './InHand.tsx';
+import type { FaceInHand } from './useFace.ts';
+
+/** Everything about the object in hand. */
+export function ObjectPanel({
+  item,
+  hand,
+  workshop,
+}: Pick<StationProps, 'workshop'> & {
+  readonly item: Exclude<LaidItem, { kind: 'text' }>;
+  readonly hand: FaceInHand;
+}): ReactNode {
+  const { object } = item;
+  const set = (part: Partial<ArtObject>, key?: string): void => hand.setObject(object.id, part, key);
+  const place = (label: string, name: 'leftMm' | 'topMm' | 'widthMm' | 'heightMm', least: number): ReactNode => (
+    <LengthField
+      label={label}
+      mm={object[name]}
+      unit={workshop.unit}
+      least={least}
+      most={1000}
+      onCommit={(mm) => set({ [name]: mm })}
+    />
+  );
+  return (
+    <InHand aria-label="Object in hand">
+      {item.kind === 'picture' && (
+        <PicturePanel
+          placement={item.object.picture}
+          onChange={(part, key) =>
+            set({ picture: { ...item.object.picture, ...part } } as Partial<ArtObject>, key && `${key}-${object.id}`)
+          }
+        />
+      )}
+      {item.kind === 'code' && <CodePanel item={item} hand={hand} workshop={workshop} />}
+      {item.kind === 'rule' && (
+        <>
+          <NumberField
+            label="Weight, pt"
+            whole={false}
+            value={item.object.weightPt}
+            least={0.05}
+            most={40}
+            onCommit={(weightPt) => set({ weightPt } as Partial<ArtObject>)}
+          />
+          <ColourField
+            label="Colour"
+            value={item.object.colour}
+            onChange={(colour) => colour && set({ colour } as Partial<ArtObject>, `colour-${object.id}`)}
+          />
+        </>
+      )}
+      {item.kind === 'ornament' && (
+        <>
+          <Ornaments role="group" aria-label="Ornament">
+            {ORNAMENTS.map((ornament) => (
+              <button
+                key={ornament}
+                type="button"
+                aria-label={ornament}
+                title={ornament}
+                aria-pressed={ornament === item.object.ornament}
+                onClick={() => set({ ornament } as Partial<ArtObject>)}
+              >
+                <svg viewBox="0 0 100 100" width={26} height={26} aria-hidden>
+                  <path d={pathData(ornamentPath(ornament, { xMm: 0, yMm: 0, widthMm: 100, heightMm: 100 }))} />
+                </svg>
+              </button>
+            ))}
+          </Ornaments>
+          <ColourField
+            label="Colour"
+            value={item.object.colour}
+            onChange={(colour) => colour && set({ colour } as Partial<ArtObject>, `colour-${object.id}`)}
+          />
+        </>
+      )}
+      <Two>
+        {place('From the left', 'leftMm', -1000)}
+        {place('From the top', 'topMm', -1000)}
+        {item.kind !== 'code' && place('Width', 'widthMm', 0.5)}
+        {item.kind !== 'code' && place('Height', 'heightMm', 0.1)}
+      </Two>
+    </InHand>
+  );
+}
+
+const Ornaments = styled.div`
+  display: grid;
+  grid-template-columns: repeat(8, 1fr);
+  gap: 4px;
+  button {
+    display: grid;
+    place-items: center;
+    height: 38px;
+    border: 1px solid ${({ theme }) => theme.colour.rule};
+    border-radius: 6px;
+    background: #fff;
+    cursor: pointer;
+  }
+  button[aria-pressed='true'] {
+    border: 2px solid ${({ theme }) => theme.colour.slate};
+  }
+`;

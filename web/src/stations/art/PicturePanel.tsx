@@ -1,0 +1,54 @@
+import { RotateCw } from 'lucide-react';
+import type { ReactNode } from 'react';
+import type { PicturePlacement } from '@zippy/core';
+import { OnOff, Scale } from '../../ui/Choose.tsx';
+import { ColourField } from '../../ui/ColourField.tsx';
+import { Press } from '../../ui/Press.tsx';
+import { Row } from '../../ui/Sheet.tsx';
+
+const percent = (v: number): string => `${Math.round(v * 100)} %`;
+
+/** How a picture lies in its frame and what its ink is made of. */
+export function PicturePanel({
+  placement,
+  onChange,
+}: {
+  readonly placement: PicturePlacement;
+  readonly onChange: (part: Partial<PicturePlacement>, key?: string) => void;
+}): ReactNode {
+  const turns = placement.quarterTurns ?? 0;
+  return (
+    <>
+      <Scale
+        label="Zoom"
+        value={placement.zoom}
+        least={1}
+        most={6}
+        step={0.01}
+        say={percent}
+        onChange={(zoom) => onChange({ zoom }, 'zoom')}
+      />
+      <Scale
+        label="Fade"
+        value={placement.fade}
+        least={0}
+        most={1}
+        step={0.01}
+        say={percent}
+        onChange={(fade) => onChange({ fade }, 'fade')}
+      />
+      <Row>
+        <Press onPress={() => onChange({ quarterTurns: (turns + 1) % 4 })}>
+          <RotateCw size={16} aria-hidden /> Quarter turn
+        </Press>
+        <OnOff label="Grey" value={placement.grey} onChange={(grey) => onChange({ grey })} />
+      </Row>
+      <ColourField
+        label="Tint"
+        value={placement.tint ?? null}
+        bare="None"
+        onChange={(tint) => onChange({ tint }, 'tint')}
+      />
+    </>
+  );
+}

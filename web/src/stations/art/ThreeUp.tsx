@@ -1,0 +1,104 @@
+import { useEffect, useState, type ReactNode } from 'react';
+import styled from 'styled-components';
+import {
+  changeJob,
+  drawFace,
+  IDENTITY,
+  polygon,
+  type FacePlan,
+  type Job,
+  type JobChange,
+  type Workshop,
+} from '@zippy/core';
+import { SceneView } from '../../bench/SceneView.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { askPlan } from '../../workers/planner.ts';
+
+export interface Try {
+  readonly name: string;
+  readonly changes: readonly JobChange[];
+}
+
+/** The face as it would be with a step less, as it is, and with a step more; one press keeps one. */
+export function ThreeUp({
+  title,
+  tries,
+  job,
+  workshop,
+  faceId,
+  onKeep,
+  onClose,
+}: {
+  readonly title: string;
+  readonly tries: readonly Try[];
+  readonly job: Job;
+  readonly workshop: Workshop;
+  readonly faceId: string;
+  readonly onKeep: (chosen: Try) => void;
+  readonly onClose: () => void;
+}): ReactNode {
+  const [faces, setFaces] = useState<readonly FacePlan[]>([]);
+  const [stock, setStock] = useState('#ffffff');
+  useEffect(() => {
+    let here = true;
+    void Promise.all(tries.map(({ changes }) => askPlan(changeJob(job, changes), workshop))).then((plans) => {
+      if (!here) return;
+      setStock(plans[0]!.stock.stock.colour);
+      setFaces(plans.flatMap((plan) => plan.art.faces.find(({ face }) => face.id === faceId) ?? []));
+    });
+    return () => {
+      here = false;
+    };
+  }, [tries, job, workshop, faceId]);
+  return (
+    <Sheet title={title} isOpen onClose={onClose} wide>
+      <Three>
+        {tries.map((one, i) => {
+          const face = faces[i];
+          return (
+            <button key={one.name} type="button" aria-label={`Keep ${one.name}`} onClick={() => onKeep(one)}>
+              {face && (
+                <SceneView
+                  label={one.name}
+                  pictures={job.pictures}
+                  scene={{
+                    box: { xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm },
+                    symbols: {},
+                    shapes: [
+                      { kind: 'path', role: 'stock', path: polygon(face.trimOutline), fill: stock },
+                      { kind: 'group', transform: IDENTITY, clip: polygon(face.trimOutline), children: drawFace(face) },
+                    ],
+                  }}
+                />
+              )}
+              <b>{one.name}</b>
+            </button>
+          );
+        })}
+      </Three>
+    </Sheet>
+  );
+}
+
+const Three = styled.div`
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 14px;
+  button {
+    display: grid;
+    gap: 8px;
+    padding: 12px;
+    border: 1px solid ${({ theme }) => theme.colour.rule};
+    border-radius: 6px;
+    background: ${({ theme }) => theme.colour.slate};
+    color: ${({ theme }) => theme.colour.onSlate};
+    cursor: pointer;
+  }
+  button:nth-child(2) {
+    outline: 2px solid ${({ theme }) => theme.colour.marigold};
+  }
+  svg {
+    width: 100%;
+    max-height: 50vh;
+  }
+`;
