@@ -4,17 +4,30 @@ import { offset } from '../geometry/offset.ts';
 import { signedArea, type Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import type { PaperSide } from '../fold/types.ts';
-import type { Border, CodeObject, Gradient } from '../job/types.ts';
+import type { Border, CodeObject, Gradient, Job, NamesList } from '../job/types.ts';
 import { MM_PER_POINT } from '../length/types.ts';
 import type { Colour, Shape } from '../scene/types.ts';
 import { codePath, type Code } from './code.ts';
-import { boxOf, type FacePlan, type LaidItem, type LaidPicture } from './layFace.ts';
+import {
+  boxOf,
+  filled as filledBlock,
+  isNamedItem,
+  type FacePlan,
+  type LaidItem,
+  type LaidPicture,
+} from './layFace.ts';
 import { ornamentPath } from './ornaments.ts';
 import type { ArtPlan } from './planArt.ts';
-import type { SetLine } from './setText.ts';
+import { isNamed } from './names.ts';
+import { setText, type SetLine } from './setText.ts';
+import type { TypefaceBook } from './typefaces.ts';
+import type { SizePlan } from '../size/planSize.ts';
 
-/** What is printed on one face, in the face's own frame, to be cut off at the bleed's outer edge. */
-export function drawFace(face: FacePlan): readonly Shape[] {
+/**
+ * What is printed on one face, in the face's own frame, to be cut off at the bleed's outer edge.
+ * @param part all of it, or only what every card shares
+ */
+export function drawFace(face: FacePlan, part: 'all' | 'shared' = 'all'): readonly Shape[] {
   const { art, bleed, bleedOutline, picture, tiles, items } = face;
   const shapes: Shape[] = [];
   if (art.background) shapes.push(filled(polygon(bleedOutline), art.background));
@@ -26,7 +39,7 @@ export function drawFace(face: FacePlan): readonly Shape[] {
   }
   if (picture) shapes.push(...drawPicture(picture));
   if (art.border) shapes.push(...drawBorder(face, art.border));
-  for (const item of items) shapes.push(...drawItem(item));
+  for (const item of items) if (part === 'all' || !isNamedItem(item)) shapes.push(...drawItem(item));
   return shapes;
 }
 
@@ -136,15 +149,44 @@ function drawCode(code: Code, object: CodeObject): readonly Shape[] {
  * All art of one side of the blank, drawn as seen from the outside. The inside is seen through the
  * paper, mirrored, so that both sides share one frame; whoever shows it turns it over.
  */
-export function drawSide(art: ArtPlan, side: PaperSide): readonly Shape[] {
+export function drawSide(art: ArtPlan, side: PaperSide, part: 'all' | 'shared' = 'all'): readonly Shape[] {
   return art.faces
     .filter((face) => face.face.side === side)
     .map((face) => ({
       kind: 'group',
       transform: face.face.toBlank,
       clip: polygon(face.bleedOutline),
-      children: drawFace(face),
+      children: drawFace(face, part),
     }));
+}
+
+/** The words of one row of a list, on one side of the blank; nothing but the words that come from it. */
+export function drawNamed(
+  job: Job,
+  size: SizePlan,
+  side: PaperSide,
+  names: NamesList,
+  row: number | null,
+  book: TypefaceBook,
+  outlines: boolean,
+): readonly Shape[] {
+  return size.faces
+    .filter((face) => face.side === side)
+    .flatMap((face): readonly Shape[] => {
+      const blocks = (job.art.faces[face.id]?.texts ?? []).filter((block) => isNamed(block, names));
+      const lines = blocks.flatMap((block) => setText(filledBlock(block, names, row), book, outlines).lines);
+      const drawn = lines.filter((line) => line.glyphs.length > 0).map(drawLine);
+      return drawn.length === 0
+        ? []
+        : [
+            {
+              kind: 'group',
+              transform: face.toBlank,
+              clip: polygon(size.regions[face.id]!.bleed.outline),
+              children: drawn,
+            },
+          ];
+    });
 }
 
 /** True when anything is printed on a face; words of nothing but spaces are nothing. */

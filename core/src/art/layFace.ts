@@ -4,10 +4,20 @@ import type { Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import type { ReadFace } from '../fold/readFaces.ts';
 import { EMPTY_FACE } from '../job/newJob.ts';
-import type { ArtObject, FaceArt, Job, PicturePlacement, PictureRef, RepeatPattern, TextBlock } from '../job/types.ts';
+import type {
+  ArtObject,
+  FaceArt,
+  Job,
+  NamesList,
+  PicturePlacement,
+  PictureRef,
+  RepeatPattern,
+  TextBlock,
+} from '../job/types.ts';
 import { MM_PER_INCH } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { codeOf, type Code } from './code.ts';
+import { fillFields, isNamed } from './names.ts';
 import { setText, type SetBlock } from './setText.ts';
 import type { TypefaceBook } from './typefaces.ts';
 
@@ -26,7 +36,14 @@ export interface LaidPicture {
 
 /** Words or an object, with all that is derived of it. */
 export type LaidItem =
-  | { readonly kind: 'text'; readonly block: TextBlock; readonly set: SetBlock }
+  | {
+      readonly kind: 'text';
+      /** As typed, with its fields. */
+      readonly block: TextBlock;
+      readonly set: SetBlock;
+      /** Set anew for every card, from the list of names. */
+      readonly named: boolean;
+    }
   | { readonly kind: 'picture'; readonly object: ArtObject & { kind: 'picture' }; readonly laid: LaidPicture | null }
   | { readonly kind: 'code'; readonly object: ArtObject & { kind: 'code' }; readonly code: Code | null }
   | { readonly kind: 'rule'; readonly object: ArtObject & { kind: 'rule' } }
@@ -123,13 +140,22 @@ function backPicture(job: Job, size: SizePlan, face: ReadFace): LaidPicture | nu
   return layPicture(job, picture, over, leader.id, leader === face ? IDENTITY : between(leader, face));
 }
 
-/** @throws RangeError when a text block names a typeface that is not in the book */
-export function layFace(job: Job, size: SizePlan, face: ReadFace, book: TypefaceBook): FacePlan {
+/**
+ * @param row of the list of names, for the words that ask for it; null leaves their fields as typed
+ * @throws RangeError when a text block names a typeface that is not in the book
+ */
+export function layFace(
+  job: Job,
+  size: SizePlan,
+  face: ReadFace,
+  book: TypefaceBook,
+  row: number | null = null,
+): FacePlan {
   const art = artOf(job, face);
   const { bleed: region, safe, trim } = size.regions[face.id]!;
   const blocks = art.texts.map((text) => {
     try {
-      return setText(text, book);
+      return setText(row !== null && isNamed(text, job.names) ? filled(text, job.names!, row) : text, book);
     } catch (problem) {
       throw new RangeError(`art.faces.${face.id}.texts: ${(problem as Error).message}`, { cause: problem });
     }
@@ -149,7 +175,12 @@ export function layFace(job: Job, size: SizePlan, face: ReadFace, book: Typeface
           return { kind: 'ornament', object };
       }
     }),
-    ...art.texts.map((block, i): LaidItem => ({ kind: 'text', block, set: blocks[i]! })),
+    ...art.texts.map((block, i): LaidItem => ({
+      kind: 'text',
+      block,
+      set: blocks[i]!,
+      named: isNamed(block, job.names),
+    })),
   ];
   const tile = art.pattern ? job.pictures[art.pattern.pictureId] : undefined;
   const rank = (item: LaidItem): number => {
@@ -168,11 +199,21 @@ export function layFace(job: Job, size: SizePlan, face: ReadFace, book: Typeface
     tiles: tile && art.pattern ? { ...art.pattern, aspect: tile.widthPx / tile.heightPx } : null,
     blocks,
     items: [...items].sort((a, b) => {
+      // What differs from card to card is printed over what they share.
+      if (isNamedItem(a) !== isNamedItem(b)) return isNamedItem(a) ? 1 : -1;
       const [p, q] = [rank(a), rank(b)];
       return p === q ? 0 : p - q;
     }),
   };
 }
+
+export const isNamedItem = (item: LaidItem): boolean => item.kind === 'text' && item.named;
+
+/** A block with one row’s words in it. */
+export const filled = (block: TextBlock, names: NamesList, row: number | null): TextBlock => ({
+  ...block,
+  text: fillFields(block.text, names, row),
+});
 
 export const idOf = (item: LaidItem): string => (item.kind === 'text' ? item.block.id : item.object.id);
 

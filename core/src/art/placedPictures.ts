@@ -12,8 +12,8 @@ export function placedPictureIds(job: Job): readonly string[] {
 }
 
 /** Ids of the typefaces, and companions, that a job’s words need. */
-export function placedTypefaceIds(job: Job, texts: readonly string[] = []): readonly string[] {
-  const extra = texts.join('');
+export function placedTypefaceIds(job: Job): readonly string[] {
+  const extra = job.names ? job.names.rows.flat().join('') : '';
   return [
     ...new Set(
       Object.values(job.art.faces).flatMap((face) =>

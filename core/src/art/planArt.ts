@@ -7,21 +7,32 @@ import { formatLength } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { hasPrint } from './drawCard.ts';
 import { layFace, type FacePlan } from './layFace.ts';
+import { namesSnags } from './namesSnags.ts';
+import { cardRows, namesInUse } from './names.ts';
 import type { SetBlock } from './setText.ts';
+import { SMALLEST_PT } from './smallestType.ts';
 import { TYPEFACES, type TypefaceBook } from './typefaces.ts';
+
+/** The list in use and the card of it that is shown. */
+export interface NamesPlan {
+  readonly cards: number;
+  readonly shown: number;
+}
 
 export interface ArtPlan extends StationPlan {
   readonly faces: readonly FacePlan[];
+  readonly names: NamesPlan | null;
 }
 
 /** Pixels per inch at which a print looks good, soft, and not worth printing. */
 export const PPI = { good: 300, soft: 200, refuse: 150 } as const;
-/** Smallest type in points: plain, and in a fine script. */
-export const SMALLEST_PT = { plain: 6, script: 8 } as const;
 
 /** @throws RangeError when a text block names a typeface that is not in the book */
-export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: TypefaceBook): ArtPlan {
-  const faces = size.faces.map((face) => layFace(job, size, face, book));
+export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: TypefaceBook, card = 0): ArtPlan {
+  const list = namesInUse(job);
+  const rows = list ? cardRows(list) : [];
+  const shown = Math.min(card, Math.max(0, rows.length - 1));
+  const faces = size.faces.map((face) => layFace(job, size, face, book, rows[shown] ?? null));
   const printed = faces.filter(hasPrint);
   const pictures = new Set(faces.flatMap((f) => (f.picture ? [f.picture.id] : [])));
   const ppis = faces.flatMap((f) => (f.picture?.ppi ? [{ face: f, ppi: f.picture.ppi }] : []));
@@ -53,6 +64,7 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
       ),
     );
   const snags = faces.flatMap((face) => [...pictureSnags(job, face), ...textSnags(job, workshop, face)]);
+  snags.push(...namesSnags(job, faces, book));
   const front = faces[0]!;
   if (!printed.includes(front))
     snags.unshift({
@@ -66,6 +78,7 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
   const blocks = faces.reduce((n, f) => n + f.art.texts.length, 0);
   return {
     faces,
+    names: list && { cards: rows.length, shown },
     verdict:
       printed.length === 0
         ? 'Nothing is on the card yet. Start with the front: a picture, a colour, or a line of words.'
@@ -137,7 +150,7 @@ function blockSnags(
   const snag = (id: string, level: Snag['level'], title: string, why: string, remedies: Snag['remedies']): void =>
     void snags.push({ id: `art-${id}-${face.face.id}-${block.id}`, station: 'art', level, title, why, remedies });
   const script = TYPEFACES.find((t) => t.id === block.typefaceId)?.mood === 'script';
-  const smallest = script ? SMALLEST_PT.script : SMALLEST_PT.plain;
+  const smallest = script ? SMALLEST_PT.fine : SMALLEST_PT.plain;
   if (block.sizePt < smallest)
     snag(
       'small',

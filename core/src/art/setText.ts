@@ -45,16 +45,17 @@ const LARGEST_PT = 400;
  * Breaks a block into lines and places every glyph, in millimetres on the face.
  * Lines break at spaces, as late as they can; a typed new line always breaks. The baseline sits so
  * that ascent and descent are centred in the line's height, as CSS inline layout does.
+ * @param outlines files with fonts, and checks, need none, and most of the time goes into them
  * @throws RangeError when a typeface of the block is not in the book
  */
-export function setText(block: TextBlock, book: TypefaceBook): SetBlock {
+export function setText(block: TextBlock, book: TypefaceBook, outlines = true): SetBlock {
   let known = kept.get(book);
   if (!known) kept.set(book, (known = new Map()));
-  const key = JSON.stringify(block);
+  const key = `${outlines ? '' : '-'}${JSON.stringify(block)}`;
   let set = known.get(key);
   if (!set) {
     if (known.size >= MOST_BLOCKS_KEPT) known.clear();
-    set = setAfresh(block, book);
+    set = setAfresh(block, book, outlines);
     known.set(key, set);
   }
   return set;
@@ -62,7 +63,7 @@ export function setText(block: TextBlock, book: TypefaceBook): SetBlock {
 
 /** While one block is being typed, the others are not set again; outlines are most of the time of a plan. */
 const kept = new WeakMap<TypefaceBook, Map<string, SetBlock>>();
-const MOST_BLOCKS_KEPT = 300;
+const MOST_BLOCKS_KEPT = 6000;
 
 /** A run at its place along the line, shaped. */
 interface Laid extends Run {
@@ -77,7 +78,7 @@ interface Line {
   readonly typefaceId: string;
 }
 
-function setAfresh(block: TextBlock, book: TypefaceBook): SetBlock {
+function setAfresh(block: TextBlock, book: TypefaceBook, outlines: boolean): SetBlock {
   const { emphasis, fit = 'none', letterSpacingEm = 0 } = block;
   const shape = (line: Line): readonly Laid[] => {
     let x = 0;
@@ -123,13 +124,19 @@ function setAfresh(block: TextBlock, book: TypefaceBook): SetBlock {
     const own = shape(line).flatMap((run): readonly SetLine[] => {
       const at = { xMm: left + run.xMm, yMm: baseline - run.riseEm * line.sizeMm };
       return block.arcMm
-        ? bent(run, at, block.colour, {
-            radiusMm: block.arcMm,
-            centreXMm: block.leftMm + block.widthMm / 2,
-            firstMm: block.topMm,
-            baselineMm: baseline,
-          })
-        : [setRun(run, at, block.colour, run.glyphs)];
+        ? bent(
+            run,
+            at,
+            block.colour,
+            {
+              radiusMm: block.arcMm,
+              centreXMm: block.leftMm + block.widthMm / 2,
+              firstMm: block.topMm,
+              baselineMm: baseline,
+            },
+            outlines,
+          )
+        : [setRun(run, at, block.colour, run.glyphs, outlines)];
     });
     for (const run of shape(line)) for (const glyph of run.glyphs) if (glyph.id === 0) missing.add(glyph.chars);
     for (const part of own) inks.push(...inkOf(part, book));
@@ -161,6 +168,7 @@ function setRun(
   at: Point,
   colour: string,
   glyphs: readonly ShapedGlyph[],
+  outlines: boolean,
 ): SetLine {
   return {
     text,
@@ -169,7 +177,7 @@ function setRun(
     typefaceId: typeface.id,
     colour,
     glyphs: glyphs.map(({ id, xEm, chars }) => ({ id, xMm: xEm * sizeMm, chars })),
-    outline: outlineOf(glyphs, typeface, at, sizeMm),
+    outline: outlines ? outlineOf(glyphs, typeface, at, sizeMm) : '',
   };
 }
 
@@ -190,6 +198,7 @@ function bent(
   at: Point,
   colour: string,
   { radiusMm, centreXMm, firstMm, baselineMm }: Arc,
+  outlines: boolean,
 ): readonly SetLine[] {
   const down = baselineMm - firstMm;
   // Lines further from the top lie nearer the centre of an arc that is bent up, and farther from one bent down.
@@ -203,7 +212,7 @@ function bent(
     const alone = { ...glyph, xEm: 0 };
     return [
       {
-        ...setRun({ ...run, text: glyph.chars }, start, colour, [alone]),
+        ...setRun({ ...run, text: glyph.chars }, start, colour, [alone], outlines),
         turn: { deg: (angle * 180) / Math.PI, about: on },
       },
     ];

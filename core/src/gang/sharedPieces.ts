@@ -1,4 +1,5 @@
 import { drawSide, printedBox } from '../art/drawCard.ts';
+import { namesInUse } from '../art/names.ts';
 import { drawEnvelopeOutline } from '../envelope/drawEnvelope.ts';
 import { compose, translation, type Affine } from '../geometry/affine.ts';
 import { polygon } from '../geometry/path.ts';
@@ -37,7 +38,10 @@ const QUARTER = (heightMm: Mm): Affine => [0, 1, -1, 0, heightMm, 0];
 export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respect' | 'ignore'): readonly SharedPiece[] {
   const { size, sheet, art, envelope, stock } = plan;
   const { blank } = size.form;
-  const title = job.brief.title;
+  // Every copy on a shared sheet is alike, so words from a list are left off, and the name says so.
+  const names = namesInUse(job);
+  const part = names ? 'shared' : 'all';
+  const title = names ? `${job.brief.title}, without names` : job.brief.title;
   const made = job.brief.wanted + sheet.spares;
   const lies = grain === 'respect' && blank.creases.length > 0;
   const turn = lies && !foldsUpright(size.form);
@@ -54,8 +58,8 @@ export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respec
     bleedMm: size.bleedMm,
     box: printedBox(blank.widthMm, blank.heightMm, size.bleedMm),
     shapes: {
-      outside: ownPictures(jobId, drawSide(art, 'outside')),
-      inside: ownPictures(jobId, drawSide(art, 'inside')),
+      outside: ownPictures(jobId, drawSide(art, 'outside', part)),
+      inside: ownPictures(jobId, drawSide(art, 'inside', part)),
     },
     folds: blank.creases.map(({ from, to }) => [from, to]),
     toPiece: turn ? QUARTER(blank.heightMm) : translation(0, 0),

@@ -1,6 +1,6 @@
 import { newJob } from './newJob.ts';
 import { check, checkJob, checkWorkshop, jobFileSchema, type Checked, type StoredWorkshop } from './schema.ts';
-import type { Job, PictureRef, Workshop } from './types.ts';
+import type { FaceArt, Job, PictureRef, Workshop } from './types.ts';
 
 export { readGangOrder } from '../gang/readGangOrder.ts';
 export { check, checkJob, checkWorkshop, type Checked, type StoredWorkshop };
@@ -18,8 +18,9 @@ export interface JobFile {
 }
 
 type PartialJob = { readonly brief: Partial<Job['brief']> & { readonly title: string } } & {
-  readonly [K in Exclude<keyof Job, 'brief' | 'format' | 'version' | 'pictures'>]?: Partial<Job[K]>;
+  readonly [K in Exclude<keyof Job, 'brief' | 'format' | 'version' | 'pictures' | 'names'>]?: Partial<Job[K]>;
 } & {
+  readonly names?: Job['names'];
   readonly pictures?: Readonly<
     Record<string, Partial<PictureRef> & { readonly name: string; readonly file?: string; readonly data?: string }>
   >;
@@ -40,6 +41,7 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
     brief: { ...base.brief, ...file.brief },
     size: { ...base.size, ...file.size },
     art: { faces: file.art?.faces ?? {} },
+    ...(file.names ? { names: file.names } : {}),
     stock: { ...base.stock, ...file.stock },
     sheet: { ...base.sheet, ...file.sheet },
     cut: { ...base.cut, ...file.cut },
@@ -63,11 +65,19 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
       };
   }
   for (const [face, art] of Object.entries(job.art.faces))
-    if (art.picture && !(art.picture.pictureId in pictures))
-      return {
-        ok: false,
-        field: `art.faces.${face}.picture.pictureId`,
-        why: `art.faces.${face}.picture.pictureId names “${art.picture.pictureId}”, which is not among the pictures; add it there.`,
-      };
+    for (const [place, id] of pictureIdsOf(art))
+      if (!(id in pictures)) {
+        const field = `art.faces.${face}.${place}`;
+        return { ok: false, field, why: `${field} names “${id}”, which is not among the pictures; add it there.` };
+      }
   return { ok: true, value: { job, pictures } };
 }
+
+/** Every place of a face that names a picture, and the name. */
+const pictureIdsOf = ({ picture, pattern, objects = [] }: FaceArt): readonly (readonly [string, string])[] => [
+  ...(picture ? [['picture.pictureId', picture.pictureId] as const] : []),
+  ...(pattern ? [['pattern.pictureId', pattern.pictureId] as const] : []),
+  ...objects.flatMap((object, i) =>
+    object.kind === 'picture' ? [[`objects.${i}.picture.pictureId`, object.picture.pictureId] as const] : [],
+  ),
+];

@@ -2,6 +2,7 @@ import Joi from 'joi';
 import { parseLength } from '../length/parseLength.ts';
 import { formatLength } from '../length/formatLength.ts';
 import { LARGEST_FINISHED_MM, SMALLEST_FINISHED_MM } from '../size/limits.ts';
+import { NAMES_LIMITS } from '../art/names.ts';
 import { TYPEFACES } from '../art/typefaces.ts';
 import { MOST_IN_A_PACK } from '../sell/planSell.ts';
 import { everyFaceId } from '../size/formats/index.ts';
@@ -234,6 +235,21 @@ const filePicture = Joi.object({ ...pictureFacts, file: Joi.string().max(500), d
   'sha256',
 );
 
+const namesList = Joi.object({
+  columns: Joi.array().items(Joi.string().max(NAMES_LIMITS.cell)).min(1).max(NAMES_LIMITS.columns).required(),
+  rows: Joi.array()
+    .items(Joi.array().items(Joi.string().allow('').max(NAMES_LIMITS.cell)).max(NAMES_LIMITS.columns))
+    .max(NAMES_LIMITS.rows)
+    .required(),
+}).custom((value: { columns: string[]; rows: string[][] }, helpers) => {
+  const ragged = value.rows.findIndex((row) => row.length !== value.columns.length);
+  return ragged < 0
+    ? value
+    : helpers.message({
+        custom: `row ${ragged + 1} wants ${value.columns.length} cells, got ${value.rows[ragged]!.length}`,
+      });
+});
+
 const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
   Joi.object({
     format: Joi.valid('zippy-crease-job').required(),
@@ -271,6 +287,7 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
     }),
     pictures: Joi.object().pattern(pictureId, picture),
     art: Joi.object({ faces: Joi.object().pattern(Joi.valid(...FACE_IDS), face) }),
+    names: namesList.allow(null).optional(),
     stock: Joi.object({ stockId: id, printerId: id, pathId: id }),
     sheet: Joi.object({
       cutDown: Joi.object({ widthMm: length(40, 2000).required(), heightMm: length(40, 2000).required() }).allow(null),

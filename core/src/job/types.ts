@@ -229,6 +229,12 @@ export interface FaceArt {
   readonly order?: readonly string[];
 }
 
+/** A list with headings; every row has a cell for every column. */
+export interface NamesList {
+  readonly columns: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+
 export interface StockChoice {
   readonly stockId: string;
   readonly printerId: string;
@@ -296,6 +302,8 @@ export interface Job {
   readonly size: SizeChoice;
   readonly pictures: Readonly<Record<string, PictureRef>>;
   readonly art: { readonly faces: Readonly<Record<string, FaceArt>> };
+  /** Words in braces on a face are taken from here, one row a card; older jobs have no list. */
+  readonly names?: NamesList | null;
   readonly stock: StockChoice;
   readonly sheet: SheetChoice;
   readonly cut: CutChoice;

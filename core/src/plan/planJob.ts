@@ -8,6 +8,7 @@ import { planEnvelope, type EnvelopePlan } from '../envelope/planEnvelope.ts';
 import { STATIONS, type Job, type Snag, type Workshop } from '../job/types.ts';
 import { planMake, type MakePlan } from '../make/planMake.ts';
 import { planSell, type SellPlan } from '../sell/planSell.ts';
+import { nameSheet } from '../sheet/nameSheet.ts';
 import { planSheet, type SheetPlan } from '../sheet/planSheet.ts';
 import { planSize, type SizePlan } from '../size/planSize.ts';
 import { planStock, type StockPlan } from '../stock/planStock.ts';
@@ -29,6 +30,9 @@ export interface PlanContext {
   readonly typefaces: TypefaceBook;
   /** ISO day; null where no clock is read. */
   readonly today: string | null;
+  /** Which card of a list of names is looked at, counted from nought, and which sheet, from one. */
+  readonly card?: number;
+  readonly sheetNumber?: number;
 }
 
 /**
@@ -36,12 +40,20 @@ export interface PlanContext {
  * give the same plan. Each station reads the decisions and the stations before it.
  * @throws MissingFromWorkshop when the job names something the workshop does not have
  */
-export function planJob(job: Job, workshop: Workshop, { typefaces, today }: PlanContext): Plan {
+export function planJob(
+  job: Job,
+  workshop: Workshop,
+  { typefaces, today, card = 0, sheetNumber = 1 }: PlanContext,
+): Plan {
   const brief = planBrief(job, workshop, today);
   const size = planSize(job, workshop);
-  const art = planArt(job, workshop, size, typefaces);
+  const art = planArt(job, workshop, size, typefaces, card);
   const stock = planStock(job, workshop, size);
-  const sheet = planSheet(job, workshop, size, art, stock);
+  const laid = planSheet(job, workshop, size, art, stock);
+  const sheet = {
+    ...laid,
+    named: nameSheet(job, size, laid, typefaces, Math.min(sheetNumber, Math.max(1, laid.sheets))),
+  };
   const cut = planCuts(job, workshop, size, stock, sheet);
   const crease = planCrease(job, workshop, size, art, stock, sheet, cut);
   const envelope = planEnvelope(job, workshop, size, stock);

@@ -90,11 +90,18 @@ export function drawSheetPage(
     symbols: Object.fromEntries(
       [...new Set(laid.map(({ symbol }) => symbol))].map((symbol) => [
         symbol,
-        { box: printedBox(blank.widthMm, blank.heightMm, size.bleedMm), shapes: drawSide(art, symbol) },
+        {
+          box: printedBox(blank.widthMm, blank.heightMm, size.bleedMm),
+          shapes: drawSide(art, symbol, sheet.named ? 'shared' : 'all'),
+        },
       ]),
     ),
     shapes: [
       ...laid.map((use): Shape => ({ kind: 'use', ...use })),
+      ...laid.flatMap(({ symbol, transform }, place): readonly Shape[] => {
+        const own = sheet.named?.shapes[symbol][place] ?? [];
+        return own.length === 0 ? [] : [{ kind: 'group', transform, children: own }];
+      }),
       ...(sheet.marks ? ticks(size, sheet, side) : []),
       ...(side === 'front' ? sheet.machineMarks.map(drawMark) : []),
       ...(sheet.marks ? slug(sheet, side, around(bleeds), label) : []),

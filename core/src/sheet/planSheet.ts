@@ -12,6 +12,8 @@ import type { Mm } from '../length/types.ts';
 import type { Cell } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
+import { namesInUse } from '../art/names.ts';
+import type { NamedSheet } from './nameSheet.ts';
 import { correctionsInForce, type InForce } from '../calibration/chooseCalibration.ts';
 import { layerSnags, planLayerSheets, type LayerSheet } from './layerSheets.ts';
 import { layOutOnePiece, type LayOut } from './layOut.ts';
@@ -74,6 +76,8 @@ export interface SheetPlan extends StationPlan {
   readonly machineMarks: readonly Point[];
   /** The calibration in force, and what it does to each page; null where none is. */
   readonly calibration: InForce | null;
+  /** Names on the sheet that is looked at or written; null where every card is alike. */
+  readonly named: NamedSheet | null;
   /** Mats, writing panels and inserts, each on sheets of its own stock. */
   readonly layers: readonly LayerSheet[];
 }
@@ -104,8 +108,9 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       : laid.pieces.every(({ turned }) => mayLieForGrain(size, stock.stock)[turned ? 'turned' : 'asDrawn']);
   const cells = laid.pieces.map((piece) => ({ ...piece, toSheet: onSheet(piece, cell) }));
   const placements = cells.flatMap((c) => place(c, cell, size));
-  const oneForBoth: WorkAndTurn =
-    sides.length === 2
+  const oneForBoth: WorkAndTurn = namesInUse(job)
+    ? { ok: false, why: 'every card carries words of its own, and one plate would print them on two' }
+    : sides.length === 2
       ? workAndTurn(placements, size.form.blank.creases.length, turnedOver(sheet, job.sheet.flipEdge))
       : { ok: false, why: 'only one side is printed' };
   const onePlate = oneForBoth.ok && job.sheet.working === 'workAndTurn' ? oneForBoth.fronts : null;
@@ -226,6 +231,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     marks: job.sheet.marks,
     machineMarks,
     calibration,
+    named: null,
     layers,
     verdict:
       up === 0

@@ -59,10 +59,70 @@ describe('readJobFile', () => {
       { ...least, art: { faces: { front: { picture: { pictureId: 'boat' } } } } },
       /^art\.faces\.front\.picture\.pictureId names “boat”/,
     ],
+    [
+      'a picture of an object that is not listed',
+      {
+        ...least,
+        art: {
+          faces: {
+            front: {
+              objects: [
+                {
+                  kind: 'picture',
+                  id: 'p',
+                  leftMm: 1,
+                  topMm: 1,
+                  widthMm: 9,
+                  heightMm: 9,
+                  picture: { pictureId: 'boat' },
+                },
+              ],
+            },
+          },
+        },
+      },
+      /^art\.faces\.front\.objects\.0\.picture\.pictureId names “boat”/,
+    ],
+    [
+      'a list of names with a ragged row',
+      { ...least, names: { columns: ['name', 'table'], rows: [['Wren', '1'], ['Tove']] } },
+      /^names row 2 wants 2 cells, got 1/,
+    ],
+    [
+      'a code of a kind we do not write',
+      {
+        ...least,
+        art: {
+          faces: {
+            front: {
+              objects: [
+                {
+                  ...{ kind: 'code', id: 'c', leftMm: 1, topMm: 1, widthMm: 9, heightMm: 9 },
+                  ...{ content: { kind: 'smoke' }, colour: '#000000', ground: null },
+                },
+              ],
+            },
+          },
+        },
+      },
+      /^art\.faces\.front\.objects\.0\.content\.kind wants one of link, text, wifi, contact/,
+    ],
     ['a list where an object belongs', { ...least, brief: [] }, /^brief wants an object/],
     ['nothing at all', null, /the job file/],
   ];
   for (const [name, value, why] of wrong) it(`names the field for ${name}`, () => expect(whyOf(value)).to.match(why));
+
+  it('keeps a list of names, and the art that every demo job is made of', () => {
+    const names = { columns: ['name'], rows: [['Wren'], ['Tove']] };
+    const read = readJobFile({ ...least, names }, workshop);
+    expect(read.ok && read.value.job.names).to.deep.equal(names);
+    const file = JSON.parse(
+      readFileSync(new URL('../../../demo/jobs/regatta-place-cards.json', import.meta.url), 'utf8'),
+    ) as { art: { faces: { front: { objects: unknown } } } };
+    const place = readJobFile(file, workshop);
+    expect(place.ok && place.value.job.art.faces.front!.objects).to.deep.equal(file.art.faces.front.objects);
+    expect(place.ok && checkJob(place.value.job)).to.have.property('ok', true);
+  });
 
   it('takes every demo job', () => {
     const index = JSON.parse(readFileSync(new URL('../../../demo/demo.json', import.meta.url), 'utf8')) as {

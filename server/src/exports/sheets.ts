@@ -3,6 +3,7 @@ import {
   drawFace,
   drawSheetPage,
   IDENTITY,
+  nameSheet,
   polygon,
   type Page,
   type Plan,
@@ -21,8 +22,14 @@ export function* printingOrder({ sheet }: Plan): Generator<{ readonly side: Shee
   else for (const side of sheet.sides) for (const sheetNumber of numbers) yield { side, sheetNumber };
 }
 
-export function sheetPage({ plan, job, date }: ExportInput, side: SheetSide, sheetNumber: number): Page {
-  const page = drawSheetPage(plan.size, plan.art, plan.sheet, side, { title: job.brief.title, date, sheetNumber });
+export function sheetPage(
+  { plan, job, date, fonts }: ExportInput,
+  side: SheetSide,
+  sheetNumber: number,
+  outlines = true,
+): Page {
+  const sheet = { ...plan.sheet, named: nameSheet(job, plan.size, plan.sheet, fonts.book, sheetNumber, outlines) };
+  const page = drawSheetPage(plan.size, plan.art, sheet, side, { title: job.brief.title, date, sheetNumber });
   return correctPage(page, plan.sheet.calibration, side);
 }
 
@@ -39,7 +46,7 @@ export async function writeSheetsPdf(input: ExportInput, file: PdfFile): Promise
   const total = plan.sheet.sheets * plan.sheet.sides.length;
   let done = 0;
   for (const { side, sheetNumber } of printingOrder(plan)) {
-    const page = sheetPage(input, side, sheetNumber);
+    const page = sheetPage(input, side, sheetNumber, false);
     // Every sheet of a side carries the same art.
     if (sheetNumber === 1) await file.prepare(page.scene);
     file.addPage(page);

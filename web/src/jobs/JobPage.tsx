@@ -34,6 +34,8 @@ function OpenJob({
 }): ReactNode {
   const { open, close, id: openId, job, bench, missing } = useJob();
   const { ask, plan, job: plannedJob, problem, clear } = usePlan();
+  const card = useView((s) => s.card);
+  const sheetNumber = useView((s) => s.sheetNumber);
   const [keysShown, setKeysShown] = useState(false);
   useJobKeys(
     id,
@@ -41,13 +43,22 @@ function OpenJob({
   );
   useEffect(() => {
     clear();
-    useView.getState().set({ face: 'front', itemId: null, folded: false, side: 'outside', light: false, cutsDone: [] });
+    useView.getState().set({
+      face: 'front',
+      itemId: null,
+      card: 0,
+      sheetNumber: 1,
+      folded: false,
+      side: 'outside',
+      light: false,
+      cutsDone: [],
+    });
     void open(id);
     return close;
   }, [id, open, close, clear]);
   useEffect(() => {
-    if (job && openId === id) ask(job, workshop);
-  }, [job, openId, id, workshop, ask]);
+    if (job && openId === id) ask(job, workshop, { card, sheetNumber });
+  }, [job, openId, id, workshop, ask, card, sheetNumber]);
   useEffect(() => useView.getState().set({ step: 0, zoom: 1 }), [station]);
   useEffect(() => {
     if (job) document.title = `${job.brief.title} · Zippy Crease`;

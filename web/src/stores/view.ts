@@ -20,6 +20,9 @@ interface ViewState {
   readonly zoom: number;
   readonly face: string;
   readonly itemId: string | null;
+  /** Card of a list of names that is looked at, counted from nought, and sheet, from one. */
+  readonly card: number;
+  readonly sheetNumber: number;
   readonly step: number;
   readonly onSheet: boolean;
   /** Where trims may land, instead of the moves that make them. */
@@ -50,6 +53,8 @@ export const useView = create<ViewState>()((set) => ({
   zoom: 1,
   face: 'front',
   itemId: null,
+  card: 0,
+  sheetNumber: 1,
   step: 0,
   onSheet: false,
   drift: false,

@@ -14,6 +14,8 @@ export interface PlanQuestion {
   readonly job: Job;
   readonly workshop: Workshop;
   readonly today: string;
+  readonly card: number;
+  readonly sheetNumber: number;
 }
 export type PlanAnswer =
   | { readonly number: number; readonly ok: true; readonly plan: Plan; readonly tookMs: number }
@@ -42,7 +44,7 @@ function fetchTypeface(id: string): Promise<void> {
 }
 
 self.onmessage = async ({ data }: MessageEvent<PlanQuestion>) => {
-  const { number, job, workshop, today } = data;
+  const { number, job, workshop, today, card, sheetNumber } = data;
   try {
     await Promise.all(
       placedTypefaceIds(job)
@@ -50,7 +52,7 @@ self.onmessage = async ({ data }: MessageEvent<PlanQuestion>) => {
         .map(fetchTypeface),
     );
     const started = performance.now();
-    const plan = planJob(job, workshop, { typefaces: book, today });
+    const plan = planJob(job, workshop, { typefaces: book, today, card, sheetNumber });
     self.postMessage({ number, ok: true, plan, tookMs: performance.now() - started } satisfies PlanAnswer);
   } catch (problem) {
     const known = problem instanceof MissingFromWorkshop || problem instanceof RangeError;

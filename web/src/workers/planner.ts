@@ -18,12 +18,15 @@ export function today(): string {
   return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
 }
 
+/** Which card of a list of names is looked at, and which sheet. */
+export type Look = Pick<PlanQuestion, 'card' | 'sheetNumber'>;
+
 /** Plans a job off the main thread. */
-export function askPlan(job: Job, workshop: Workshop): Promise<Plan> {
+export function askPlan(job: Job, workshop: Workshop, look: Look = { card: 0, sheetNumber: 1 }): Promise<Plan> {
   last += 1;
   const number = last;
   return new Promise((done, failed) => {
     waiting.set(number, { done, failed });
-    worker.postMessage({ number, job, workshop, today: today() } satisfies PlanQuestion);
+    worker.postMessage({ number, job, workshop, today: today(), ...look } satisfies PlanQuestion);
   });
 }

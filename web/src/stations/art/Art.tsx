@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import { drawFace, IDENTITY, polygon, type Scene } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
+import { Turner } from '../../bench/Turner.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { useView } from '../../stores/view.ts';
@@ -17,6 +18,7 @@ import { CopyFace, GroundPanel } from './GroundPanel.tsx';
 import { Handles } from './Handles.tsx';
 import { ItemList } from './ItemList.tsx';
 import { ObjectPanel } from './ObjectPanel.tsx';
+import { NamesPanel } from './NamesPanel.tsx';
 import { PicturePanel } from './PicturePanel.tsx';
 import { PrintHouse } from './PrintHouse.tsx';
 import { useFace } from './useFace.ts';
@@ -105,6 +107,14 @@ export function ArtBench(props: StationProps): ReactNode {
               ))
             )}
             {foldPress}
+            {plan.art.names && (
+              <Turner
+                name="Card"
+                number={plan.art.names.shown + 1}
+                of={plan.art.names.cards}
+                onChange={(n) => set({ card: n - 1 })}
+              />
+            )}
           </>
         }
       />
@@ -170,6 +180,9 @@ export function ArtSlip(props: StationProps): ReactNode {
           onChange={(part, key) => setFace({ picture: { ...art.picture!, ...part } }, key)}
         />
       )}
+      <More label={job.names ? `Names from a list (${job.names.rows.length})` : 'Names from a list'}>
+        <NamesPanel job={job} names={plan.art.names} />
+      </More>
       <More label="Gradient, border, pattern, panels">
         <GroundPanel
           hand={hand}

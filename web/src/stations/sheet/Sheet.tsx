@@ -20,6 +20,7 @@ import {
   type SizePlan,
 } from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
+import { Turner } from '../../bench/Turner.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
@@ -33,7 +34,7 @@ import { spokenOf, type StationProps } from '../parts.ts';
 import { Offcuts, SheetChoices } from './SheetChoices.tsx';
 
 export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
-  const { side: paperSide, light, turnOver, toggleLight } = useView();
+  const { side: paperSide, light, turnOver, toggleLight, set } = useView();
   const side: SheetSide = paperSide === 'outside' ? 'front' : 'back';
   const { sheet, size, art, stock } = plan;
   const [layerId, setLayerId] = useState<string | null>(null);
@@ -47,7 +48,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
   const apartMm = standIn && residueMm(standIn, paper, job.sheet.flipEdge, sheet.calibration?.corrections ?? null);
   const draw = useCallback(
     (textMm: number): Scene => {
-      const label = { title: job.brief.title, date: null, sheetNumber: 1 };
+      const label = { title: job.brief.title, date: null, sheetNumber: sheet.named?.sheetNumber ?? 1 };
       // As drawn; or as it comes out of the stand-in printer, corrected if this path is calibrated.
       const pageOf = (which: SheetSide, from: SheetPlan): Scene => {
         const page = drawSheetPage(size, art, from, which, label);
@@ -144,6 +145,14 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
           <BenchPress onPress={useStandIn.getState().toggle} aria-pressed={onStandIn}>
             Stand-in printer
           </BenchPress>
+          {sheet.named && (
+            <Turner
+              name="Sheet"
+              number={sheet.named.sheetNumber}
+              of={sheet.sheets}
+              onChange={(sheetNumber) => set({ sheetNumber })}
+            />
+          )}
         </>
       }
     />

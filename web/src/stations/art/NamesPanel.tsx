@@ -1,0 +1,148 @@
+import { useState, type ReactNode } from 'react';
+import { FileTrigger } from 'react-aria-components';
+import styled from 'styled-components';
+import { cardRows, fieldsIn, namesTooLarge, plural, readNames, type Job, type NamesPlan } from '@zippy/core';
+import { useJob } from '../../stores/job.ts';
+import { useView } from '../../stores/view.ts';
+import { WordsField } from '../../ui/Field.tsx';
+import { Press, Quiet } from '../../ui/Press.tsx';
+import { Row } from '../../ui/Sheet.tsx';
+
+/** Rows that are drawn at once; a list of thousands is read by its search, not by its scroll. */
+const ROWS_SHOWN = 120;
+
+/** A list with headings, taken in from a file or pasted; one card a row. */
+export function NamesPanel({ job, names }: { readonly job: Job; readonly names: NamesPlan | null }): ReactNode {
+  const change = useJob((s) => s.change);
+  const { set } = useView();
+  const [said, setSaid] = useState<string | null>(null);
+  const [pasted, setPasted] = useState('');
+  const list = job.names ?? null;
+  const take = (bytes: Uint8Array): void => {
+    const read = readNames(bytes);
+    if (!read.ok) return setSaid(read.why);
+    const cards = cardRows(read.names).length;
+    change([
+      { path: ['names'], value: read.names },
+      ...(cards > 0 ? [{ path: ['brief', 'wanted'], value: cards }] : []),
+    ]);
+    set({ card: 0, sheetNumber: 1 });
+    setPasted('');
+    setSaid(read.note);
+  };
+  const takeFile = async (files: FileList | null): Promise<void> => {
+    const file = files?.[0];
+    if (!file) return;
+    const large = namesTooLarge(file.size);
+    if (large) return setSaid(large);
+    take(new Uint8Array(await file.arrayBuffer()));
+  };
+  const rows = list ? cardRows(list) : [];
+  const shownRow = names ? rows[names.shown] : undefined;
+  const asked = new Set(
+    Object.values(job.art.faces)
+      .flatMap((face) => face.texts.flatMap((t) => fieldsIn(t.text)))
+      .map((field) => field.toLowerCase()),
+  );
+  return (
+    <>
+      {list ? (
+        <>
+          <p>
+            {list.rows.length} {plural(list.rows.length, 'row')}, {rows.length} {plural(rows.length, 'card')}. Write{' '}
+            {list.columns.map((column) => `{${column}}`).join(', ')} in a block of words and every card gets its own.
+          </p>
+          <Scroll tabIndex={0} role="region" aria-label="The list">
+            <table>
+              <thead>
+                <tr>
+                  {list.columns.map((column) => (
+                    <th key={column} scope="col" data-used={asked.has(column.toLowerCase()) || undefined}>
+                      {column}
+                    </th>
+                  ))}
+                </tr>
+              </thead>
+              <tbody>
+                {list.rows.slice(0, ROWS_SHOWN).map((row, i) => (
+                  <tr
+                    key={i}
+                    aria-current={i === shownRow || undefined}
+                    onClick={() => rows.includes(i) && set({ card: rows.indexOf(i) })}
+                  >
+                    {row.map((cell, k) => (
+                      <td key={list.columns[k]}>{cell}</td>
+                    ))}
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </Scroll>
+          {list.rows.length > ROWS_SHOWN && <p>and {list.rows.length - ROWS_SHOWN} more rows.</p>}
+        </>
+      ) : (
+        <p>One card a row: a file from a spreadsheet, saved as CSV, its first row naming the columns.</p>
+      )}
+      <Row>
+        <FileTrigger
+          acceptedFileTypes={['.csv', '.txt', '.tsv', 'text/csv']}
+          onSelect={(files) => void takeFile(files)}
+        >
+          <Press>{list ? 'Another list …' : 'A list from a file …'}</Press>
+        </FileTrigger>
+        {list && <Quiet onPress={() => change([{ path: ['names'], value: null }])}>Take the list off</Quiet>}
+      </Row>
+      {!list && (
+        <>
+          <WordsField
+            label="or paste it here"
+            rows={4}
+            value={pasted}
+            onChange={setPasted}
+            hint="name, then a line for everybody"
+          />
+          <Press isDisabled={pasted.trim() === ''} onPress={() => take(new TextEncoder().encode(pasted))}>
+            Take the pasted list
+          </Press>
+        </>
+      )}
+      {said && <p role="alert">{said}</p>}
+    </>
+  );
+}
+
+const Scroll = styled.div`
+  position: relative;
+  max-height: 220px;
+  overflow: auto;
+  border: 1px solid ${({ theme }) => theme.colour.rule};
+  border-radius: 6px;
+  background: #fff;
+  font-size: 14px;
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th {
+    position: sticky;
+    top: 0;
+    padding: 6px 10px;
+    background: ${({ theme }) => theme.colour.paperShade};
+    text-align: left;
+  }
+  th[data-used] {
+    color: ${({ theme }) => theme.colour.plum};
+    text-decoration: underline;
+  }
+  td {
+    padding: 4px 10px;
+    border-top: 1px solid ${({ theme }) => theme.colour.rule};
+  }
+  tr {
+    cursor: pointer;
+  }
+  tr[aria-current] td {
+    background: ${({ theme }) => theme.colour.ochreWash};
+    font-weight: 700;
+  }
+`;
