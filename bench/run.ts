@@ -23,6 +23,7 @@ import {
 import { exportFiles, loadFonts, type ExportInput } from '@zippy/server/exports';
 import { readGangOrder } from '@zippy/core/job-file';
 import { readTypeface } from '@zippy/core/typefaces';
+import { measureNames } from './names.ts';
 import { comparePackers, measureDozens } from './packers.ts';
 
 /**
@@ -231,3 +232,4 @@ console.log(
 );
 comparePackers(solve);
 measureDozens(solve);
+await measureNames(workshop, fonts);

@@ -31,6 +31,15 @@ export function fillFields(text: string, names: NamesList, row: number | null): 
 
 /** The row of every card: once, or as often as the row’s own count says. */
 export function cardRows(names: NamesList): readonly number[] {
+  let rows = known.get(names);
+  if (!rows) known.set(names, (rows = countRows(names)));
+  return rows;
+}
+
+/** Every sheet of a thousand cards asks for the same rows. */
+const known = new WeakMap<NamesList, readonly number[]>();
+
+function countRows(names: NamesList): readonly number[] {
   const counts = names.columns.findIndex((column) => COUNTS.test(column.trim()));
   return names.rows.flatMap((row, i) => {
     const asked = counts < 0 ? 1 : Number(row[counts] || 1);

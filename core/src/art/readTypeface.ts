@@ -2,6 +2,8 @@ import * as hb from 'harfbuzzjs';
 import type { OutlineCommand, ShapedGlyph, Typeface } from './typefaces.ts';
 import { unpackWoff } from './woff.ts';
 
+export { unpackWoff };
+
 /** One face of a job holds few distinct lines; the cap only guards long hours of typing. */
 const MOST_LINES_KEPT = 2000;
 

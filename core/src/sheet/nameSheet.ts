@@ -24,6 +24,7 @@ export const cardAt = (place: number, sheetNumber: number, sheets: number): numb
 
 /**
  * Names for one sheet in cutting-stack order, so that piles come off the trimmer in the order of the list.
+ * @param sides those that are looked at or written
  * @param outlines files with fonts need none, and most of the time goes into them
  */
 export function nameSheet(
@@ -32,6 +33,7 @@ export function nameSheet(
   { placements, sheets }: Pick<SheetPlan, 'placements' | 'sheets'>,
   book: TypefaceBook,
   sheetNumber: number,
+  sides: readonly PaperSide[] = ['outside', 'inside'],
   outlines = true,
 ): NamedSheet | null {
   const names = namesInUse(job);
@@ -42,6 +44,8 @@ export function nameSheet(
     return card < rows.length ? card : null;
   });
   const drawn = (side: PaperSide): readonly (readonly Shape[])[] =>
-    cards.map((card) => drawNamed(job, size, side, names, card === null ? null : rows[card]!, book, outlines));
+    !sides.includes(side)
+      ? []
+      : cards.map((card) => drawNamed(job, size, side, names, card === null ? null : rows[card]!, book, outlines));
   return { sheetNumber, cards, shapes: { outside: drawn('outside'), inside: drawn('inside') } };
 }

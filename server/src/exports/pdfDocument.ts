@@ -13,6 +13,7 @@ import {
   type Scene,
   type Shape,
 } from '@zippy/core';
+import { unpackWoff } from '@zippy/core/typefaces';
 import type { Fonts } from './fonts.ts';
 import type { PictureBytes } from './types.ts';
 
@@ -196,7 +197,8 @@ export class PdfFile {
     if (known) return known;
     const bytes = this.materials.fonts.bytes.get(typefaceId);
     if (!bytes) throw new RangeError(`PdfFile: no typeface “${typefaceId}”`);
-    this.doc.registerFont(typefaceId, bytes as unknown as string);
+    // Unpacked once: the library would inflate a table of a packed font again for every letter.
+    this.doc.registerFont(typefaceId, Buffer.from(unpackWoff(bytes)) as unknown as string);
     this.doc.font(typefaceId);
     this.fonts.set(typefaceId, this.doc._font);
     return this.doc._font;

@@ -28,7 +28,18 @@ export function sheetPage(
   sheetNumber: number,
   outlines = true,
 ): Page {
-  const sheet = { ...plan.sheet, named: nameSheet(job, plan.size, plan.sheet, fonts.book, sheetNumber, outlines) };
+  const sheet = {
+    ...plan.sheet,
+    named: nameSheet(
+      job,
+      plan.size,
+      plan.sheet,
+      fonts.book,
+      sheetNumber,
+      [side === 'front' ? 'outside' : 'inside'],
+      outlines,
+    ),
+  };
   const page = drawSheetPage(plan.size, plan.art, sheet, side, { title: job.brief.title, date, sheetNumber });
   return correctPage(page, plan.sheet.calibration, side);
 }
