@@ -92,7 +92,7 @@ export function drawSheetPage(
         symbol,
         {
           box: printedBox(blank.widthMm, blank.heightMm, size.bleedMm),
-          shapes: drawSide(art, symbol, sheet.named ? 'shared' : 'all'),
+          shapes: sideOf(art, symbol, sheet.named ? 'shared' : 'all'),
         },
       ]),
     ),
@@ -102,13 +102,27 @@ export function drawSheetPage(
         const own = sheet.named?.shapes[symbol][place] ?? [];
         return own.length === 0 ? [] : [{ kind: 'group', transform, children: own }];
       }),
-      ...(sheet.marks ? ticks(size, sheet, side) : []),
+      ...(sheet.marks ? ticksOf(size, sheet, side) : []),
       ...(side === 'front' ? sheet.machineMarks.map(drawMark) : []),
       ...(sheet.marks ? slug(sheet, side, around(bleeds), label) : []),
     ],
   };
   return { scene, trimBox: around(trims), bleedBox: around(bleeds) };
 }
+
+/** Every sheet of a run carries the same art and the same ticks; a file of hundreds asks for them hundreds of times. */
+const drawn = new WeakMap<object, Map<string, readonly Shape[]>>();
+function once(owner: object, key: string, make: () => readonly Shape[]): readonly Shape[] {
+  let own = drawn.get(owner);
+  if (!own) drawn.set(owner, (own = new Map()));
+  let shapes = own.get(key);
+  if (!shapes) own.set(key, (shapes = make()));
+  return shapes;
+}
+const sideOf = (art: ArtPlan, side: PaperSide, part: 'all' | 'shared'): readonly Shape[] =>
+  once(art, `${side} ${part}`, () => drawSide(art, side, part));
+const ticksOf = (size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shape[] =>
+  once(sheet.placements, side, () => ticks(size, sheet, side));
 
 const printableOn = (sheet: SheetPlan, side: SheetSide): Box => mapBox(pageMap(sheet, side), sheet.printable);
 
