@@ -45,6 +45,8 @@ export { drawFaceInPixels, fitPixels, pixelFault, type PixelFit, type PixelQuest
 export { drawFace, drawSide, hasArt, hasPrint, printedBox } from './art/drawCard.ts';
 export type { ArtPlan, NamesPlan } from './art/planArt.ts';
 export { boxOf, idOf, type FacePlan, type LaidItem, type LaidPicture } from './art/layFace.ts';
+export * from './art/colour.ts';
+export * from './art/driftLab.ts';
 export * from './art/names.ts';
 export { cardAt, nameSheet, type NamedSheet } from './sheet/nameSheet.ts';
 export { placedPictureIds, placedTypefaceIds } from './art/placedPictures.ts';

@@ -5,6 +5,7 @@ import { count, figure, length, plural, words } from '../job/figures.ts';
 import type { Figure, Job, PictureRef, Snag, StationPlan, TextBlock, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
+import { artChecks } from './checks.ts';
 import { hasPrint } from './drawCard.ts';
 import { layFace, type FacePlan } from './layFace.ts';
 import { namesSnags } from './namesSnags.ts';
@@ -63,7 +64,11 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
         },
       ),
     );
-  const snags = faces.flatMap((face) => [...pictureSnags(job, face), ...textSnags(job, workshop, face)]);
+  const snags = faces.flatMap((face) => [
+    ...pictureSnags(job, face),
+    ...textSnags(job, workshop, face),
+    ...artChecks(job, workshop, face),
+  ]);
   snags.push(...namesSnags(job, faces, book));
   const front = faces[0]!;
   if (!printed.includes(front))

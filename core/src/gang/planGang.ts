@@ -1,4 +1,5 @@
 import type { Nm } from '../length/types.ts';
+import { randomFrom } from '../random.ts';
 import { mostPieces } from '../sheet/guillotine.ts';
 import { bestLayout, cutPoints } from './bestLayout.ts';
 import { greedyLayout } from './greedyLayout.ts';
@@ -405,15 +406,4 @@ function placed(
       turned: lying.turned,
     };
   });
-}
-
-/** A small generator of even numbers between 0 and 1. Source: mulberry32, Tommy Ettinger, public domain */
-function randomFrom(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
-  };
 }

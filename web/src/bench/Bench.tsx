@@ -10,6 +10,7 @@ import { SceneView } from './SceneView.tsx';
 const TRUE_PX_PER_MM = 96 / 25.4;
 const TEXT_PX = 13;
 const PAD_PX = 64;
+const CAPTION_PX = 34;
 
 export interface BenchGeometry {
   readonly pxPerMm: number;
@@ -50,11 +51,13 @@ export function Bench({
     watcher.observe(element);
     return () => watcher.disconnect();
   }, []);
+  // A caption floats over the foot of the ground; the piece stands clear of it.
+  const foot = caption ? CAPTION_PX : 0;
   const fit = Math.max(
     0.2,
     Math.min(
       (size.width - RULER_PX - 2 * PAD_PX) / content.widthMm,
-      (size.height - RULER_PX - 2 * PAD_PX) / content.heightMm,
+      (size.height - RULER_PX - 2 * PAD_PX - foot) / content.heightMm,
       9,
     ),
   );
@@ -62,10 +65,10 @@ export function Bench({
   const textMm = TEXT_PX / pxPerMm;
   const scene = useMemo(() => draw(textMm), [draw, textMm]);
   const roomX = Math.max(size.width, content.widthMm * pxPerMm + 2 * PAD_PX + RULER_PX);
-  const roomY = Math.max(size.height, content.heightMm * pxPerMm + 2 * PAD_PX + RULER_PX);
+  const roomY = Math.max(size.height, content.heightMm * pxPerMm + 2 * PAD_PX + RULER_PX + foot);
   const originPx = {
     x: RULER_PX + (roomX - RULER_PX) / 2 - (content.xMm + content.widthMm / 2) * pxPerMm,
-    y: RULER_PX + (roomY - RULER_PX) / 2 - (content.yMm + content.heightMm / 2) * pxPerMm,
+    y: RULER_PX + (roomY - RULER_PX - foot) / 2 - (content.yMm + content.heightMm / 2) * pxPerMm,
   };
   return (
     <Ground aria-label="Bench">

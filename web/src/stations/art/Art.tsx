@@ -13,6 +13,7 @@ import { ColourField } from '../../ui/ColourField.tsx';
 import { BenchPress, KeyCap, Press, Quiet } from '../../ui/Press.tsx';
 import { Row } from '../../ui/Sheet.tsx';
 import { spokenOf, useSides, type StationProps } from '../parts.ts';
+import { DriftBench, DriftPanel } from './drift/DriftLab.tsx';
 import { AddThings, PICTURES } from './AddThings.tsx';
 import { CopyFace, GroundPanel } from './GroundPanel.tsx';
 import { Handles } from './Handles.tsx';
@@ -31,6 +32,8 @@ export function ArtBench(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
   const set = useView((s) => s.set);
   const folded = useView((s) => s.folded);
+  const drift = useView((s) => s.drift);
+  const toggleDrift = useView((s) => s.toggleDrift);
   const sides = useSides(plan);
   const { face, placePicture } = useFace(props);
   const [problem, setProblem] = useState<string | null>(null);
@@ -72,6 +75,7 @@ export function ArtBench(props: StationProps): ReactNode {
       Folded <KeyCap>O</KeyCap>
     </BenchPress>
   );
+  if (drift) return <DriftBench {...props} />;
   if (folded && foldPress) return <FoldedBench {...props} art={sides} more={foldPress} />;
   return (
     <Drop onDragOver={(event) => event.preventDefault()} onDrop={(event) => void drop(event)}>
@@ -107,6 +111,9 @@ export function ArtBench(props: StationProps): ReactNode {
               ))
             )}
             {foldPress}
+            <BenchPress onPress={toggleDrift} aria-pressed={false}>
+              Drift <KeyCap>D</KeyCap>
+            </BenchPress>
             {plan.art.names && (
               <Turner
                 name="Card"
@@ -138,8 +145,15 @@ export function ArtSlip(props: StationProps): ReactNode {
       setWorking((why as Error).message);
     }
   };
+  const drift = useView((s) => s.drift);
   const others = Object.entries(job.pictures).filter(([id]) => id !== art.picture?.pictureId);
   const rest = plan.art.faces.map((f) => f.face).filter(({ id }) => id !== face.face.id);
+  if (drift)
+    return (
+      <Slip title={`Art · drift on the ${face.face.name.toLowerCase()}`} part={plan.art} spoken={spokenOf(workshop)}>
+        <DriftPanel {...props} />
+      </Slip>
+    );
   return (
     <Slip title={`Art · ${face.face.name}`} part={plan.art} spoken={spokenOf(workshop)}>
       <ColourField

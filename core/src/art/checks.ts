@@ -1,0 +1,349 @@
+import { corners, isInside } from '../geometry/box.ts';
+import type { Box } from '../geometry/types.ts';
+import { plural } from '../job/figures.ts';
+import type { ArtObject, Job, Snag, Stock, Workshop } from '../job/types.ts';
+import { formatLength } from '../length/formatLength.ts';
+import type { Colour } from '../scene/types.ts';
+import { codeText } from './code.ts';
+import { contrast, luminance, printedOn } from './colour.ts';
+import { boxOf, type FacePlan, type LaidItem } from './layFace.ts';
+import { SMALLEST_PT } from './smallestType.ts';
+
+/** A square of a code smaller than this is lost between a printer’s dots and a telephone’s. */
+export const SMALLEST_MODULE_MM = 0.4;
+/** Readers want this much between dark and light; words can do with less. */
+const CONTRAST = { code: 4, words: 3 } as const;
+/** Rules thinner than this break up: dark on light, and left out of a dark ground. */
+const HAIRLINE_PT = { dark: 0.25, reversed: 0.5 } as const;
+/** A border narrower than this shows half a millimetre of drift as a sixth of itself. */
+const THIN_BORDER_MM = 3;
+/** Darker than this a ground is a solid: words are reversed out of it, and its ink wants a test print. */
+const DARK = 0.18;
+const GOOD_BORDER_MM = 6;
+
+/** What could go wrong between this face’s art and a real printer and trimmer. */
+export function artChecks(job: Job, workshop: Workshop, face: FacePlan): readonly Snag[] {
+  const stock = workshop.stocks.find(({ id }) => id === job.stock.stockId);
+  const look: Look = { job, unit: workshop.unit, face, stock };
+  return [
+    ...groundSnags(look),
+    ...borderSnags(look),
+    ...face.items.flatMap((item) => (item.kind === 'text' ? wordSnags(look, item) : objectSnags(look, item))),
+  ];
+}
+
+interface Look {
+  readonly job: Job;
+  readonly unit: Workshop['unit'];
+  readonly face: FacePlan;
+  readonly stock: Stock | undefined;
+}
+
+const on = ({ face }: Look): string => `on the ${face.face.name.toLowerCase()}`;
+const facePath = ({ face }: Look, ...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
+
+/** The flat colour under a thing, as it is printed; null where a picture, pattern or gradient lies there. */
+function groundUnder({ face, stock }: Look): Colour | null {
+  const { art, picture, tiles } = face;
+  if (art.gradient || (tiles && tiles.fade < 1) || (picture && picture.placement.fade < 1)) return null;
+  const paper = stock?.colour ?? '#ffffff';
+  return art.background ? printedOn(art.background, paper) : paper;
+}
+
+function groundSnags(look: Look): readonly Snag[] {
+  const { face } = look;
+  const { art } = face;
+  const solid = art.background !== null && luminance(art.background) < DARK && groundUnder(look) !== null;
+  if (!art.gradient && !solid) return [];
+  return [
+    {
+      id: `art-test-print-${face.face.id}`,
+      station: 'art',
+      level: 'note',
+      title: `${art.gradient ? 'A gradient' : 'A dark solid'} ${on(look)} wants a test print`,
+      why: art.gradient
+        ? 'Home printers may show it in steps. Print one sheet at the quality you mean to use before the run.'
+        : 'So much ink may band, curl the card or stay wet. Print one sheet first, and let it dry before it is handled.',
+      remedies: [],
+    },
+  ];
+}
+
+function borderSnags(look: Look): readonly Snag[] {
+  const { face, unit } = look;
+  const { border } = face.art;
+  if (!border) return [];
+  const band = border.insetMm > 0 ? border.insetMm : border.widthMm;
+  if (band >= THIN_BORDER_MM) return [];
+  return [
+    {
+      id: `art-border-${face.face.id}`,
+      station: 'art',
+      level: 'warn',
+      title: `The border ${on(look)} leaves ${formatLength(band, unit)} to be even`,
+      why: 'A cut that drifts half a millimetre makes one side visibly wider than the other. Wide borders forgive, and none at all forgives most.',
+      remedies: [
+        {
+          label: `Make it ${formatLength(GOOD_BORDER_MM, unit)} wide at the trim`,
+          changes: [{ path: facePath(look, 'border'), value: { ...border, insetMm: 0, widthMm: GOOD_BORDER_MM } }],
+        },
+        { label: 'Take it off', changes: [{ path: facePath(look, 'border'), value: null }] },
+      ],
+    },
+  ];
+}
+
+function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): readonly Snag[] {
+  const ground = groundUnder(look);
+  if (ground === null || !set.ink) return [];
+  const paper = look.stock?.colour ?? '#ffffff';
+  const ink = printedOn(block.colour, paper);
+  const index = look.face.art.texts.indexOf(block);
+  const quote = `“${block.text.split('\n')[0]!.slice(0, 28)}”`;
+  const path = (field: string): readonly string[] => facePath(look, 'texts', String(index), field);
+  const ratio = contrast(ink, ground);
+  const size = block.sizePt * set.fitted;
+  const reversed = luminance(ground) < DARK && luminance(ink) > luminance(ground);
+  const dark = ['#1d2930', '#fdf3d8'].reduce((a, b) =>
+    contrast(printedOn(b, paper), ground) > contrast(printedOn(a, paper), ground) ? b : a,
+  );
+  const better = contrast(printedOn(dark, paper), ground);
+  return [
+    ...(ratio < CONTRAST.words
+      ? [
+          {
+            id: `art-contrast-${look.face.face.id}-${block.id}`,
+            station: 'art',
+            level: 'warn',
+            title: `${quote} is hard to read ${on(look)}`,
+            why: `Printed on ${look.stock?.colourName.toLowerCase() ?? 'the'} stock its contrast is ${ratio.toFixed(1)} to 1; words want ${CONTRAST.words} to 1 and more.`,
+            remedies:
+              better >= CONTRAST.words
+                ? [{ label: 'Set it in a colour that is read', changes: [{ path: path('colour'), value: dark }] }]
+                : [],
+          } as const,
+        ]
+      : []),
+    ...(reversed && size < SMALLEST_PT.fine && size >= SMALLEST_PT.plain
+      ? [
+          {
+            id: `art-reversed-${look.face.face.id}-${block.id}`,
+            station: 'art',
+            level: 'warn',
+            title: `${quote} is ${size.toFixed(1)} pt out of a dark ground ${on(look)}`,
+            why: `Ink runs into pale letters from all sides; under ${SMALLEST_PT.fine} pt they fill in.`,
+            remedies: [
+              {
+                label: `Set it at ${SMALLEST_PT.fine} pt`,
+                changes: [{ path: path('sizePt'), value: Math.ceil((SMALLEST_PT.fine / set.fitted) * 2) / 2 }],
+              },
+            ],
+          } as const,
+        ]
+      : []),
+  ];
+}
+
+function objectSnags(look: Look, item: Exclude<LaidItem, { kind: 'text' }>): readonly Snag[] {
+  const { object } = item;
+  const index = look.face.art.objects!.findIndex(({ id }) => id === object.id);
+  const change = (part: Partial<ArtObject>) => ({
+    path: facePath(look, 'objects', String(index)),
+    value: { ...object, ...part },
+  });
+  return [
+    ...edgeSnags(look, item, change),
+    ...(item.kind === 'code' ? codeSnags(look, item, change) : []),
+    ...(item.kind === 'rule' ? ruleSnags(look, item, change) : []),
+  ];
+}
+
+type Changed = (part: Partial<ArtObject>) => { readonly path: readonly string[]; readonly value: unknown };
+
+const NAMES = { picture: 'The picture', code: 'The code', rule: 'The rule', ornament: 'The ornament' } as const;
+
+/**
+ * A thing that crosses the trim must go on to the bleed’s edge, or a cut that drifts shows where it ends; one that
+ * does not cross must keep inside safe, or a cut may clip it. Codes never cross.
+ */
+function edgeSnags(look: Look, { object }: Exclude<LaidItem, { kind: 'text' }>, change: Changed): readonly Snag[] {
+  const { face, unit, job } = look;
+  const box = boxOf(object);
+  if (isInside(box, face.safe)) return [];
+  const trim: Box = { xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm };
+  const grown = grownToBleed(box, trim, face.bleed);
+  const crosses = !isInside(box, trim);
+  if (crosses && object.kind !== 'code') {
+    const short = corners(grown).some((p, i) => {
+      const q = corners(box)[i]!;
+      return Math.hypot(p.xMm - q.xMm, p.yMm - q.yMm) > 1e-6;
+    });
+    if (!short) return [];
+    return [
+      {
+        id: `art-overhang-${face.face.id}-${object.id}`,
+        station: 'art',
+        level: 'warn',
+        title: `${NAMES[object.kind]} crosses the trim ${on(look)} and ends short of the bleed`,
+        why: `It overhangs by less than the bleed of ${formatLength(job.size.bleedMm, unit)}, so a cut that drifts shows its end as a white sliver.`,
+        remedies: [
+          {
+            label: 'Grow it to the bleed',
+            changes: [
+              change({ leftMm: grown.xMm, topMm: grown.yMm, widthMm: grown.widthMm, heightMm: grown.heightMm }),
+            ],
+          },
+        ],
+      },
+    ];
+  }
+  const fits = box.widthMm <= face.safe.widthMm && box.heightMm <= face.safe.heightMm;
+  const into = (at: number, size: number, from: number, room: number): number =>
+    Math.min(Math.max(at, from), from + room - size);
+  return [
+    {
+      id: `art-object-safe-${face.face.id}-${object.id}`,
+      station: 'art',
+      level: 'warn',
+      title: `${NAMES[object.kind]} reaches past safe ${on(look)}`,
+      why: `It lies nearer to an edge than the safe inset of ${formatLength(job.size.safeMm, unit)}; a cut that drifts could clip it.`,
+      remedies: fits
+        ? [
+            {
+              label: 'Move it inside safe',
+              changes: [
+                change({
+                  leftMm: into(box.xMm, box.widthMm, face.safe.xMm, face.safe.widthMm),
+                  topMm: into(box.yMm, box.heightMm, face.safe.yMm, face.safe.heightMm),
+                }),
+              ],
+            },
+          ]
+        : [],
+    },
+  ];
+}
+
+/** Every side that is past the trim, or on it, moved out to the bleed’s edge. */
+function grownToBleed(box: Box, trim: Box, bleed: Box): Box {
+  const right = (b: Box): number => b.xMm + b.widthMm;
+  const foot = (b: Box): number => b.yMm + b.heightMm;
+  const x0 = box.xMm < trim.xMm ? Math.min(box.xMm, bleed.xMm) : box.xMm;
+  const y0 = box.yMm < trim.yMm ? Math.min(box.yMm, bleed.yMm) : box.yMm;
+  const x1 = right(box) > right(trim) ? Math.max(right(box), right(bleed)) : right(box);
+  const y1 = foot(box) > foot(trim) ? Math.max(foot(box), foot(bleed)) : foot(box);
+  return { xMm: x0, yMm: y0, widthMm: x1 - x0, heightMm: y1 - y0 };
+}
+
+function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, change: Changed): readonly Snag[] {
+  const { face, unit, stock } = look;
+  const snag = (id: string, level: Snag['level'], title: string, why: string, remedies: Snag['remedies']): Snag => ({
+    id: `art-code-${id}-${face.face.id}-${object.id}`,
+    station: 'art',
+    level,
+    title,
+    why,
+    remedies,
+  });
+  const text = codeText(object.content);
+  if (text === '' || /^https?:\/\/$/.test(text))
+    return [
+      snag('empty', 'warn', `The code ${on(look)} says nothing yet`, 'Type what it should hold, or take it off.', []),
+    ];
+  if (!code)
+    return [
+      snag(
+        'full',
+        'stop',
+        `The code ${on(look)} is asked to hold too much`,
+        `${text.length} ${plural(text.length, 'letter')} are more than a code can hold; shorten them.`,
+        [],
+      ),
+    ];
+  const snags: Snag[] = [];
+  const side = Math.min(object.widthMm, object.heightMm);
+  if (code.moduleMm < SMALLEST_MODULE_MM) {
+    const larger = Math.ceil((side * SMALLEST_MODULE_MM) / code.moduleMm);
+    snags.push(
+      snag(
+        'small',
+        'warn',
+        `The code’s squares are ${code.moduleMm.toFixed(2)} mm ${on(look)}`,
+        `Under ${SMALLEST_MODULE_MM} mm a home print is seldom read. Make it larger, or let it hold less.`,
+        larger <= Math.min(face.safe.widthMm, face.safe.heightMm)
+          ? [
+              {
+                label: `Make it ${formatLength(larger, unit)}`,
+                changes: [change({ widthMm: larger, heightMm: larger })],
+              },
+            ]
+          : [],
+      ),
+    );
+  }
+  const paper = stock?.colour ?? '#ffffff';
+  const light = object.ground ? printedOn(object.ground, paper) : groundUnder(look);
+  const dark = printedOn(object.colour, paper);
+  if (light !== null && (contrast(dark, light) < CONTRAST.code || luminance(dark) > luminance(light)))
+    snags.push(
+      snag(
+        'pale',
+        'warn',
+        `The code is too pale to be read ${on(look)}`,
+        `Printed on this stock it has ${contrast(dark, light).toFixed(1)} to 1 of contrast; readers want dark on light, ${CONTRAST.code} to 1 and more.`,
+        [{ label: 'Print it dark on white', changes: [change({ colour: '#1d2930', ground: '#ffffff' })] }],
+      ),
+    );
+  if (light === null)
+    snags.push(
+      snag(
+        'busy',
+        'warn',
+        `The code lies on a picture ${on(look)}`,
+        'Its quiet zone must be one light colour, or readers lose its edge.',
+        [{ label: 'Put white beneath it', changes: [change({ ground: '#ffffff' })] }],
+      ),
+    );
+  const box = boxOf(object);
+  const over = face.items
+    .filter((other) => other.kind === 'text' || other.object.id !== object.id)
+    .filter((other) => {
+      const theirs = other.kind === 'text' ? other.set.ink : boxOf(other.object);
+      return (
+        theirs !== null &&
+        overlap(box, theirs) &&
+        face.items.indexOf(other) > face.items.findIndex((i) => i.kind === 'code' && i.object.id === object.id)
+      );
+    });
+  if (over.length > 0)
+    snags.push(
+      snag(
+        'covered',
+        'stop',
+        `Something lies over the code ${on(look)}`,
+        'A code that is partly covered, its quiet zone too, cannot be scanned. Move one of them.',
+        [],
+      ),
+    );
+  return snags;
+}
+
+const overlap = (a: Box, b: Box): boolean =>
+  a.xMm < b.xMm + b.widthMm && b.xMm < a.xMm + a.widthMm && a.yMm < b.yMm + b.heightMm && b.yMm < a.yMm + a.heightMm;
+
+function ruleSnags(look: Look, { object }: LaidItem & { kind: 'rule' }, change: Changed): readonly Snag[] {
+  const ground = groundUnder(look);
+  const reversed = ground !== null && luminance(ground) < DARK;
+  const least = reversed ? HAIRLINE_PT.reversed : HAIRLINE_PT.dark;
+  if (object.weightPt >= least) return [];
+  return [
+    {
+      id: `art-hairline-${look.face.face.id}-${object.id}`,
+      station: 'art',
+      level: 'warn',
+      title: `The rule ${on(look)} is ${object.weightPt} pt`,
+      why: `${reversed ? 'Left out of a dark ground, a' : 'A'} rule under ${least} pt breaks up on a home printer.`,
+      remedies: [{ label: `Make it ${least} pt`, changes: [change({ weightPt: least } as Partial<ArtObject>)] }],
+    },
+  ];
+}
