@@ -48,6 +48,7 @@ export { boxOf, idOf, type FacePlan, type LaidItem, type LaidPicture } from './a
 export * from './art/colour.ts';
 export * from './art/driftLab.ts';
 export * from './art/names.ts';
+export { BARE_WITHIN, type Fate, type InkOnStock, type OnStock } from './art/onStock.ts';
 export { cardAt, nameSheet, type NamedSheet } from './sheet/nameSheet.ts';
 export { placedPictureIds, placedTypefaceIds } from './art/placedPictures.ts';
 export { alignmentShift, evenShifts, snap, type Alignment, type Snapped } from './art/arrange.ts';
@@ -122,6 +123,7 @@ export {
   type SvgNode,
   type SvgOptions,
 } from './write/svg.ts';
+export { WHITE_INK, whitePlate } from './scene/whitePlate.ts';
 export { pdfCalls, rgb, type FileGlyph, type PdfLender } from './write/pdfCalls.ts';
 export { progressOf, type BenchCount, type Progress } from './plan/progress.ts';
 export { countRun, standing, type JobBench, type Run, type RunCount, type RunEvent } from './make/run.ts';

@@ -256,3 +256,75 @@ describe('rich art in files', function () {
     }
   });
 });
+
+describe('a white plate', function () {
+  this.timeout(60_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-white-'));
+  after(() => rmSync(folder, { recursive: true, force: true }));
+
+  it('is a spot colour of the page, changes nothing where plates are not known, and follows as a page in black', async () => {
+    const job: Job = changeJob(newJob('Night sail', workshop), [
+      { path: ['size', 'format'], value: 'flat' },
+      { path: ['size', 'finishedWidthMm'], value: 100 },
+      { path: ['size', 'finishedHeightMm'], value: 70 },
+      { path: ['stock'], value: { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' } },
+      { path: ['sheet', 'spares'], value: 0 },
+      { path: ['brief', 'wanted'], value: 4 },
+      {
+        path: ['art', 'faces', 'front'],
+        value: {
+          background: '#1a2b4c',
+          picture: null,
+          texts: [],
+          objects: [
+            {
+              kind: 'ornament',
+              id: 'o',
+              ornament: 'star',
+              colour: '#f2b01e',
+              leftMm: 30,
+              topMm: 15,
+              widthMm: 40,
+              heightMm: 40,
+            },
+          ],
+        },
+      },
+    ]);
+    const plan = await planOf(job);
+    const [file] = await exportFiles('sheets', 'pdf', {
+      job,
+      plan,
+      workshop,
+      fonts: await loadFonts(),
+      pictures: new Map(),
+      date: null,
+    });
+    const path = join(folder, 'white.pdf');
+    writeFileSync(path, file!.bytes);
+    const inside = execFileSync('qpdf', ['--qdf', '--object-streams=disable', path, '-'], { maxBuffer: 1e9 }).toString(
+      'latin1',
+    );
+    expect(inside).to.match(/\/Separation\s+\/White\s+\/DeviceRGB/);
+    expect(inside).to.match(/\/OP true/);
+    expect(inside).to.match(/\/White cs 1 scn/);
+    const page = async (n: number): Promise<readonly [number, number, number]> => {
+      const png = execFileSync('pdftoppm', ['-r', '72', '-f', String(n), '-l', String(n), '-png', path], {
+        maxBuffer: 1e9,
+      });
+      const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+      // The middle of the first card’s star.
+      const { xMm, yMm } = plan.sheet.placements[0]!.trim;
+      const turned = plan.sheet.placements[0]!.turned;
+      const [cx, cy] = turned ? [xMm + 35, yMm + 50] : [xMm + 50, yMm + 35];
+      const i = (Math.round((cy / 25.4) * 72) * info.width + Math.round((cx / 25.4) * 72)) * 3;
+      return [data[i]!, data[i + 1]!, data[i + 2]!];
+    };
+    const [r, g, b] = await page(1);
+    expect([r > 230, g > 160 && g < 190, b < 60]).to.deep.equal([true, true, true]);
+    expect(await page(2)).to.deep.equal([0, 0, 0]);
+    expect(execFileSync('pdfinfo', [path], { encoding: 'utf8' })).to.match(
+      new RegExp(`Pages:\\s+${2 * plan.sheet.sheets}`),
+    );
+  });
+});

@@ -1,5 +1,9 @@
-import { differenceCiede2000, parseHex } from 'culori/fn';
+import { differenceCiede2000, modeLab65, modeRgb, parseHex, useMode as addMode } from 'culori/fn';
 import type { Colour } from '../scene/types.ts';
+
+// The difference is taken in this space, which the library only knows once it is told.
+addMode(modeRgb);
+addMode(modeLab65);
 
 const channels = (colour: Colour): readonly [number, number, number] => {
   const { r, g, b } = parseHex(colour)!;

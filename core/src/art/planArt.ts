@@ -2,7 +2,8 @@ import { corners, isInside } from '../geometry/box.ts';
 import { contains, isUprightBox, type Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import { count, figure, length, plural, words } from '../job/figures.ts';
-import type { Figure, Job, PictureRef, Snag, StationPlan, TextBlock, Workshop } from '../job/types.ts';
+import { EMPTY_FACE } from '../job/newJob.ts';
+import type { Figure, Job, PictureRef, Snag, StationPlan, Stock, TextBlock, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { artChecks } from './checks.ts';
@@ -11,6 +12,7 @@ import { layFace, type FacePlan } from './layFace.ts';
 import { namesSnags } from './namesSnags.ts';
 import { cardRows, namesInUse } from './names.ts';
 import type { SetBlock } from './setText.ts';
+import { isBare, onStock, onStockSnags, type OnStock } from './onStock.ts';
 import { SMALLEST_PT } from './smallestType.ts';
 import { TYPEFACES, type TypefaceBook } from './typefaces.ts';
 
@@ -23,6 +25,8 @@ export interface NamesPlan {
 export interface ArtPlan extends StationPlan {
   readonly faces: readonly FacePlan[];
   readonly names: NamesPlan | null;
+  /** What the stock’s own colour does to the art. */
+  readonly onStock: OnStock;
 }
 
 /** Pixels per inch at which a print looks good, soft, and not worth printing. */
@@ -33,7 +37,13 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
   const list = namesInUse(job);
   const rows = list ? cardRows(list) : [];
   const shown = Math.min(card, Math.max(0, rows.length - 1));
-  const faces = size.faces.map((face) => layFace(job, size, face, book, rows[shown] ?? null));
+  const stock = workshop.stocks.find(({ id }) => id === job.stock.stockId);
+  const faces = size.faces.map((face) => leftBare(layFace(job, size, face, book, rows[shown] ?? null), stock));
+  const ground = onStock(
+    job,
+    workshop,
+    size.faces.map(({ id, name }) => ({ name, art: job.art.faces[id] ?? EMPTY_FACE })),
+  );
   const printed = faces.filter(hasPrint);
   const pictures = new Set(faces.flatMap((f) => (f.picture ? [f.picture.id] : [])));
   const ppis = faces.flatMap((f) => (f.picture?.ppi ? [{ face: f, ppi: f.picture.ppi }] : []));
@@ -69,7 +79,7 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
     ...textSnags(job, workshop, face),
     ...artChecks(job, workshop, face),
   ]);
-  snags.push(...namesSnags(job, faces, book));
+  snags.push(...namesSnags(job, faces, book), ...onStockSnags(job, workshop, ground));
   const front = faces[0]!;
   if (!printed.includes(front))
     snags.unshift({
@@ -84,6 +94,7 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
   return {
     faces,
     names: list && { cards: rows.length, shown },
+    onStock: ground,
     verdict:
       printed.length === 0
         ? 'Nothing is on the card yet. Start with the front: a picture, a colour, or a line of words.'
@@ -93,6 +104,12 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
     snags,
   };
 }
+
+/** A background of the stock’s own colour is no ink: the stock shows. */
+const leftBare = (face: FacePlan, stock: Stock | undefined): FacePlan =>
+  face.art.background && isBare(face.art.background, stock)
+    ? { ...face, art: { ...face.art, background: null } }
+    : face;
 
 /** A box inside a shape: its corners are, and a box needs no more to be asked. */
 const isWithin = (outline: Polygon, box: Box): boolean =>

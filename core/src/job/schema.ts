@@ -400,6 +400,7 @@ export const workshopSchema = Joi.object({
         id,
         name,
         ink: Joi.valid('inkjet', 'laser'),
+        printsWhite: Joi.boolean().optional(),
         sidePriceMinor: minor,
         paths: Joi.array()
           .min(1)

@@ -352,6 +352,8 @@ export interface Printer {
   readonly id: string;
   readonly name: string;
   readonly ink: 'inkjet' | 'laser';
+  /** Lays white under the colours; older workshops say nothing, which is no. */
+  readonly printsWhite?: boolean;
   readonly sidePriceMinor: Minor;
   readonly paths: readonly FeedPath[];
 }

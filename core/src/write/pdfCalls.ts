@@ -3,6 +3,7 @@ import { boxAround } from '../geometry/box.ts';
 import type { Path } from '../geometry/path.ts';
 import type { Typeface } from '../art/typefaces.ts';
 import type { Colour, Shape } from '../scene/types.ts';
+import { WHITE_INK } from '../scene/whitePlate.ts';
 import { LOOKS } from './look.ts';
 import { num } from './svg.ts';
 
@@ -23,6 +24,8 @@ export interface PdfLender {
   shading(gradient: NonNullable<Extract<Shape, { kind: 'path' }>['gradient']>): string;
   opacity(value: number): string;
   symbol(id: string): string;
+  /** A colour space of one ink, white. */
+  white(): string;
   readonly labelTypeface: Typeface;
 }
 
@@ -87,6 +90,10 @@ export function rgb(colour: Colour): string {
     .join(' ');
 }
 
+/** The call that sets what shapes are filled with. */
+const fillIn = (colour: Colour, lender: PdfLender): string =>
+  colour === WHITE_INK ? `/${lender.white()} cs 1 scn` : `${rgb(colour)} rg`;
+
 function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): string {
   const look = LOOKS[shape.role];
   const calls: string[] = ['q'];
@@ -94,7 +101,7 @@ function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): 
   const outline = figure(shape.path);
   if (shape.gradient) calls.push(`q ${outline} W n /${lender.shading(shape.gradient)} sh Q`);
   const fill = shape.fill ?? (look.hatch || shape.gradient ? null : look.fill);
-  if (fill) calls.push(`${rgb(fill)} rg ${outline} f`);
+  if (fill) calls.push(`${fillIn(fill, lender)} ${outline} f`);
   if (look.hatch && look.fill && !shape.fill) calls.push(hatchCalls(shape.path, look.fill));
   if (look.stroke && look.widthMm > 0) {
     const dash = `[${look.dashMm.map(num).join(' ')}] 0 d`;
@@ -138,7 +145,7 @@ function hatchCalls(path: Path, colour: Colour): string {
 function lineCalls(line: Extract<Shape, { kind: 'line' }>, lender: PdfLender): string {
   const font = lender.font(line.typefaceId);
   const glyphs = line.glyphs.map((glyph) => ({ xMm: glyph.xMm, ...font.glyph(glyph.id, glyph.chars) }));
-  return `${rgb(line.colour)} rg ${textCalls(font.name, line.sizeMm, glyphs, `1 0 0 -1 ${num(line.at.xMm)} ${num(line.at.yMm)}`)}`;
+  return `${fillIn(line.colour, lender)} ${textCalls(font.name, line.sizeMm, glyphs, `1 0 0 -1 ${num(line.at.xMm)} ${num(line.at.yMm)}`)}`;
 }
 
 function labelCalls(label: Extract<Shape, { kind: 'label' }>, lender: PdfLender): string {

@@ -189,6 +189,7 @@ describe('pdfCalls', () => {
     picture: (id, tint) => `P-${id}${tint ? `-${tint}` : ''}`,
     shading: ({ from, to }) => `H-${from}-${to}`,
     opacity: (value) => `O-${value}`,
+    white: () => 'White',
     symbol: (id) => {
       used.push(id);
       return `S-${id}`;

@@ -39,8 +39,9 @@ interface Resources {
   readonly XObject: Record<string, PdfRef>;
   readonly ExtGState: Record<string, PdfRef>;
   readonly Shading: Record<string, PdfRef>;
+  readonly ColorSpace: Record<string, PdfRef>;
 }
-const noResources = (): Resources => ({ Font: {}, XObject: {}, ExtGState: {}, Shading: {} });
+const noResources = (): Resources => ({ Font: {}, XObject: {}, ExtGState: {}, Shading: {}, ColorSpace: {} });
 type Kit = PDFKit.PDFDocument & {
   _font: PdfFont;
   _ctm: number[];
@@ -67,6 +68,8 @@ export class PdfFile {
   private readonly shadings = new Map<string, PdfRef>();
   private readonly symbols = new Map<string, PdfRef>();
   private readonly opacities = new Map<number, PdfRef>();
+  private overprint: PdfRef | null = null;
+  private white: PdfRef | null = null;
 
   constructor(
     title: string,
@@ -114,20 +117,42 @@ export class PdfFile {
     );
   }
 
-  addPage({ scene, trimBox, bleedBox }: Page): void {
+  /**
+   * @param white a plate of white ink laid under this page’s colours, where the printer has white
+   */
+  addPage({ scene, trimBox, bleedBox }: Page, white?: Scene): void {
     const { widthMm, heightMm } = scene.box;
     this.doc.addPage({ size: [widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM], margin: 0 });
     const { data } = this.doc.page.dictionary;
     data.TrimBox = pageBox(trimBox, scene.box);
     data.BleedBox = pageBox(bleedBox, scene.box);
     const resources = noResources();
-    const calls = pdfCalls(scene.shapes, this.lender(resources, scene));
+    const calls = [
+      pdfCalls(scene.shapes, this.lender(resources, scene)),
+      ...(white ? [this.plateCalls(white, resources)] : []),
+    ].join('\n');
     // pdfkit has already turned the page so that y runs down; what is left is points to millimetres.
     const k = POINTS_PER_MM;
     this.doc.addContent(`q ${k} 0 0 ${k} ${-scene.box.xMm * k} ${-scene.box.yMm * k} cm\n${calls}\nQ`);
     const own = this.doc.page.resources.data;
     for (const [kind, entries] of Object.entries(resources))
       own[kind] = { ...(own[kind] as Record<string, PdfRef> | undefined), ...(entries as Record<string, PdfRef>) };
+  }
+
+  /**
+   * The plate comes last and overprints, so that it takes nothing off the plates below it; multiplied, its white
+   * changes nothing in a program that knows no plates. Source: ISO 32000-1, 8.6.6.4 and 11.7.4
+   */
+  private plateCalls(white: Scene, resources: Resources): string {
+    this.overprint ??= this.finished({ Type: 'ExtGState', OP: true, op: true, OPM: 1, BM: 'Multiply' });
+    resources.ExtGState.Overprint = this.overprint;
+    return `q /Overprint gs ${pdfCalls(white.shapes, this.lender(resources, white))} Q`;
+  }
+
+  private finished(data: Record<string, unknown> | unknown[]): PdfRef {
+    const ref = (this.doc as { ref(data: unknown): PdfRef }).ref(data);
+    ref.end();
+    return ref;
   }
 
   end(): void {
@@ -184,6 +209,16 @@ export class PdfFile {
         const name = `O${Math.round(value * 1000)}`;
         resources.ExtGState[name] = this.opacity(value);
         return name;
+      },
+      white: () => {
+        this.white ??= this.finished([
+          'Separation',
+          'White',
+          'DeviceRGB',
+          { FunctionType: 2, Domain: [0, 1], C0: [1, 1, 1], C1: [1, 1, 1], N: 1 },
+        ]);
+        resources.ColorSpace.White = this.white;
+        return 'White';
       },
       symbol: (id) => {
         resources.XObject[`S${id}`] = this.symbol(id, scene);

@@ -5,6 +5,7 @@ import {
   IDENTITY,
   nameSheet,
   polygon,
+  whitePlate,
   type Page,
   type Plan,
   type SheetSide,
@@ -60,7 +61,11 @@ export async function writeSheetsPdf(input: ExportInput, file: PdfFile): Promise
     const page = sheetPage(input, side, sheetNumber, false);
     // Every sheet of a side carries the same art.
     if (sheetNumber === 1) await file.prepare(page.scene);
-    file.addPage(page);
+    const { onStock } = plan.art;
+    const plate = onStock.coloured && onStock.white;
+    file.addPage(page, plate ? whitePlate(page.scene) : undefined);
+    // For printers that take white as a job of its own: the same plate in black, on the page after.
+    if (plate) file.addPage({ ...page, scene: whitePlate(page.scene, '#000000') });
     done += 1;
     if (done % 25 === 0 || done === total) await input.onProgress?.(done, total);
   }

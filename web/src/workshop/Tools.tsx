@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { formatLength, repeatabilityOf, type FeedPath, type Trimmer, type Workshop } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
+import { OnOff } from '../ui/Choose.tsx';
 import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
 import { PressLink } from '../ui/Press.tsx';
 import { Two } from '../ui/Sheet.tsx';
@@ -26,7 +27,7 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
             <Thing
               key={`${printer.id}-${path.id}`}
               title={`${printer.name}: ${path.name}`}
-              facts={`${printer.ink} · up to ${path.heaviestGsm} gsm and ${path.thickestMicron} µm · margins ${formatLength(path.marginsMm.top, unit)}${path.printsBothSides ? ' · both sides by itself' : ''} · ${sayCalibrated(path)}`}
+              facts={`${printer.ink}${printer.printsWhite ? ' with white' : ''} · up to ${path.heaviestGsm} gsm and ${path.thickestMicron} µm · margins ${formatLength(path.marginsMm.top, unit)}${path.printsBothSides ? ' · both sides by itself' : ''} · ${sayCalibrated(path)}`}
             >
               <Two>
                 {(['top', 'right', 'bottom', 'left'] as const).map((side) => (
@@ -56,6 +57,16 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
                 ))}
               </Two>
               <PressLink href={`/workshop/printers/${printer.id}/${path.id}`}>Calibrate this path</PressLink>
+              <OnOff
+                label="Lays white under the colours"
+                value={printer.printsWhite ?? false}
+                onChange={(printsWhite) =>
+                  void change({
+                    ...workshop,
+                    printers: workshop.printers.map((p) => (p.id === printer.id ? { ...p, printsWhite } : p)),
+                  })
+                }
+              />
               <MoneyField
                 label="Ink and wear for a side"
                 minor={printer.sidePriceMinor}

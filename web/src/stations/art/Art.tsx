@@ -19,6 +19,7 @@ import { CopyFace, GroundPanel } from './GroundPanel.tsx';
 import { Handles } from './Handles.tsx';
 import { ItemList } from './ItemList.tsx';
 import { ObjectPanel } from './ObjectPanel.tsx';
+import { InksOnStock } from './InksOnStock.tsx';
 import { NamesPanel } from './NamesPanel.tsx';
 import { PicturePanel } from './PicturePanel.tsx';
 import { PrintHouse } from './PrintHouse.tsx';
@@ -38,13 +39,21 @@ export function ArtBench(props: StationProps): ReactNode {
   const { face, placePicture } = useFace(props);
   const [problem, setProblem] = useState<string | null>(null);
   const stockColour = plan.stock.stock.colour;
+  const inksMultiply = plan.art.onStock.coloured && !plan.art.onStock.white;
   const draw = useCallback(
     (textMm: number): Scene => ({
       box: { ...face.bleed, yMm: face.bleed.yMm - textMm * 2, heightMm: face.bleed.heightMm + textMm * 4 },
       symbols: {},
       shapes: [
         { kind: 'path', role: 'stock', path: polygon(face.bleedOutline), fill: stockColour },
-        { kind: 'group', transform: IDENTITY, clip: polygon(face.bleedOutline), children: drawFace(face) },
+        {
+          kind: 'group',
+          transform: IDENTITY,
+          clip: polygon(face.bleedOutline),
+          children: drawFace(face),
+          // Inks let a coloured card through; white laid under them does not.
+          ...(inksMultiply ? { blend: 'multiply' as const } : {}),
+        },
         { kind: 'path', role: 'safe', path: polygon(face.safeOutline) },
         { kind: 'path', role: 'trim', path: polygon(face.trimOutline) },
         {
@@ -57,7 +66,7 @@ export function ArtBench(props: StationProps): ReactNode {
         },
       ],
     }),
-    [face, stockColour],
+    [face, stockColour, inksMultiply],
   );
   const drop = async (event: DragEvent): Promise<void> => {
     event.preventDefault();
@@ -197,6 +206,7 @@ export function ArtSlip(props: StationProps): ReactNode {
       <More label={job.names ? `Names from a list (${job.names.rows.length})` : 'Names from a list'}>
         <NamesPanel job={job} names={plan.art.names} />
       </More>
+      {plan.art.onStock.coloured && <InksOnStock onStock={plan.art.onStock} stock={plan.stock.stock} />}
       <More label="Gradient, border, pattern, panels">
         <GroundPanel
           hand={hand}

@@ -7,6 +7,7 @@ import {
   drawSheetPage,
   evenSides,
   grow,
+  IDENTITY,
   mapBox,
   pageMap,
   printSide,
@@ -68,7 +69,9 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
         symbols: { ...scene.symbols, ...(other?.symbols ?? {}) },
         shapes: [
           { kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: stock.stock.colour },
-          ...scene.shapes,
+          ...(art.onStock.coloured && !art.onStock.white
+            ? [{ kind: 'group', transform: IDENTITY, blend: 'multiply', children: scene.shapes } as const]
+            : scene.shapes),
           ...through,
           { kind: 'path', role: 'printable', path: boxPath(mapBox(map, sheet.printable)) },
           ...(sheet.up === 0 ? misfit(size, sheet) : []),

@@ -53,6 +53,7 @@ export function DriftBench(props: StationProps): ReactNode {
   const facts = driftFacts(face, plan.size, job.size.bleedMm);
   const faults = faultsOf(facts, shifted(rightMm, downMm));
   const stock = plan.stock.stock.colour;
+  const inksMultiply = plan.art.onStock.coloured && !plan.art.onStock.white;
   const drag = useRef<{ readonly x: number; readonly y: number; readonly right: number; readonly down: number } | null>(
     null,
   );
@@ -69,6 +70,7 @@ export function DriftBench(props: StationProps): ReactNode {
           kind: 'group',
           transform: IDENTITY,
           clip: polygon(face.trimOutline),
+          ...(inksMultiply ? { blend: 'multiply' as const } : {}),
           children: [
             {
               kind: 'group',
@@ -80,7 +82,7 @@ export function DriftBench(props: StationProps): ReactNode {
         },
       ],
     }),
-    [box, face, stock, rightMm, downMm],
+    [box, face, stock, inksMultiply, rightMm, downMm],
   );
   const move = (event: PointerEvent, pxPerMm: number): void => {
     const from = drag.current;

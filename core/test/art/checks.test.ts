@@ -1,0 +1,152 @@
+import { expect } from 'chai';
+import { changeJob } from '../../src/job/changeJob.ts';
+import { colourDistance, contrast, luminance, printedOn } from '../../src/art/colour.ts';
+import type { ArtObject, FaceArt, Job, Snag } from '../../src/job/types.ts';
+import { jobWith, plan, sized, words, workshop } from '../support.ts';
+
+const flat = (front: Partial<FaceArt>, stockId = 'shell-300-a4'): Job =>
+  jobWith(
+    ...sized('flat', 100, 70),
+    { path: ['stock', 'stockId'], value: stockId },
+    { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [], ...front } },
+  );
+const snagsOf = (job: Job): readonly Snag[] => plan(job).art.snags;
+const find = (job: Job, id: string): Snag | undefined => snagsOf(job).find((s) => s.id.startsWith(id));
+
+/** The snag is there, and each of its remedies takes it away. */
+function raised(front: Partial<FaceArt>, id: string): Snag {
+  const job = flat(front);
+  const snag = find(job, id);
+  expect(
+    snag,
+    `no ${id} among ${snagsOf(job)
+      .map((s) => s.id)
+      .join(', ')}`,
+  ).to.not.equal(undefined);
+  for (const { label, changes } of snag!.remedies)
+    expect(find(changeJob(job, changes), id), `${id} after “${label}”`).to.equal(undefined);
+  return snag!;
+}
+const at = (leftMm: number, topMm: number, widthMm: number, heightMm: number) => ({ leftMm, topMm, widthMm, heightMm });
+const star = (place: ReturnType<typeof at>): ArtObject => ({
+  kind: 'ornament',
+  id: 's',
+  ornament: 'star',
+  colour: '#7b2869',
+  ...place,
+});
+const code = (part: Partial<ArtObject & { kind: 'code' }> = {}): ArtObject => ({
+  kind: 'code',
+  id: 'c',
+  ...at(30, 20, 30, 30),
+  colour: '#1d2930',
+  ground: '#ffffff',
+  content: { kind: 'link', url: 'https://saltmarsh.example/boats' },
+  ...part,
+});
+
+describe('checks of art', () => {
+  it('asks what crosses the trim to go on to the bleed’s edge: 1 mm over of 3', () => {
+    const snag = raised({ objects: [star(at(-1, 20, 20, 20))] }, 'art-overhang');
+    expect(snag.remedies[0]!.changes[0]!.value).to.deep.include({ leftMm: -3, widthMm: 22, topMm: 20, heightMm: 20 });
+    expect(find(flat({ objects: [star(at(-3, 20, 20, 20))] }), 'art-overhang')).to.equal(undefined);
+    expect(find(flat({ objects: [star(at(85, 60, 18, 13))] }), 'art-overhang')).to.equal(undefined);
+  });
+
+  it('keeps what does not cross inside safe, codes always', () => {
+    raised({ objects: [star(at(1, 20, 20, 20))] }, 'art-object-safe');
+    raised({ objects: [code(at(80, 45, 24, 24))] }, 'art-object-safe');
+    expect(find(flat({ objects: [star(at(4, 20, 20, 20))] }), 'art-object-safe')).to.equal(undefined);
+  });
+
+  it('finds thin borders, at the trim and set in, and says what forgives more', () => {
+    expect(raised({ border: { widthMm: 1.5, insetMm: 0, colour: '#112233' } }, 'art-border').remedies).to.have.length(
+      2,
+    );
+    raised({ border: { widthMm: 8, insetMm: 2, colour: '#112233' } }, 'art-border');
+    expect(find(flat({ border: { widthMm: 1, insetMm: 5, colour: '#112233' } }), 'art-border')).to.equal(undefined);
+  });
+
+  it('measures contrast as printed on the stock, and offers an ink that is read there', () => {
+    expect(contrast('#000000', '#ffffff')).to.be.closeTo(21, 1e-9);
+    raised({ texts: [words('pale', { colour: '#e8e4d8', topMm: 30 })] }, 'art-contrast');
+    raised({ background: '#14263c', texts: [words('dark', { colour: '#1d2930', topMm: 30 })] }, 'art-contrast');
+    expect(find(flat({ texts: [words('dark', { topMm: 30 })] }), 'art-contrast')).to.equal(undefined);
+    // Over a photograph nothing is known, so nothing is said.
+    expect(
+      find(
+        flat({
+          gradient: { from: '#ffffff', to: '#eeeeee', angleDeg: 0 },
+          texts: [words('x', { colour: '#ffffff', topMm: 30 })],
+        }),
+        'art-contrast',
+      ),
+    ).to.equal(undefined);
+  });
+
+  it('wants 8 pt of letters left out of a dark ground, and half a point of rules', () => {
+    const texts = [words('reversed', { colour: '#ffffff', sizePt: 7, topMm: 30 })];
+    raised({ background: '#14263c', texts }, 'art-reversed');
+    expect(find(flat({ texts: [words('dark', { sizePt: 7, topMm: 30 })] }), 'art-reversed')).to.equal(undefined);
+    const rule = (weightPt: number): ArtObject => ({
+      kind: 'rule',
+      id: 'r',
+      colour: '#ffffff',
+      weightPt,
+      ...at(10, 30, 60, 4),
+    });
+    raised({ background: '#14263c', objects: [rule(0.3)] }, 'art-hairline');
+    expect(find(flat({ background: '#14263c', objects: [rule(0.5)] }), 'art-hairline')).to.equal(undefined);
+    raised({ objects: [rule(0.1)] }, 'art-hairline');
+    expect(find(flat({ objects: [rule(0.3)] }), 'art-hairline')).to.equal(undefined);
+  });
+
+  it('checks a code for size, contrast, ground, cover and content', () => {
+    // 33 modules with the quiet zone: 0.4 mm each wants 13.2 mm and more.
+    raised({ objects: [code(at(30, 20, 9, 9))] }, 'art-code-small');
+    raised({ objects: [code({ colour: '#c0c0c0' })] }, 'art-code-pale');
+    raised({ objects: [code({ colour: '#ffffff', ground: '#000000' })] }, 'art-code-pale');
+    raised(
+      { gradient: { from: '#ffffff', to: '#1d5a68', angleDeg: 0 }, objects: [code({ ground: null })] },
+      'art-code-busy',
+    );
+    raised({ objects: [code({ content: { kind: 'link', url: 'https://' } })] }, 'art-code-empty');
+    raised({ objects: [code({ content: { kind: 'text', text: 'x'.repeat(4000) } })] }, 'art-code-full');
+    raised(
+      { objects: [code()], texts: [words('over it', { leftMm: 32, topMm: 30, widthMm: 25 })] },
+      'art-code-covered',
+    );
+    expect(snagsOf(flat({ objects: [code()] })).filter((s) => s.id.startsWith('art-code'))).to.deep.equal([]);
+    // Beneath it, words do no harm.
+    expect(
+      find(
+        flat({ objects: [code()], texts: [words('x', { leftMm: 32, topMm: 30, widthMm: 25 })], order: ['w', 'c'] }),
+        'art-code-covered',
+      ),
+    ).to.equal(undefined);
+  });
+
+  it('asks for a test print of solids and gradients', () => {
+    expect(find(flat({ background: '#14263c' }), 'art-test-print')!.title).to.match(/^A dark solid on the front/);
+    expect(find(flat({ gradient: { from: '#ffffff', to: '#1d5a68', angleDeg: 0 } }), 'art-test-print')!.title).to.match(
+      /^A gradient/,
+    );
+    expect(find(flat({ background: '#f4cfae' }), 'art-test-print')).to.equal(undefined);
+  });
+});
+
+describe('colours on stock', () => {
+  it('multiply: white shows the stock, black stays black, and any ink only darkens it', () => {
+    expect(printedOn('#ffffff', '#1d5a68')).to.equal('#1d5a68');
+    expect(printedOn('#000000', '#fffdf8')).to.equal('#000000');
+    expect(printedOn('#1d5a68', '#ffffff')).to.equal('#1d5a68');
+    for (const { colour } of workshop.stocks)
+      for (const ink of ['#c2552f', '#f2b01e', '#cfe6e4'])
+        expect(luminance(printedOn(ink, colour))).to.be.at.most(Math.min(luminance(ink), luminance(colour)) + 0.004);
+  });
+  it('are as far apart as the eye says: black from white a hundred, a hair of cream under one', () => {
+    expect(colourDistance('#ffffff', '#ffffff')).to.equal(0);
+    expect(colourDistance('#ffffff', '#000000')).to.be.closeTo(100, 0.01);
+    expect(colourDistance('#fdf3d8', '#fdf3da')).to.be.below(1);
+  });
+});

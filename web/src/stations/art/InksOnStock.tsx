@@ -1,0 +1,71 @@
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import type { Fate, OnStock, Stock } from '@zippy/core';
+
+const SAYS: Readonly<Record<Fate, string>> = {
+  bare: 'the card’s own, left bare',
+  shows: 'prints as it is',
+  shifts: 'comes out as',
+  vanishes: 'cannot be seen',
+};
+
+/** Every colour of the art as it is asked for and as it comes out on a coloured card. */
+export function InksOnStock({ onStock, stock }: { readonly onStock: OnStock; readonly stock: Stock }): ReactNode {
+  return (
+    <Box aria-label="Inks on this card">
+      <p>
+        <b>On {stock.colourName.toLowerCase()} card</b>
+        {onStock.white
+          ? ': white goes under every colour, as a plate of its own in the file and on the page after.'
+          : ': inks let the card through, and nothing is lighter than the card.'}
+      </p>
+      <ul>
+        {onStock.inks.map(({ colour, printed, fate, where }) => (
+          <li key={colour} data-fate={fate}>
+            <i style={{ background: colour }} aria-hidden />
+            <span aria-hidden>→</span>
+            <i style={{ background: fate === 'bare' ? stock.colour : printed }} aria-hidden />
+            <span>
+              {SAYS[fate]}
+              {fate === 'shifts' ? ` ${printed}` : ''} <small>{where.join(', ')}</small>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Box>
+  );
+}
+
+const Box = styled.div.attrs({ role: 'group' })`
+  display: grid;
+  gap: 6px;
+  ul {
+    display: grid;
+    gap: 6px;
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: grid;
+    grid-template-columns: 26px 16px 26px 1fr;
+    gap: 6px;
+    align-items: center;
+    line-height: 1.25;
+  }
+  li[data-fate='vanishes'] span:last-child {
+    color: ${({ theme }) => theme.colour.coral};
+    font-weight: 700;
+  }
+  i {
+    height: 22px;
+    border: 1px solid ${({ theme }) => theme.colour.inkQuiet};
+    border-radius: 4px;
+  }
+  small {
+    display: block;
+    color: ${({ theme }) => theme.colour.inkQuiet};
+    font-size: 13px;
+    font-weight: 400;
+  }
+`;
