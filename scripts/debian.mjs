@@ -20,6 +20,7 @@ const BRINGS = {
   chromium: () => existsSync('/usr/bin/chromium'),
   'poppler-utils': () => onPath('pdftoppm') && onPath('pdffonts'),
   qpdf: () => onPath('qpdf'),
+  'zbar-tools': () => onPath('zbarimg'),
   'python3-ezdxf': () => existsSync('/usr/lib/python3/dist-packages/ezdxf'),
   'librsvg2-bin': () => onPath('rsvg-convert'),
 };

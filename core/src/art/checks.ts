@@ -24,7 +24,17 @@ const GOOD_BORDER_MM = 6;
 /** What could go wrong between this face’s art and a real printer and trimmer. */
 export function artChecks(job: Job, workshop: Workshop, face: FacePlan): readonly Snag[] {
   const stock = workshop.stocks.find(({ id }) => id === job.stock.stockId);
-  const look: Look = { job, unit: workshop.unit, face, stock };
+  const white = workshop.printers.find(({ id }) => id === job.stock.printerId)?.printsWhite ?? false;
+  const paper = stock?.colour ?? '#ffffff';
+  const look: Look = {
+    job,
+    unit: workshop.unit,
+    face,
+    stock,
+    paper,
+    // White under an ink keeps the card’s colour out of it.
+    inked: (ink) => (white ? ink : printedOn(ink, paper)),
+  };
   return [
     ...groundSnags(look),
     ...borderSnags(look),
@@ -37,17 +47,19 @@ interface Look {
   readonly unit: Workshop['unit'];
   readonly face: FacePlan;
   readonly stock: Stock | undefined;
+  readonly paper: Colour;
+  /** What an ink comes to on this stock, from this printer. */
+  readonly inked: (ink: Colour) => Colour;
 }
 
 const on = ({ face }: Look): string => `on the ${face.face.name.toLowerCase()}`;
 const facePath = ({ face }: Look, ...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
 
 /** The flat colour under a thing, as it is printed; null where a picture, pattern or gradient lies there. */
-function groundUnder({ face, stock }: Look): Colour | null {
+function groundUnder({ face, paper, inked }: Look): Colour | null {
   const { art, picture, tiles } = face;
   if (art.gradient || (tiles && tiles.fade < 1) || (picture && picture.placement.fade < 1)) return null;
-  const paper = stock?.colour ?? '#ffffff';
-  return art.background ? printedOn(art.background, paper) : paper;
+  return art.background ? inked(art.background) : paper;
 }
 
 function groundSnags(look: Look): readonly Snag[] {
@@ -96,8 +108,7 @@ function borderSnags(look: Look): readonly Snag[] {
 function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): readonly Snag[] {
   const ground = groundUnder(look);
   if (ground === null || !set.ink) return [];
-  const paper = look.stock?.colour ?? '#ffffff';
-  const ink = printedOn(block.colour, paper);
+  const ink = look.inked(block.colour);
   const index = look.face.art.texts.indexOf(block);
   const quote = `“${block.text.split('\n')[0]!.slice(0, 28)}”`;
   const path = (field: string): readonly string[] => facePath(look, 'texts', String(index), field);
@@ -105,9 +116,9 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
   const size = block.sizePt * set.fitted;
   const reversed = luminance(ground) < DARK && luminance(ink) > luminance(ground);
   const dark = ['#1d2930', '#fdf3d8'].reduce((a, b) =>
-    contrast(printedOn(b, paper), ground) > contrast(printedOn(a, paper), ground) ? b : a,
+    contrast(look.inked(b), ground) > contrast(look.inked(a), ground) ? b : a,
   );
-  const better = contrast(printedOn(dark, paper), ground);
+  const better = contrast(look.inked(dark), ground);
   return [
     ...(ratio < CONTRAST.words
       ? [
@@ -236,7 +247,7 @@ function grownToBleed(box: Box, trim: Box, bleed: Box): Box {
 }
 
 function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, change: Changed): readonly Snag[] {
-  const { face, unit, stock } = look;
+  const { face, unit, inked } = look;
   const snag = (id: string, level: Snag['level'], title: string, why: string, remedies: Snag['remedies']): Snag => ({
     id: `art-code-${id}-${face.face.id}-${object.id}`,
     station: 'art',
@@ -281,9 +292,8 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
       ),
     );
   }
-  const paper = stock?.colour ?? '#ffffff';
-  const light = object.ground ? printedOn(object.ground, paper) : groundUnder(look);
-  const dark = printedOn(object.colour, paper);
+  const light = object.ground ? inked(object.ground) : groundUnder(look);
+  const dark = inked(object.colour);
   if (light !== null && (contrast(dark, light) < CONTRAST.code || luminance(dark) > luminance(light)))
     snags.push(
       snag(

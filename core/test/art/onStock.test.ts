@@ -44,6 +44,8 @@ describe('art on coloured card', () => {
     ]);
     const after = plan(changeJob(job, snag.remedies[0]!.changes)).art;
     expect(after.snags.map((s) => s.id)).to.not.include('art-vanishes');
+    expect(after.snags.map((s) => s.id).filter((id) => id.startsWith('art-contrast'))).to.deep.equal([]);
+    expect(made.snags.map((s) => s.id).some((id) => id.startsWith('art-contrast'))).to.equal(true);
     expect(after.onStock.inks[1]).to.deep.include({ fate: 'shows', printed: '#ffffff' });
     const none: Workshop = { ...workshop, printers: workshop.printers.filter((p) => !p.printsWhite) };
     expect(plan(job, none).art.snags.find((s) => s.id === 'art-vanishes')!.remedies).to.deep.equal([]);

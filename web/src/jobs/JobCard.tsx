@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import {
   boxPath,
   drawFolded,
-  drawSide,
+  seenSide,
   progressOf,
   STATION_NAMES,
   STATIONS,
@@ -114,8 +114,11 @@ export function JobCard({
 
 /** The card standing a little open, on nothing. */
 function cardScene(plan: Plan): Scene {
-  const art = { outside: drawSide(plan.art, 'outside'), inside: drawSide(plan.art, 'inside') };
   const stockColour = plan.stock.stock.colour;
+  const art = {
+    outside: seenSide(plan.art, 'outside', stockColour),
+    inside: seenSide(plan.art, 'inside', stockColour),
+  };
   if (plan.size.form.blank.creases.length > 0) return drawFolded(plan.size, { open: 0.16, stockColour, art });
   const { widthMm, heightMm } = plan.size.form.blank;
   const trim = { xMm: 0, yMm: 0, widthMm, heightMm };

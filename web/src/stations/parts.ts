@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { drawSide, type Job, type PaperSide, type Plan, type Shape, type Spoken, type Workshop } from '@zippy/core';
+import { seenSide, type Job, type PaperSide, type Plan, type Shape, type Spoken, type Workshop } from '@zippy/core';
 
 /** What every station's two parts are given. */
 export interface StationProps {
@@ -12,5 +12,8 @@ export const spokenOf = ({ unit, currency }: Workshop): Spoken => ({ unit, curre
 
 /** Printed art of both sides, in the blank's frame. */
 export function useSides(plan: Plan): Readonly<Record<PaperSide, readonly Shape[]>> {
-  return useMemo(() => ({ outside: drawSide(plan.art, 'outside'), inside: drawSide(plan.art, 'inside') }), [plan.art]);
+  return useMemo(() => {
+    const { colour } = plan.stock.stock;
+    return { outside: seenSide(plan.art, 'outside', colour), inside: seenSide(plan.art, 'inside', colour) };
+  }, [plan.art, plan.stock]);
 }

@@ -8,7 +8,7 @@ import {
   drawFace,
   drawFolded,
   drawSheetPage,
-  drawSide,
+  seenSide,
   type Box,
   type Job,
   type JobBench,
@@ -45,8 +45,13 @@ const path = (role: Extract<Shape, { kind: 'path' }>['role'], at: Box, fill?: st
 
 function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | null): Scene {
   const stockColour = plan.stock.stock.colour;
-  const sides = { outside: drawSide(plan.art, 'outside'), inside: drawSide(plan.art, 'inside') };
+  const sides = {
+    outside: seenSide(plan.art, 'outside', stockColour),
+    inside: seenSide(plan.art, 'inside', stockColour),
+  };
   const bare = { outside: [], inside: [] };
+  const { coloured, white } = plan.art.onStock;
+  const blend = coloured && !white ? { blend: 'multiply' as const } : {};
   switch (station) {
     case 'brief':
       return pile(
@@ -65,7 +70,7 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
         symbols: {},
         shapes: [
           { kind: 'path', role: 'stock', path: trim, fill: stockColour },
-          { kind: 'group', transform: IDENTITY, clip: trim, children: drawFace(front) },
+          { kind: 'group', transform: IDENTITY, clip: trim, children: drawFace(front), ...blend },
           { kind: 'path', role: 'dimension', path: trim },
         ],
       };
@@ -80,7 +85,10 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
       });
       return {
         ...scene,
-        shapes: [path('sheet', scene.box, stockColour), ...scene.shapes.filter((s) => s.kind !== 'label')],
+        shapes: [
+          path('sheet', scene.box, stockColour),
+          { kind: 'group', transform: IDENTITY, ...blend, children: scene.shapes.filter((s) => s.kind !== 'label') },
+        ],
       };
     }
     case 'cut': {

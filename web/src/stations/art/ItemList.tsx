@@ -60,7 +60,7 @@ export function ItemList({ hand }: { readonly hand: FaceInHand }): ReactNode {
               </button>
               <button
                 type="button"
-                aria-label={`${name}: send back`}
+                aria-label={`${name}: put behind`}
                 disabled={k === front.length - 1}
                 onClick={() => swap(i, i - 1)}
               >

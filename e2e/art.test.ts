@@ -1,0 +1,246 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, Page } from 'playwright-core';
+import sharp from 'sharp';
+import type { Job } from '@zippy/core';
+import { Application, openBrowser, openPage } from './support.ts';
+
+/** Faces made by hand: pictures, wordings, codes, names, drift and coloured card. */
+describe('art', function () {
+  this.timeout(120_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-art-'));
+  const faults: string[] = [];
+  let application: Application;
+  let browser: Browser;
+  let page: Page;
+  let ids: ReadonlyMap<string, string>;
+  before(async () => {
+    application = await Application.start();
+    browser = await openBrowser();
+    page = await openPage(browser, faults);
+    const { jobs } = (await (await fetch(`${application.url}/api/jobs`)).json()) as {
+      jobs: readonly { id: string; document: Job }[];
+    };
+    ids = new Map(jobs.map((job) => [job.document.brief.title, job.id]));
+  });
+  after(async () => {
+    await browser.close();
+    await application.stop();
+    rmSync(folder, { recursive: true, force: true });
+  });
+  afterEach(() => expect(faults.splice(0)).to.be.empty);
+
+  const open = async (title: string, station: string): Promise<void> => {
+    await page.goto(`${application.url}/jobs/${ids.get(title)}/${station}`);
+    await page.locator('aside h2').first().waitFor();
+  };
+  const press = (name: string | RegExp): Promise<void> =>
+    page
+      .getByRole('button', { name, exact: typeof name === 'string' })
+      .first()
+      .click();
+  const serious = async (): Promise<readonly string[]> => {
+    const { violations } = await new AxeBuilder({ page: page as never }).withTags(['wcag2a', 'wcag2aa']).analyze();
+    return violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);
+  };
+  const stored = async (title: string): Promise<Job> => {
+    await page.getByText('Saved', { exact: true }).waitFor();
+    const response = await fetch(`${application.url}/api/jobs/${ids.get(title)}`);
+    return ((await response.json()) as { document: Job }).document;
+  };
+
+  it('makes a face from a photograph and a wording in under a minute, by pointer and by keys', async () => {
+    const began = Date.now();
+    await open('Night sail', 'art');
+    await press('Inside right');
+    const photograph = join(folder, 'quay.jpg');
+    const field = { width: 2400, height: 1600, channels: 3 as const, background: '#f4e3c8' };
+    writeFileSync(photograph, await sharp({ create: field }).jpeg().toBuffer());
+    const chooser = page.waitForEvent('filechooser');
+    await press('Place a picture …');
+    await (await chooser).setFiles(photograph);
+    await page.getByRole('button', { name: /^Picture quay\.jpg/ }).waitFor();
+    await press('A wording …');
+    await press('A plain thank you');
+    const title = page.getByRole('button', { name: /^Words: Thank You\. Drag/ });
+    await title.waitFor();
+    await title.focus();
+    for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowDown');
+    await press('Undo');
+    await page.keyboard.press('Escape');
+    const seconds = (Date.now() - began) / 1000;
+    expect(seconds).to.be.below(60);
+    const { faces } = (await stored('Night sail')).art;
+    const face = Object.values(faces).find(({ texts }) => texts.some((t) => t.text === 'Thank You'))!;
+    expect(face.picture).to.not.equal(null);
+    expect(face.texts.map((t) => t.fit)).to.deep.equal(['shrink', 'shrink']);
+  });
+
+  it('snaps what is dragged to the middle of the face, and leaves it where Alt puts it', async () => {
+    await open('Stall contact card', 'art');
+    const words = page.getByRole('button', { name: /^Words: Saltmarsh Lane/ }).first();
+    const handle = page.locator('[role=button][aria-label^="Words: Saltmarsh Lane. Drag"]');
+    await handle.waitFor();
+    const box = (await handle.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 + 5, box.y + box.height / 2 + 40, { steps: 6 });
+    await page.mouse.up();
+    await words.waitFor();
+    const ink = async (): Promise<number> => {
+      const { texts } = (await stored('Stall contact card')).art.faces.front!;
+      return texts.find((t) => t.id === 'name')!.leftMm;
+    };
+    // The block is 73 wide on 85 and its words are centred in it: six from the left is the middle, near enough.
+    expect(await ink()).to.be.within(5.5, 6.5);
+    await page.keyboard.press('Control+z');
+  });
+
+  it('orders, locks and takes things off from the list, and copies a face', async () => {
+    await open('Stall contact card', 'art');
+    await press('Back');
+    const list = page.getByRole('list', { name: 'On this face, front to back' });
+    const names = (): Promise<readonly string[]> => list.locator('button.name').allInnerTexts();
+    const before = await names();
+    await press(`Code to scan: bring forward`);
+    await page.waitForTimeout(300);
+    expect(await names()).to.deep.equal([...before].reverse());
+    await press('Code to scan: lock');
+    await page.getByRole('button', { name: 'Code to scan: let go' }).waitFor();
+    expect(await page.getByRole('button', { name: 'Code to scan: take off' }).isDisabled()).to.equal(true);
+    expect(await serious()).to.deep.equal([]);
+    await press(/Copy or clear this face/);
+    await press('To front');
+    await press('Front');
+    await page.getByRole('button', { name: 'Code to scan', exact: true }).waitFor();
+    for (let i = 0; i < 3; i += 1) await press('Undo');
+  });
+
+  it('tries line spacing three side by side and keeps one', async () => {
+    await open('Lantern Regatta supper', 'art');
+    await page.getByRole('list', { name: 'On this face, front to back' }).getByText('Lantern Regatta').click();
+    await press('Line spacing: three side by side');
+    const dialog = page.getByRole('dialog', { name: 'Line spacing' });
+    await dialog.locator('svg').nth(2).waitFor();
+    expect(await serious()).to.deep.equal([]);
+    const wanted = await dialog.getByRole('button').nth(2).innerText();
+    await dialog.getByRole('button').nth(2).click();
+    await page.getByRole('group', { name: 'Line spacing' }).getByText(wanted).first().waitFor();
+    await press('Undo');
+  });
+
+  it('puts a code on a face that a reader reads from the written sheet', async () => {
+    await open('Seal-pup notelets', 'art');
+    await press('Back');
+    await press('Code');
+    await page.getByLabel('Address of the page').fill('https://saltmarsh.example/seals');
+    await page.getByText(/One square is [\d.]+ mm/).waitFor();
+    await stored('Seal-pup notelets');
+    const id = ids.get('Seal-pup notelets');
+    const asked = (await (
+      await fetch(`${application.url}/api/exports`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ jobId: id, what: 'face', format: 'png' }),
+      })
+    ).json()) as { id: string };
+    for (let i = 0; i < 60; i += 1) {
+      const state = (await (await fetch(`${application.url}/api/exports/${asked.id}`)).json()) as { state: string };
+      if (state.state === 'done') break;
+      await page.waitForTimeout(250);
+    }
+    let read = '';
+    for (let n = 0; n < 6 && !read; n += 1) {
+      const response = await fetch(`${application.url}/api/exports/${asked.id}/files/${n}`);
+      if (!response.ok) continue;
+      const path = join(folder, `face-${n}.png`);
+      writeFileSync(path, Buffer.from(await response.arrayBuffer()));
+      try {
+        read = execFileSync('zbarimg', ['--quiet', '--raw', path], {
+          encoding: 'utf8',
+          stdio: ['ignore', 'pipe', 'ignore'],
+        });
+      } catch {
+        // A face without a code.
+      }
+    }
+    expect(read.trim()).to.equal('https://saltmarsh.example/seals');
+  });
+
+  it('takes a list of names, shows every card, and refuses a broken one with its row', async () => {
+    await open('Lighthouse thank-you', 'art');
+    await press('Names from a list');
+    const pasted = page.getByLabel('or paste it here');
+    await pasted.fill('name,table\nWren,1\nTove\n');
+    await press('Take the pasted list');
+    await page.getByText(/^Row 3 has 1 cell and the headings are 2/).waitFor();
+    expect(await pasted.inputValue()).to.include('Tove');
+    await pasted.fill('name,table\nWren Halyard,1\nTove Samphire,2\nAsh Thrift,2\n');
+    await press('Take the pasted list');
+    await page.getByText(/No words ask for the list of 3 rows/).waitFor();
+    await press('Add words');
+    await page.getByLabel('Words', { exact: true }).fill('Dear {name}');
+    await page.getByText('Card 1 of 3', { exact: true }).waitFor();
+    await press('Card after');
+    await page.getByText('Card 2 of 3', { exact: true }).waitFor();
+    expect(await serious()).to.deep.equal([]);
+    const job = await stored('Lighthouse thank-you');
+    expect([job.brief.wanted, job.names!.rows.length]).to.deep.equal([3, 3]);
+    const file = join(folder, 'more.csv');
+    writeFileSync(file, Buffer.from('name;table\nRen\xe9e;4\n', 'latin1'));
+    const chooser = page.waitForEvent('filechooser');
+    await press('Another list …');
+    await (await chooser).setFiles(file);
+    await page.getByText(/old western encoding/).waitFor();
+    await page.getByRole('cell', { name: 'Renée' }).waitFor();
+  });
+
+  it('goes through the sheets of a named job, every place with its own name', async () => {
+    await open('Regatta place cards', 'sheet');
+    await page.getByText('Sheet 1 of 12', { exact: true }).waitFor();
+    await press('Sheet after');
+    await page.getByText('Sheet 2 of 12', { exact: true }).waitFor();
+  });
+
+  it('moves the blade by keys and by pointer, and cuts a thousand cards in a worker', async () => {
+    await open('Regatta place cards', 'art');
+    await page.keyboard.press('d');
+    const blade = page.getByRole('slider', { name: /Where the blade came down/ });
+    await blade.focus();
+    for (let i = 0; i < 3; i += 1) await page.keyboard.press('Shift+ArrowRight');
+    await page.getByText(/The blade came down 1\.5 mm right/).waitFor();
+    await page.getByText(/the border uneven by 1\.5 mm on the left/).waitFor();
+    await page.getByText(/% of a thousand cards/).waitFor();
+    await page.getByRole('img', { name: /Share of cards with a fault/ }).waitFor();
+    const box = (await blade.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2, { steps: 4 });
+    await page.mouse.up();
+    await page.getByText(/The blade came down [\d.]+ mm left/).waitFor();
+    expect(await serious()).to.deep.equal([]);
+    await press('Take the border off');
+    await page.getByText('no border', { exact: true }).waitFor();
+    await press('Undo');
+    await press(/^Drift/);
+  });
+
+  it('says what vanishes on coloured card, and a printer with white takes it away in one press', async () => {
+    await open('Night sail', 'stock');
+    await press(/the Skua with white toner/);
+    await page.getByRole('option', { name: /straight rear feed/ }).click();
+    await page.keyboard.press('3');
+    await page.getByText('2 colours vanish on navy card').waitFor();
+    await page.getByRole('group', { name: 'Inks on this card' }).getByText('cannot be seen').first().waitFor();
+    expect(await serious()).to.deep.equal([]);
+    await press(/Print it on the Skua/);
+    await page.getByText(/white goes under every colour/).waitFor();
+    expect(await page.getByText('2 colours vanish on navy card').count()).to.equal(0);
+  });
+});
