@@ -5,6 +5,8 @@ export interface CleanSvg {
   readonly text: string;
   readonly widthPx: number;
   readonly heightPx: number;
+  /** Elements that are drawn once everything it uses is; endless where it uses itself. */
+  readonly drawn: number;
 }
 
 const { window } = new JSDOM('');
@@ -50,5 +52,26 @@ export function cleanSvg(text: string): CleanSvg | null {
   root.setAttribute('width', String(widthPx));
   root.setAttribute('height', String(heightPx));
   root.setAttribute('preserveAspectRatio', 'none');
-  return { text: new window.XMLSerializer().serializeToString(root), widthPx, heightPx };
+  return { text: new window.XMLSerializer().serializeToString(root), widthPx, heightPx, drawn: drawnBy(root) };
+}
+
+/** An element, all within it, and all that it uses, as often as it uses them. */
+function drawnBy(root: Element): number {
+  const known = new Map<Element, number>();
+  const open = new Set<Element>();
+  const count = (element: Element): number => {
+    const before = known.get(element);
+    if (before !== undefined) return before;
+    if (open.has(element)) return Infinity;
+    open.add(element);
+    let sum = 1;
+    for (const child of element.children) sum += count(child);
+    const href = element.getAttribute('href') ?? element.getAttribute('xlink:href');
+    const used = href?.startsWith('#') ? root.querySelector(`[id="${href.slice(1)}"]`) : null;
+    if (used) sum += count(used);
+    open.delete(element);
+    known.set(element, sum);
+    return sum;
+  };
+  return count(root);
 }

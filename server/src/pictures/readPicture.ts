@@ -7,6 +7,9 @@ export const MOST_BYTES = 60 * 1024 * 1024;
 const MOST_SVG_BYTES = 8 * 1024 * 1024;
 const MOST_PIXELS = 120_000_000;
 const PREVIEW_PX = 1600;
+/** Elements that a drawing comes to once all it uses is drawn, and how deep they may lie in each other. */
+const MOST_DRAWN = 200_000;
+const DEEPEST_SVG = 400;
 
 export interface ReadPicture {
   readonly ref: PictureRef;
@@ -70,14 +73,29 @@ export async function readPicture(name: string, raw: Buffer): Promise<ReadPictur
   }
 }
 
+/** How deep tags lie in each other, counted without a parser, which would itself go as deep. */
+function deepest(svg: string): number {
+  let [depth, most] = [0, 0];
+  for (const [tag] of svg.matchAll(/<\/?[A-Za-z][^>]*>/g)) {
+    if (tag.startsWith('</')) depth -= 1;
+    else if (!tag.endsWith('/>')) most = Math.max(most, (depth += 1));
+  }
+  return most;
+}
+
 function readSvg(name: string, raw: Buffer): ReadPicture {
   if (raw.length > MOST_SVG_BYTES)
     throw new PictureRefused(
       `${name} is ${Math.round(raw.length / 1048576)} MB of drawing; the most is ${MOST_SVG_BYTES / 1048576} MB. Simplify it and try again.`,
     );
-  const clean = cleanSvg(raw.toString('utf8'));
+  const text = raw.toString('utf8');
+  if (deepest(text) > DEEPEST_SVG)
+    throw new PictureRefused(`${name} is nested deeper than a drawing needs; simplify it and try again.`);
+  const clean = cleanSvg(text);
   if (!clean)
     throw new PictureRefused(`${name} has no drawing with a size in it; save it again as plain SVG and try again.`);
+  if (clean.drawn > MOST_DRAWN)
+    throw new PictureRefused(`${name} uses too much of itself again and again; draw out what it uses, and try again.`);
   const bytes = Buffer.from(clean.text);
   return {
     ref: { name, sha256: sha256(bytes), mime: 'image/svg+xml', widthPx: clean.widthPx, heightPx: clean.heightPx },
