@@ -93,7 +93,7 @@ describe('by hand', function () {
 
   it('drags words over safe, says so, and moves them back with one press', async () => {
     await open('Lantern Regatta supper', 'art');
-    await drag(/^Words: SUPPER/, 0, -200);
+    await drag(/^Words: SUPPER ON THE QUAY\. Drag/, 0, -200);
     await page
       .locator('aside')
       .getByText(/“SUPPER ON THE QUAY” crosses safe/)

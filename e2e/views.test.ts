@@ -121,7 +121,7 @@ describe('every view', function () {
     await page.locator('nav[aria-label=Stations]').waitFor();
     await page.keyboard.press('3');
     await page.waitForURL(/\/art$/);
-    const words = page.getByRole('button', { name: /^Words: Saltmarsh Lane/ });
+    const words = page.getByRole('button', { name: /^Words: Saltmarsh Lane\. Drag/ });
     await words.focus();
     const before = await page.getByLabel('From the left').inputValue();
     await page.keyboard.press('Shift+ArrowRight');

@@ -6,7 +6,7 @@ import { formatLength } from '../length/formatLength.ts';
 import type { Colour } from '../scene/types.ts';
 import { codeText } from './code.ts';
 import { contrast, luminance, printedOn } from './colour.ts';
-import { boxOf, type FacePlan, type LaidItem } from './layFace.ts';
+import { boxOf, type FacePlan, type LaidItem } from './items.ts';
 import { SMALLEST_PT } from './smallestType.ts';
 
 /** A square of a code smaller than this is lost between a printer’s dots and a telephone’s. */

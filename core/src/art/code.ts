@@ -1,11 +1,7 @@
 import encodeQR from 'qr';
-import type { Path, PathPart } from '../geometry/path.ts';
-import type { Box } from '../geometry/types.ts';
 import type { CodeContent } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
-
-/** Modules of nothing that a reader wants round a code. Source: ISO/IEC 18004, 6.3.8 */
-export const QUIET_MODULES = 4;
+import { QUIET_MODULES, type Code } from './codePath.ts';
 
 /** In the networks’ own notation these characters take a backslash. */
 const escaped = (text: string): string => text.replace(/([\\;,:"])/g, '\\$1');
@@ -40,13 +36,6 @@ export function codeText(content: CodeContent): string {
   }
 }
 
-export interface Code {
-  readonly text: string;
-  /** Rows of modules, true where dark; none when there is nothing to say. */
-  readonly modules: readonly (readonly boolean[])[];
-  readonly moduleMm: Mm;
-}
-
 /** The modules of a code and how large one is in a square of a given side, quiet zone and all. */
 export function codeOf(content: CodeContent, sideMm: Mm): Code {
   const text = codeText(content);
@@ -55,29 +44,4 @@ export function codeOf(content: CodeContent, sideMm: Mm): Code {
   const framed = encodeQR(text, 'raw', { ecc: 'medium', border: 1 });
   const modules = framed.slice(1, -1).map((row) => row.slice(1, -1));
   return { text, modules, moduleMm: sideMm / (modules.length + 2 * QUIET_MODULES) };
-}
-
-/** Dark modules as one figure, runs along a row joined so that no hairline shows between them. */
-export function codePath({ modules, moduleMm }: Code, { xMm, yMm }: Pick<Box, 'xMm' | 'yMm'>): Path {
-  const parts: PathPart[] = [];
-  const at = (column: number, row: number) => ({
-    xMm: xMm + (column + QUIET_MODULES) * moduleMm,
-    yMm: yMm + (row + QUIET_MODULES) * moduleMm,
-  });
-  modules.forEach((line, row) => {
-    for (let from = 0; from < line.length; from += 1) {
-      if (!line[from]) continue;
-      let to = from;
-      while (line[to]) to += 1;
-      parts.push(
-        { kind: 'move', to: at(from, row) },
-        { kind: 'line', to: at(to, row) },
-        { kind: 'line', to: at(to, row + 1) },
-        { kind: 'line', to: at(from, row + 1) },
-        { kind: 'close' },
-      );
-      from = to;
-    }
-  });
-  return parts;
 }

@@ -4,24 +4,13 @@ import { offset } from '../geometry/offset.ts';
 import { signedArea, type Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import type { PaperSide } from '../fold/types.ts';
-import type { Border, CodeObject, Gradient, Job, NamesList } from '../job/types.ts';
+import type { Border, CodeObject, Gradient } from '../job/types.ts';
 import { MM_PER_POINT } from '../length/types.ts';
 import type { Colour, Shape } from '../scene/types.ts';
-import { codePath, type Code } from './code.ts';
-import {
-  boxOf,
-  filled as filledBlock,
-  isNamedItem,
-  type FacePlan,
-  type LaidItem,
-  type LaidPicture,
-} from './layFace.ts';
-import { ornamentPath } from './ornaments.ts';
+import { codePath, type Code } from './codePath.ts';
+import { boxOf, isNamedItem, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
 import type { ArtPlan } from './planArt.ts';
-import { isNamed } from './names.ts';
-import { setText, type SetLine } from './setText.ts';
-import type { TypefaceBook } from './typefaces.ts';
-import type { SizePlan } from '../size/planSize.ts';
+import type { SetLine } from './setText.ts';
 
 /**
  * What is printed on one face, in the face's own frame, to be cut off at the bleed's outer edge.
@@ -120,12 +109,12 @@ function drawItem(item: LaidItem): readonly Shape[] {
       return [filled(boxPath(box), item.object.colour)];
     }
     case 'ornament':
-      return [filled(ornamentPath(item.object.ornament, boxOf(item.object)), item.object.colour)];
+      return [filled(item.path, item.object.colour)];
   }
 }
 
 /** A letter of an arc is drawn upright and turned with all that belongs to it. */
-function drawLine({ turn, ...line }: SetLine): Shape {
+export function drawLine({ turn, ...line }: SetLine): Shape {
   const shape: Shape = { kind: 'line', role: 'art', ...line };
   return turn ? { kind: 'group', transform: rotationAbout(turn.deg, turn.about), children: [shape] } : shape;
 }
@@ -158,35 +147,6 @@ export function drawSide(art: ArtPlan, side: PaperSide, part: 'all' | 'shared' =
       clip: polygon(face.bleedOutline),
       children: drawFace(face, part),
     }));
-}
-
-/** The words of one row of a list, on one side of the blank; nothing but the words that come from it. */
-export function drawNamed(
-  job: Job,
-  size: SizePlan,
-  side: PaperSide,
-  names: NamesList,
-  row: number | null,
-  book: TypefaceBook,
-  outlines: boolean,
-): readonly Shape[] {
-  return size.faces
-    .filter((face) => face.side === side)
-    .flatMap((face): readonly Shape[] => {
-      const blocks = (job.art.faces[face.id]?.texts ?? []).filter((block) => isNamed(block, names));
-      const lines = blocks.flatMap((block) => setText(filledBlock(block, names, row), book, outlines).lines);
-      const drawn = lines.filter((line) => line.glyphs.length > 0).map(drawLine);
-      return drawn.length === 0
-        ? []
-        : [
-            {
-              kind: 'group',
-              transform: face.toBlank,
-              clip: polygon(size.regions[face.id]!.bleed.outline),
-              children: drawn,
-            },
-          ];
-    });
 }
 
 /** True when anything is printed on a face; words of nothing but spaces are nothing. */

@@ -4,7 +4,7 @@ import type { Box } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import { normalFrom, randomFrom } from '../random.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import { boxOf, type FacePlan } from './layFace.ts';
+import { boxOf, type FacePlan } from './items.ts';
 
 export const EDGES = ['left', 'right', 'top', 'bottom'] as const;
 export type FaceEdge = (typeof EDGES)[number];

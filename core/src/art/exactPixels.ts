@@ -5,7 +5,8 @@ import type { Job } from '../job/types.ts';
 import { MM_PER_INCH, type Mm } from '../length/types.ts';
 import type { Scene } from '../scene/types.ts';
 import { drawFace } from './drawCard.ts';
-import { layPicture, type FacePlan } from './layFace.ts';
+import type { FacePlan } from './items.ts';
+import { layPicture } from './layFace.ts';
 
 /** What a print house asks of a picture of one face. */
 export interface PixelQuestion {

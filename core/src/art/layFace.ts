@@ -1,69 +1,18 @@
 import { compose, IDENTITY, invert, type Affine } from '../geometry/affine.ts';
 import { boxAround, corners, mapBox } from '../geometry/box.ts';
-import type { Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import type { ReadFace } from '../fold/readFaces.ts';
 import { EMPTY_FACE } from '../job/newJob.ts';
-import type {
-  ArtObject,
-  FaceArt,
-  Job,
-  NamesList,
-  PicturePlacement,
-  PictureRef,
-  RepeatPattern,
-  TextBlock,
-} from '../job/types.ts';
+import type { ArtObject, FaceArt, Job, NamesList, PicturePlacement, PictureRef, TextBlock } from '../job/types.ts';
 import { MM_PER_INCH } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import { codeOf, type Code } from './code.ts';
+import { codeOf } from './code.ts';
+import type { Code } from './codePath.ts';
+import { boxOf, idOf, isNamedItem, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
+import { ornamentPath } from './ornaments.ts';
 import { fillFields, isNamed } from './names.ts';
-import { setText, type SetBlock } from './setText.ts';
+import { setText } from './setText.ts';
 import type { TypefaceBook } from './typefaces.ts';
-
-/** A picture where it lies, turned and all. */
-export interface LaidPicture {
-  readonly id: string;
-  readonly placement: PicturePlacement;
-  readonly box: Box;
-  /** Null for drawings, which have no pixels to run out of. */
-  readonly ppi: number | null;
-  /** From the frame it is laid in to the face’s: another face’s frame where it runs on from there. */
-  readonly map: Affine;
-  /** The face whose picture it is. */
-  readonly from: string;
-}
-
-/** Words or an object, with all that is derived of it. */
-export type LaidItem =
-  | {
-      readonly kind: 'text';
-      /** As typed, with its fields. */
-      readonly block: TextBlock;
-      readonly set: SetBlock;
-      /** Set anew for every card, from the list of names. */
-      readonly named: boolean;
-    }
-  | { readonly kind: 'picture'; readonly object: ArtObject & { kind: 'picture' }; readonly laid: LaidPicture | null }
-  | { readonly kind: 'code'; readonly object: ArtObject & { kind: 'code' }; readonly code: Code | null }
-  | { readonly kind: 'rule'; readonly object: ArtObject & { kind: 'rule' } }
-  | { readonly kind: 'ornament'; readonly object: ArtObject & { kind: 'ornament' } };
-
-export interface FacePlan {
-  readonly face: ReadFace;
-  readonly art: FaceArt;
-  /** Face and bleed, in the face's frame. */
-  readonly bleed: Box;
-  readonly bleedOutline: Polygon;
-  readonly trimOutline: Polygon;
-  readonly safe: Box;
-  readonly safeOutline: Polygon;
-  readonly picture: LaidPicture | null;
-  readonly tiles: (RepeatPattern & { readonly aspect: number }) | null;
-  readonly blocks: readonly SetBlock[];
-  /** Words and objects from back to front. */
-  readonly items: readonly LaidItem[];
-}
 
 /**
  * Where a picture lies so that it covers a box without changing its shape.
@@ -172,7 +121,7 @@ export function layFace(
         case 'rule':
           return { kind: 'rule', object };
         case 'ornament':
-          return { kind: 'ornament', object };
+          return { kind: 'ornament', object, path: ornamentPath(object.ornament, boxOf(object)) };
       }
     }),
     ...art.texts.map((block, i): LaidItem => ({
@@ -207,21 +156,10 @@ export function layFace(
   };
 }
 
-export const isNamedItem = (item: LaidItem): boolean => item.kind === 'text' && item.named;
-
 /** A block with one row’s words in it. */
 export const filled = (block: TextBlock, names: NamesList, row: number | null): TextBlock => ({
   ...block,
   text: fillFields(block.text, names, row),
-});
-
-export const idOf = (item: LaidItem): string => (item.kind === 'text' ? item.block.id : item.object.id);
-
-export const boxOf = ({ leftMm, topMm, widthMm, heightMm }: Omit<ArtObject, 'id' | 'kind'>): Box => ({
-  xMm: leftMm,
-  yMm: topMm,
-  widthMm,
-  heightMm,
 });
 
 /** More words than a code can hold make no code; the checks say so. */

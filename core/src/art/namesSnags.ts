@@ -1,7 +1,8 @@
 import { isInside } from '../geometry/box.ts';
 import { plural } from '../job/figures.ts';
 import type { Job, NamesList, Snag, TextBlock } from '../job/types.ts';
-import { filled, type FacePlan } from './layFace.ts';
+import type { FacePlan } from './items.ts';
+import { filled } from './layFace.ts';
 import { cardRows, fieldsIn, isNamed } from './names.ts';
 import { setText } from './setText.ts';
 import { SMALLEST_PT } from './smallestType.ts';

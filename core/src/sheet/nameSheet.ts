@@ -1,4 +1,4 @@
-import { drawNamed } from '../art/drawCard.ts';
+import { drawNamed } from '../art/namedArt.ts';
 import { cardRows, namesInUse } from '../art/names.ts';
 import type { TypefaceBook } from '../art/typefaces.ts';
 import type { PaperSide } from '../fold/types.ts';

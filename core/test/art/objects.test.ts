@@ -1,9 +1,10 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import decodeQR from 'qr/decode.js';
-import { codeOf, codePath, codeText, QUIET_MODULES } from '../../src/art/code.ts';
+import { codeOf, codeText } from '../../src/art/code.ts';
+import { codePath, QUIET_MODULES } from '../../src/art/codePath.ts';
 import { drawFace } from '../../src/art/drawCard.ts';
-import type { FacePlan } from '../../src/art/layFace.ts';
+import type { FacePlan } from '../../src/art/items.ts';
 import { ornamentPath } from '../../src/art/ornaments.ts';
 import { apply, compose, type Affine } from '../../src/geometry/affine.ts';
 import { boxAround } from '../../src/geometry/box.ts';

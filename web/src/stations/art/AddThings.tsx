@@ -1,5 +1,5 @@
 import { Image, Minus, QrCode, Sparkle, Type } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import {
@@ -17,7 +17,10 @@ import { api } from '../../api/client.ts';
 import { Pick } from '../../ui/Choose.tsx';
 import { Press } from '../../ui/Press.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { isPdf } from './pdfPages.ts';
 import { newId, PLAIN_PLACEMENT, type FaceInHand } from './useFace.ts';
+
+const PdfPicker = lazy(() => import('./PdfPicker.tsx'));
 
 export const PICTURES = ['image/png', 'image/jpeg', 'image/svg+xml', '.svg', 'application/pdf', '.pdf'];
 
@@ -26,6 +29,7 @@ export function AddThings({ hand }: { readonly hand: FaceInHand }): ReactNode {
   const { face, art, add, keepPicture, changeAll, pick } = hand;
   const [wording, setWording] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
+  const [pdf, setPdf] = useState<File | null>(null);
   const { safe } = face;
   const middle = (widthMm: number, heightMm: number) => ({
     leftMm: Math.round((face.face.widthMm - widthMm) * 5) / 10,
@@ -81,6 +85,7 @@ export function AddThings({ hand }: { readonly hand: FaceInHand }): ReactNode {
   const takeIn = async (files: FileList | null): Promise<void> => {
     const file = files?.[0];
     if (!file) return;
+    if (isPdf(file)) return setPdf(file);
     setSaid(`Taking in ${file.name} …`);
     try {
       addFrame(await api.addPicture(file));
@@ -143,6 +148,18 @@ export function AddThings({ hand }: { readonly hand: FaceInHand }): ReactNode {
         </Press>
       </Adds>
       {said && <p role="status">{said}</p>}
+      {pdf && (
+        <Suspense fallback={null}>
+          <PdfPicker
+            file={pdf}
+            onTaken={(ref) => {
+              addFrame(ref);
+              setPdf(null);
+            }}
+            onClose={() => setPdf(null)}
+          />
+        </Suspense>
+      )}
       <WordingSheet hand={hand} isOpen={wording} onClose={() => setWording(false)} colour={colour} />
     </>
   );

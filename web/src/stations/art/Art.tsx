@@ -1,4 +1,4 @@
-import { useCallback, useState, type DragEvent, type ReactNode } from 'react';
+import { lazy, Suspense, useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { drawFace, IDENTITY, polygon, type Scene } from '@zippy/core';
@@ -21,10 +21,13 @@ import { ItemList } from './ItemList.tsx';
 import { ObjectPanel } from './ObjectPanel.tsx';
 import { InksOnStock } from './InksOnStock.tsx';
 import { NamesPanel } from './NamesPanel.tsx';
+import { isPdf } from './pdfPages.ts';
 import { PicturePanel } from './PicturePanel.tsx';
 import { PrintHouse } from './PrintHouse.tsx';
 import { useFace } from './useFace.ts';
 import { WordsPanel } from './WordsPanel.tsx';
+
+const PdfPicker = lazy(() => import('./PdfPicker.tsx'));
 
 /** More faces than this do not fit side by side under the bench. */
 const MOST_PRESSES = 6;
@@ -143,9 +146,11 @@ export function ArtSlip(props: StationProps): ReactNode {
   const hand = useFace(props);
   const { face, art, item, setFace, placePicture } = hand;
   const [working, setWorking] = useState<string | null>(null);
+  const [pdf, setPdf] = useState<File | null>(null);
   const takeIn = async (files: FileList | null): Promise<void> => {
     const file = files?.[0];
     if (!file) return;
+    if (isPdf(file)) return setPdf(file);
     setWorking(`Taking in ${file.name} …`);
     try {
       placePicture(await api.addPicture(file));
@@ -178,6 +183,18 @@ export function ArtSlip(props: StationProps): ReactNode {
         {art.picture && <Quiet onPress={() => setFace({ picture: null })}>Take it off</Quiet>}
       </Row>
       {working && <p role="status">{working}</p>}
+      {pdf && (
+        <Suspense fallback={null}>
+          <PdfPicker
+            file={pdf}
+            onTaken={(ref) => {
+              placePicture(ref);
+              setPdf(null);
+            }}
+            onClose={() => setPdf(null)}
+          />
+        </Suspense>
+      )}
       {!art.picture && others.length > 0 && (
         <Row role="group" aria-label="Pictures of this job">
           {others.map(([id, ref]) => (
