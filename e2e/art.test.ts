@@ -5,6 +5,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
+import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
 import type { Job } from '@zippy/core';
 import { Application, openBrowser, openPage } from './support.ts';
@@ -80,6 +81,57 @@ describe('art', function () {
     const face = Object.values(faces).find(({ texts }) => texts.some((t) => t.text === 'Thank You'))!;
     expect(face.picture).to.not.equal(null);
     expect(face.texts.map((t) => t.fit)).to.deep.equal(['shrink', 'shrink']);
+  });
+
+  /** Two pages, the second with a red field in its middle; locked when a password is given. */
+  const pdf = async (name: string, userPassword?: string): Promise<string> => {
+    const doc = new PDFDocument({ size: [200, 300], ...(userPassword ? { userPassword } : {}) });
+    const parts: Buffer[] = [];
+    doc.on('data', (part: Buffer) => parts.push(part));
+    const ended = new Promise((done) => doc.on('end', done));
+    doc.text('one');
+    doc
+      .addPage({ size: [200, 300] })
+      .rect(50, 75, 100, 150)
+      .fill('#c02020');
+    doc.end();
+    await ended;
+    const path = join(folder, name);
+    writeFileSync(path, Buffer.concat(parts));
+    return path;
+  };
+
+  it('takes a chosen page of a PDF, cropped, and refuses a locked or broken one in a sentence', async () => {
+    await open('Night sail', 'art');
+    await press('Inside left');
+    const choose = async (path: string): Promise<void> => {
+      const chooser = page.waitForEvent('filechooser');
+      await press('Place a picture …');
+      await (await chooser).setFiles(path);
+    };
+    await choose(await pdf('locked.pdf', 'ebb'));
+    await page.getByText(/locked\.pdf is locked with a password; save it without one/).waitFor();
+    await page.keyboard.press('Escape');
+    const broken = join(folder, 'broken.pdf');
+    writeFileSync(broken, '%PDF-1.7\nnothing of the kind');
+    await choose(broken);
+    await page.getByText(/broken\.pdf is damaged or is no PDF/).waitFor();
+    await page.keyboard.press('Escape');
+    await choose(await pdf('chart.pdf'));
+    await press('Page after');
+    await page.getByText('Page 2 of 2', { exact: true }).waitFor();
+    await page.getByRole('img', { name: 'Page 2' }).waitFor();
+    expect(await serious()).to.deep.equal([]);
+    const left = page.getByRole('slider', { name: 'Left: leave out' });
+    await left.focus();
+    for (let i = 0; i < 2; i += 1) await page.keyboard.press('PageUp');
+    await press('Use this page');
+    await page.getByRole('button', { name: /^Picture chart, page 2\.png/ }).waitFor();
+    const { pictures } = await stored('Night sail');
+    const ref = Object.values(pictures).find(({ name }) => name === 'chart, page 2.png')!;
+    // 200 × 300 points at 300 to the inch are 833 × 1250, less what was left out on the left.
+    expect(ref.heightPx).to.equal(1250);
+    expect(ref.widthPx).to.be.within(600, 832);
   });
 
   it('snaps what is dragged to the middle of the face, and leaves it where Alt puts it', async () => {

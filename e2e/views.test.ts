@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
+import { gzipSync } from 'node:zlib';
 import type { Browser, Page } from 'playwright-core';
 import { planJob, say, STATIONS, type Job, type Workshop } from '@zippy/core';
 import { readJobFile } from '@zippy/core/job-file';
@@ -105,6 +106,15 @@ describe('every view', function () {
       .getByText(/does not fit/)
       .first()
       .waitFor();
+  });
+
+  it('sends no more than 190 kB of script before anything is seen', () => {
+    const dist = new URL('../web/dist/', import.meta.url);
+    const html = readFileSync(new URL('index.html', dist), 'utf8');
+    const scripts = [...new Set(html.match(/assets\/[\w.-]+\.js/g))];
+    expect(scripts.length).to.be.above(1);
+    const bytes = scripts.reduce((sum, file) => sum + gzipSync(readFileSync(new URL(file, dist))).length, 0);
+    expect(bytes).to.be.below(190_000);
   });
 
   it('goes all the way with the keyboard alone', async () => {

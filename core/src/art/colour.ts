@@ -1,14 +1,7 @@
-import { differenceCiede2000, modeLab65, modeRgb, parseHex, useMode as addMode } from 'culori/fn';
 import type { Colour } from '../scene/types.ts';
 
-// The difference is taken in this space, which the library only knows once it is told.
-addMode(modeRgb);
-addMode(modeLab65);
-
-const channels = (colour: Colour): readonly [number, number, number] => {
-  const { r, g, b } = parseHex(colour)!;
-  return [r, g, b];
-};
+const channels = (colour: Colour): readonly number[] =>
+  [1, 3, 5].map((i) => parseInt(colour.slice(i, i + 2), 16) / 255);
 const hex = (parts: readonly number[]): Colour =>
   `#${parts
     .map((v) =>
@@ -40,6 +33,3 @@ export const printedOn = (ink: Colour, stock: Colour): Colour => {
   const paper = channels(stock).map(linear);
   return hex(channels(ink).map((v, i) => encoded(linear(v) * paper[i]!)));
 };
-
-/** How far two colours are apart to the eye. Source: CIE 142-2001, CIEDE2000 */
-export const colourDistance: (a: Colour, b: Colour) => number = differenceCiede2000();

@@ -1,10 +1,8 @@
 import { rotationAbout, type Affine } from '../geometry/affine.ts';
 import { boxPath, polygon, type Path } from '../geometry/path.ts';
-import { offset } from '../geometry/offset.ts';
-import { signedArea, type Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import type { PaperSide } from '../fold/types.ts';
-import type { Border, CodeObject, Gradient } from '../job/types.ts';
+import type { CodeObject, Gradient } from '../job/types.ts';
 import { MM_PER_POINT } from '../length/types.ts';
 import type { Colour, Shape } from '../scene/types.ts';
 import { codePath, type Code } from './codePath.ts';
@@ -17,7 +15,7 @@ import type { SetLine } from './setText.ts';
  * @param part all of it, or only what every card shares
  */
 export function drawFace(face: FacePlan, part: 'all' | 'shared' = 'all'): readonly Shape[] {
-  const { art, bleed, bleedOutline, picture, tiles, items } = face;
+  const { art, bleed, bleedOutline, picture, tiles, band, items } = face;
   const shapes: Shape[] = [];
   if (art.background) shapes.push(filled(polygon(bleedOutline), art.background));
   if (art.gradient)
@@ -27,7 +25,7 @@ export function drawFace(face: FacePlan, part: 'all' | 'shared' = 'all'): readon
     shapes.push({ kind: 'tiles', role: 'art', ...tile, over: bleed, opacity: 1 - fade });
   }
   if (picture) shapes.push(...drawPicture(picture));
-  if (art.border) shapes.push(...drawBorder(face, art.border));
+  if (art.border && band.length > 0) shapes.push(filled(band, art.border.colour));
   for (const item of items) if (part === 'all' || !isNamedItem(item)) shapes.push(...drawItem(item));
   return shapes;
 }
@@ -68,19 +66,6 @@ function drawPicture({ id, placement, box, map }: LaidPicture): readonly Shape[]
 
 const isIdentity = ([a, b, c, d, e, f]: Affine): boolean =>
   a === 1 && b === 0 && c === 0 && d === 1 && e === 0 && f === 0;
-
-/**
- * A band along the trim. One that begins at the trim is grown to the bleed’s edge, or a cut that drifts would leave
- * white beside it.
- */
-function drawBorder(face: FacePlan, { widthMm, insetMm, colour }: Border): readonly Shape[] {
-  const outer = insetMm > 0 ? offset(face.trimOutline, -insetMm) : [face.bleedOutline];
-  const inner = offset(face.trimOutline, -(insetMm + widthMm));
-  const way = (shape: Polygon, sign: 1 | -1): Path =>
-    polygon(Math.sign(signedArea(shape)) === sign ? shape : [...shape].reverse());
-  const path = [...outer.flatMap((shape) => way(shape, 1)), ...inner.flatMap((shape) => way(shape, -1))];
-  return path.length === 0 ? [] : [filled(path, colour)];
-}
 
 function drawItem(item: LaidItem): readonly Shape[] {
   switch (item.kind) {

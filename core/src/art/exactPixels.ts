@@ -6,6 +6,7 @@ import { MM_PER_INCH, type Mm } from '../length/types.ts';
 import type { Scene } from '../scene/types.ts';
 import { drawFace } from './drawCard.ts';
 import type { FacePlan } from './items.ts';
+import { borderBand } from './borderBand.ts';
 import { layPicture } from './layFace.ts';
 
 /** What a print house asks of a picture of one face. */
@@ -105,6 +106,7 @@ export function drawFaceInPixels(
     ...face,
     bleed,
     bleedOutline: outline,
+    band: face.art.border ? borderBand(face.trimOutline, outline, face.art.border) : [],
     // A picture that runs on over other faces keeps its place there.
     picture:
       face.picture && face.picture.from === face.face.id && !face.picture.placement.across?.length

@@ -46,6 +46,8 @@ export interface FacePlan {
   readonly safeOutline: Polygon;
   readonly picture: LaidPicture | null;
   readonly tiles: (RepeatPattern & { readonly aspect: number }) | null;
+  /** Outline of the border; nothing where there is none. */
+  readonly band: Path;
   readonly blocks: readonly SetBlock[];
   /** Words and objects from back to front. */
   readonly items: readonly LaidItem[];

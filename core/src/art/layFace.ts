@@ -6,6 +6,7 @@ import { EMPTY_FACE } from '../job/newJob.ts';
 import type { ArtObject, FaceArt, Job, NamesList, PicturePlacement, PictureRef, TextBlock } from '../job/types.ts';
 import { MM_PER_INCH } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
+import { borderBand } from './borderBand.ts';
 import { codeOf } from './code.ts';
 import type { Code } from './codePath.ts';
 import { boxOf, idOf, isNamedItem, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
@@ -145,6 +146,7 @@ export function layFace(
     safe: safe?.box ?? { xMm: face.widthMm / 2, yMm: face.heightMm / 2, widthMm: 0, heightMm: 0 },
     safeOutline: safe?.outline ?? [],
     picture: backPicture(job, size, face),
+    band: art.border ? borderBand(trim, region.outline, art.border) : [],
     tiles: tile && art.pattern ? { ...art.pattern, aspect: tile.widthPx / tile.heightPx } : null,
     blocks,
     items: [...items].sort((a, b) => {

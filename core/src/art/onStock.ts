@@ -1,7 +1,8 @@
 import type { FaceArt, Job, Snag, Stock, Workshop } from '../job/types.ts';
 import { plural } from '../job/figures.ts';
 import type { Colour } from '../scene/types.ts';
-import { colourDistance, printedOn } from './colour.ts';
+import { printedOn } from './colour.ts';
+import { colourDistance } from './colourDistance.ts';
 
 /** Nearer than this to the stock a colour is the stock’s own, and is left bare. */
 export const BARE_WITHIN = 3;

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { changeJob } from '../../src/job/changeJob.ts';
-import { colourDistance, contrast, luminance, printedOn } from '../../src/art/colour.ts';
+import { contrast, luminance, printedOn } from '../../src/art/colour.ts';
+import { colourDistance } from '../../src/art/colourDistance.ts';
 import type { ArtObject, FaceArt, Job, Snag } from '../../src/job/types.ts';
 import { jobWith, plan, sized, words, workshop } from '../support.ts';
 

@@ -1,0 +1,9 @@
+import { differenceCiede2000, modeLab65, modeRgb, useMode as addMode } from 'culori/fn';
+import type { Colour } from '../scene/types.ts';
+
+// The difference is taken in this space, which the library only knows once it is told.
+addMode(modeRgb);
+addMode(modeLab65);
+
+/** How far two colours are apart to the eye. Source: CIE 142-2001, CIEDE2000 */
+export const colourDistance: (a: Colour, b: Colour) => number = differenceCiede2000();
