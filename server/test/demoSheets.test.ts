@@ -1,0 +1,105 @@
+import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { grow, mapBox, pageMap, evenSides, type Job } from '@zippy/core';
+import { readJobFile } from '@zippy/core/job-file';
+import { exportFiles, loadFonts, readPicture, type ExportInput, type PictureBytes } from '../src/exports/index.ts';
+import { planOf, workshop } from './support.ts';
+
+const demo = new URL('../../demo/', import.meta.url);
+const FILES = (JSON.parse(readFileSync(new URL('demo.json', demo), 'utf8')) as { jobs: { file: string }[] }).jobs.map(
+  ({ file }) => file,
+);
+const PPI = 150;
+const PX_PER_MM = PPI / 25.4;
+
+/** Every sheet of the demo as poppler draws its PDF, and as the writer of the screen draws it. */
+describe('sheets of the demo', function () {
+  this.timeout(240_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-demo-'));
+  after(() => rmSync(folder, { recursive: true, force: true }));
+
+  async function input(file: string): Promise<ExportInput> {
+    const read = readJobFile(JSON.parse(readFileSync(new URL(file, demo), 'utf8')), workshop);
+    if (!read.ok) throw new Error(read.why);
+    const pictures = new Map<string, PictureBytes>();
+    const refs: Record<string, Job['pictures'][string]> = {};
+    for (const [id, { name, source }] of Object.entries(read.value.pictures)) {
+      if (source.kind !== 'file') continue;
+      const picture = await readPicture(name, readFileSync(new URL(source.file, new URL(file, demo))));
+      refs[id] = picture.ref;
+      pictures.set(id, { mime: picture.ref.mime, bytes: picture.bytes });
+    }
+    const job: Job = { ...read.value.job, pictures: refs, sheet: { ...read.value.job.sheet, spares: 0 } };
+    return { job, plan: await planOf(job), workshop, fonts: await loadFonts(), pictures, date: null };
+  }
+
+  interface Pixels {
+    readonly data: Buffer;
+    readonly width: number;
+    readonly height: number;
+  }
+  const pixels = async (bytes: Buffer, size: { width: number; height: number }): Promise<Pixels> => {
+    const image = sharp(bytes).flatten({ background: '#ffffff' }).removeAlpha();
+    const { data, info } = await image
+      .resize(size.width, size.height, { fit: 'fill' })
+      .blur(1)
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    return { data, width: info.width, height: info.height };
+  };
+
+  for (const file of FILES)
+    it(`${file}: the PDF is what is seen, and only marks lie beside its bleeds`, async () => {
+      const made = await input(file);
+      const { sheet, size, art } = made.plan;
+      if (sheet.up === 0) return;
+      const [pdf] = await exportFiles('sheets', 'pdf', made);
+      const path = join(folder, 'sheets.pdf');
+      writeFileSync(path, pdf!.bytes);
+      const drawn = await exportFiles('sheets', 'png', made);
+      const plates = art.onStock.coloured && art.onStock.white ? 2 : 1;
+      for (const [i, side] of sheet.sides.entries()) {
+        const number = made.plan.sheet.bothSidesAtOnce ? i + 1 : i * sheet.sheets * plates + 1;
+        const png = execFileSync(
+          'pdftoppm',
+          ['-r', String(2 * PPI), '-f', String(number), '-l', String(number), '-png', path],
+          {
+            maxBuffer: 1e9,
+          },
+        );
+        const whole = await sharp(png).metadata();
+        // Drawn at twice the size and brought down alike, so that only real differences are left.
+        const [width, height] = [Math.round(whole.width! / 2), Math.round(whole.height! / 2)];
+        const [fromPdf, seen] = [
+          await pixels(png, { width, height }),
+          await pixels(drawn[i]!.bytes, { width, height }),
+        ];
+        let far = 0;
+        for (let p = 0; p < fromPdf.data.length; p += 3)
+          if (Math.max(...[0, 1, 2].map((c) => Math.abs(fromPdf.data[p + c]! - seen.data[p + c]!))) > 70) far += 1;
+        expect(far / (width * height), `${side} differs`).to.be.below(0.002);
+        const at = (xMm: number, yMm: number): number => {
+          const p = (Math.round(yMm * PX_PER_MM) * width + Math.round(xMm * PX_PER_MM)) * 3;
+          return Math.min(...[0, 1, 2].map((c) => fromPdf.data[p + c]!));
+        };
+        const bleeds = sheet.cells.map(({ trim }) => mapBox(pageMap(sheet, side), grow(trim, evenSides(size.bleedMm))));
+        const inside = (x: number, y: number): boolean =>
+          bleeds.some(
+            (b) => x > b.xMm - 0.6 && x < b.xMm + b.widthMm + 0.6 && y > b.yMm - 0.6 && y < b.yMm + b.heightMm + 0.6,
+          );
+        // Beside the bleeds there is paper, but for ticks of a hair and one line of small print.
+        let [inked, beside] = [0, 0];
+        for (let y = 1; y < sheet.sheetHeightMm - 1; y += 0.5)
+          for (let x = 1; x < sheet.sheetWidthMm - 1; x += 0.5)
+            if (!inside(x, y)) {
+              beside += 1;
+              if (at(x, y) < 200) inked += 1;
+            }
+        expect(inked / Math.max(1, beside), `${side} has ink beside its bleeds`).to.be.below(0.04);
+      }
+    });
+});
