@@ -47,6 +47,7 @@ export type { ArtPlan, NamesPlan } from './art/planArt.ts';
 export { boxOf, idOf, type FacePlan, type LaidItem, type LaidPicture } from './art/items.ts';
 export * from './art/colour.ts';
 export * from './art/driftLab.ts';
+export { inkMl, inkUse, ML_PER_M2, type InkUse } from './art/ink.ts';
 export { seenSide } from './art/seenArt.ts';
 export * from './art/names.ts';
 export { BARE_WITHIN, type Fate, type InkOnStock, type OnStock } from './art/onStock.ts';

@@ -328,3 +328,57 @@ describe('a white plate', function () {
     );
   });
 });
+
+describe('a PDF for each side', function () {
+  this.timeout(60_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-sides-'));
+  after(() => rmSync(folder, { recursive: true, force: true }));
+
+  it('is the open blank as that side is read: back and front outside, left and right inside, boxes exact', async () => {
+    const says = (text: string) => ({
+      background: null,
+      picture: null,
+      texts: [
+        {
+          ...{ id: 't', text, typefaceId: 'lora-400', sizePt: 12, align: 'left', lineSpacing: 1.2, colour: '#000000' },
+          ...{ leftMm: 10, topMm: 10, widthMm: 60 },
+        },
+      ],
+    });
+    const job: Job = changeJob(newJob('Sides', workshop), [
+      { path: ['size', 'format'], value: 'sideFold' },
+      { path: ['size', 'finishedWidthMm'], value: 90 },
+      { path: ['size', 'finishedHeightMm'], value: 120 },
+      {
+        path: ['art', 'faces'],
+        value: { front: says('FRONTWORD'), insideFront: says('LEFTWORD'), insideBack: says('RIGHTWORD') },
+      },
+    ]);
+    const plan = await planOf(job);
+    const files = await exportFiles('side', 'pdf', {
+      job,
+      plan,
+      workshop,
+      fonts: await loadFonts(),
+      pictures: new Map(),
+      date: null,
+    });
+    expect(files.map(({ name }) => name)).to.deep.equal(['sides-outside.pdf', 'sides-inside.pdf']);
+    const words = (bytes: Buffer): ReadonlyMap<string, number> => {
+      const path = join(folder, 'side.pdf');
+      writeFileSync(path, bytes);
+      const boxes = execFileSync('pdfinfo', ['-box', path], { encoding: 'utf8' });
+      const [, ...trim] = /TrimBox:\s+([\d.]+)\s+([\d.]+)\s+([\d.]+)\s+([\d.]+)/.exec(boxes)!.map(Number);
+      // 180 × 120 mm, three in from a page that carries its bleed.
+      expect(trim[2]! - trim[0]!).to.be.closeTo((180 * 72) / 25.4, 0.03);
+      expect(trim[0]!).to.be.closeTo((3 * 72) / 25.4, 0.03);
+      const html = execFileSync('pdftotext', ['-bbox', path, '-'], { encoding: 'utf8' });
+      return new Map([...html.matchAll(/xMin="([\d.]+)"[^>]*>(\w+)<\/word>/g)].map((m) => [m[2]!, Number(m[1])]));
+    };
+    const at = (mm: number): number => ((mm + 3) * 72) / 25.4;
+    expect(words(files[0]!.bytes).get('FRONTWORD')).to.be.closeTo(at(90 + 10), 1.5);
+    const inside = words(files[1]!.bytes);
+    expect(inside.get('LEFTWORD')).to.be.closeTo(at(10), 1.5);
+    expect(inside.get('RIGHTWORD')).to.be.closeTo(at(90 + 10), 1.5);
+  });
+});

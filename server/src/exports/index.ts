@@ -4,7 +4,7 @@ import { exactFaces } from './exactFaces.ts';
 import { PdfFile } from './pdfDocument.ts';
 import { sceneToDxf } from './dxf.ts';
 import { sceneToPng, sceneToSvg } from './scenes.ts';
-import { facePages, sheetsDrawn, sheetsPdf } from './sheets.ts';
+import { facePages, sheetsDrawn, sheetsPdf, sidePages } from './sheets.ts';
 import { guidesPdf, proofPdf, templateFiles } from './templates.ts';
 import { ticketPdf } from './ticket.ts';
 import {
@@ -89,6 +89,8 @@ export async function exportFiles(
       return ticketPdf(input, name);
     case 'face':
       return faceFiles(format, input, name);
+    case 'side':
+      return sideFiles(input, name);
     case 'template':
       return templateFiles(format, input, name);
     case 'guides':
@@ -96,6 +98,22 @@ export async function exportFiles(
     case 'proof':
       return proofPdf(input, name);
   }
+}
+
+/** The open blank as a print house takes it: a file for each printed side, as that side is seen, folds and all. */
+async function sideFiles(input: ExportInput, name: string): Promise<readonly ExportFile[]> {
+  const files: ExportFile[] = [];
+  for (const { side, page } of sidePages(input)) {
+    const file = new PdfFile(`${input.job.brief.title}: ${side}`, input);
+    const bytes = collect(file.stream);
+    await file.prepare(page.scene);
+    file.addPage(page);
+    file.end();
+    files.push({ name: `${name}-${side}.pdf`, mime: 'application/pdf', bytes: await bytes });
+  }
+  if (files.length === 0)
+    throw new ExportRefused('No face carries any art yet, so there is no side to write: put some on at Art first.');
+  return files;
 }
 
 async function faceFiles(format: ExportFormat, input: ExportInput, name: string): Promise<readonly ExportFile[]> {

@@ -2,6 +2,11 @@ import {
   correctPage,
   drawFace,
   drawSheetPage,
+  drawSide,
+  hasArt,
+  printedBox,
+  turnedLeftRight,
+  type PaperSide,
   IDENTITY,
   nameSheet,
   polygon,
@@ -115,4 +120,32 @@ export function facePages({ plan }: ExportInput): readonly { readonly id: string
       bleedBox: face.bleed,
     },
   }));
+}
+
+/** Each printed side of the open blank, as it is seen with that side up, with its bleed. */
+export function sidePages({ plan }: ExportInput): readonly { readonly side: PaperSide; readonly page: Page }[] {
+  const { widthMm, heightMm } = plan.size.form.blank;
+  const trimBox = { xMm: 0, yMm: 0, widthMm, heightMm };
+  const box = printedBox(widthMm, heightMm, plan.size.bleedMm);
+  return (['outside', 'inside'] as const)
+    .filter((side) => hasArt(plan.art, side))
+    .map((side) => ({
+      side,
+      page: {
+        scene: {
+          box,
+          symbols: {},
+          // Art inside is drawn through the paper; turned over, it is read.
+          shapes: [
+            {
+              kind: 'group',
+              transform: side === 'inside' ? turnedLeftRight(widthMm) : IDENTITY,
+              children: drawSide(plan.art, side),
+            },
+          ],
+        },
+        trimBox,
+        bleedBox: box,
+      },
+    }));
 }

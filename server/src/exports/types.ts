@@ -7,6 +7,7 @@ export const EXPORTS = {
   envelope: ['pdf', 'svg'],
   ticket: ['pdf'],
   face: ['pdf', 'svg', 'png'],
+  side: ['pdf'],
   template: ['pdf', 'svg', 'dxf'],
   guides: ['pdf'],
   proof: ['pdf'],

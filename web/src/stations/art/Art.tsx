@@ -19,6 +19,7 @@ import { CopyFace, GroundPanel } from './GroundPanel.tsx';
 import { Handles } from './Handles.tsx';
 import { ItemList } from './ItemList.tsx';
 import { ObjectPanel } from './ObjectPanel.tsx';
+import { InkPanel } from './InkPanel.tsx';
 import { InksOnStock } from './InksOnStock.tsx';
 import { NamesPanel } from './NamesPanel.tsx';
 import { isPdf } from './pdfPages.ts';
@@ -237,6 +238,9 @@ export function ArtSlip(props: StationProps): ReactNode {
           <CopyFace hand={hand} faces={rest} />
         </More>
       )}
+      <More label="Ink on a card">
+        <InkPanel job={job} plan={plan} />
+      </More>
       <More label="In a print house’s pixels">
         <PrintHouse key={face.face.id} face={face} unit={workshop.unit} />
       </More>
