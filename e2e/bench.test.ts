@@ -194,7 +194,7 @@ describe('printer and trimmer', function () {
 
   it('lays out sheets that jobs share, cuts one apart, and prints them', async () => {
     await page.goto(`${application.url}/shared`);
-    for (const name of ['Lantern Regatta supper', 'Heron at dawn', 'Regatta place cards']) {
+    for (const name of ['Lantern Regatta supper', 'Heron at dawn', 'Regatta place cards, without names']) {
       const toggle = page.getByRole('switch', { name, exact: true });
       await toggle.focus();
       await page.keyboard.press('Space');

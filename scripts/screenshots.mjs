@@ -14,10 +14,10 @@ const SHOTS = [
   ]),
   ['sell', 'Heron at dawn', 'sell'],
   ['bench', 'Heron at dawn', 'make'],
-  ['cascade', 'Tide-table cascade', 'size'],
   ['folded', 'Tide-table cascade', 'art'],
-  ['shell', 'Scallop shell', 'art'],
-  ['drift', 'Stall contact card', 'cut'],
+  ['names', 'Regatta place cards', 'art'],
+  ['night', 'Night sail', 'art'],
+  ['drift', 'Regatta place cards', 'art'],
   ['shared', null, 'shared'],
   ['calibrate', null, 'workshop/printers/gull/rear'],
 ];
@@ -41,19 +41,27 @@ for (const [name, title, place] of SHOTS) {
   await page.goto(job ? `${base}/jobs/${job.id}/${place}` : `${base}/${place}`);
   await page.waitForTimeout(2500);
   if (name === 'brief') await page.keyboard.press('o');
-  if (name === 'folded' || name === 'shell') {
+  if (name === 'folded') {
     await page.keyboard.press('o');
     await page.waitForTimeout(2500);
-    if (name === 'folded') await page.getByRole('button', { name: 'On a table' }).click();
+    await page.getByRole('button', { name: 'On a table' }).click();
     await page.waitForTimeout(1200);
   }
   if (name === 'cut') for (let n = 0; n < 3; n += 1) await page.getByRole('button', { name: /check it off/ }).click();
   if (name === 'drift') {
     await page.keyboard.press('d');
-    await page.getByRole('button', { name: 'From the last cut' }).click();
+    await page.getByRole('slider', { name: /Where the blade came down/ }).focus();
+    for (let n = 0; n < 3; n += 1) await page.keyboard.press('Shift+ArrowRight');
+    await page.waitForTimeout(1500);
   }
+  if (name === 'names') {
+    await page.getByRole('button', { name: /Names from a list/ }).click();
+    await page.getByRole('button', { name: 'Card after' }).click();
+    await page.getByRole('region', { name: 'The list' }).scrollIntoViewIfNeeded();
+  }
+  if (name === 'night') await page.getByText('On navy card').scrollIntoViewIfNeeded();
   if (name === 'shared') {
-    for (const piece of ['Lantern Regatta supper', 'Regatta place cards', 'Heron at dawn']) {
+    for (const piece of ['Lantern Regatta supper', 'Regatta place cards, without names', 'Heron at dawn']) {
       await page.getByRole('switch', { name: piece, exact: true }).focus();
       await page.keyboard.press('Space');
     }

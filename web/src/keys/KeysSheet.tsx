@@ -12,7 +12,7 @@ const KEYS: readonly { readonly heading: string; readonly keys: readonly (readon
       ['T', 'Turn the piece over'],
       ['L', 'Hold it to the light'],
       ['O', 'Fold it; then open and shut'],
-      ['D', 'At Cut: where the blade may land'],
+      ['D', 'At Art and Cut: where the blade may land'],
       ['U', 'Millimetres or inches'],
       ['Ctrl Z', 'Undo'],
       ['Ctrl Shift Z', 'Do it again'],
