@@ -382,3 +382,75 @@ describe('a PDF for each side', function () {
     expect(inside.get('RIGHTWORD')).to.be.closeTo(at(90 + 10), 1.5);
   });
 });
+
+describe('faces in press inks', function () {
+  this.timeout(60_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-press-'));
+  after(() => rmSync(folder, { recursive: true, force: true }));
+
+  it('have every colour and picture in four inks, mixed by the profile the file carries, and nothing in three', async () => {
+    const photo = await readPicture(
+      'photo.png',
+      await sharp({
+        create: { width: 300, height: 200, channels: 4, background: { r: 200, g: 90, b: 40, alpha: 0.5 } },
+      })
+        .png()
+        .toBuffer(),
+    );
+    const job: Job = changeJob(newJob('Press', workshop), [
+      { path: ['size', 'format'], value: 'flat' },
+      { path: ['size', 'finishedWidthMm'], value: 100 },
+      { path: ['size', 'finishedHeightMm'], value: 70 },
+      { path: ['pictures'], value: { photo: photo.ref } },
+      {
+        path: ['art', 'faces', 'front'],
+        value: {
+          background: '#1d5a68',
+          gradient: { from: '#f4cfae', to: '#1d5a68', angleDeg: 0 },
+          picture: { pictureId: 'photo', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false, tint: '#7b2869' },
+          texts: [],
+          objects: [
+            {
+              kind: 'ornament',
+              id: 'o',
+              ornament: 'heart',
+              colour: '#ff0000',
+              leftMm: 30,
+              topMm: 15,
+              widthMm: 40,
+              heightMm: 40,
+            },
+          ],
+        },
+      },
+    ]);
+    const [file] = await exportFiles('press', 'pdf', {
+      job,
+      plan: await planOf(job),
+      workshop,
+      fonts: await loadFonts(),
+      pictures: new Map([['photo', { mime: photo.ref.mime, bytes: photo.bytes }]]),
+      date: null,
+    });
+    expect(file!.name).to.equal('press-faces-press-inks.pdf');
+    const path = join(folder, 'press.pdf');
+    writeFileSync(path, file!.bytes);
+    const inside = execFileSync('qpdf', ['--qdf', '--object-streams=disable', path, '-'], { maxBuffer: 1e9 }).toString(
+      'latin1',
+    );
+    expect(inside).to.match(/\/OutputIntents/);
+    expect(inside).to.match(/\/ColorSpace \/DeviceCMYK/);
+    expect(inside).to.not.match(/^[\d. ]+ rg$/m);
+    expect(inside).to.not.match(/\/DeviceRGB/);
+    const images = execFileSync('pdfimages', ['-list', path], { encoding: 'utf8' });
+    expect(images).to.match(/\bimage\b.*\bcmyk\b/);
+    expect(images).to.match(/\bsmask\b/);
+    // Pure red has no cyan and is nearly all magenta and yellow, whatever the press.
+    const red = [...inside.matchAll(/([\d.]+) ([\d.]+) ([\d.]+) ([\d.]+) k\b/g)]
+      .map((m) => m.slice(1, 5).map(Number))
+      .find(([c, m]) => c! < 0.1 && m! > 0.7);
+    expect(red![2]).to.be.above(0.7);
+    execFileSync('qpdf', ['--check', path]);
+    expect(execFileSync('pdftoppm', ['-r', '30', '-png', path], { maxBuffer: 1e9 }).length).to.be.above(500);
+  });
+});

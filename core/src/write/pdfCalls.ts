@@ -26,6 +26,8 @@ export interface PdfLender {
   symbol(id: string): string;
   /** A colour space of one ink, white. */
   white(): string;
+  /** Four inks of a colour, where the file is for a press; null where it is for a screen or a home printer. */
+  press(colour: Colour): readonly number[] | null;
   readonly labelTypeface: Typeface;
 }
 
@@ -91,8 +93,17 @@ export function rgb(colour: Colour): string {
 }
 
 /** The call that sets what shapes are filled with. */
-const fillIn = (colour: Colour, lender: PdfLender): string =>
-  colour === WHITE_INK ? `/${lender.white()} cs 1 scn` : `${rgb(colour)} rg`;
+function fillIn(colour: Colour, lender: PdfLender): string {
+  if (colour === WHITE_INK) return `/${lender.white()} cs 1 scn`;
+  const inks = lender.press(colour);
+  return inks ? `${inks.map(num).join(' ')} k` : `${rgb(colour)} rg`;
+}
+
+/** The same for lines. */
+function strokeIn(colour: Colour, lender: PdfLender): string {
+  const inks = lender.press(colour);
+  return inks ? `${inks.map(num).join(' ')} K` : `${rgb(colour)} RG`;
+}
 
 function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): string {
   const look = LOOKS[shape.role];
@@ -102,10 +113,12 @@ function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): 
   if (shape.gradient) calls.push(`q ${outline} W n /${lender.shading(shape.gradient)} sh Q`);
   const fill = shape.fill ?? (look.hatch || shape.gradient ? null : look.fill);
   if (fill) calls.push(`${fillIn(fill, lender)} ${outline} f`);
-  if (look.hatch && look.fill && !shape.fill) calls.push(hatchCalls(shape.path, look.fill));
+  if (look.hatch && look.fill && !shape.fill) calls.push(hatchCalls(shape.path, look.fill, lender));
   if (look.stroke && look.widthMm > 0) {
     const dash = `[${look.dashMm.map(num).join(' ')}] 0 d`;
-    calls.push(`${rgb(look.stroke)} RG ${num(look.widthMm)} w ${shape.role === 'safe' ? 1 : 0} J ${dash} ${outline} S`);
+    calls.push(
+      `${strokeIn(look.stroke, lender)} ${num(look.widthMm)} w ${shape.role === 'safe' ? 1 : 0} J ${dash} ${outline} S`,
+    );
   }
   calls.push('Q');
   return calls.join('\n');
@@ -133,13 +146,13 @@ function tileCalls(shape: Extract<Shape, { kind: 'tiles' }>, lender: PdfLender):
 }
 
 /** Slanting lines across an area, clipped to it. */
-function hatchCalls(path: Path, colour: Colour): string {
+function hatchCalls(path: Path, colour: Colour, lender: PdfLender): string {
   const points = path.flatMap((part) => (part.kind === 'close' ? [] : [part.to]));
   const { xMm, yMm, widthMm, heightMm } = boxAround(points);
   const lines: string[] = [];
   for (let at = -heightMm; at < widthMm; at += 1.6)
     lines.push(`${num(xMm + at)} ${num(yMm)} m ${num(xMm + at + heightMm)} ${num(yMm + heightMm)} l`);
-  return `q ${figure(path)} W n ${rgb(colour)} RG 0.2 w ${lines.join(' ')} S Q`;
+  return `q ${figure(path)} W n ${strokeIn(colour, lender)} 0.2 w ${lines.join(' ')} S Q`;
 }
 
 function lineCalls(line: Extract<Shape, { kind: 'line' }>, lender: PdfLender): string {
@@ -160,7 +173,7 @@ function labelCalls(label: Extract<Shape, { kind: 'label' }>, lender: PdfLender)
   const glyphs = shaped.map((glyph) => ({ xMm: glyph.xEm * label.sizeMm, ...font.glyph(glyph.id, glyph.chars) }));
   const colour = label.role === 'dimension' ? LOOKS.dimension.stroke! : LOOKS.label.fill!;
   const at = `${num(c)} ${num(s)} ${num(s)} ${num(-c)} ${num(label.at.xMm - c * back)} ${num(label.at.yMm - s * back)}`;
-  return `${rgb(colour)} rg ${textCalls(font.name, label.sizeMm, glyphs, at)}`;
+  return `${fillIn(colour, lender)} ${textCalls(font.name, label.sizeMm, glyphs, at)}`;
 }
 
 /** Glyphs at the places the core set them: the font's own widths are corrected to ours between glyphs. */

@@ -190,6 +190,7 @@ describe('pdfCalls', () => {
     shading: ({ from, to }) => `H-${from}-${to}`,
     opacity: (value) => `O-${value}`,
     white: () => 'White',
+    press: () => null,
     symbol: (id) => {
       used.push(id);
       return `S-${id}`;

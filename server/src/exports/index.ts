@@ -2,6 +2,7 @@ import { drawCutAndCrease, drawEnvelopeSheet, drawMachineFile } from '@zippy/cor
 import { collect } from './collect.ts';
 import { exactFaces } from './exactFaces.ts';
 import { PdfFile } from './pdfDocument.ts';
+import { PressInks } from './pressInks.ts';
 import { sceneToDxf } from './dxf.ts';
 import { sceneToPng, sceneToSvg } from './scenes.ts';
 import { facePages, sheetsDrawn, sheetsPdf, sidePages } from './sheets.ts';
@@ -91,6 +92,8 @@ export async function exportFiles(
       return faceFiles(format, input, name);
     case 'side':
       return sideFiles(input, name);
+    case 'press':
+      return facesPdf(input, `${name}-faces-press-inks`, await PressInks.load());
     case 'template':
       return templateFiles(format, input, name);
     case 'guides':
@@ -116,19 +119,26 @@ async function sideFiles(input: ExportInput, name: string): Promise<readonly Exp
   return files;
 }
 
+/** Every face on a page of its own, with its boxes; in a press’s four inks where those are given. */
+async function facesPdf(
+  input: ExportInput,
+  name: string,
+  inks: PressInks | null = null,
+): Promise<readonly ExportFile[]> {
+  const file = new PdfFile(`${input.job.brief.title}: faces`, input, inks);
+  const bytes = collect(file.stream);
+  for (const { page } of facePages(input)) {
+    await file.prepare(page.scene);
+    file.addPage(page);
+  }
+  file.end();
+  return [{ name: `${name}.pdf`, mime: 'application/pdf', bytes: await bytes }];
+}
+
 async function faceFiles(format: ExportFormat, input: ExportInput, name: string): Promise<readonly ExportFile[]> {
   if (format === 'png' && input.pixels) return exactFaces({ ...input, pixels: input.pixels }, name);
+  if (format === 'pdf') return facesPdf(input, `${name}-faces`);
   const pages = facePages(input);
-  if (format === 'pdf') {
-    const file = new PdfFile(`${input.job.brief.title}: faces`, input);
-    const bytes = collect(file.stream);
-    for (const { page } of pages) {
-      await file.prepare(page.scene);
-      file.addPage(page);
-    }
-    file.end();
-    return [{ name: `${name}-faces.pdf`, mime: 'application/pdf', bytes: await bytes }];
-  }
   return Promise.all(
     pages.map(async ({ id, page }): Promise<ExportFile> => {
       const title = `${input.job.brief.title}: ${id}`;

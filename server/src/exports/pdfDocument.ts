@@ -15,6 +15,7 @@ import {
 } from '@zippy/core';
 import { unpackWoff } from '@zippy/core/typefaces';
 import type { Fonts } from './fonts.ts';
+import { pressPicture, type PressInks, type PressPicture } from './pressInks.ts';
 import type { PictureBytes } from './types.ts';
 
 const POINTS_PER_MM = 1 / MM_PER_POINT;
@@ -65,6 +66,7 @@ export class PdfFile {
   private readonly fonts = new Map<string, PdfFont>();
   private readonly pictures = new Map<string, PdfRef>();
   private readonly tinted = new Map<string, Buffer>();
+  private readonly pressed = new Map<string, PressPicture>();
   private readonly shadings = new Map<string, PdfRef>();
   private readonly symbols = new Map<string, PdfRef>();
   private readonly opacities = new Map<number, PdfRef>();
@@ -74,6 +76,8 @@ export class PdfFile {
   constructor(
     title: string,
     private readonly materials: PdfMaterials,
+    /** For a file that goes to a press: every colour and picture in its four inks. */
+    private readonly inks: PressInks | null = null,
   ) {
     this.doc = new PDFDocument({
       autoFirstPage: false,
@@ -81,6 +85,22 @@ export class PdfFile {
       pdfVersion: '1.6',
       info: { Title: title, Creator: 'Zippy Crease', Producer: 'Zippy Crease' },
     }) as unknown as Kit;
+    if (inks) this.sayInks(inks.profile);
+  }
+
+  /** What the numbers of the four inks mean. Source: ISO 32000-1, 14.11.5 */
+  private sayInks(icc: Buffer): void {
+    const profile = (this.doc as { ref(data: unknown): PdfRef }).ref({ N: 4, Alternate: 'DeviceCMYK' });
+    profile.write(icc as unknown as string);
+    profile.end();
+    const intent = {
+      Type: 'OutputIntent',
+      S: 'GTS_PDFX',
+      OutputConditionIdentifier: new String('Custom'),
+      Info: new String('Press inks of the profile in this file'),
+      DestOutputProfile: profile,
+    };
+    (this.doc as unknown as { _root: PdfRef })._root.data.OutputIntents = [intent];
   }
 
   /** What is written so far can be read here as it is made. */
@@ -89,15 +109,40 @@ export class PdfFile {
   }
 
   /** Tinted pictures are made before the pages that need them, because making them takes time. */
-  async prepare({ shapes, symbols }: Scene): Promise<void> {
+  async prepare(scene: Scene): Promise<void> {
+    const { shapes, symbols } = scene;
+    await this.inks?.prepare(scene);
     const visit = async (own: readonly Shape[]): Promise<void> => {
       for (const shape of own) {
         if (shape.kind === 'group') await visit(shape.children);
         if (shape.kind === 'picture' && shape.tint) await this.prepareTint(shape.pictureId, shape.tint);
+        if (this.inks && shape.kind === 'picture') await this.preparePress(shape.pictureId, shape.tint);
+        if (this.inks && shape.kind === 'tiles') await this.preparePress(shape.pictureId, null);
       }
     };
     await visit(shapes);
     for (const symbol of Object.values(symbols)) await visit(symbol.shapes);
+  }
+
+  private async preparePress(pictureId: string, tint: string | null): Promise<void> {
+    const key = `${pictureId}${tint ?? ''}`;
+    if (this.pressed.has(key)) return;
+    this.pressed.set(key, await pressPicture(this.bytesOf(pictureId), this.tinted.get(key) ?? null));
+  }
+
+  /** A picture in four inks, with its transparency beside it. */
+  private pressObject({ width, height, cmyk, alpha }: PressPicture): PdfRef {
+    const image = (data: Record<string, unknown>, bytes: Buffer): PdfRef => {
+      const ref = (this.doc as { ref(data: unknown): PdfRef }).ref({
+        ...{ Type: 'XObject', Subtype: 'Image', Width: width, Height: height, BitsPerComponent: 8 },
+        ...data,
+      });
+      ref.write(bytes as unknown as string);
+      ref.end();
+      return ref;
+    };
+    const mask = alpha ? image({ ColorSpace: 'DeviceGray' }, alpha) : null;
+    return image({ ColorSpace: 'DeviceCMYK', ...(mask ? { SMask: mask } : {}) }, cmyk);
   }
 
   private async prepareTint(pictureId: string, tint: string): Promise<void> {
@@ -190,10 +235,11 @@ export class PdfFile {
         let ref = this.shadings.get(key);
         if (!ref) {
           const { from, to, start, end } = gradient;
-          const parts = (colour: string): readonly number[] => rgb(colour).split(' ').map(Number);
+          const parts = (colour: string): readonly number[] =>
+            this.inks?.of(colour) ?? rgb(colour).split(' ').map(Number);
           ref = this.doc.ref({
             ShadingType: 2,
-            ColorSpace: 'DeviceRGB',
+            ColorSpace: this.inks ? 'DeviceCMYK' : 'DeviceRGB',
             Coords: [start.xMm, start.yMm, end.xMm, end.yMm],
             Function: { FunctionType: 2, Domain: [0, 1], C0: parts(from), C1: parts(to), N: 1 },
             Extend: [true, true],
@@ -210,6 +256,7 @@ export class PdfFile {
         resources.ExtGState[name] = this.opacity(value);
         return name;
       },
+      press: (colour) => this.inks?.of(colour) ?? null,
       white: () => {
         this.white ??= this.finished([
           'Separation',
@@ -279,7 +326,9 @@ export class PdfFile {
     if (known) return known;
     const picture = this.bytesOf(pictureId);
     let ref: PdfRef;
-    if (picture.mime === 'image/svg+xml') ref = this.vectorPicture(picture.bytes.toString('utf8'), tint);
+    const pressed = this.pressed.get(key);
+    if (pressed) ref = this.pressObject(pressed);
+    else if (picture.mime === 'image/svg+xml') ref = this.vectorPicture(picture.bytes.toString('utf8'), tint);
     else {
       const image = this.doc.openImage(tint ? this.tinted.get(key)! : picture.bytes);
       image.embed(this.doc);

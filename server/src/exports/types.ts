@@ -8,6 +8,7 @@ export const EXPORTS = {
   ticket: ['pdf'],
   face: ['pdf', 'svg', 'png'],
   side: ['pdf'],
+  press: ['pdf'],
   template: ['pdf', 'svg', 'dxf'],
   guides: ['pdf'],
   proof: ['pdf'],

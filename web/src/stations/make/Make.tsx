@@ -57,6 +57,7 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
           <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />
           <TakeAway what="face" format="png" label="Faces as pictures, PNG" />
           <TakeAway what="face" format="pdf" label="All faces in one PDF" />
+          <TakeAway what="press" format="pdf" label="All faces in press inks (CMYK), PDF" />
           <TakeAway what="side" format="pdf" label="A PDF for each side, open" />
           <PressLink
             style={{ justifyContent: 'flex-start' }}
