@@ -71,21 +71,20 @@ export function layOutOnePiece(question: LayOutQuestion, mostPoints = MOST_POINT
   const pitch = { widthNm: width, heightNm: height, gutterNm: gutter };
   const [best] = trees
     .map((tree) => {
-      const laid = placesOf(tree, pitch);
-      const reach = (axis: 'x' | 'y'): Nm =>
-        laid.reduce((most, p) => Math.max(most, p[axis] + ((axis === 'x') === p.turned ? height : width)), 0);
+      const reach = reachOf(tree, pitch);
       // In the middle of the sheet where both margins allow it, so that front and back fall on each other.
       const start = (axis: 'x' | 'y', whole: Nm): Nm =>
-        Math.min(Math.max(Math.round((whole - reach(axis)) / 2), near[axis]), far[axis] - reach(axis));
+        Math.min(Math.max(Math.round((whole - reach[axis]) / 2), near[axis]), far[axis] - reach[axis]);
       const [x, y] = count === 0 ? [0, 0] : [start('x', sheetWidth), start('y', sheetHeight)];
       const part = { widthNm: sheet.widthNm - x, heightNm: sheet.heightNm - y };
       const settings = new Set(fenceSettings(tree, part, pitch));
       if (x > 0) settings.add(part.widthNm);
       if (y > 0) settings.add(part.heightNm);
-      return { tree, laid, x0: x, y0: y, settings: settings.size, rest: largestRest(tree, part, pitch) };
+      return { tree, x0: x, y0: y, settings: settings.size, rest: largestRest(tree, part, pitch) };
     })
     .sort((a, b) => a.settings - b.settings || blocksOf(a.tree) - blocksOf(b.tree) || b.rest - a.rest);
-  const { tree, laid, x0, y0, settings } = best!;
+  const { tree, x0, y0, settings } = best!;
+  const laid = placesOf(tree, pitch);
   return {
     up: count,
     bound,
@@ -103,6 +102,20 @@ export function layOutOnePiece(question: LayOutQuestion, mostPoints = MOST_POINT
       },
     })),
   };
+}
+
+/** From a layout’s own corner to the far edges of its pieces, without placing any. */
+function reachOf(node: CutTree, pitch: Parameters<typeof placesOf>[1]): { readonly x: Nm; readonly y: Nm } {
+  if (node.kind === 'waste') return { x: 0, y: 0 };
+  if (node.kind === 'grid') {
+    const [w, h] = node.turned ? [pitch.heightNm, pitch.widthNm] : [pitch.widthNm, pitch.heightNm];
+    const along = (size: Nm, n: number): Nm => n * (size + pitch.gutterNm) - pitch.gutterNm;
+    return { x: along(w, node.columns), y: along(h, node.rows) };
+  }
+  const [a, b] = [reachOf(node.first, pitch), reachOf(node.second, pitch)];
+  return node.axis === 'across'
+    ? { x: Math.max(a.x, node.firstNm + b.x), y: Math.max(a.y, b.y) }
+    : { x: Math.max(a.x, b.x), y: Math.max(a.y, node.firstNm + b.y) };
 }
 
 /** Top left corners of the pieces of a layout, from its own. */

@@ -4,7 +4,6 @@ import type {
   MixedOrder,
   MixedPlan,
   OwnPiece,
-  PictureRef,
   PixelQuestion,
   Run,
   RunEvent,
@@ -37,6 +36,14 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
   } catch {
     throw new Away();
   }
+  return answerOf<T>(response);
+}
+
+/**
+ * What an answer holds.
+ * @throws Away when a server in between has nobody behind it, Refused with the sentence that came otherwise
+ */
+export async function answerOf<T>(response: Response): Promise<T> {
   if (response.status === 502 || response.status === 503 || response.status === 504) throw new Away();
   if (response.status === 204) return undefined as T;
   const body: unknown = await response.json().catch(() => null);
@@ -113,12 +120,6 @@ export const api = {
     send<{ version: number }>('PUT', `/jobs/${id}`, { version, document }),
   removeJob: (id: string) => call<undefined>(`/jobs/${id}`, { method: 'DELETE' }),
   jobFileUrl: (id: string) => `/api/jobs/${id}/file`,
-  addPicture: (file: File) =>
-    call<PictureRef>(`/pictures?name=${encodeURIComponent(file.name)}`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/octet-stream' },
-      body: file,
-    }),
   pictureUrl: (sha256: string) => `/api/pictures/${sha256}`,
   sharedPdf: (order: SharedPdfOrder) =>
     fetchFile('/shared/pdf', {

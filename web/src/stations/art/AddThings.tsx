@@ -1,5 +1,5 @@
 import { Image, Minus, QrCode, Sparkle, Type } from 'lucide-react';
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import {
@@ -13,14 +13,11 @@ import {
   type PictureRef,
   type TextBlock,
 } from '@zippy/core';
-import { api } from '../../api/client.ts';
 import { Pick } from '../../ui/Choose.tsx';
 import { Press } from '../../ui/Press.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { isPdf } from './pdfPages.ts';
+import { useTakeIn } from './useTakeIn.tsx';
 import { newId, PLAIN_PLACEMENT, type FaceInHand } from './useFace.ts';
-
-const PdfPicker = lazy(() => import('./PdfPicker.tsx'));
 
 export const PICTURES = ['image/png', 'image/jpeg', 'image/svg+xml', '.svg', 'application/pdf', '.pdf'];
 
@@ -28,8 +25,6 @@ export const PICTURES = ['image/png', 'image/jpeg', 'image/svg+xml', '.svg', 'ap
 export function AddThings({ hand }: { readonly hand: FaceInHand }): ReactNode {
   const { face, art, add, keepPicture, changeAll, pick } = hand;
   const [wording, setWording] = useState(false);
-  const [said, setSaid] = useState<string | null>(null);
-  const [pdf, setPdf] = useState<File | null>(null);
   const { safe } = face;
   const middle = (widthMm: number, heightMm: number) => ({
     leftMm: Math.round((face.face.widthMm - widthMm) * 5) / 10,
@@ -82,18 +77,7 @@ export function AddThings({ hand }: { readonly hand: FaceInHand }): ReactNode {
     ]);
     pick(id);
   };
-  const takeIn = async (files: FileList | null): Promise<void> => {
-    const file = files?.[0];
-    if (!file) return;
-    if (isPdf(file)) return setPdf(file);
-    setSaid(`Taking in ${file.name} …`);
-    try {
-      addFrame(await api.addPicture(file));
-      setSaid(null);
-    } catch (why) {
-      setSaid((why as Error).message);
-    }
-  };
+  const { takeIn, said, picker } = useTakeIn(addFrame);
   return (
     <>
       <Adds role="group" aria-label="Add to this face">
@@ -103,7 +87,7 @@ export function AddThings({ hand }: { readonly hand: FaceInHand }): ReactNode {
         <Press onPress={() => setWording(true)}>
           <Type size={17} aria-hidden /> A wording …
         </Press>
-        <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => void takeIn(files)}>
+        <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => takeIn(files?.[0])}>
           <Press>
             <Image size={17} aria-hidden /> Picture …
           </Press>
@@ -148,18 +132,7 @@ export function AddThings({ hand }: { readonly hand: FaceInHand }): ReactNode {
         </Press>
       </Adds>
       {said && <p role="status">{said}</p>}
-      {pdf && (
-        <Suspense fallback={null}>
-          <PdfPicker
-            file={pdf}
-            onTaken={(ref) => {
-              addFrame(ref);
-              setPdf(null);
-            }}
-            onClose={() => setPdf(null)}
-          />
-        </Suspense>
-      )}
+      {picker}
       <WordingSheet hand={hand} isOpen={wording} onClose={() => setWording(false)} colour={colour} />
     </>
   );

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useCallback, useState, type DragEvent, type ReactNode } from 'react';
+import { useCallback, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { drawFace, IDENTITY, polygon, type Scene } from '@zippy/core';
@@ -22,13 +22,11 @@ import { ObjectPanel } from './ObjectPanel.tsx';
 import { InkPanel } from './InkPanel.tsx';
 import { InksOnStock } from './InksOnStock.tsx';
 import { NamesPanel } from './NamesPanel.tsx';
-import { isPdf } from './pdfPages.ts';
 import { PicturePanel } from './PicturePanel.tsx';
 import { PrintHouse } from './PrintHouse.tsx';
 import { useFace } from './useFace.ts';
+import { useTakeIn } from './useTakeIn.tsx';
 import { WordsPanel } from './WordsPanel.tsx';
-
-const PdfPicker = lazy(() => import('./PdfPicker.tsx'));
 
 /** More faces than this do not fit side by side under the bench. */
 const MOST_PRESSES = 6;
@@ -41,7 +39,7 @@ export function ArtBench(props: StationProps): ReactNode {
   const toggleDrift = useView((s) => s.toggleDrift);
   const sides = useSides(plan);
   const { face, placePicture } = useFace(props);
-  const [problem, setProblem] = useState<string | null>(null);
+  const { takeIn, said, picker } = useTakeIn(placePicture);
   const stockColour = plan.stock.stock.colour;
   const inksMultiply = plan.art.onStock.coloured && !plan.art.onStock.white;
   const draw = useCallback(
@@ -72,16 +70,9 @@ export function ArtBench(props: StationProps): ReactNode {
     }),
     [face, stockColour, inksMultiply],
   );
-  const drop = async (event: DragEvent): Promise<void> => {
+  const drop = (event: DragEvent): void => {
     event.preventDefault();
-    const [file] = event.dataTransfer.files;
-    if (!file) return;
-    setProblem(null);
-    try {
-      placePicture(await api.addPicture(file));
-    } catch (why) {
-      setProblem((why as Error).message);
-    }
+    takeIn(event.dataTransfer.files[0]);
   };
   const foldPress = plan.size.form.blank.creases.length > 0 && (
     <BenchPress onPress={() => set({ folded: !folded })} aria-pressed={folded}>
@@ -91,14 +82,15 @@ export function ArtBench(props: StationProps): ReactNode {
   if (drift) return <DriftBench {...props} />;
   if (folded && foldPress) return <FoldedBench {...props} art={sides} more={foldPress} />;
   return (
-    <Drop onDragOver={(event) => event.preventDefault()} onDrop={(event) => void drop(event)}>
+    <Drop onDragOver={(event) => event.preventDefault()} onDrop={drop}>
+      {picker}
       <Bench
         content={face.bleed}
         draw={draw}
         pictures={job.pictures}
         unit={workshop.unit}
         label={`${face.face.name}: the art as it will print`}
-        caption={problem ?? undefined}
+        caption={said ?? undefined}
         overlay={(geometry) => <Handles {...props} geometry={geometry} />}
         tools={
           <>
@@ -146,20 +138,7 @@ export function ArtSlip(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
   const hand = useFace(props);
   const { face, art, item, setFace, placePicture } = hand;
-  const [working, setWorking] = useState<string | null>(null);
-  const [pdf, setPdf] = useState<File | null>(null);
-  const takeIn = async (files: FileList | null): Promise<void> => {
-    const file = files?.[0];
-    if (!file) return;
-    if (isPdf(file)) return setPdf(file);
-    setWorking(`Taking in ${file.name} …`);
-    try {
-      placePicture(await api.addPicture(file));
-      setWorking(null);
-    } catch (why) {
-      setWorking((why as Error).message);
-    }
-  };
+  const { takeIn, said, picker } = useTakeIn(placePicture);
   const drift = useView((s) => s.drift);
   const others = Object.entries(job.pictures).filter(([id]) => id !== art.picture?.pictureId);
   const rest = plan.art.faces.map((f) => f.face).filter(({ id }) => id !== face.face.id);
@@ -178,24 +157,13 @@ export function ArtSlip(props: StationProps): ReactNode {
         onChange={(colour) => setFace({ background: colour }, `background-${face.face.id}`)}
       />
       <Row>
-        <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => void takeIn(files)}>
+        <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => takeIn(files?.[0])}>
           <Press>{art.picture ? 'Another picture …' : 'Place a picture …'}</Press>
         </FileTrigger>
         {art.picture && <Quiet onPress={() => setFace({ picture: null })}>Take it off</Quiet>}
       </Row>
-      {working && <p role="status">{working}</p>}
-      {pdf && (
-        <Suspense fallback={null}>
-          <PdfPicker
-            file={pdf}
-            onTaken={(ref) => {
-              placePicture(ref);
-              setPdf(null);
-            }}
-            onClose={() => setPdf(null)}
-          />
-        </Suspense>
-      )}
+      {said && <p role="status">{said}</p>}
+      {picker}
       {!art.picture && others.length > 0 && (
         <Row role="group" aria-label="Pictures of this job">
           {others.map(([id, ref]) => (

@@ -1,7 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { PictureRef } from '@zippy/core';
-import { api } from '../../api/client.ts';
+import { addPicture, sayShare } from '../../api/upload.ts';
 import { Turner } from '../../bench/Turner.tsx';
 import { Scale } from '../../ui/Choose.tsx';
 import { DoNow } from '../../ui/Press.tsx';
@@ -61,7 +61,8 @@ export default function PdfPicker({
     try {
       const canvas = await pages.draw(number);
       const name = `${file.name.replace(/\.pdf$/i, '')}, page ${number}.png`;
-      onTaken(await api.addPicture(await cropped(canvas, crop, name)));
+      const picture = await cropped(canvas, crop, name);
+      onTaken(await addPicture(picture, (share) => setSaid(sayShare(name, share))));
     } catch (why) {
       setSaid((why as Error).message);
     }
