@@ -152,6 +152,17 @@ describe('art', function () {
     // The block is 73 wide on 85 and its words are centred in it: six from the left is the middle, near enough.
     expect(await ink()).to.be.within(5.5, 6.5);
     await page.keyboard.press('Control+z');
+    // The same way with Alt held: five pixels to the right of where it stood, and nothing pulls it back.
+    const again = (await handle.boundingBox())!;
+    await page.keyboard.down('Alt');
+    await page.mouse.move(again.x + again.width / 2, again.y + again.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(again.x + again.width / 2 + 8, again.y + again.height / 2 + 40, { steps: 6 });
+    await page.mouse.up();
+    await page.keyboard.up('Alt');
+    await page.waitForTimeout(300);
+    expect(await ink()).to.be.within(6.6, 9);
+    await page.keyboard.press('Control+z');
   });
 
   it('orders, locks and takes things off from the list, and copies a face', async () => {

@@ -55,15 +55,14 @@ describe('sheets of the demo', function () {
   for (const file of FILES)
     it(`${file}: the PDF is what is seen, and only marks lie beside its bleeds`, async () => {
       const made = await input(file);
-      const { sheet, size, art } = made.plan;
+      const { sheet, size } = made.plan;
       if (sheet.up === 0) return;
       const [pdf] = await exportFiles('sheets', 'pdf', made);
       const path = join(folder, 'sheets.pdf');
       writeFileSync(path, pdf!.bytes);
       const drawn = await exportFiles('sheets', 'png', made);
-      const plates = art.onStock.coloured && art.onStock.white ? 2 : 1;
       for (const [i, side] of sheet.sides.entries()) {
-        const number = made.plan.sheet.bothSidesAtOnce ? i + 1 : i * sheet.sheets * plates + 1;
+        const number = made.plan.sheet.bothSidesAtOnce ? i + 1 : i * sheet.sheets + 1;
         const png = execFileSync(
           'pdftoppm',
           ['-r', String(2 * PPI), '-f', String(number), '-l', String(number), '-png', path],

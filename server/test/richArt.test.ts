@@ -262,14 +262,14 @@ describe('a white plate', function () {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-white-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 
-  it('is a spot colour of the page, changes nothing where plates are not known, and follows as a page in black', async () => {
+  it('is a spot colour of the page, changes nothing where plates are not known, and follows all pages in black', async () => {
     const job: Job = changeJob(newJob('Night sail', workshop), [
       { path: ['size', 'format'], value: 'flat' },
       { path: ['size', 'finishedWidthMm'], value: 100 },
       { path: ['size', 'finishedHeightMm'], value: 70 },
       { path: ['stock'], value: { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' } },
       { path: ['sheet', 'spares'], value: 0 },
-      { path: ['brief', 'wanted'], value: 4 },
+      { path: ['brief', 'wanted'], value: 20 },
       {
         path: ['art', 'faces', 'front'],
         value: {
@@ -322,7 +322,8 @@ describe('a white plate', function () {
     };
     const [r, g, b] = await page(1);
     expect([r > 230, g > 160 && g < 190, b < 60]).to.deep.equal([true, true, true]);
-    expect(await page(2)).to.deep.equal([0, 0, 0]);
+    // Colours first, then the plates.
+    expect(await page(plan.sheet.sheets + 1)).to.deep.equal([0, 0, 0]);
     expect(execFileSync('pdfinfo', [path], { encoding: 'utf8' })).to.match(
       new RegExp(`Pages:\\s+${2 * plan.sheet.sheets}`),
     );

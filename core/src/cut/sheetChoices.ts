@@ -1,3 +1,4 @@
+import { LIGHTEST_SHARE } from '../sheet/question.ts';
 import { draftMoves } from './draftMoves.ts';
 import type { Job, JobChange, Minor, Stock, Trimmer, Workshop } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
@@ -29,7 +30,6 @@ export interface Offcut {
 
 /** Narrower than this a strip of card is packing, not stock. */
 export const KEEP_OFFCUT_MM = 60;
-const LIGHTEST_SHARE = 0.75;
 
 /** Pieces of waste big enough to keep, alike ones counted together, the largest first. */
 export function offcutsOf(

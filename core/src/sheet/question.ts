@@ -6,6 +6,9 @@ import { foldsUpright } from '../size/folds.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { LayOutQuestion } from './layOut.ts';
 
+/** A stock lighter than this, of the one chosen, is another kind of card. */
+export const LIGHTEST_SHARE = 0.75;
+
 /** What a job asks of a sheet. */
 export function ask(
   job: Job,

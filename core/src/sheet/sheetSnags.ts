@@ -16,7 +16,7 @@ import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
 import { TICK_ROOM_MM } from './marks.ts';
 import type { WorkAndTurn } from './workAndTurn.ts';
 import { layOnSheet } from './layOnSheet.ts';
-import { ask } from './question.ts';
+import { LIGHTEST_SHARE, ask } from './question.ts';
 
 /** What an unbled, borderless grid would hold: the count a maker has in mind when halving or quartering a sheet. */
 function nakedUp(question: LayOutQuestion): number {
@@ -68,7 +68,7 @@ export function bleedSnags(
   for (const other of workshop.stocks) {
     if (
       other.id === stock.stock.id ||
-      other.gsm < stock.stock.gsm * 0.75 ||
+      other.gsm < stock.stock.gsm * LIGHTEST_SHARE ||
       pathRefusals(stock.path, other, workshop).length > 0
     )
       continue;

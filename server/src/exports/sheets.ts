@@ -62,18 +62,22 @@ export async function writeSheetsPdf(input: ExportInput, file: PdfFile): Promise
   const { plan } = input;
   const total = plan.sheet.sheets * plan.sheet.sides.length;
   let done = 0;
+  const plated = plan.art.onStock.coloured && plan.art.onStock.white;
   for (const { side, sheetNumber } of printingOrder(plan)) {
     const page = sheetPage(input, side, sheetNumber, false);
     // Every sheet of a side carries the same art.
     if (sheetNumber === 1) await file.prepare(page.scene);
-    const { onStock } = plan.art;
-    const plate = onStock.coloured && onStock.white;
-    file.addPage(page, plate ? whitePlate(page.scene) : undefined);
-    // For printers that take white as a job of its own: the same plate in black, on the page after.
-    if (plate) file.addPage({ ...page, scene: whitePlate(page.scene, '#000000') });
+    file.addPage(page, plated ? whitePlate(page.scene) : undefined);
     done += 1;
     if (done % 25 === 0 || done === total) await input.onProgress?.(done, total);
   }
+  // For printers that take white as a job of its own: the same plates in black, after all pages, so that a printer
+  // that turns sheets by itself still finds fronts and backs in their order.
+  if (plated)
+    for (const { side, sheetNumber } of printingOrder(plan)) {
+      const page = sheetPage(input, side, sheetNumber, false);
+      file.addPage({ ...page, scene: whitePlate(page.scene, '#000000') });
+    }
   file.end();
 }
 

@@ -6,6 +6,7 @@ import {
   DEFAULTS,
   EMPTY_FACE,
   idOf,
+  luminance,
   PAIRINGS,
   TYPEFACES,
   WORDINGS,
@@ -202,15 +203,6 @@ function WordingSheet({
 /** Pale ink on a dark ground, dark on any other. */
 export function inkOn(background: string | null): string {
   return background !== null && luminance(background) < 0.35 ? '#fdf3d8' : DEFAULTS.textColour;
-}
-
-/** Relative luminance of sRGB. Source: WCAG 2.2. */
-function luminance(colour: string): number {
-  const [r, g, b] = [1, 3, 5].map((i) => {
-    const v = parseInt(colour.slice(i, i + 2), 16) / 255;
-    return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
-  });
-  return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
 }
 
 const Adds = styled.div`

@@ -2,6 +2,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode
 import styled from 'styled-components';
 import { idOf, snap, type LaidItem, type Snapped } from '@zippy/core';
 import type { BenchGeometry } from '../../bench/Bench.tsx';
+import { ARROWS } from '../../keys/arrows.ts';
 import { useView } from '../../stores/view.ts';
 import type { StationProps } from '../parts.ts';
 import { hundredth, isLocked, seenBox, useFace } from './useFace.ts';
@@ -220,13 +221,6 @@ function roomy({ left, top, width, height }: Place): Place {
   const [dx, dy] = [Math.max(0, SMALLEST_HANDLE_PX - width), Math.max(0, SMALLEST_HANDLE_PX - height)];
   return { left: left - dx / 2, top: top - dy / 2, width: width + dx, height: height + dy };
 }
-
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 
 const PictureHandle = styled.div`
   position: absolute;

@@ -16,7 +16,7 @@ export function InksOnStock({ onStock, stock }: { readonly onStock: OnStock; rea
       <p>
         <b>On {stock.colourName.toLowerCase()} card</b>
         {onStock.white
-          ? ': white goes under every colour, as a plate of its own in the file and on the page after.'
+          ? ': white goes under every colour, as a plate of its own in the file, and again on pages at its end.'
           : ': inks let the card through, and nothing is lighter than the card.'}
       </p>
       <ul>

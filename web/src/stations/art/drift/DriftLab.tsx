@@ -22,6 +22,7 @@ import {
   type Scene,
 } from '@zippy/core';
 import { Bench } from '../../../bench/Bench.tsx';
+import { ARROWS } from '../../../keys/arrows.ts';
 import { useDrift } from '../../../stores/drift.ts';
 import { useView } from '../../../stores/view.ts';
 import { Scale } from '../../../ui/Choose.tsx';
@@ -33,12 +34,6 @@ import { useDriftRun } from './useDriftRun.ts';
 
 const DriftChart = lazy(() => import('./DriftChart.tsx'));
 
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, -1],
-  ArrowDown: [0, 1],
-};
 /** The table that a cut card lies on, so that bare stock at its edge is seen. */
 const MOST_MM = 6;
 const tenth = (mm: number): number => Math.round(mm * 10) / 10;
