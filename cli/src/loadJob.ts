@@ -3,7 +3,14 @@ import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { MissingFromWorkshop, planJob, type Job, type PictureRef, type Plan, type Workshop } from '@zippy/core';
 import { checkWorkshop, readJobFile } from '@zippy/core/job-file';
-import { loadFonts, PictureRefused, readPicture, type Fonts, type PictureBytes } from '@zippy/server/exports';
+import {
+  loadFonts,
+  loadInkLattice,
+  PictureRefused,
+  readPicture,
+  type Fonts,
+  type PictureBytes,
+} from '@zippy/server/exports';
 import { UsageError } from './errors.ts';
 
 const DEMO_WORKSHOP = fileURLToPath(new URL('../../demo/workshop.json', import.meta.url));
@@ -76,7 +83,11 @@ export async function loadJob(
       workshop,
       fonts,
       pictures,
-      plan: planJob(job, workshop, { typefaces: fonts.book, today: options.date ?? null }),
+      plan: planJob(job, workshop, {
+        typefaces: fonts.book,
+        today: options.date ?? null,
+        inks: await loadInkLattice(),
+      }),
     };
   } catch (problem) {
     if (problem instanceof MissingFromWorkshop || problem instanceof RangeError)

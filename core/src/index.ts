@@ -48,6 +48,8 @@ export { boxOf, idOf, type FacePlan, type LaidItem, type LaidPicture } from './a
 export * from './art/colour.ts';
 export * from './art/driftLab.ts';
 export { inkMl, inkUse, ML_PER_M2, type InkUse } from './art/ink.ts';
+export { inkLimit, inkTotal, latticeValue, type InkLattice } from './art/inkTotal.ts';
+export { newMakersMark } from './art/makersMark.ts';
 export { seenSide } from './art/seenArt.ts';
 export * from './art/names.ts';
 export { BARE_WITHIN, type Fate, type InkOnStock, type OnStock } from './art/onStock.ts';

@@ -1,7 +1,14 @@
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
 import { planJob, MissingFromWorkshop } from '@zippy/core';
-import { canExport, exportFiles, ExportRefused, loadFonts, type ExportFormat } from './exports/index.ts';
+import {
+  canExport,
+  exportFiles,
+  ExportRefused,
+  loadFonts,
+  loadInkLattice,
+  type ExportFormat,
+} from './exports/index.ts';
 import { EXPORT_QUEUE, type ExportJob } from './queue.ts';
 import { addExportFiles, exportWork, noteExport } from './tables/exports.ts';
 import { loadWorkshop } from './workshop.ts';
@@ -23,7 +30,11 @@ export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): P
     const workshop = await loadWorkshop(pool, studioId);
     const fonts = await loadFonts();
     const date = new Date().toISOString().slice(0, 10);
-    const plan = planJob(work.document, workshop.value, { typefaces: fonts.book, today: date });
+    const plan = planJob(work.document, workshop.value, {
+      typefaces: fonts.book,
+      today: date,
+      inks: await loadInkLattice(),
+    });
     const pictures = await loadPlacedPictures(pool, studioId, work.document);
     const files = await exportFiles(work.what, work.format as ExportFormat, {
       job: work.document,

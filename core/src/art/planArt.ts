@@ -8,8 +8,11 @@ import { formatLength } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { artChecks } from './checks.ts';
 import { hasPrint } from './drawCard.ts';
+import { foldInkSnags, inkTotalSnags } from './inkSnags.ts';
+import type { InkLattice } from './inkTotal.ts';
 import type { FacePlan } from './items.ts';
 import { layFace } from './layFace.ts';
+import { markSnags } from './makersMark.ts';
 import { namesSnags } from './namesSnags.ts';
 import { cardRows, namesInUse } from './names.ts';
 import type { SetBlock } from './setText.ts';
@@ -33,8 +36,20 @@ export interface ArtPlan extends StationPlan {
 /** Pixels per inch at which a print looks good, soft, and not worth printing. */
 export const PPI = { good: 300, soft: 200, refuse: 150 } as const;
 
+export interface ArtContext {
+  readonly typefaces: TypefaceBook;
+  /** Row of the list of names that is looked at, from nought. */
+  readonly card: number;
+  readonly inks: InkLattice | null;
+}
+
 /** @throws RangeError when a text block names a typeface that is not in the book */
-export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: TypefaceBook, card = 0): ArtPlan {
+export function planArt(
+  job: Job,
+  workshop: Workshop,
+  size: SizePlan,
+  { typefaces: book, card, inks }: ArtContext,
+): ArtPlan {
   const list = namesInUse(job);
   const rows = list ? cardRows(list) : [];
   const shown = Math.min(card, Math.max(0, rows.length - 1));
@@ -78,8 +93,10 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
   const snags = faces.flatMap((face) => [
     ...pictureSnags(job, face),
     ...textSnags(job, workshop, face),
-    ...artChecks(job, workshop, face),
+    ...inkAndChecks(job, workshop, face, inks),
+    ...markSnags(job, size, face),
   ]);
+  snags.push(...foldInkSnags(job, workshop, size, faces));
   snags.push(...namesSnags(job, faces, book), ...onStockSnags(job, workshop, ground));
   const front = faces[0]!;
   if (!printed.includes(front))
@@ -104,6 +121,13 @@ export function planArt(job: Job, workshop: Workshop, size: SizePlan, book: Type
     figures,
     snags,
   };
+}
+
+/** Where a ground asks for too much ink, that it wants a test print is said there already. */
+function inkAndChecks(job: Job, workshop: Workshop, face: FacePlan, inks: InkLattice | null): readonly Snag[] {
+  const heavy = inkTotalSnags(job, workshop, face, inks);
+  const checks = artChecks(job, workshop, face);
+  return [...heavy, ...checks.filter(({ id }) => heavy.length === 0 || id !== `art-test-print-${face.face.id}`)];
 }
 
 /** A background of the stock’s own colour is no ink: the stock shows. */

@@ -11,8 +11,6 @@ import { ERROR_SHOWN_MM, worstErrorMm } from './creaseLines.ts';
 import type { CreaseLine } from './planCrease.ts';
 
 const ERROR_BAD_MM = 1;
-/** Above this caliper the outer skin stretches by more than a millimetre round a shut fold. */
-const THICK_MICRON = 320;
 
 export interface CreaseFindings {
   /** What lies on the board. */
@@ -86,17 +84,7 @@ function boardSnags({ unit }: Workshop, { piece, board, lines }: CreaseFindings)
   return [];
 }
 
-/** A colour or a picture that runs up to a fold on the side that stretches. */
-const solidOverFold = (art: ArtPlan, { form: { blank } }: SizePlan): boolean =>
-  art.faces.some(
-    ({ face, art: own }) =>
-      (own.background !== null || own.picture !== null) &&
-      blank.creases.some(
-        (c) => c.joins.includes(face.panelId) && (c.direction === 'mountain') === (face.side === 'outside'),
-      ),
-  );
-
-function crackSnags(job: Job, { size, art, stock, sheet }: CreaseFindings): readonly Snag[] {
+function crackSnags(job: Job, { art, stock, sheet }: CreaseFindings): readonly Snag[] {
   const inkOver = hasArt(art, 'outside');
   if (sheet.grainAlongFold === false && stock.needsScore)
     return [
@@ -123,17 +111,6 @@ function crackSnags(job: Job, { size, art, stock, sheet }: CreaseFindings): read
           job.crease.pressure === 'firm'
             ? [{ label: 'Press lightly', changes: [{ path: ['crease', 'pressure'], value: 'light' }] }]
             : [],
-      },
-    ];
-  if (stock.stock.caliperMicron > THICK_MICRON && solidOverFold(art, size))
-    return [
-      {
-        id: 'crease-thick-ink',
-        station: 'crease',
-        level: 'note',
-        title: 'Ink runs over the fold of a thick card',
-        why: `Round a shut fold the outer skin of ${stock.stock.caliperMicron} µm stretches by ${((Math.PI * stock.stock.caliperMicron) / 1000).toFixed(1)} mm; solid colour shows it first. Press the full number of passes and fold a test card.`,
-        remedies: [],
       },
     ];
   return [];

@@ -99,6 +99,7 @@ const text = Joi.object({
   }).optional(),
   arcMm: Joi.number().min(-5000).max(5000).allow(null).optional(),
   locked: Joi.boolean().optional(),
+  makersMark: Joi.boolean().optional(),
 });
 
 const picturePlacement = Joi.object({
@@ -123,6 +124,7 @@ const place = {
   widthMm: length(0.5, 1000).required(),
   heightMm: length(0.1, 1000).required(),
   locked: Joi.boolean().optional(),
+  makersMark: Joi.boolean().optional(),
 };
 const words = (most: number): Joi.Schema => Joi.string().allow('').max(most).required();
 /** A code holds no more than this, whatever its size. */
@@ -227,6 +229,7 @@ const pictureFacts = {
   mime: Joi.valid('image/png', 'image/jpeg', 'image/svg+xml'),
   widthPx: Joi.number().greater(0).max(100_000),
   heightPx: Joi.number().greater(0).max(100_000),
+  inkTotal: Joi.number().min(0).max(4).optional(),
 };
 const storedPicture = Joi.object(pictureFacts).options({ presence: 'required' });
 const filePicture = Joi.object({ ...pictureFacts, file: Joi.string().max(500), data: Joi.string().base64() }).or(
@@ -401,6 +404,9 @@ export const workshopSchema = Joi.object({
         name,
         ink: Joi.valid('inkjet', 'laser'),
         printsWhite: Joi.boolean().optional(),
+        inkLimits: Joi.object()
+          .pattern(Joi.valid(...COATINGS), Joi.number().min(0.5).max(4))
+          .optional(),
         sidePriceMinor: minor,
         paths: Joi.array()
           .min(1)

@@ -82,6 +82,8 @@ export interface PictureRef {
   readonly mime: 'image/png' | 'image/jpeg' | 'image/svg+xml';
   readonly widthPx: number;
   readonly heightPx: number;
+  /** Four inks together in the heaviest hundredth of it, 1 for one ink laid solid; older jobs do not know. */
+  readonly inkTotal?: number;
 }
 
 /** A picture always fills its face and bleed; the maker zooms in from there and slides it about. */
@@ -111,6 +113,8 @@ export interface ArtPlace {
   readonly widthMm: Mm;
   readonly heightMm: Mm;
   readonly locked?: boolean;
+  /** Stands for the maker: small, low and centred on the back. */
+  readonly makersMark?: boolean;
 }
 
 /** A picture in a frame of its own; it fills the frame without being squashed. */
@@ -213,6 +217,8 @@ export interface TextBlock {
   readonly arcMm?: Mm | null;
   /** Kept where it is until it is let go. */
   readonly locked?: boolean;
+  /** Stands for the maker: small, low and centred on the back. */
+  readonly makersMark?: boolean;
 }
 
 export interface FaceArt {
@@ -354,6 +360,8 @@ export interface Printer {
   readonly ink: 'inkjet' | 'laser';
   /** Lays white under the colours; older workshops say nothing, which is no. */
   readonly printsWhite?: boolean;
+  /** Most ink in one place by coating, 1 for one ink laid solid; the usual limits where nothing is said. */
+  readonly inkLimits?: Readonly<Partial<Record<Coating, number>>>;
   readonly sidePriceMinor: Minor;
   readonly paths: readonly FeedPath[];
 }

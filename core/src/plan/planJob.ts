@@ -1,4 +1,5 @@
 import { planArt, type ArtPlan } from '../art/planArt.ts';
+import type { InkLattice } from '../art/inkTotal.ts';
 import type { TypefaceBook } from '../art/typefaces.ts';
 import { planBrief, type BriefPlan } from '../brief/planBrief.ts';
 import { planCrease, type CreasePlan } from '../crease/planCrease.ts';
@@ -33,6 +34,8 @@ export interface PlanContext {
   /** Which card of a list of names is looked at, counted from nought, and which sheet, from one. */
   readonly card?: number;
   readonly sheetNumber?: number;
+  /** What colours come to in press inks; without it nothing is said about the ink they ask for. */
+  readonly inks?: InkLattice | null;
 }
 
 /**
@@ -43,11 +46,11 @@ export interface PlanContext {
 export function planJob(
   job: Job,
   workshop: Workshop,
-  { typefaces, today, card = 0, sheetNumber = 1 }: PlanContext,
+  { typefaces, today, card = 0, sheetNumber = 1, inks = null }: PlanContext,
 ): Plan {
   const brief = planBrief(job, workshop, today);
   const size = planSize(job, workshop);
-  const art = planArt(job, workshop, size, typefaces, card);
+  const art = planArt(job, workshop, size, { typefaces, card, inks });
   const stock = planStock(job, workshop, size);
   const laid = planSheet(job, workshop, size, art, stock);
   const sheet = {

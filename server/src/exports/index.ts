@@ -27,6 +27,7 @@ export {
   type ExportWhat,
   type PictureBytes,
 } from './types.ts';
+export { heaviestInk, loadInkLattice } from '../pictures/fourInks.ts';
 export { readPicture, PictureRefused, type ReadPicture } from '../pictures/readPicture.ts';
 
 /** True when this piece of work can be written this way. */

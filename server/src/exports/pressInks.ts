@@ -1,6 +1,7 @@
 import { Resvg } from '@resvg/resvg-js';
-import sharp, { type Sharp } from 'sharp';
+import sharp from 'sharp';
 import type { Scene, Shape } from '@zippy/core';
+import { inFourInks } from '../pictures/fourInks.ts';
 import type { PictureBytes } from './types.ts';
 
 /** Four inks of a colour, each from 0 to 1. */
@@ -69,9 +70,6 @@ export class PressInks {
     return found;
   }
 }
-
-/** Pixels of an sRGB picture as four bytes of ink each. */
-const inFourInks = (image: Sharp): Promise<Buffer> => image.removeAlpha().toColourspace('cmyk').raw().toBuffer();
 
 export async function pressPicture({ mime, bytes }: PictureBytes, tinted: Buffer | null): Promise<PressPicture> {
   const pixels =

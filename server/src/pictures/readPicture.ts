@@ -1,12 +1,16 @@
 import { createHash } from 'node:crypto';
+import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import type { PictureRef } from '@zippy/core';
 import { cleanSvg } from './cleanSvg.ts';
+import { heaviestInk } from './fourInks.ts';
 
 export const MOST_BYTES = 60 * 1024 * 1024;
 const MOST_SVG_BYTES = 8 * 1024 * 1024;
 const MOST_PIXELS = 120_000_000;
 const PREVIEW_PX = 1600;
+/** The longer side of a drawing whose ink is measured. */
+const MEASURED_SVG_PX = 500;
 /** Elements that a drawing comes to once all it uses is drawn, and how deep they may lie in each other. */
 const MOST_DRAWN = 200_000;
 const DEEPEST_SVG = 400;
@@ -59,7 +63,14 @@ export async function readPicture(name: string, raw: Buffer): Promise<ReadPictur
       : await small.png({ compressionLevel: 4 }).toBuffer();
     const mime = jpeg ? 'image/jpeg' : 'image/png';
     return {
-      ref: { name, sha256: sha256(bytes), mime, widthPx: stored.width!, heightPx: stored.height! },
+      ref: {
+        name,
+        sha256: sha256(bytes),
+        mime,
+        widthPx: stored.width!,
+        heightPx: stored.height!,
+        inkTotal: await heaviestInk(sharp(bytes, { limitInputPixels: MOST_PIXELS })),
+      },
       bytes,
       preview: { mime, bytes: preview },
     };
@@ -83,7 +94,7 @@ function deepest(svg: string): number {
   return most;
 }
 
-function readSvg(name: string, raw: Buffer): ReadPicture {
+async function readSvg(name: string, raw: Buffer): Promise<ReadPicture> {
   if (raw.length > MOST_SVG_BYTES)
     throw new PictureRefused(
       `${name} is ${Math.round(raw.length / 1048576)} MB of drawing; the most is ${MOST_SVG_BYTES / 1048576} MB. Simplify it and try again.`,
@@ -98,10 +109,28 @@ function readSvg(name: string, raw: Buffer): ReadPicture {
     throw new PictureRefused(`${name} uses too much of itself again and again; draw out what it uses, and try again.`);
   const bytes = Buffer.from(clean.text);
   return {
-    ref: { name, sha256: sha256(bytes), mime: 'image/svg+xml', widthPx: clean.widthPx, heightPx: clean.heightPx },
+    ref: {
+      name,
+      sha256: sha256(bytes),
+      mime: 'image/svg+xml',
+      widthPx: clean.widthPx,
+      heightPx: clean.heightPx,
+      ...(await svgInk(clean.text, clean.widthPx / clean.heightPx)),
+    },
     bytes,
     preview: { mime: 'image/svg+xml', bytes },
   };
+}
+
+/** Ink of a drawing from its pixels; one that the rasteriser cannot draw says nothing of its ink. */
+async function svgInk(svg: string, aspect: number): Promise<Pick<PictureRef, 'inkTotal'>> {
+  const fitTo = { mode: aspect >= 1 ? ('width' as const) : ('height' as const), value: MEASURED_SVG_PX };
+  try {
+    const drawn = new Resvg(svg, { fitTo, font: { loadSystemFonts: false } }).render().asPng();
+    return { inkTotal: await heaviestInk(sharp(drawn)) };
+  } catch {
+    return {};
+  }
 }
 
 export const sha256 = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');

@@ -1,5 +1,6 @@
 import express, { Router } from 'express';
 import type { Pool } from 'pg';
+import { loadInkLattice } from '../pictures/fourInks.ts';
 import { MOST_BYTES, readPicture } from '../pictures/readPicture.ts';
 import { addPicture, findPreview } from '../tables/pictures.ts';
 import { STUDIO_ID } from '../tables/types.ts';
@@ -14,6 +15,11 @@ export function pictureRoutes(pool: Pool): Router {
     const picture = await readPicture(name, bytes);
     await addPicture(pool, STUDIO_ID, picture);
     response.status(201).json(picture.ref);
+  });
+
+  // What colours come to in press inks, so that the page can say where too much is asked for.
+  router.get('/inks', async (_request, response) => {
+    response.set('Cache-Control', 'private, max-age=3600').json(await loadInkLattice());
   });
 
   router.get('/:sha256', async (request, response) => {

@@ -2,6 +2,7 @@ import {
   MissingFromWorkshop,
   placedTypefaceIds,
   planJob,
+  type InkLattice,
   type Job,
   type Plan,
   type Typeface,
@@ -43,16 +44,31 @@ function fetchTypeface(id: string): Promise<void> {
   return coming;
 }
 
+let inks: InkLattice | null = null;
+let mixing: Promise<void> | null = null;
+
+/** What colours come to in press inks. Without the server a plan says nothing about them, and asks again next time. */
+const fetchInks = (): Promise<void> =>
+  (mixing ??= fetch('/api/pictures/inks')
+    .then(async (response) => {
+      if (!response.ok) throw new Error(`inks: ${response.status}`);
+      inks = (await response.json()) as InkLattice;
+    })
+    .catch(() => {
+      mixing = null;
+    }));
+
 self.onmessage = async ({ data }: MessageEvent<PlanQuestion>) => {
   const { number, job, workshop, today, card, sheetNumber } = data;
   try {
-    await Promise.all(
-      placedTypefaceIds(job)
+    await Promise.all([
+      ...(inks ? [] : [fetchInks()]),
+      ...placedTypefaceIds(job)
         .filter((id) => !book.has(id))
         .map(fetchTypeface),
-    );
+    ]);
     const started = performance.now();
-    const plan = planJob(job, workshop, { typefaces: book, today, card, sheetNumber });
+    const plan = planJob(job, workshop, { typefaces: book, today, card, sheetNumber, inks });
     self.postMessage({ number, ok: true, plan, tookMs: performance.now() - started } satisfies PlanAnswer);
   } catch (problem) {
     const known = problem instanceof MissingFromWorkshop || problem instanceof RangeError;

@@ -1,5 +1,14 @@
 import type { ReactNode } from 'react';
-import { formatLength, repeatabilityOf, type FeedPath, type Trimmer, type Workshop } from '@zippy/core';
+import {
+  COATINGS,
+  formatLength,
+  inkLimit,
+  repeatabilityOf,
+  type FeedPath,
+  type Trimmer,
+  type Workshop,
+} from '@zippy/core';
+import { More } from '../slip/Slip.tsx';
 import { useWorkshop } from '../stores/workshop.ts';
 import { OnOff } from '../ui/Choose.tsx';
 import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
@@ -67,6 +76,28 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
                   })
                 }
               />
+              <More label="Most ink in one place, by coating">
+                <Two>
+                  {COATINGS.map((coating) => (
+                    <NumberField
+                      key={coating}
+                      label={`${coating[0]!.toUpperCase()}${coating.slice(1)}, %`}
+                      value={Math.round(inkLimit(printer, coating) * 100)}
+                      least={50}
+                      most={400}
+                      onCommit={(percent) =>
+                        void change({
+                          ...workshop,
+                          printers: workshop.printers.map((p) =>
+                            p.id === printer.id ? { ...p, inkLimits: { ...p.inkLimits, [coating]: percent / 100 } } : p,
+                          ),
+                        })
+                      }
+                    />
+                  ))}
+                </Two>
+                <p>Four inks together; 100 is one laid solid. Print a dark patch and rub it when it has dried.</p>
+              </More>
               <MoneyField
                 label="Ink and wear for a side"
                 minor={printer.sidePriceMinor}

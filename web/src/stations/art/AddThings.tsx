@@ -1,4 +1,4 @@
-import { Image, Minus, QrCode, Sparkle, Type } from 'lucide-react';
+import { Image, Minus, QrCode, Signature, Sparkle, Type } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
@@ -7,13 +7,17 @@ import {
   EMPTY_FACE,
   idOf,
   luminance,
+  newMakersMark,
   PAIRINGS,
   TYPEFACES,
   WORDINGS,
   wordFace,
+  type FacePlan,
+  type Job,
   type PictureRef,
   type TextBlock,
 } from '@zippy/core';
+import { useView } from '../../stores/view.ts';
 import { Pick } from '../../ui/Choose.tsx';
 import { Press } from '../../ui/Press.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -23,8 +27,20 @@ import { newId, PLAIN_PLACEMENT, type FaceInHand } from './useFace.ts';
 export const PICTURES = ['image/png', 'image/jpeg', 'image/svg+xml', '.svg', 'application/pdf', '.pdf'];
 
 /** One press for each kind of thing that a face can hold. */
-export function AddThings({ hand }: { readonly hand: FaceInHand }): ReactNode {
+export function AddThings({
+  hand,
+  job,
+  back,
+  studioName,
+}: {
+  readonly hand: FaceInHand;
+  readonly job: Job;
+  /** Where a maker’s mark goes; some formats have no back. */
+  readonly back: FacePlan | null;
+  readonly studioName: string;
+}): ReactNode {
   const { face, art, add, keepPicture, changeAll, pick } = hand;
+  const view = useView((s) => s.set);
   const [wording, setWording] = useState(false);
   const { safe } = face;
   const middle = (widthMm: number, heightMm: number) => ({
@@ -77,6 +93,13 @@ export function AddThings({ hand }: { readonly hand: FaceInHand }): ReactNode {
       },
     ]);
     pick(id);
+  };
+  const addMark = (onto: FacePlan): void => {
+    const known = onto.items.find((item) => (item.kind === 'text' ? item.block : item.object).makersMark);
+    const mark = newMakersMark(onto, studioName, newId());
+    const art = job.art.faces[onto.face.id] ?? EMPTY_FACE;
+    if (!known) changeAll([{ path: ['art', 'faces', onto.face.id], value: { ...art, texts: [...art.texts, mark] } }]);
+    view({ face: onto.face.id, itemId: known ? idOf(known) : mark.id });
   };
   const { takeIn, said, picker } = useTakeIn(addFrame);
   return (
@@ -131,6 +154,11 @@ export function AddThings({ hand }: { readonly hand: FaceInHand }): ReactNode {
         >
           <Sparkle size={17} aria-hidden /> Ornament
         </Press>
+        {back && (
+          <Press onPress={() => addMark(back)}>
+            <Signature size={17} aria-hidden /> Maker’s mark
+          </Press>
+        )}
       </Adds>
       {said && <p role="status">{said}</p>}
       {picker}

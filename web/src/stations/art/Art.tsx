@@ -179,7 +179,12 @@ export function ArtSlip(props: StationProps): ReactNode {
           ))}
         </Row>
       )}
-      <AddThings hand={hand} />
+      <AddThings
+        hand={hand}
+        job={job}
+        back={plan.art.faces.find((f) => f.face.id === 'back') ?? null}
+        studioName={workshop.studioName}
+      />
       <ItemList hand={hand} />
       {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
       {item && item.kind !== 'text' && <ObjectPanel item={item} hand={hand} workshop={workshop} />}

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { ORNAMENTS, ornamentPath, pathData, type ArtObject, type LaidItem } from '@zippy/core';
+import { OnOff } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField, NumberField } from '../../ui/Field.tsx';
 import { Two } from '../../ui/Sheet.tsx';
@@ -83,6 +84,9 @@ export function ObjectPanel({
             onChange={(colour) => colour && set({ colour } as Partial<ArtObject>, `colour-${object.id}`)}
           />
         </>
+      )}
+      {(item.kind === 'picture' || item.kind === 'ornament') && (
+        <OnOff label="Maker’s mark" value={object.makersMark ?? false} onChange={(makersMark) => set({ makersMark })} />
       )}
       <Two>
         {place('From the left', 'leftMm', -1000)}

@@ -152,6 +152,7 @@ export function WordsPanel({
       <Row>
         <OnOff label="Small capitals" value={text.smallCaps ?? false} onChange={(smallCaps) => set({ smallCaps })} />
         <OnOff label="Fractions" value={text.fractions ?? false} onChange={(fractions) => set({ fractions })} />
+        <OnOff label="Maker’s mark" value={text.makersMark ?? false} onChange={(makersMark) => set({ makersMark })} />
       </Row>
       {lines.length > 1 && (
         <fieldset>

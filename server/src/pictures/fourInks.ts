@@ -1,0 +1,43 @@
+import sharp, { type Sharp } from 'sharp';
+import { latticeValue, type InkLattice } from '@zippy/core';
+
+/** Pixels of a picture as four bytes of ink each, as the picture library’s own press profile mixes them. */
+export const inFourInks = (image: Sharp): Promise<Buffer> => image.removeAlpha().toColourspace('cmyk').raw().toBuffer();
+
+const totalAt = (inks: Buffer, pixel: number): number =>
+  (inks[4 * pixel]! + inks[4 * pixel + 1]! + inks[4 * pixel + 2]! + inks[4 * pixel + 3]!) / 255;
+
+/** Finer than this, what lies between the crossings is within a few hundredths of the profile’s own. */
+const STEPS = 17;
+let lattice: Promise<InkLattice> | null = null;
+
+/** Ink of every colour by the profile; read off once for the life of the process. */
+export function loadInkLattice(): Promise<InkLattice> {
+  lattice ??= (async () => {
+    const values = Array.from({ length: STEPS }, (_, i) => latticeValue(i, STEPS));
+    const colours = values.flatMap((r) => values.flatMap((g) => values.map((b) => [r, g, b])));
+    const raw = { width: colours.length, height: 1, channels: 3 as const };
+    const inks = await inFourInks(sharp(Buffer.from(colours.flat()), { raw }));
+    return { steps: STEPS, totals: colours.map((_, i) => Math.round(totalAt(inks, i) * 1000) / 1000) };
+  })();
+  return lattice;
+}
+
+/** Pictures are measured no larger than this: the heaviest hundredth of them stays the same. */
+const MEASURED_PX = 500;
+
+/**
+ * Ink of a picture where it is heaviest: what the heaviest hundredth of it asks for at least, on white card.
+ * A hundredth, because single pixels are not what stays wet.
+ */
+export async function heaviestInk(image: Sharp): Promise<number> {
+  const small = await image
+    .resize({ width: MEASURED_PX, height: MEASURED_PX, fit: 'inside', withoutEnlargement: true })
+    .flatten({ background: '#ffffff' })
+    .toColourspace('srgb')
+    .png({ compressionLevel: 1 })
+    .toBuffer();
+  const inks = await inFourInks(sharp(small));
+  const totals = Float32Array.from({ length: inks.length / 4 }, (_, i) => totalAt(inks, i)).sort();
+  return Math.round(totals[Math.floor((totals.length - 1) * 0.99)]! * 1000) / 1000;
+}
