@@ -46,7 +46,7 @@ function along({ from, to, angleDeg }: Gradient, { xMm, yMm, widthMm, heightMm }
   };
 }
 
-function drawPicture({ id, placement, box, map }: LaidPicture): readonly Shape[] {
+export function drawPicture({ id, placement, box, map }: LaidPicture): readonly Shape[] {
   if (placement.fade >= 1) return [];
   const turns = placement.quarterTurns ?? 0;
   const centre = { xMm: box.xMm + box.widthMm / 2, yMm: box.yMm + box.heightMm / 2 };

@@ -1,14 +1,15 @@
 import { typefacesFor } from './typefaces.ts';
 import type { Job } from '../job/types.ts';
 
-/** Ids of the pictures that some face of the job shows, each once. */
+/** Ids of the pictures that some face or layer of the job shows, each once. */
 export function placedPictureIds(job: Job): readonly string[] {
   const ids = Object.values(job.art.faces).flatMap(({ picture, pattern, objects = [] }) => [
     ...(picture ? [picture.pictureId] : []),
     ...(pattern ? [pattern.pictureId] : []),
     ...objects.flatMap((object) => (object.kind === 'picture' ? [object.picture.pictureId] : [])),
   ]);
-  return [...new Set(ids)].filter((id) => job.pictures[id]);
+  const layers = job.size.layers.flatMap(({ picture }) => (picture ? [picture.pictureId] : []));
+  return [...new Set([...ids, ...layers])].filter((id) => job.pictures[id]);
 }
 
 /** Ids of the typefaces, and companions, that a job’s words need. */

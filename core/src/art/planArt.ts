@@ -3,19 +3,20 @@ import { contains, isUprightBox, type Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import { count, figure, length, plural, words } from '../job/figures.ts';
 import { EMPTY_FACE } from '../job/newJob.ts';
-import type { Figure, Job, PictureRef, Snag, StationPlan, Stock, TextBlock, Workshop } from '../job/types.ts';
+import type { Figure, Job, Snag, StationPlan, Stock, TextBlock, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { artChecks } from './checks.ts';
 import { hasPrint } from './drawCard.ts';
 import { foldInkSnags, inkTotalSnags } from './inkSnags.ts';
 import type { InkLattice } from './inkTotal.ts';
-import type { FacePlan } from './items.ts';
+import type { FacePlan, LaidPicture } from './items.ts';
 import { layFace } from './layFace.ts';
 import { markSnags } from './makersMark.ts';
 import { namesSnags } from './namesSnags.ts';
 import { cardRows, namesInUse } from './names.ts';
 import type { SetBlock } from './setText.ts';
+import { layPanels, type PanelArt } from './panelArt.ts';
 import { isBare, onStock, onStockSnags, type OnStock } from './onStock.ts';
 import { SMALLEST_PT } from './smallestType.ts';
 import { TYPEFACES, type TypefaceBook } from './typefaces.ts';
@@ -29,6 +30,8 @@ export interface NamesPlan {
 export interface ArtPlan extends StationPlan {
   readonly faces: readonly FacePlan[];
   readonly names: NamesPlan | null;
+  /** What is printed on layers, by the id of the piece. */
+  readonly panels: Readonly<Record<string, PanelArt>>;
   /** What the stock’s own colour does to the art. */
   readonly onStock: OnStock;
 }
@@ -60,8 +63,12 @@ export function planArt(
     workshop,
     size.faces.map(({ id, name }) => ({ name, art: job.art.faces[id] ?? EMPTY_FACE })),
   );
+  const panels = layPanels(job, size);
   const printed = faces.filter(hasPrint);
-  const pictures = new Set(faces.flatMap((f) => (f.picture ? [f.picture.id] : [])));
+  const pictures = new Set([
+    ...faces.flatMap((f) => (f.picture ? [f.picture.id] : [])),
+    ...Object.values(panels).map(({ picture }) => picture.id),
+  ]);
   const ppis = faces.flatMap((f) => (f.picture?.ppi ? [{ face: f, ppi: f.picture.ppi }] : []));
   const lowest = ppis.sort((a, b) => a.ppi - b.ppi)[0];
   const figures: Figure[] = [
@@ -97,6 +104,7 @@ export function planArt(
     ...markSnags(job, size, face),
   ]);
   snags.push(...foldInkSnags(job, workshop, size, faces));
+  snags.push(...Object.values(panels).flatMap((panel) => panelSnags(job, panel)));
   snags.push(...namesSnags(job, faces, book), ...onStockSnags(job, workshop, ground));
   const front = faces[0]!;
   if (!printed.includes(front))
@@ -111,6 +119,7 @@ export function planArt(
   const blocks = faces.reduce((n, f) => n + f.art.texts.length, 0);
   return {
     faces,
+    panels,
     names: list && { cards: rows.length, shown },
     onStock: ground,
     verdict:
@@ -142,37 +151,52 @@ const isWithin = (outline: Polygon, box: Box): boolean =>
 
 const facePath = (face: FacePlan, ...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
 
-function pictureSnags(job: Job, face: FacePlan): readonly Snag[] {
-  const { picture } = face;
-  if (!picture?.ppi || picture.ppi >= PPI.good || picture.from !== face.face.id) return [];
-  const ref: PictureRef = job.pictures[picture.id]!;
-  const ppi = Math.round(picture.ppi);
-  const uncropped = Math.round(picture.ppi * picture.placement.zoom);
+const pictureSnags = (job: Job, face: FacePlan): readonly Snag[] =>
+  face.picture && face.picture.from === face.face.id
+    ? ppiSnags(job, face.picture, face.face.id, `the ${face.face.name.toLowerCase()}`, facePath(face, 'picture'))
+    : [];
+
+const panelSnags = (job: Job, { piece, picture }: PanelArt): readonly Snag[] =>
+  ppiSnags(job, picture, `panel-${piece.id}`, piece.name.toLowerCase(), [
+    'size',
+    'layers',
+    String(piece.layer),
+    'picture',
+  ]);
+
+/** Pixels that run out. @param path of the placement in the job */
+function ppiSnags(
+  job: Job,
+  { id, ppi: exact, placement }: LaidPicture,
+  key: string,
+  where: string,
+  path: readonly string[],
+): readonly Snag[] {
+  if (!exact || exact >= PPI.good) return [];
+  const ppi = Math.round(exact);
   const remedies =
-    picture.placement.zoom > 1.001
+    placement.zoom > 1.001
       ? [
           {
-            label: `Show more of the picture (${uncropped} ppi)`,
-            changes: [{ path: facePath(face, 'picture', 'zoom'), value: 1 }],
+            label: `Show more of the picture (${Math.round(exact * placement.zoom)} ppi)`,
+            changes: [{ path: [...path, 'zoom'], value: 1 }],
           },
         ]
       : [];
-  const level = picture.ppi < PPI.refuse ? 'stop' : picture.ppi < PPI.soft ? 'warn' : 'note';
+  const level = exact < PPI.refuse ? 'stop' : exact < PPI.soft ? 'warn' : 'note';
   return [
     {
-      id: `art-ppi-${face.face.id}`,
+      id: `art-ppi-${key}`,
       station: 'art',
       level,
-      title: `${ref.name} prints at ${ppi} ppi on the ${face.face.name.toLowerCase()}`,
+      title: `${job.pictures[id]!.name} prints at ${ppi} ppi on ${where}`,
       why:
         level === 'stop'
           ? `Under ${PPI.refuse} pixels to the inch the squares show. Use a larger picture or a smaller card.`
           : `${PPI.good} looks crisp at arm’s length; this will look ${level === 'warn' ? 'soft' : 'slightly soft'}.`,
       remedies: [
         ...remedies,
-        ...(level === 'stop'
-          ? [{ label: 'Take the picture off this face', changes: [{ path: facePath(face, 'picture'), value: null }] }]
-          : []),
+        ...(level === 'stop' ? [{ label: 'Take the picture off', changes: [{ path, value: null }] }] : []),
       ],
     },
   ];

@@ -65,6 +65,21 @@ const formatOptions = Joi.object({
   leanDeg: Joi.number().min(0).max(80),
 }).options({ presence: 'optional' });
 
+const picturePlacement = Joi.object({
+  pictureId: id.required(),
+  zoom: Joi.number().min(1).max(20).default(1),
+  focusX: share.default(0.5),
+  focusY: share.default(0.5),
+  fade: share.default(0),
+  grey: Joi.boolean().default(false),
+  tint: colour.allow(null).optional(),
+  quarterTurns: whole(0, 3).optional(),
+  across: Joi.array()
+    .items(Joi.valid(...FACE_IDS))
+    .max(12)
+    .optional(),
+});
+
 const layer = Joi.object({
   id: id.required(),
   kind: Joi.valid('mat', 'writing', 'insert').required(),
@@ -74,6 +89,7 @@ const layer = Joi.object({
     .required(),
   revealMm: length(0, 100).required(),
   stockIds: Joi.array().items(id).min(1).max(8).required(),
+  picture: picturePlacement.allow(null).optional(),
 });
 
 const typefaceId = Joi.valid(...TYPEFACES.map((typeface) => typeface.id));
@@ -100,21 +116,6 @@ const text = Joi.object({
   arcMm: Joi.number().min(-5000).max(5000).allow(null).optional(),
   locked: Joi.boolean().optional(),
   makersMark: Joi.boolean().optional(),
-});
-
-const picturePlacement = Joi.object({
-  pictureId: id.required(),
-  zoom: Joi.number().min(1).max(20).default(1),
-  focusX: share.default(0.5),
-  focusY: share.default(0.5),
-  fade: share.default(0),
-  grey: Joi.boolean().default(false),
-  tint: colour.allow(null).optional(),
-  quarterTurns: whole(0, 3).optional(),
-  across: Joi.array()
-    .items(Joi.valid(...FACE_IDS))
-    .max(12)
-    .optional(),
 });
 
 const place = {

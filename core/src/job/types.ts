@@ -61,6 +61,8 @@ export interface LayerChoice {
   readonly revealMm: Mm;
   /** One stock for each layer, the lowest first. */
   readonly stockIds: readonly string[];
+  /** Printed on the topmost of them before it is cut; bare stock when nothing is said. */
+  readonly picture?: PicturePlacement | null;
 }
 
 export interface SizeChoice {

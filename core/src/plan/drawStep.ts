@@ -26,6 +26,7 @@ export function drawStep(
   if (plan.make.steps.find((s) => s.id === step.id)?.big !== step.big) return null;
   const stockColour = plan.stock.stock.colour;
   const art = { outside: drawSide(plan.art, 'outside'), inside: drawSide(plan.art, 'inside') };
+  const prints = plan.art.panels;
   const view = { unit, textMm, stockColour };
   const number = Number(/\d+$/.exec(step.id)?.[0] ?? 1) - 1;
   switch (step.kind) {
@@ -50,11 +51,11 @@ export function drawStep(
     case 'crease':
       return drawCreaseLine(plan.size, plan.crease, number, { ...view, art });
     case 'fold':
-      return drawFolded(plan.size, { open: 0.45, stockColour, art });
+      return drawFolded(plan.size, { open: 0.45, stockColour, art, prints });
     case 'envelope':
       return drawEnvelopeBlank(plan.envelope, textMm, unit);
     case 'pack':
-      return drawFolded(plan.size, { open: 0.08, stockColour, art });
+      return drawFolded(plan.size, { open: 0.08, stockColour, art, prints });
     case 'dry':
       return null;
   }

@@ -1,4 +1,4 @@
-import { apply, compose, IDENTITY, turnedLeftRight, type Affine } from '../geometry/affine.ts';
+import { apply, compose, IDENTITY, translation, turnedLeftRight, type Affine } from '../geometry/affine.ts';
 import { grow, mapBox } from '../geometry/box.ts';
 import { polygon, polyline, segment } from '../geometry/path.ts';
 import { moved } from '../geometry/polygon.ts';
@@ -21,7 +21,11 @@ export interface BlankView {
   readonly art: readonly Shape[];
   readonly names: boolean;
   readonly guides: boolean;
+  /** What is printed on mats and panels, by their ids, in their own frames. */
+  readonly prints?: LayerPrints;
 }
+
+export type LayerPrints = Readonly<Record<string, { readonly shapes: readonly Shape[] }>>;
 
 /** From the blank seen from outside to what a maker sees with this side up. */
 export const viewOf = (size: SizePlan, side: PaperSide): Affine =>
@@ -42,7 +46,7 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
   shapes.push({ kind: 'path', role: 'stock', path: outline, fill: view.stockColour });
   shapes.push({ kind: 'group', transform: map, children: view.art });
   const faces = size.faces.filter((face) => face.side === view.side);
-  shapes.push({ kind: 'group', transform: map, children: drawLayers(size, view.side) });
+  shapes.push({ kind: 'group', transform: map, children: drawLayers(size, view.side, view.prints) });
   if (view.guides)
     for (const face of faces) {
       const { safe } = size.regions[face.id]!;
@@ -78,7 +82,7 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
 }
 
 /** Mats and panels glued to the faces of one side, in the blank’s frame. */
-export function drawLayers(size: SizePlan, side: PaperSide): readonly Shape[] {
+export function drawLayers(size: SizePlan, side: PaperSide, prints: LayerPrints = {}): readonly Shape[] {
   return size.layers.flatMap((piece): readonly Shape[] => {
     const face = size.faces.find((f) => f.id === piece.faceId && f.side === side);
     if (!face) return [];
@@ -89,6 +93,24 @@ export function drawLayers(size: SizePlan, side: PaperSide): readonly Shape[] {
         transform: face.toBlank,
         children: [
           { kind: 'path', role: 'stock', path, fill: piece.stock.colour },
+          // Inks let coloured card through.
+          ...(prints[piece.id]
+            ? [
+                {
+                  kind: 'group',
+                  transform: IDENTITY,
+                  clip: path,
+                  blend: 'multiply',
+                  children: [
+                    {
+                      kind: 'group',
+                      transform: translation(piece.leftMm, piece.topMm),
+                      children: prints[piece.id]!.shapes,
+                    },
+                  ],
+                } as const,
+              ]
+            : []),
           { kind: 'path', role: 'dimension', path },
         ],
       },

@@ -6,7 +6,7 @@ import { atOpening, atStep } from '../fold/foldForm.ts';
 import { chain, move, turn, turnAbout, type Pose, type Vec3 } from '../fold/space.ts';
 import type { PaperSide } from '../fold/types.ts';
 import type { Colour, Scene, Shape } from '../scene/types.ts';
-import { drawLayers } from './drawBlank.ts';
+import { drawLayers, type LayerPrints } from './drawBlank.ts';
 import { isUpright } from './folds.ts';
 import type { SizePlan } from './planSize.ts';
 
@@ -17,6 +17,7 @@ export type FoldedView = FoldStage & {
   readonly stockColour: Colour;
   /** Art of each side in the blank's frame. */
   readonly art: Readonly<Record<PaperSide, readonly Shape[]>>;
+  readonly prints?: LayerPrints;
   readonly yawDeg?: number;
   readonly pitchDeg?: number;
 };
@@ -36,7 +37,10 @@ export function drawFolded(size: SizePlan, view: FoldedView): Scene {
   const { stockColour, art, yawDeg = -24, pitchDeg = 14 } = view;
   const poses = posesAt(size, view);
   const body = chain(camera(yawDeg, pitchDeg), lean(size, view, poses));
-  const layers = { outside: drawLayers(size, 'outside'), inside: drawLayers(size, 'inside') };
+  const layers = {
+    outside: drawLayers(size, 'outside', view.prints),
+    inside: drawLayers(size, 'inside', view.prints),
+  };
   const seen = form.blank.panels.map((panel) => {
     const pose = chain(body, poses.get(panel.id)!);
     const normal = turn(pose, [0, 0, 1]);

@@ -5,7 +5,7 @@ import { boxAround, corners } from '../geometry/box.ts';
 import { offset } from '../geometry/offset.ts';
 import { isUprightBox, moved, type Polygon } from '../geometry/polygon.ts';
 import { stockById } from '../job/pick.ts';
-import type { Job, LayerChoice, Snag, Stock, Workshop } from '../job/types.ts';
+import type { Job, LayerChoice, PicturePlacement, Snag, Stock, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
 
@@ -23,6 +23,13 @@ export interface LayerPiece {
   readonly faceId: string | null;
   readonly leftMm: Mm;
   readonly topMm: Mm;
+  /** Where in the job’s list of layers it was asked for. */
+  readonly layer: number;
+  /** Printed on it before it is cut; null for bare stock. */
+  readonly picture: PicturePlacement | null;
+  /** How far what is printed goes past the cut, and the outline of that. */
+  readonly bleedMm: Mm;
+  readonly bleedOutline: Polygon;
   /** An insert’s own fold, from its left (or top) edge. */
   readonly crease: { readonly upright: boolean; readonly atMm: Mm } | null;
 }
@@ -118,11 +125,30 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
         faceId,
         leftMm: box.xMm,
         topMm: box.yMm,
+        ...printOn(job, choice, i, moved(left, -box.xMm, -box.yMm)),
         crease: null,
       });
     }
   }
   return { ok: true, pieces };
+}
+
+/** What is printed on one layer of a choice: on the topmost only, and only a picture that the job has. */
+function printOn(
+  { pictures, size }: Job,
+  choice: LayerChoice,
+  index: number,
+  outline: Polygon,
+): Pick<LayerPiece, 'layer' | 'picture' | 'bleedMm' | 'bleedOutline'> {
+  const top = index === choice.stockIds.length - 1;
+  const picture = top && choice.picture && pictures[choice.picture.pictureId] ? choice.picture : null;
+  const bleedMm = picture ? size.bleedMm : 0;
+  return {
+    layer: size.layers.indexOf(choice),
+    picture,
+    bleedMm,
+    bleedOutline: (bleedMm > 0 ? inset(outline, -bleedMm) : null) ?? outline,
+  };
 }
 
 /** The largest reveal under the one asked that leaves paper to the last layer, by half millimetres; 0 when none does. */
@@ -186,14 +212,16 @@ function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerCh
         })),
       };
     const [widthMm, heightMm] = upright ? [2 * leaf, across] : [across, 2 * leaf];
+    const outline = corners({ xMm: 0, yMm: 0, widthMm, heightMm });
     pieces.push({
       id: `${choice.id}-${i + 1}`,
       name: `Insert${choice.stockIds.length > 1 ? ` ${i + 1}` : ''}`,
       kind: 'insert',
       stock,
-      outline: corners({ xMm: 0, yMm: 0, widthMm, heightMm }),
+      outline,
       widthMm,
       heightMm,
+      ...printOn(job, choice, i, outline),
       faceId: null,
       leftMm: -widthMm / 2,
       topMm: -heightMm / 2,

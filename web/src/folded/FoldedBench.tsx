@@ -38,6 +38,7 @@ export function FoldedBench({
   const { open, folds: asked, stands, yawDeg, pitchDeg, set } = useView();
   const [solid, setSolid] = useState(hasWebGl);
   const { size } = plan;
+  const prints = plan.art.panels;
   const { form } = size;
   const steps = form.steps.length;
   // A format with fewer folds may have been chosen since.
@@ -52,15 +53,15 @@ export function FoldedBench({
   const poses = useMemo(() => onTable ?? posesAt(size, stage), [onTable, size, key]);
   const withLayers = useMemo(
     () => ({
-      outside: [...art.outside, ...drawLayers(size, 'outside')],
-      inside: [...art.inside, ...drawLayers(size, 'inside')],
+      outside: [...art.outside, ...drawLayers(size, 'outside', prints)],
+      inside: [...art.inside, ...drawLayers(size, 'inside', prints)],
     }),
-    [art, size],
+    [art, size, prints],
   );
   const draw = useCallback(
-    (): Scene => drawFolded(size, { ...stage, stockColour, art, yawDeg, pitchDeg }),
+    (): Scene => drawFolded(size, { ...stage, stockColour, art, prints, yawDeg, pitchDeg }),
     // eslint-disable-next-line react-hooks/exhaustive-deps -- as above
-    [size, key, stockColour, art, yawDeg, pitchDeg],
+    [size, key, stockColour, art, prints, yawDeg, pitchDeg],
   );
   const goTo = (done: number): void => set({ folds: done, stands: false });
   const tools = (

@@ -119,7 +119,8 @@ function cardScene(plan: Plan): Scene {
     outside: seenSide(plan.art, 'outside', stockColour),
     inside: seenSide(plan.art, 'inside', stockColour),
   };
-  if (plan.size.form.blank.creases.length > 0) return drawFolded(plan.size, { open: 0.16, stockColour, art });
+  if (plan.size.form.blank.creases.length > 0)
+    return drawFolded(plan.size, { open: 0.16, stockColour, art, prints: plan.art.panels });
   const { widthMm, heightMm } = plan.size.form.blank;
   const trim = { xMm: 0, yMm: 0, widthMm, heightMm };
   return {

@@ -33,9 +33,10 @@ export function BlankBench({
         art: showArt ? [...sides[side], ...through] : [],
         names,
         guides: true,
+        ...(showArt ? { prints: plan.art.panels } : {}),
       });
     },
-    [plan.size, sides, side, light, stockColour, workshop.unit, showArt, names],
+    [plan.size, plan.art.panels, sides, side, light, stockColour, workshop.unit, showArt, names],
   );
   const foldPress = folds && (
     <BenchPress onPress={() => set({ folded: !folded })} aria-pressed={folded}>
