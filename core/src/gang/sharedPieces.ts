@@ -73,6 +73,7 @@ export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respec
     heightMm: Mm,
     wanted: number,
     outline: readonly Shape[],
+    bleedMm: Mm = 0,
   ): SharedPiece => ({
     id: `${jobId}/${id}`,
     jobId,
@@ -83,8 +84,8 @@ export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respec
     heightMm,
     wanted,
     mayTurn: true,
-    bleedMm: 0,
-    box: { xMm: 0, yMm: 0, widthMm, heightMm },
+    bleedMm,
+    box: printedBox(widthMm, heightMm, bleedMm),
     shapes: { outside: outline, inside: [] },
     folds: [],
     toPiece: translation(0, 0),
@@ -92,9 +93,13 @@ export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respec
   return [
     card,
     ...size.layers.map((layer) =>
-      bare(layer.id, layer.name, 'layer', layer.stock, layer.widthMm, layer.heightMm, made, [
-        { kind: 'path', role: 'printable', path: polygon(layer.outline) },
-      ]),
+      bare(
+        ...([layer.id, layer.name, 'layer', layer.stock, layer.widthMm, layer.heightMm, made] as const),
+        art.panels[layer.id]
+          ? ownPictures(jobId, art.panels[layer.id]!.shapes)
+          : [{ kind: 'path', role: 'printable', path: polygon(layer.outline) }],
+        layer.bleedMm,
+      ),
     ),
     ...(envelope.made
       ? [

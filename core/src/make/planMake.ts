@@ -67,6 +67,7 @@ export function planMake(
 ): MakePlan {
   const steps = [
     ...printSteps(job, sheet, stock),
+    ...panelSteps(job, sheet),
     ...(crease.onSheet ? lineSteps(crease, workshop) : []),
     ...(cut.machine ? [machineStep(cut, sheet)] : cutSteps(cut, workshop)),
     ...(cut.outlinesAfterCrease ? [] : outlineSteps(cut)),
@@ -86,7 +87,7 @@ export function planMake(
     } satisfies MakeStep,
   ];
   const { pace } = workshop;
-  const sidesPrinted = sheet.sheets * sheet.sides.length;
+  const sidesPrinted = sheet.sheets * sheet.sides.length + panelSheets(sheet).reduce((n, { sheets }) => n + sheets, 0);
   const parts = {
     'Setting up': pace.setUp,
     Printing: sidesPrinted * pace.perPrintedSide,
@@ -119,18 +120,40 @@ export function planMake(
   };
 }
 
+const dryStep = ({ make }: Job, id: string): MakeStep => ({
+  id,
+  kind: 'dry',
+  title: 'Let it dry',
+  big: sayMinutes(make.dryMinutes),
+  detail: 'Lay the sheets apart; nothing on top of wet ink.',
+  caution: null,
+  waitMinutes: make.dryMinutes,
+});
+
+const panelSheets = ({ layers }: SheetPlan): SheetPlan['layers'] => layers.filter(({ print, up }) => print && up > 0);
+
+/** Mats and panels that are printed, before anything is cut: one wait dries them all. */
+function panelSteps(job: Job, sheet: SheetPlan): readonly MakeStep[] {
+  const printed = panelSheets(sheet);
+  if (printed.length === 0) return [];
+  return [
+    ...printed.map(({ piece, sheets, up, print }): MakeStep => ({
+      id: `print-layer-${piece.id}`,
+      kind: 'layer',
+      title: `Print ${piece.name.toLowerCase()}`,
+      big: `${sheets} ${plural(sheets, 'sheet')}`,
+      detail: `${capital(`${print!.printer.name}, ${print!.path.name}`)}. ${piece.stock.name}, ${up} from each. Print at 100 %, no fit to page. Test one sheet first.`,
+      caution: null,
+      waitMinutes: null,
+    })),
+    ...(job.make.dryMinutes > 0 ? [dryStep(job, 'dry-layers')] : []),
+  ];
+}
+
 function printSteps(job: Job, sheet: SheetPlan, stock: StockPlan): readonly MakeStep[] {
   const where = capital(`${stock.printer.name}, ${stock.path.name}`);
   const settings = `${stock.stock.name}. Print at 100 %, no fit to page.`;
-  const dry = (id: string): MakeStep => ({
-    id,
-    kind: 'dry',
-    title: 'Let it dry',
-    big: sayMinutes(job.make.dryMinutes),
-    detail: 'Lay the sheets apart; nothing on top of wet ink.',
-    caution: null,
-    waitMinutes: job.make.dryMinutes,
-  });
+  const dry = (id: string): MakeStep => dryStep(job, id);
   const waits = job.make.dryMinutes > 0;
   if (sheet.bothSidesAtOnce && sheet.sides.length === 2)
     return [

@@ -45,8 +45,8 @@ export function drawStep(
     case 'outline':
       return drawBlank(plan.size, { ...view, side: 'outside', art: art.outside, names: false, guides: true });
     case 'layer': {
-      const laid = plan.sheet.layers.find(({ piece }) => step.id === `layer-${piece.id}`);
-      return laid ? drawLayerSheet(laid) : null;
+      const laid = plan.sheet.layers.find(({ piece }) => step.id.endsWith(`layer-${piece.id}`));
+      return laid ? drawLayerSheet(laid, plan.art.panels[laid.piece.id]) : null;
     }
     case 'crease':
       return drawCreaseLine(plan.size, plan.crease, number, { ...view, art });

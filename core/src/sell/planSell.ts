@@ -45,12 +45,15 @@ export function planSell(
     ? per(envelope.sheets * envelope.stock.sheetPriceMinor)
     : (bought?.priceMinor ?? 0);
   const layersMinor = sheet.layers.reduce((n, { piece, sheets }) => n + sheets * piece.stock.sheetPriceMinor, 0);
+  const panels = sheet.layers.flatMap(({ print, sheets }) => (print ? [{ printer: print.printer, sheets }] : []));
+  const inkMinor =
+    sides * stock.printer.sidePriceMinor + panels.reduce((n, p) => n + p.sheets * p.printer.sidePriceMinor, 0);
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
   const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
   const exact: Omit<CostPart, 'shownMinor'>[] = [
     { id: 'sheets', label: 'Card', perCardMinor: per(sheet.sheets * stock.stock.sheetPriceMinor) },
     ...(sheet.layers.length > 0 ? [{ id: 'layers' as const, label: 'Layers', perCardMinor: per(layersMinor) }] : []),
-    { id: 'ink', label: 'Printing', perCardMinor: per(sides * stock.printer.sidePriceMinor) },
+    { id: 'ink', label: 'Printing', perCardMinor: per(inkMinor) },
     { id: 'envelope', label: 'Envelope', perCardMinor: envelopeMinor },
     { id: 'extras', label: 'Extras', perCardMinor: extrasMinor },
     { id: 'time', label: 'Your time', perCardMinor: per(timeMinor) },
@@ -85,6 +88,7 @@ export function planSell(
     figure('cost-ink', 'Printing', money(shownOf('ink')), 'printed sides × price of a side ÷ good cards', {
       'Printed sides': count(sides),
       'A side': money(stock.printer.sidePriceMinor),
+      ...(panels.length > 0 ? { 'Sheets of printed layers': count(panels.reduce((n, p) => n + p.sheets, 0)) } : {}),
       'Good cards': count(wanted),
     }),
     figure(

@@ -1,29 +1,92 @@
-import type { Affine } from '../geometry/affine.ts';
-import { apply, translation } from '../geometry/affine.ts';
+import type { PanelArt } from '../art/panelArt.ts';
+import { apply, IDENTITY, translation, type Affine } from '../geometry/affine.ts';
+import { boxAround, corners, evenSides, grow } from '../geometry/box.ts';
 import { boxPath, polygon, polyline } from '../geometry/path.ts';
-import type { Scene, Shape } from '../scene/types.ts';
+import type { Box, Point } from '../geometry/types.ts';
+import type { Page, Scene, Shape } from '../scene/types.ts';
+import { drawSlug, drawTicks, shortTitle } from './drawMarks.ts';
 import type { LayerSheet } from './layerSheets.ts';
+import type { LaidPiece } from './layOut.ts';
 
-/** Pieces of one layer on a sheet of their stock, with the fold of an insert. */
-export function drawLayerSheet({ piece, laid }: LayerSheet): Scene {
+/** From a piece as it is read to its place on the sheet; a quarter turn clockwise carries its left edge to the top. */
+const onSheet = ({ piece }: LayerSheet, { trim, turned }: LaidPiece): Affine =>
+  turned ? [0, 1, -1, 0, trim.xMm + piece.heightMm, trim.yMm] : translation(trim.xMm, trim.yMm);
+
+/** Pieces of one layer on a sheet of their stock, with what is printed on them and the fold of an insert. */
+export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined): Scene {
+  const { piece, laid } = layer;
   const { stock } = piece;
   const box = { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
   const shapes: Shape[] = [{ kind: 'path', role: 'sheet', path: boxPath(box), fill: stock.colour }];
-  for (const { trim, turned } of laid) {
-    const map: Affine = turned ? [0, 1, -1, 0, trim.xMm + piece.heightMm, trim.yMm] : translation(trim.xMm, trim.yMm);
+  const printed = layer.print && art ? drawPanelPage(layer, art, null) : null;
+  if (printed) shapes.push({ kind: 'group', transform: IDENTITY, blend: 'multiply', children: printed.scene.shapes });
+  for (const lies of laid) {
+    const map = onSheet(layer, lies);
     shapes.push({ kind: 'path', role: 'trim', path: polygon(piece.outline.map((p) => apply(map, p))) });
     if (!piece.crease) continue;
-    const { upright, atMm } = piece.crease;
-    const ends = upright
-      ? [
-          { xMm: atMm, yMm: 0 },
-          { xMm: atMm, yMm: piece.heightMm },
-        ]
-      : [
-          { xMm: 0, yMm: atMm },
-          { xMm: piece.widthMm, yMm: atMm },
-        ];
-    shapes.push({ kind: 'path', role: 'creaseAway', path: polyline(ends.map((p) => apply(map, p))) });
+    shapes.push({ kind: 'path', role: 'creaseAway', path: polyline(creaseEnds(piece).map((p) => apply(map, p))) });
   }
-  return { box, symbols: {}, shapes };
+  return { box, symbols: printed?.scene.symbols ?? {}, shapes };
+}
+
+export interface PanelLabel {
+  readonly title: string;
+  readonly date: string | null;
+  readonly sheetNumber: number;
+}
+
+/**
+ * A sheet of one layer as it is printed: the same panel at every place, ticks round them all and a slug.
+ * @param label null leaves the slug off
+ * @throws RangeError for a layer that nothing is printed on, which would be our mistake
+ */
+export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabel | null): Page {
+  const { piece, laid, print, sheets } = layer;
+  // Several layers’ sheets may share a file, where a symbol’s name stands for one drawing.
+  const symbol = `panel-${piece.id}`;
+  if (!print) throw new RangeError(`drawPanelPage: nothing is printed on ${piece.id}`);
+  const box = { xMm: 0, yMm: 0, widthMm: piece.stock.sheetWidthMm, heightMm: piece.stock.sheetHeightMm };
+  const around = (boxes: readonly Box[]): Box => (boxes.length > 0 ? boxAround(boxes.flatMap((b) => corners(b))) : box);
+  const trims = laid.map(({ trim }) => trim);
+  const bleedBox = around(trims.map((trim) => grow(trim, evenSides(piece.bleedMm))));
+  const block = { bleedBox, printable: print.printable };
+  const folds = laid.flatMap((lies) =>
+    piece.crease
+      ? [{ line: boxAround(creaseEnds(piece).map((p) => apply(onSheet(layer, lies), p))), piece: lies.trim }]
+      : [],
+  );
+  const text = label
+    ? [
+        shortTitle(label.title),
+        piece.name.toLowerCase(),
+        `sheet ${label.sheetNumber} of ${sheets}`,
+        ...(label.date ? [label.date] : []),
+      ].join(' · ')
+    : null;
+  return {
+    scene: {
+      box,
+      symbols: { [symbol]: { box: boxAround(piece.bleedOutline), shapes: art.shapes } },
+      shapes: [
+        ...laid.map((lies): Shape => ({ kind: 'use', symbol, transform: onSheet(layer, lies) })),
+        ...(print.marks ? drawTicks(trims, folds, block) : []),
+        ...(print.marks && text ? drawSlug(text, block) : []),
+      ],
+    },
+    trimBox: around(trims),
+    bleedBox,
+  };
+}
+
+function creaseEnds({ crease, widthMm, heightMm }: LayerSheet['piece']): readonly Point[] {
+  const { upright, atMm } = crease!;
+  return upright
+    ? [
+        { xMm: atMm, yMm: 0 },
+        { xMm: atMm, yMm: heightMm },
+      ]
+    : [
+        { xMm: 0, yMm: atMm },
+        { xMm: widthMm, yMm: atMm },
+      ];
 }

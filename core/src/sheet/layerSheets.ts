@@ -1,9 +1,11 @@
-import { evenSides } from '../geometry/box.ts';
+import { evenSides, shrink } from '../geometry/box.ts';
+import type { Box } from '../geometry/types.ts';
 import { plural } from '../job/figures.ts';
-import type { Job, Snag, Workshop } from '../job/types.ts';
+import type { FeedPath, Job, Printer, Snag, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
 import type { LayerPiece } from '../size/layers.ts';
 import type { SizePlan } from '../size/planSize.ts';
+import { pathRefusals } from '../stock/planStock.ts';
 import { layOutOnePiece, type LaidPiece } from './layOut.ts';
 
 /** One kind of layer on sheets of its own stock. */
@@ -12,29 +14,78 @@ export interface LayerSheet {
   readonly up: number;
   readonly sheets: number;
   readonly laid: readonly LaidPiece[];
+  /** What prints them and how far it reaches; null for bare stock. */
+  readonly print: LayerPrint | null;
 }
 
-/** Layers are cut from bare stock: no bleed, no printer’s margin, so pieces share their cuts. */
-export function planLayerSheets(job: Job, size: SizePlan, spares: number): readonly LayerSheet[] {
+export interface LayerPrint {
+  readonly printer: Printer;
+  readonly path: FeedPath;
+  readonly printable: Box;
+  /** Ticks and a slug outside the pieces. */
+  readonly marks: boolean;
+  /** Why this path will not take the stock; empty where it does. */
+  readonly refusals: readonly string[];
+}
+
+/**
+ * Bare layers have no bleed and no printer’s margin, so pieces share their cuts; printed ones lie as cards do. They
+ * lie as they are drawn unless more fit with some of them turned.
+ */
+export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, spares: number): readonly LayerSheet[] {
   return size.layers.map((piece) => {
-    const laid = layOutOnePiece({
-      sheetWidthMm: piece.stock.sheetWidthMm,
-      sheetHeightMm: piece.stock.sheetHeightMm,
-      marginsMm: evenSides(0),
+    const { stock, bleedMm } = piece;
+    const print = piece.picture ? printOf(job, workshop, stock) : null;
+    const question = {
+      sheetWidthMm: stock.sheetWidthMm,
+      sheetHeightMm: stock.sheetHeightMm,
+      marginsMm: print ? print.path.marginsMm : evenSides(0),
       pieceWidthMm: piece.widthMm,
       pieceHeightMm: piece.heightMm,
-      bleedMm: 0,
-      gutterMm: 0,
-      mayLie: { asDrawn: true, turned: true },
-    });
+      bleedMm,
+      gutterMm: 2 * bleedMm,
+    };
+    const upright = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: false } });
+    const either = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: true } });
+    const laid = either.up > upright.up ? either : upright;
     const sheets = laid.up === 0 ? 0 : Math.ceil((job.brief.wanted + spares) / laid.up);
-    return { piece, up: laid.up, sheets, laid: laid.pieces };
+    return { piece, up: laid.up, sheets, laid: laid.pieces, print };
   });
 }
 
+/** The card’s own feed path where it takes this stock too; or another of the same printer, or of any. */
+function printOf({ stock: chosen, sheet: { marks } }: Job, workshop: Workshop, stock: Stock): LayerPrint | null {
+  const near = (printer: Printer, path: FeedPath): number =>
+    printer.id !== chosen.printerId ? 2 : path.id !== chosen.pathId ? 1 : 0;
+  const paths = workshop.printers
+    .flatMap((printer) =>
+      printer.paths.map((path) => ({ printer, path, refusals: pathRefusals(path, stock, workshop) })),
+    )
+    .sort((a, b) => near(a.printer, a.path) - near(b.printer, b.path));
+  const best = paths.find(({ refusals }) => refusals.length === 0) ?? paths[0];
+  if (!best) return null;
+  const sheet = { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
+  return { ...best, marks, printable: shrink(sheet, best.path.marginsMm) };
+}
+
 export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): readonly Snag[] {
-  return layers.flatMap(({ piece, up, sheets }): readonly Snag[] => {
+  return layers.flatMap(({ piece, up, sheets, print }): readonly Snag[] => {
     const { stock } = piece;
+    const bare = {
+      label: `Leave ${piece.name.toLowerCase()} bare`,
+      changes: [{ path: ['size', 'layers', String(piece.layer), 'picture'], value: null }],
+    };
+    if (print && print.refusals.length > 0)
+      return [
+        {
+          id: `sheet-layer-path-${piece.id}`,
+          station: 'sheet',
+          level: 'stop',
+          title: `No feed path takes ${stock.name}, which ${piece.name.toLowerCase()} is printed on`,
+          why: `Through the ${print.path.name} of ${print.printer.name}: ${print.refusals.join('; ')}.`,
+          remedies: [bare],
+        },
+      ];
     if (up === 0)
       return [
         {
@@ -42,8 +93,8 @@ export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): r
           station: 'sheet',
           level: 'stop',
           title: `${piece.name} does not fit on its sheet`,
-          why: `It is ${formatSize(piece.widthMm, piece.heightMm, unit)} and ${stock.name} is ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}.`,
-          remedies: [],
+          why: `It is ${formatSize(piece.widthMm, piece.heightMm, unit)}${print ? ' and its bleed' : ''}, and ${stock.name} is ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}${print ? ' less what the printer cannot reach' : ''}.`,
+          remedies: print && fitsBare(piece) ? [bare] : [],
         },
       ];
     if (sheets <= stock.onShelf) return [];
@@ -59,3 +110,8 @@ export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): r
     ];
   });
 }
+
+/** A sheet holds the piece when nothing is printed on it, one way or the other. */
+const fitsBare = ({ stock, widthMm, heightMm }: LayerPiece): boolean =>
+  Math.min(widthMm, heightMm) <= Math.min(stock.sheetWidthMm, stock.sheetHeightMm) &&
+  Math.max(widthMm, heightMm) <= Math.max(stock.sheetWidthMm, stock.sheetHeightMm);

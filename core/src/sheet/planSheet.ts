@@ -114,7 +114,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ? workAndTurn(placements, size.form.blank.creases.length, turnedOver(sheet, job.sheet.flipEdge))
       : { ok: false, why: 'only one side is printed' };
   const onePlate = oneForBoth.ok && job.sheet.working === 'workAndTurn' ? oneForBoth.fronts : null;
-  const layers = planLayerSheets(job, size, spares);
+  const layers = planLayerSheets(job, workshop, size, spares);
   // Nested blanks lie as their own bleeds let them, so only single ones are asked again.
   const sharedUp = cell.blanks.length > 1 ? up : layOutOnePiece({ ...question, gutterMm: size.bleedMm }).up;
   const calibration = correctionsInForce(stock.path, stock.stock.gsm, sheet, job.sheet.flipEdge);
@@ -195,16 +195,20 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
         { 'Measured at': words(`${calibration.from.gsm} gsm`), 'This stock': words(`${stock.stock.gsm} gsm`) },
       ),
     );
-  for (const { piece, up: layerUp, sheets: layerSheets } of layers)
+  for (const { piece, up: layerUp, sheets: layerSheets, print, laid: lies } of layers)
     figures.push(
       figure(
         `layer-${piece.id}`,
         piece.name,
         words(`${layerUp} up · ${layerSheets} ${plural(layerSheets, 'sheet')}`),
-        'pieces edge to edge on its own stock, one for each card and spare',
+        print
+          ? 'pieces with their bleed, two bleeds between them, inside the margins; turned where more fit'
+          : 'pieces edge to edge on its own stock, one for each card and spare',
         {
           Piece: words(formatSize(piece.widthMm, piece.heightMm, unit)),
           Stock: words(piece.stock.name),
+          Turned: count(lies.filter(({ turned }) => turned).length),
+          ...(print ? { 'Printed by': words(`${print.printer.name}, ${print.path.name}`) } : {}),
         },
       ),
     );

@@ -5,6 +5,7 @@ import { PdfFile } from './pdfDocument.ts';
 import { PressInks } from './pressInks.ts';
 import { sceneToDxf } from './dxf.ts';
 import { sceneToPng, sceneToSvg } from './scenes.ts';
+import { panelsPdf } from './panels.ts';
 import { facePages, sheetsDrawn, sheetsPdf, sidePages } from './sheets.ts';
 import { guidesPdf, proofPdf, templateFiles } from './templates.ts';
 import { ticketPdf } from './ticket.ts';
@@ -56,6 +57,8 @@ export async function exportFiles(
   switch (what) {
     case 'sheets':
       return format === 'svg' || format === 'png' ? sheetsDrawn(input, name, format) : sheetsPdf(input, name);
+    case 'panels':
+      return panelsPdf(input, name);
     case 'cut': {
       if (input.plan.sheet.up === 0)
         throw new ExportRefused(

@@ -3,6 +3,7 @@ import type { Fonts } from './fonts.ts';
 
 export const EXPORTS = {
   sheets: ['pdf', 'svg', 'png'],
+  panels: ['pdf'],
   cut: ['svg', 'dxf'],
   envelope: ['pdf', 'svg'],
   ticket: ['pdf'],

@@ -1,4 +1,4 @@
-import { Image, Minus, QrCode, Signature, Sparkle, Type } from 'lucide-react';
+import { Image, LayoutGrid, Minus, QrCode, Signature, Sparkle, Type } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
@@ -32,12 +32,15 @@ export function AddThings({
   job,
   back,
   studioName,
+  onPage,
 }: {
   readonly hand: FaceInHand;
   readonly job: Job;
   /** Where a maker’s mark goes; some formats have no back. */
   readonly back: FacePlan | null;
   readonly studioName: string;
+  /** Opens the choice of a page for several panels. */
+  readonly onPage: () => void;
 }): ReactNode {
   const { face, art, add, keepPicture, changeAll, pick } = hand;
   const view = useView((s) => s.set);
@@ -153,6 +156,9 @@ export function AddThings({
           }
         >
           <Sparkle size={17} aria-hidden /> Ornament
+        </Press>
+        <Press onPress={onPage}>
+          <LayoutGrid size={17} aria-hidden /> Page on panels …
         </Press>
         {back && (
           <Press onPress={() => addMark(back)}>

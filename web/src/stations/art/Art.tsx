@@ -1,4 +1,4 @@
-import { useCallback, type DragEvent, type ReactNode } from 'react';
+import { lazy, Suspense, useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { drawFace, IDENTITY, polygon, type Scene } from '@zippy/core';
@@ -27,6 +27,8 @@ import { PrintHouse } from './PrintHouse.tsx';
 import { useFace } from './useFace.ts';
 import { useTakeIn } from './useTakeIn.tsx';
 import { WordsPanel } from './WordsPanel.tsx';
+
+const PagePanels = lazy(() => import('./PagePanels.tsx'));
 
 /** More faces than this do not fit side by side under the bench. */
 const MOST_PRESSES = 6;
@@ -140,6 +142,7 @@ export function ArtSlip(props: StationProps): ReactNode {
   const { face, art, item, setFace, placePicture } = hand;
   const { takeIn, said, picker } = useTakeIn(placePicture);
   const drift = useView((s) => s.drift);
+  const [page, setPage] = useState(false);
   const others = Object.entries(job.pictures).filter(([id]) => id !== art.picture?.pictureId);
   const rest = plan.art.faces.map((f) => f.face).filter(({ id }) => id !== face.face.id);
   if (drift)
@@ -184,7 +187,13 @@ export function ArtSlip(props: StationProps): ReactNode {
         job={job}
         back={plan.art.faces.find((f) => f.face.id === 'back') ?? null}
         studioName={workshop.studioName}
+        onPage={() => setPage(true)}
       />
+      {page && (
+        <Suspense fallback={null}>
+          <PagePanels {...props} faceId={face.face.id} onClose={() => setPage(false)} />
+        </Suspense>
+      )}
       <ItemList hand={hand} />
       {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
       {item && item.kind !== 'text' && <ObjectPanel item={item} hand={hand} workshop={workshop} />}

@@ -120,7 +120,7 @@ export const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
 export const newId = (): string => crypto.randomUUID().slice(0, 8);
 
 /** The same content keeps its name, so a picture on three faces is one picture. */
-function pictureIdOf(job: Job, ref: PictureRef): string {
+export function pictureIdOf(job: Job, ref: PictureRef): string {
   const known = Object.entries(job.pictures).find(([, p]) => p.sha256 === ref.sha256);
   return known?.[0] ?? `p${ref.sha256.slice(0, 12)}`;
 }

@@ -55,6 +55,9 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
         <>
           <TakeAway what="ticket" format="pdf" label="Job ticket, PDF" />
           <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />
+          {plan.sheet.layers.some(({ print }) => print) && (
+            <TakeAway what="panels" format="pdf" label="Sheets of printed panels, PDF" />
+          )}
           <TakeAway what="face" format="png" label="Faces as pictures, PNG" />
           <TakeAway what="face" format="pdf" label="All faces in one PDF" />
           <TakeAway what="press" format="pdf" label="All faces in press inks (CMYK), PDF" />

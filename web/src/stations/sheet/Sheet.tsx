@@ -97,7 +97,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
     [job.brief.title, job.sheet.flipEdge, sheet, size, art, stock, side, light, standIn, paper],
   );
   const layer = sheet.layers.find(({ piece }) => piece.id === layerId);
-  const drawLayer = useCallback(() => drawLayerSheet(layer!), [layer]);
+  const drawLayer = useCallback(() => drawLayerSheet(layer!, art.panels[layer!.piece.id]), [layer, art.panels]);
   const layerPresses = sheet.layers.length > 0 && (
     <>
       <BenchPress aria-pressed={!layer} onPress={() => setLayerId(null)}>
@@ -115,7 +115,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
       <Bench
         content={drawLayer().box}
         draw={drawLayer}
-        pictures={{}}
+        pictures={job.pictures}
         unit={workshop.unit}
         label={`${layer.piece.name} on a sheet of ${layer.piece.stock.name}`}
         caption={`${layer.up} up, ${layer.sheets} ${plural(layer.sheets, 'sheet')} of ${layer.piece.stock.name}`}
@@ -192,6 +192,9 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
       after={
         <>
           <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />
+          {plan.sheet.layers.some(({ print }) => print) && (
+            <TakeAway what="panels" format="pdf" label="Sheets of printed panels, PDF" />
+          )}
           {plan.sheet.sides.length === 2 && (
             <PressLink href={`/workshop/printers/${job.stock.printerId}/${job.stock.pathId}`}>
               {plan.sheet.calibration ? 'Calibrate this path again' : 'Match front and back: calibrate this path'}

@@ -1,12 +1,13 @@
 import type { ReactNode } from 'react';
-import { CheckboxGroup, Checkbox, Label } from 'react-aria-components';
 import styled from 'styled-components';
 import type { LayerChoice } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
 import { LengthField } from '../../ui/Field.tsx';
-import { Press } from '../../ui/Press.tsx';
+import { Press, Quiet } from '../../ui/Press.tsx';
 import { Row } from '../../ui/Sheet.tsx';
+import { Ticks } from '../../ui/Ticks.tsx';
+import { PicturePanel } from '../art/PicturePanel.tsx';
 import type { StationProps } from '../parts.ts';
 
 const MOST_DEEP = 8;
@@ -30,6 +31,7 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
           key={layer.id}
           layer={layer}
           faces={plan.size.faces}
+          pictures={job.pictures}
           workshop={workshop}
           onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
           onRemove={() => setAll(layers.filter((_, k) => k !== i))}
@@ -47,12 +49,14 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
 function OneLayer({
   layer,
   faces,
+  pictures,
   workshop,
   onChange,
   onRemove,
 }: {
   readonly layer: LayerChoice;
   readonly faces: StationProps['plan']['size']['faces'];
+  readonly pictures: StationProps['job']['pictures'];
   readonly workshop: StationProps['workshop'];
   readonly onChange: (layer: LayerChoice) => void;
   readonly onRemove: () => void;
@@ -71,20 +75,12 @@ function OneLayer({
         onChange={(kind) => onChange({ ...layer, kind, faces: kind === 'insert' ? [] : layer.faces })}
       />
       {layer.kind !== 'insert' && (
-        <CheckboxGroup value={[...layer.faces]} onChange={(chosen) => onChange({ ...layer, faces: chosen })}>
-          <Label>On which faces</Label>
-          <div className="faces">
-            {faces.map((face) => (
-              <Checkbox key={face.id} value={face.id}>
-                {({ isSelected }) => (
-                  <>
-                    <i aria-hidden>{isSelected ? '✓' : ''}</i> {face.name}
-                  </>
-                )}
-              </Checkbox>
-            ))}
-          </div>
-        </CheckboxGroup>
+        <Ticks
+          label="On which faces"
+          value={layer.faces}
+          options={faces}
+          onChange={(chosen) => onChange({ ...layer, faces: chosen })}
+        />
       )}
       <LengthField
         label="Reveal all round"
@@ -115,6 +111,18 @@ function OneLayer({
         )}
         <Press onPress={onRemove}>Take off</Press>
       </Row>
+      {layer.picture && (
+        <>
+          <Row>
+            <span>Printed with {pictures[layer.picture.pictureId]?.name ?? 'a picture that is gone'}</span>
+            <Quiet onPress={() => onChange({ ...layer, picture: null })}>Leave it bare</Quiet>
+          </Row>
+          <PicturePanel
+            placement={layer.picture}
+            onChange={(part) => onChange({ ...layer, picture: { ...layer.picture!, ...part } })}
+          />
+        </>
+      )}
     </Box>
   );
 }
@@ -126,42 +134,4 @@ const Box = styled.section`
   border: 1px solid ${({ theme }) => theme.colour.rule};
   border-radius: 5px;
   background: #fff;
-  .react-aria-CheckboxGroup > span,
-  .react-aria-CheckboxGroup > label:first-child {
-    color: ${({ theme }) => theme.colour.inkQuiet};
-    font-size: 14px;
-  }
-  .faces {
-    display: grid;
-    grid-template-columns: 1fr 1fr;
-    gap: 2px 10px;
-    max-height: 170px;
-    overflow: auto;
-  }
-  .react-aria-Checkbox {
-    display: flex;
-    gap: 7px;
-    align-items: center;
-    padding: 3px 2px;
-    font-size: 15px;
-    cursor: pointer;
-  }
-  .react-aria-Checkbox i {
-    flex: none;
-    display: grid;
-    place-items: center;
-    width: 18px;
-    height: 18px;
-    border: 1px solid ${({ theme }) => theme.colour.inkQuiet};
-    border-radius: 3px;
-    font-style: normal;
-    line-height: 1;
-  }
-  .react-aria-Checkbox[data-selected] i {
-    background: ${({ theme }) => theme.colour.slate};
-    color: ${({ theme }) => theme.colour.onSlate};
-  }
-  .react-aria-Checkbox[data-focus-visible] i {
-    outline: 3px solid ${({ theme }) => theme.colour.marigold};
-  }
 `;

@@ -1,0 +1,305 @@
+import { useState, type ReactNode } from 'react';
+import { FileTrigger } from 'react-aria-components';
+import styled from 'styled-components';
+import {
+  EMPTY_FACE,
+  formatSize,
+  likelyPage,
+  partsOfPage,
+  plural,
+  type BackgroundPage,
+  type Job,
+  type JobChange,
+  type PagePart,
+  type PicturePlacement,
+  type PictureRef,
+  type Plan,
+} from '@zippy/core';
+import { api } from '../../api/client.ts';
+import { useJob } from '../../stores/job.ts';
+import { Choice, OnOff, Pick } from '../../ui/Choose.tsx';
+import { LengthField } from '../../ui/Field.tsx';
+import { DoNow, Press } from '../../ui/Press.tsx';
+import { Row, Sheet } from '../../ui/Sheet.tsx';
+import { Ticks } from '../../ui/Ticks.tsx';
+import type { StationProps } from '../parts.ts';
+import { PICTURES } from './AddThings.tsx';
+import { PLAIN_PLACEMENT, pictureIdOf } from './useFace.ts';
+import { useTakeIn } from './useTakeIn.tsx';
+
+/** A face or a layer that part of the page can be printed on. */
+interface Target {
+  readonly id: string;
+  readonly name: string;
+  /** Trim and bleed together. */
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly change: (job: Job, picture: PicturePlacement) => JobChange;
+}
+
+function targetsOf({ size, art }: Plan): readonly Target[] {
+  const faces = art.faces.map(({ face, bleed }): Target => ({
+    id: `face ${face.id}`,
+    name: face.name,
+    widthMm: bleed.widthMm,
+    heightMm: bleed.heightMm,
+    change: (job, picture) => ({
+      path: ['art', 'faces', face.id],
+      value: { ...EMPTY_FACE, ...job.art.faces[face.id], picture },
+    }),
+  }));
+  // A layer’s faces share one picture, and only its topmost sheet carries it.
+  const layers = [...new Map(size.layers.map((piece) => [piece.layer, piece])).values()].map((piece): Target => {
+    const same = size.layers.filter(({ layer, name }) => layer === piece.layer && name !== piece.name).length;
+    return {
+      id: `layer ${piece.layer}`,
+      name: `${piece.name}${same > 0 ? ` and ${same} more` : ''}`,
+      widthMm: piece.widthMm + 2 * size.bleedMm,
+      heightMm: piece.heightMm + 2 * size.bleedMm,
+      change: (_, picture) => ({ path: ['size', 'layers', String(piece.layer), 'picture'], value: picture }),
+    };
+  });
+  return [...layers, ...faces];
+}
+
+/** One page of background paper over many panels: chosen, cropped and put on all of them in one step. */
+export default function PagePanels({
+  job,
+  plan,
+  workshop,
+  faceId,
+  onClose,
+}: StationProps & { readonly faceId: string; readonly onClose: () => void }): ReactNode {
+  const change = useJob((s) => s.change);
+  const { unit } = workshop;
+  const targets = targetsOf(plan);
+  const [taken, setTaken] = useState<PictureRef | null>(null);
+  const [pictureId, setPictureId] = useState<string | null>(() => Object.keys(job.pictures)[0] ?? null);
+  const [widthMm, setWidthMm] = useState<number | null>(null);
+  const [way, setWay] = useState<'own' | 'cover'>('own');
+  const [apart, setApart] = useState(true);
+  const [chosen, setChosen] = useState<readonly string[]>(() => {
+    const layers = targets.filter(({ id }) => id.startsWith('layer')).map(({ id }) => id);
+    return layers.length > 0 ? layers : [`face ${faceId}`];
+  });
+  const takePage = (ref: PictureRef): void => {
+    setTaken(ref);
+    setPictureId(pictureIdOf(job, ref));
+    setWidthMm(null);
+  };
+  const { takeIn, said, picker } = useTakeIn(takePage);
+  const pages: Readonly<Record<string, PictureRef>> = taken
+    ? { ...job.pictures, [pictureIdOf(job, taken)]: taken }
+    : job.pictures;
+  const ref = pictureId === null ? undefined : pages[pictureId];
+  const page: BackgroundPage | null = ref
+    ? widthMm === null
+      ? likelyPage(ref)
+      : { widthMm, heightMm: (widthMm * ref.heightPx) / ref.widthPx }
+    : null;
+  const on = targets.filter(({ id }) => chosen.includes(id));
+  const shares = page && way === 'own' ? partsFor(page, on, apart) : new Map<string, PagePart | null>();
+  const larger = on.filter(({ id }) => shares.get(id) === null);
+  const put = (): void => {
+    if (!ref || pictureId === null) return;
+    const placed = (target: Target): PicturePlacement => ({
+      pictureId,
+      ...PLAIN_PLACEMENT,
+      ...(shares.get(target.id)?.placement ?? {}),
+    });
+    change([{ path: ['pictures', pictureId], value: ref }, ...on.map((target) => target.change(job, placed(target)))]);
+    onClose();
+  };
+  return (
+    <Sheet title="Panels from a page" isOpen onClose={onClose} wide>
+      <Halves>
+        <div className="page">
+          {ref && page ? (
+            <PageView
+              page={page}
+              url={api.pictureUrl(ref.sha256)}
+              parts={on.flatMap((target, i) => {
+                const part = shares.get(target.id);
+                return part ? [{ number: i + 1, part }] : [];
+              })}
+            />
+          ) : (
+            <p>Take in a page of background paper: a picture, or a page of a PDF.</p>
+          )}
+        </div>
+        <div className="choose">
+          <Row>
+            <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => takeIn(files?.[0])}>
+              <Press>Take a page in …</Press>
+            </FileTrigger>
+          </Row>
+          {said && <p role="status">{said}</p>}
+          {picker}
+          {Object.keys(pages).length > 0 && (
+            <Pick
+              label="Page"
+              value={pictureId}
+              sections={[{ heading: null, options: Object.entries(pages).map(([id, { name }]) => ({ id, name })) }]}
+              onChange={(id) => {
+                setPictureId(id);
+                setWidthMm(null);
+              }}
+            />
+          )}
+          <Ticks
+            label="On these panels"
+            value={chosen}
+            options={targets.map((t) => ({
+              id: t.id,
+              name: t.name,
+              note: formatSize(t.widthMm, t.heightMm, unit),
+            }))}
+            onChange={setChosen}
+          />
+          <Choice
+            label="How large"
+            value={way}
+            options={[
+              { id: 'own', name: 'The page’s own size' },
+              { id: 'cover', name: 'All of it on each' },
+            ]}
+            onChange={setWay}
+          />
+          {page && way === 'own' && (
+            <>
+              <LengthField
+                label="The page is this wide"
+                mm={page.widthMm}
+                unit={unit}
+                least={20}
+                most={2000}
+                onCommit={setWidthMm}
+                hint={`so ${formatSize(page.widthMm, page.heightMm, unit)}`}
+              />
+              {on.length > 1 && <OnOff label="Another part of it for each" value={apart} onChange={setApart} />}
+              <p>{sayParts(page, on, unit)}</p>
+            </>
+          )}
+          {larger.length > 0 && (
+            <p role="status">
+              {larger.map(({ name }) => name.toLowerCase()).join(', ')}: larger than the page, so all of it is spread
+              over {larger.length === 1 ? 'it' : 'them'}.
+            </p>
+          )}
+          <DoNow isDisabled={!ref || on.length === 0} onPress={put}>
+            Put it on {on.length} {plural(on.length, 'panel')}
+          </DoNow>
+        </div>
+      </Halves>
+    </Sheet>
+  );
+}
+
+/** A part of the page for each target: the next one of its size, or the first for all. */
+function partsFor(
+  page: BackgroundPage,
+  targets: readonly Target[],
+  apart: boolean,
+): ReadonlyMap<string, PagePart | null> {
+  const used = new Map<string, number>();
+  return new Map(
+    targets.map((target) => {
+      const key = `${target.widthMm.toFixed(3)} ${target.heightMm.toFixed(3)}`;
+      const parts = partsOfPage(page, target);
+      const at = used.get(key) ?? 0;
+      if (apart) used.set(key, at + 1);
+      return [target.id, parts.length > 0 ? parts[at % parts.length]! : null];
+    }),
+  );
+}
+
+function sayParts(page: BackgroundPage, targets: readonly Target[], unit: StationProps['workshop']['unit']): string {
+  const sizes = new Map(targets.map((t) => [formatSize(t.widthMm, t.heightMm, unit), t]));
+  return [...sizes]
+    .map(([size, target]) => {
+      const parts = partsOfPage(page, target);
+      const turned = parts.filter((part) => part.turned).length;
+      if (parts.length === 0) return `The page is smaller than ${size}.`;
+      return `One page gives ${parts.length} of ${size}, bleed and all${turned > 0 ? `, ${turned === parts.length ? 'all' : turned} turned because more fit` : ''}.`;
+    })
+    .join(' ');
+}
+
+function PageView({
+  page,
+  url,
+  parts,
+}: {
+  readonly page: BackgroundPage;
+  readonly url: string;
+  readonly parts: readonly { readonly number: number; readonly part: PagePart }[];
+}): ReactNode {
+  const stroke = page.widthMm / 160;
+  return (
+    <svg
+      viewBox={`${-stroke} ${-stroke} ${page.widthMm + 2 * stroke} ${page.heightMm + 2 * stroke}`}
+      role="img"
+      aria-label={`The page, with ${parts.length} ${plural(parts.length, 'part')} marked on it`}
+    >
+      <image href={url} width={page.widthMm} height={page.heightMm} preserveAspectRatio="none" />
+      {parts.map(({ number, part: { onPage, turned } }) => (
+        <g key={number}>
+          <rect
+            x={onPage.xMm}
+            y={onPage.yMm}
+            width={onPage.widthMm}
+            height={onPage.heightMm}
+            strokeWidth={stroke}
+            className="part"
+          />
+          <text
+            x={onPage.xMm + onPage.widthMm / 2}
+            y={onPage.yMm + onPage.heightMm / 2}
+            fontSize={page.widthMm / 14}
+            textAnchor="middle"
+            dominantBaseline="central"
+            strokeWidth={page.widthMm / 60}
+          >
+            {number}
+            {turned ? ' ↻' : ''}
+          </text>
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+const Halves = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 22px;
+  .page {
+    display: grid;
+    place-items: center;
+    padding: 12px;
+    border-radius: 4px;
+    background: ${({ theme }) => theme.colour.slate};
+    color: ${({ theme }) => theme.colour.onSlate};
+    text-align: center;
+  }
+  svg {
+    max-width: 100%;
+    max-height: 60vh;
+    background: #fff;
+  }
+  .part {
+    fill: none;
+    stroke: ${({ theme }) => theme.colour.plum};
+  }
+  text {
+    fill: ${({ theme }) => theme.colour.plum};
+    stroke: #fff;
+    paint-order: stroke;
+    font-weight: 700;
+  }
+  .choose {
+    display: grid;
+    align-content: start;
+    gap: 12px;
+  }
+`;
