@@ -1,59 +1,27 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { createWriteStream, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
 import type { Job } from '@zippy/core';
-import { Application, openBrowser, openPage } from './support.ts';
+import { useStudio, type Application } from './support.ts';
 
 /** Faces made by hand: pictures, wordings, codes, names, drift and coloured card. */
 describe('art', function () {
   this.timeout(120_000);
-  const folder = mkdtempSync(join(tmpdir(), 'zippy-art-'));
-  const faults: string[] = [];
+  const studio = useStudio();
+  const { folder, open, press, serious } = studio;
   let application: Application;
-  let browser: Browser;
   let page: Page;
-  let ids: ReadonlyMap<string, string>;
-  before(async () => {
-    application = await Application.start();
-    browser = await openBrowser();
-    page = await openPage(browser, faults);
-    const { jobs } = (await (await fetch(`${application.url}/api/jobs`)).json()) as {
-      jobs: readonly { id: string; document: Job }[];
-    };
-    ids = new Map(jobs.map((job) => [job.document.brief.title, job.id]));
+  before(() => {
+    ({ application, page } = studio);
   });
-  after(async () => {
-    await browser.close();
-    await application.stop();
-    rmSync(folder, { recursive: true, force: true });
-  });
-  afterEach(() => expect(faults.splice(0)).to.be.empty);
 
-  const open = async (title: string, station: string): Promise<void> => {
-    await page.goto(`${application.url}/jobs/${ids.get(title)}/${station}`);
-    await page.locator('aside h2').first().waitFor();
-  };
-  const press = (name: string | RegExp): Promise<void> =>
-    page
-      .getByRole('button', { name, exact: typeof name === 'string' })
-      .first()
-      .click();
-  const serious = async (): Promise<readonly string[]> => {
-    const { violations } = await new AxeBuilder({ page: page as never }).withTags(['wcag2a', 'wcag2aa']).analyze();
-    return violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);
-  };
   const stored = async (title: string): Promise<Job> => {
     await page.getByText('Saved', { exact: true }).waitFor();
-    const response = await fetch(`${application.url}/api/jobs/${ids.get(title)}`);
-    return ((await response.json()) as { document: Job }).document;
+    return (await studio.stored(title)).document;
   };
 
   it('makes a face from a photograph and a wording in under a minute, by pointer and by keys', async () => {
@@ -205,7 +173,7 @@ describe('art', function () {
     await page.getByLabel('Address of the page').fill('https://saltmarsh.example/seals');
     await page.getByText(/One square is [\d.]+ mm/).waitFor();
     await stored('Seal-pup notelets');
-    const id = ids.get('Seal-pup notelets');
+    const { id } = await studio.stored('Seal-pup notelets');
     const asked = (await (
       await fetch(`${application.url}/api/exports`, {
         method: 'POST',
@@ -305,5 +273,100 @@ describe('art', function () {
     await press(/Print it on the Skua/);
     await page.getByText(/white goes under every colour/).waitFor();
     expect(await page.getByText('2 colours vanish on navy card').count()).to.equal(0);
+  });
+
+  it('puts one page of background over a mat and two faces in one step, and writes the mats’ sheets', async () => {
+    const page1 = join(folder, 'waves.pdf');
+    const doc = new PDFDocument({ size: 'A4', margin: 0 });
+    const written = new Promise((done) => doc.pipe(createWriteStream(page1)).on('finish', done));
+    doc.rect(0, 0, 595.28, 841.89).fill('#d6e6e4');
+    doc.circle(150, 200, 60).fill('#f2b01e');
+    doc.end();
+    await written;
+    await open('Heron at dawn', 'size');
+    await press(/^Mats, writing panels/);
+    await press('+ Mat');
+    await studio.reaches('Heron at dawn', (job) => job.size.layers.length === 1);
+    await open('Heron at dawn', 'art');
+    await press('Panels …');
+    const chooser = page.waitForEvent('filechooser');
+    await press('Take a page in …');
+    await (await chooser).setFiles(page1);
+    await press('Use this page');
+    const dialog = page.getByRole('dialog', { name: 'Panels from a page' });
+    await dialog.getByRole('button', { name: /waves, page 1\.png/ }).waitFor();
+    await dialog.getByText(/^One page gives \d+ of/).waitFor();
+    // A4 is known by its shape; what is typed instead is kept.
+    expect(await dialog.getByLabel('The page is this wide').inputValue()).to.equal('210 mm');
+    await dialog.getByText(/^✓?Back/).click();
+    await dialog.getByText(/^✓?Front/).click();
+    await dialog.getByRole('img', { name: /with 3 parts marked on it/ }).waitFor();
+    expect(await serious()).to.deep.equal([]);
+    await press('Put it on 3 panels');
+    const job = await studio.reaches('Heron at dawn', ({ size }) => Boolean(size.layers[0]?.picture));
+    const placed = [job.size.layers[0]!.picture!, ...Object.values(job.art.faces).flatMap((f) => f.picture ?? [])];
+    expect(new Set(placed.map(({ pictureId }) => pictureId)).size).to.equal(1);
+    // Each its own part of the page.
+    expect(new Set(placed.map((p) => `${p.focusX} ${p.focusY}`)).size).to.be.above(1);
+    await press('Undo');
+    await studio.reaches('Heron at dawn', ({ size }) => !size.layers[0]?.picture);
+    await press('Do it again');
+    await studio.reaches('Heron at dawn', ({ size }) => Boolean(size.layers[0]?.picture));
+    await open('Heron at dawn', 'sheet');
+    await press('Mat, front');
+    await page.getByText(/^\d+ up, \d+ sheets? of/).waitFor();
+    await press(/Sheets of printed panels/);
+    const link = page.getByRole('link', { name: /panels\.pdf/ });
+    const download = page.waitForEvent('download');
+    await link.click();
+    const path = await studio.kept(await download, 'panels.pdf');
+    const said = execFileSync('pdfinfo', [path], { encoding: 'utf8' });
+    expect(Number(/Pages:\s+(\d+)/.exec(said)![1])).to.be.above(1);
+  });
+
+  it('sets the studio’s mark on the back, and moves one from the front there', async () => {
+    await open('Heron at dawn', 'art');
+    await press('Maker’s mark');
+    const made = await studio.reaches('Heron at dawn', (job) =>
+      Boolean(job.art.faces.back?.texts.some(({ makersMark }) => makersMark)),
+    );
+    expect(made.art.faces.back!.texts.at(-1)!.text).to.equal('Saltmarsh Lane');
+    await page.getByRole('button', { name: /^Words: Saltmarsh Lane\. Drag/ }).waitFor();
+    await press('Front');
+    await press('Add words');
+    await page.getByLabel('Words in hand').getByText('Maker’s mark').click();
+    await page.getByText('The maker’s mark is on the front').waitFor();
+    await press('Move it to the back');
+    const moved = await studio.reaches('Heron at dawn', ({ art }) =>
+      art.faces.back!.texts.some(({ text }) => text === 'A few words'),
+    );
+    expect(moved.art.faces.front!.texts.some(({ makersMark }) => makersMark)).to.equal(false);
+  });
+
+  it('says where a colour asks for more ink than the card takes, and lightens it', async () => {
+    await open('Regatta place cards', 'art');
+    await page.getByLabel('Background', { exact: true }).first().waitFor();
+    const had = await studio.stored('Regatta place cards');
+    const response = await fetch(`${application.url}/api/jobs/${had.id}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({
+        version: had.version,
+        document: {
+          ...had.document,
+          art: {
+            faces: {
+              ...had.document.art.faces,
+              front: { ...had.document.art.faces.front, background: '#0b1f3a' },
+            },
+          },
+        },
+      }),
+    });
+    expect(response.status).to.equal(200);
+    await open('Regatta place cards', 'art');
+    await page.getByText(/The background of the front asks for 2\d\d % of ink/).waitFor();
+    await press(/^Lighten it to \d+ %/);
+    await page.getByText(/The background of the front asks for 2\d\d % of ink/).waitFor({ state: 'detached' });
   });
 });

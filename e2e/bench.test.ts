@@ -1,55 +1,20 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import type { Browser, Download, Page } from 'playwright-core';
+import { readFileSync } from 'node:fs';
+import type { Page } from 'playwright-core';
 import sharp from 'sharp';
-import type { Job } from '@zippy/core';
-import { Application, openBrowser, openPage } from './support.ts';
+import { useStudio, type Application } from './support.ts';
 
 /** What happens between the printer and the trimmer: calibrating, cutting apart, a machine, sheets that jobs share. */
 describe('printer and trimmer', function () {
   this.timeout(120_000);
-  const folder = mkdtempSync(join(tmpdir(), 'zippy-bench-'));
-  const faults: string[] = [];
+  const studio = useStudio();
+  const { kept, open, press, serious } = studio;
   let application: Application;
-  let browser: Browser;
   let page: Page;
-  let ids: ReadonlyMap<string, string>;
-  before(async () => {
-    application = await Application.start();
-    browser = await openBrowser();
-    page = await openPage(browser, faults);
-    const { jobs } = (await (await fetch(`${application.url}/api/jobs`)).json()) as {
-      jobs: readonly { id: string; document: Job }[];
-    };
-    ids = new Map(jobs.map((job) => [job.document.brief.title, job.id]));
+  before(() => {
+    ({ application, page } = studio);
   });
-  after(async () => {
-    await browser.close();
-    await application.stop();
-    rmSync(folder, { recursive: true, force: true });
-  });
-  afterEach(() => expect(faults.splice(0)).to.be.empty);
-
-  const open = async (title: string, station: string): Promise<void> => {
-    await page.goto(`${application.url}/jobs/${ids.get(title)}/${station}`);
-    await page.locator('aside h2').first().waitFor();
-  };
-  const press = (name: string | RegExp): Promise<void> => page.getByRole('button', { name }).click();
-  const serious = async (): Promise<readonly string[]> => {
-    const { violations } = await new AxeBuilder({ page: page as never }).withTags(['wcag2a', 'wcag2aa']).analyze();
-    return violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);
-  };
-  const kept = async (download: Download, name: string): Promise<string> => {
-    const path = join(folder, name);
-    await download.saveAs(path);
-    return path;
-  };
 
   it('before calibrating, the stand-in printer’s backs lie more than a millimetre off', async () => {
     await open('Lantern Regatta supper', 'sheet');
@@ -263,7 +228,7 @@ describe('printer and trimmer', function () {
   });
 
   it('is not printed from a plan that a job has outgrown', async () => {
-    const id = ids.get('Heron at dawn')!;
+    const { id } = await studio.stored('Heron at dawn');
     const order = {
       jobIds: [id],
       sheets: [

@@ -1,34 +1,18 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { FORMATS, type Job } from '@zippy/core';
-import { Application, openBrowser, openPage } from './support.ts';
+import { Application, openBrowser, openPage, useStudio } from './support.ts';
 
 describe('every format, by keyboard', function () {
   this.timeout(120_000);
-  const faults: string[] = [];
-  let application: Application;
-  let browser: Browser;
+  const studio = useStudio();
   let page: Page;
-  let address: string;
   before(async () => {
-    application = await Application.start();
-    browser = await openBrowser();
-    page = await openPage(browser, faults);
-    const { jobs } = (await (await fetch(`${application.url}/api/jobs`)).json()) as {
-      jobs: readonly { readonly id: string; readonly document: Job }[];
-    };
-    const { id } = jobs.find((j) => j.document.brief.title === 'Stall contact card')!;
-    address = `${application.url}/jobs/${id}/size`;
-    await page.goto(address);
-    await page.locator('aside h2').waitFor();
+    ({ page } = studio);
+    await studio.open('Stall contact card', 'size');
   });
-  after(async () => {
-    await browser.close();
-    await application.stop();
-  });
-  afterEach(() => expect(faults.splice(0)).to.be.empty);
 
   const slip = () => page.locator('aside');
   const choose = async (name: string): Promise<void> => {

@@ -1,55 +1,21 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect } from 'chai';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Browser, Page } from 'playwright-core';
-import type { Job } from '@zippy/core';
-import { Application, openBrowser, openPage } from './support.ts';
+import type { Page } from 'playwright-core';
+import { useStudio, type Application } from './support.ts';
 
 /** What is done with the pointer and in the smaller corners of the page. */
 describe('by hand', function () {
   this.timeout(120_000);
-  const folder = mkdtempSync(join(tmpdir(), 'zippy-hands-'));
-  const faults: string[] = [];
+  const studio = useStudio();
+  const { folder, open, reaches, saved, stored } = studio;
   let application: Application;
-  let browser: Browser;
   let page: Page;
-  before(async () => {
-    application = await Application.start();
-    browser = await openBrowser();
-    page = await openPage(browser, faults);
+  before(() => {
+    ({ application, page } = studio);
   });
-  after(async () => {
-    await browser.close();
-    await application.stop();
-    rmSync(folder, { recursive: true, force: true });
-  });
-  afterEach(() => expect(faults.splice(0)).to.be.empty);
 
-  const stored = async (title: string): Promise<{ id: string; document: Job }> => {
-    const { jobs } = (await (await fetch(`${application.url}/api/jobs`)).json()) as {
-      jobs: readonly { id: string; document: Job }[];
-    };
-    return jobs.find((j) => j.document.brief.title === title)!;
-  };
-  const open = async (title: string, station: string): Promise<void> => {
-    await page.goto(`${application.url}/jobs/${(await stored(title)).id}/${station}`);
-    await page.locator('aside h2').waitFor();
-  };
-  const saved = (): Promise<void> =>
-    page
-      .getByRole('status')
-      .filter({ hasText: /^Saved$/ })
-      .waitFor();
-  /** Waits until the server has what the hand did. */
-  const reaches = async (title: string, holds: (job: Job) => boolean): Promise<void> => {
-    for (let tries = 0; tries < 100; tries += 1) {
-      if (holds((await stored(title)).document)) return;
-      await page.waitForTimeout(50);
-    }
-    throw new Error(`${title} never came to hold what was done`);
-  };
   const drag = async (name: RegExp, dx: number, dy: number): Promise<void> => {
     const box = (await page.getByRole('button', { name }).boundingBox())!;
     const [x, y] = [box.x + box.width / 2, box.y + box.height * 0.9];

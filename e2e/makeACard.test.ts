@@ -1,36 +1,21 @@
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import sharp from 'sharp';
-import { Application, openBrowser, openPage } from './support.ts';
+import { useStudio, type Application } from './support.ts';
 
 describe('a card from nothing', function () {
   this.timeout(120_000);
-  const folder = mkdtempSync(join(tmpdir(), 'zippy-e2e-'));
-  const faults: string[] = [];
+  const studio = useStudio();
+  const { folder, saved } = studio;
   let application: Application;
-  let browser: Browser;
   let page: Page;
-  before(async () => {
-    application = await Application.start();
-    browser = await openBrowser();
-    page = await openPage(browser, faults);
+  before(() => {
+    ({ application, page } = studio);
   });
-  after(async () => {
-    await browser.close();
-    await application.stop();
-    rmSync(folder, { recursive: true, force: true });
-  });
-  afterEach(() => expect(faults.splice(0)).to.be.empty);
 
-  const saved = (): Promise<void> =>
-    page
-      .getByRole('status')
-      .filter({ hasText: /^Saved$/ })
-      .waitFor();
   const verdict = (pattern: RegExp): Promise<void> => page.locator('aside').getByText(pattern).first().waitFor();
 
   it('opens on a wall of jobs', async () => {

@@ -1,8 +1,14 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect } from 'chai';
 import { fork, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
-import { chromium, type Browser, type Page } from 'playwright-core';
+import { chromium, type Browser, type Download, type Page } from 'playwright-core';
+import type { Job } from '@zippy/core';
 
 const root = (path: string): string => fileURLToPath(new URL(`../${path}`, import.meta.url));
 
@@ -107,4 +113,93 @@ export async function openPage(browser: Browser, faults: string[]): Promise<Page
       faults.push(message.text());
   });
   return page;
+}
+
+interface StoredJob {
+  readonly id: string;
+  readonly version: number;
+  readonly document: Job;
+}
+
+/** An application, a page of it, and ways to get about; what the tests of one file share. */
+export class Studio {
+  /** For files of the tests’ own, gone when they are done. */
+  readonly folder = mkdtempSync(join(tmpdir(), 'zippy-e2e-'));
+  readonly faults: string[] = [];
+  application!: Application;
+  page!: Page;
+  private browser!: Browser;
+
+  readonly start = async (): Promise<void> => {
+    this.application = await Application.start();
+    this.browser = await openBrowser();
+    this.page = await openPage(this.browser, this.faults);
+  };
+
+  readonly stop = async (): Promise<void> => {
+    await this.browser.close();
+    await this.application.stop();
+    rmSync(this.folder, { recursive: true, force: true });
+  };
+
+  readonly ask = async <T>(path: string): Promise<T> =>
+    (await (await fetch(`${this.application.url}/api/${path}`)).json()) as T;
+
+  /** A job as the server has it. */
+  readonly stored = async (title: string): Promise<StoredJob> => {
+    const { jobs } = await this.ask<{ jobs: readonly StoredJob[] }>('jobs');
+    return jobs.find(({ document }) => document.brief.title === title)!;
+  };
+
+  readonly open = async (title: string, station: string): Promise<void> => {
+    await this.page.goto(`${this.application.url}/jobs/${(await this.stored(title)).id}/${station}`);
+    await this.page.locator('aside h2').first().waitFor();
+  };
+
+  readonly press = (name: string | RegExp): Promise<void> =>
+    this.page
+      .getByRole('button', { name, exact: typeof name === 'string' })
+      .first()
+      .click();
+
+  readonly saved = (): Promise<void> =>
+    this.page
+      .getByRole('status')
+      .filter({ hasText: /^Saved$/ })
+      .waitFor();
+
+  /** Waits until the server has what was done, and gives it. */
+  readonly reaches = async (title: string, holds: (job: Job) => boolean): Promise<Job> => {
+    for (let tries = 0; tries < 100; tries += 1) {
+      const { document } = await this.stored(title);
+      if (holds(document)) return document;
+      await this.page.waitForTimeout(50);
+    }
+    throw new Error(`${title} never came to hold what was done`);
+  };
+
+  readonly kept = async (download: Download, name: string): Promise<string> => {
+    const path = join(this.folder, name);
+    await download.saveAs(path);
+    return path;
+  };
+
+  /** What of WCAG 2.2 AA the page offends against badly, as a reader of it would be told. */
+  readonly serious = async (): Promise<readonly string[]> => {
+    const { violations } = await new AxeBuilder({ page: this.page as never })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+      .analyze();
+    return violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);
+  };
+}
+
+/** A studio for the tests of the describe that this is called in; none of them may break the page or ask outside. */
+export function useStudio(): Studio {
+  const studio = new Studio();
+  before(studio.start);
+  after(studio.stop);
+  afterEach(() => expect(studio.faults.splice(0)).to.be.empty);
+  return studio;
 }

@@ -1,51 +1,21 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
-import type { Browser, Page } from 'playwright-core';
-import { planJob, say, STATIONS, type Job, type Workshop } from '@zippy/core';
+import type { Page } from 'playwright-core';
+import { planJob, say, STATIONS, type Workshop } from '@zippy/core';
 import { readJobFile } from '@zippy/core/job-file';
 import { loadFonts, readPicture } from '@zippy/server/exports';
-import { Application, openBrowser, openPage } from './support.ts';
-
-interface Listed {
-  readonly id: string;
-  readonly document: Job;
-}
+import { useStudio, type Application } from './support.ts';
 
 describe('every view', function () {
   this.timeout(120_000);
-  const faults: string[] = [];
+  const studio = useStudio();
+  const { open, serious } = studio;
   let application: Application;
-  let browser: Browser;
   let page: Page;
-  let jobs: readonly Listed[];
-  before(async () => {
-    application = await Application.start();
-    browser = await openBrowser();
-    page = await openPage(browser, faults);
-    jobs = ((await (await fetch(`${application.url}/api/jobs`)).json()) as { jobs: readonly Listed[] }).jobs;
+  before(() => {
+    ({ application, page } = studio);
   });
-  after(async () => {
-    await browser.close();
-    await application.stop();
-  });
-  afterEach(() => expect(faults.splice(0)).to.be.empty);
-
-  const jobCalled = (title: string): Listed => jobs.find((j) => j.document.brief.title === title)!;
-  const open = async (title: string, station: string): Promise<void> => {
-    await page.goto(`${application.url}/jobs/${jobCalled(title).id}/${station}`);
-    await page.locator('nav[aria-label=Stations]').waitFor();
-    await page.locator('aside h2').waitFor();
-  };
-  const serious = async (): Promise<readonly string[]> => {
-    const { violations } = await new AxeBuilder({ page: page as never })
-      .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-      .analyze();
-    return violations
-      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 140)).join(' | ')}`);
-  };
 
   for (const station of STATIONS)
     it(`${station}: axe finds nothing serious`, async () => {

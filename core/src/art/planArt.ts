@@ -172,8 +172,10 @@ function ppiSnags(
   where: string,
   path: readonly string[],
 ): readonly Snag[] {
-  if (!exact || exact >= PPI.good) return [];
+  if (!exact) return [];
+  // A page drawn at 300 to the inch and placed at its own size is out by its last half pixel.
   const ppi = Math.round(exact);
+  if (ppi >= PPI.good) return [];
   const remedies =
     placement.zoom > 1.001
       ? [
@@ -183,7 +185,7 @@ function ppiSnags(
           },
         ]
       : [];
-  const level = exact < PPI.refuse ? 'stop' : exact < PPI.soft ? 'warn' : 'note';
+  const level = ppi < PPI.refuse ? 'stop' : ppi < PPI.soft ? 'warn' : 'note';
   return [
     {
       id: `art-ppi-${key}`,

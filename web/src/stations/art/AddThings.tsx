@@ -158,7 +158,7 @@ export function AddThings({
           <Sparkle size={17} aria-hidden /> Ornament
         </Press>
         <Press onPress={onPage}>
-          <LayoutGrid size={17} aria-hidden /> Page on panels …
+          <LayoutGrid size={17} aria-hidden /> Panels …
         </Press>
         {back && (
           <Press onPress={() => addMark(back)}>

@@ -122,6 +122,7 @@ export default function PagePanels({
                 const part = shares.get(target.id);
                 return part ? [{ number: i + 1, part }] : [];
               })}
+              others={way === 'own' && on[0] ? partsOfPage(page, on[0]) : []}
             />
           ) : (
             <p>Take in a page of background paper: a picture, or a page of a PDF.</p>
@@ -229,9 +230,12 @@ function PageView({
   page,
   url,
   parts,
+  others,
 }: {
   readonly page: BackgroundPage;
   readonly url: string;
+  /** Where more of the first panel’s size could come from. */
+  readonly others: readonly PagePart[];
   readonly parts: readonly { readonly number: number; readonly part: PagePart }[];
 }): ReactNode {
   const stroke = page.widthMm / 160;
@@ -242,6 +246,18 @@ function PageView({
       aria-label={`The page, with ${parts.length} ${plural(parts.length, 'part')} marked on it`}
     >
       <image href={url} width={page.widthMm} height={page.heightMm} preserveAspectRatio="none" />
+      {others.map(({ onPage }, i) => (
+        <rect
+          key={`other ${i}`}
+          x={onPage.xMm}
+          y={onPage.yMm}
+          width={onPage.widthMm}
+          height={onPage.heightMm}
+          strokeWidth={stroke / 2}
+          strokeDasharray={`${2 * stroke} ${2 * stroke}`}
+          className="part"
+        />
+      ))}
       {parts.map(({ number, part: { onPage, turned } }) => (
         <g key={number}>
           <rect
