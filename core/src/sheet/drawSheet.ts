@@ -60,66 +60,102 @@ export interface SheetLabel {
   readonly sheetNumber: number;
 }
 
-/** One side of one sheet: the card's symbol at every place, marks and slug outside all art. */
+/** What every sheet of a side has in common; a file of hundreds asks for it hundreds of times. */
+interface SheetFrame extends Block {
+  readonly laid: readonly { readonly symbol: PaperSide; readonly transform: Affine }[];
+  readonly trimBox: Box;
+  readonly symbols: Scene['symbols'];
+  /** Cards, ticks and a machine’s marks. */
+  readonly shapes: readonly Shape[];
+}
+
+const frames = new WeakMap<object, Map<string, SheetFrame>>();
+
+/** Kept for as long as the plan’s placements are. */
+function frameOf(size: SizePlan, art: ArtPlan, sheet: SheetPlan, side: SheetSide): SheetFrame {
+  const part = sheet.named ? 'shared' : 'all';
+  const key = [side, part, sheet.marks, sheet.turnOver, sheet.machineMarks.length, sheet.onePlate?.join()].join(' ');
+  let own = frames.get(sheet.placements);
+  if (!own) frames.set(sheet.placements, (own = new Map()));
+  let frame = own.get(key);
+  if (!frame) own.set(key, (frame = drawFrame(size, art, sheet, side, part)));
+  return frame;
+}
+
+function drawFrame(
+  size: SizePlan,
+  art: ArtPlan,
+  sheet: SheetPlan,
+  side: SheetSide,
+  part: 'all' | 'shared',
+): SheetFrame {
+  const { blank } = size.form;
+  const laid = artOn(sheet, side);
+  const trims = sheet.cells.map(({ trim }) => mapBox(pageMap(sheet, side), trim));
+  const box = printedBox(blank.widthMm, blank.heightMm, size.bleedMm);
+  return {
+    ...blockOf(size, sheet, side),
+    laid,
+    trimBox: trims.length > 0 ? boxAround(trims.flatMap((t) => corners(t))) : pageBox(sheet),
+    symbols: Object.fromEntries(
+      [...new Set(laid.map(({ symbol }) => symbol))].map((symbol) => [
+        symbol,
+        { box, shapes: drawSide(art, symbol, part) },
+      ]),
+    ),
+    shapes: [
+      ...laid.map((use): Shape => ({ kind: 'use', ...use })),
+      ...(sheet.marks ? ticks(size, sheet, side) : []),
+      ...(side === 'front' ? sheet.machineMarks.map(drawMark) : []),
+    ],
+  };
+}
+
+const pageBox = ({ sheetWidthMm, sheetHeightMm }: SheetPlan): Box => ({
+  xMm: 0,
+  yMm: 0,
+  widthMm: sheetWidthMm,
+  heightMm: sheetHeightMm,
+});
+
+/**
+ * One side of one sheet: the card's symbol at every place, marks and slug outside all art.
+ * @param gathered what all sheets of the side share as one symbol, which a file of many pages writes once
+ */
 export function drawSheetPage(
   size: SizePlan,
   art: ArtPlan,
   sheet: SheetPlan,
   side: SheetSide,
   label: SheetLabel,
+  { gathered = false }: { readonly gathered?: boolean } = {},
 ): Page {
-  const page: Box = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
-  const { blank } = size.form;
-  const laid = artOn(sheet, side);
-  const bleeds = sheet.cells.map(({ trim }) => mapBox(pageMap(sheet, side), grow(trim, evenSides(size.bleedMm))));
-  const trims = sheet.cells.map(({ trim }) => mapBox(pageMap(sheet, side), trim));
-  const around = (boxes: readonly Box[]): Box =>
-    boxes.length === 0
-      ? page
-      : boxAround(
-          boxes.flatMap(({ xMm, yMm, widthMm, heightMm }) => [
-            { xMm, yMm },
-            { xMm: xMm + widthMm, yMm: yMm + heightMm },
-          ]),
-        );
-  const scene: Scene = {
-    box: page,
-    symbols: Object.fromEntries(
-      [...new Set(laid.map(({ symbol }) => symbol))].map((symbol) => [
-        symbol,
-        {
-          box: printedBox(blank.widthMm, blank.heightMm, size.bleedMm),
-          shapes: sideOf(art, symbol, sheet.named ? 'shared' : 'all'),
-        },
-      ]),
-    ),
-    shapes: [
-      ...laid.map((use): Shape => ({ kind: 'use', ...use })),
-      ...laid.flatMap(({ symbol, transform }, place): readonly Shape[] => {
-        const own = sheet.named?.shapes[symbol][place] ?? [];
-        return own.length === 0 ? [] : [{ kind: 'group', transform, children: own }];
-      }),
-      ...(sheet.marks ? ticksOf(size, sheet, side) : []),
-      ...(side === 'front' ? sheet.machineMarks.map(drawMark) : []),
-      ...(sheet.marks ? slug(size, sheet, side, label) : []),
-    ],
+  const frame = frameOf(size, art, sheet, side);
+  const page = pageBox(sheet);
+  const whole = `sheet-${side}`;
+  const shared: Pick<Scene, 'symbols' | 'shapes'> = gathered
+    ? {
+        symbols: { ...frame.symbols, [whole]: { box: page, shapes: frame.shapes } },
+        shapes: [{ kind: 'use', symbol: whole, transform: IDENTITY }],
+      }
+    : frame;
+  return {
+    scene: {
+      box: page,
+      symbols: shared.symbols,
+      shapes: [
+        ...shared.shapes,
+        ...frame.laid.flatMap(({ symbol, transform }, place): readonly Shape[] => {
+          const own = sheet.named?.shapes[symbol][place] ?? [];
+          return own.length === 0 ? [] : [{ kind: 'group', transform, children: own }];
+        }),
+        ...(sheet.marks ? slug(sheet, side, frame, label) : []),
+      ],
+    },
+    trimBox: frame.trimBox,
+    bleedBox: frame.bleedBox,
   };
-  return { scene, trimBox: around(trims), bleedBox: around(bleeds) };
 }
-
-/** Every sheet of a run carries the same art and the same ticks; a file of hundreds asks for them hundreds of times. */
-const drawn = new WeakMap<object, Map<string, readonly Shape[]>>();
-function once(owner: object, key: string, make: () => readonly Shape[]): readonly Shape[] {
-  let own = drawn.get(owner);
-  if (!own) drawn.set(owner, (own = new Map()));
-  let shapes = own.get(key);
-  if (!shapes) own.set(key, (shapes = make()));
-  return shapes;
-}
-const sideOf = (art: ArtPlan, side: PaperSide, part: 'all' | 'shared'): readonly Shape[] =>
-  once(art, `${side} ${part}`, () => drawSide(art, side, part));
-const ticksOf = (size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shape[] =>
-  once(sheet.placements, side, () => ticks(size, sheet, side));
 
 /** A machine’s marks want white about them, or they are not found. */
 const ticks = (size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shape[] => {
@@ -142,14 +178,13 @@ const ticks = (size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shap
 };
 
 /** Job, side, sheet and day. */
-function slug(size: SizePlan, sheet: SheetPlan, side: SheetSide, label: SheetLabel): readonly Shape[] {
+function slug(sheet: SheetPlan, side: SheetSide, block: Block, label: SheetLabel): readonly Shape[] {
   const text = [
     shortTitle(label.title),
     sheet.onePlate ? 'both sides' : side,
     `sheet ${label.sheetNumber} of ${sheet.sheets}`,
     ...(label.date ? [label.date] : []),
   ].join(' · ');
-  const block = blockOf(size, sheet, side);
   return sheet.machineMarks.length > 0
     ? drawSlug(text, block, block.printable.xMm + MARK_ROOM_MM + TICK_MM)
     : drawSlug(text, block);
@@ -160,7 +195,7 @@ function blockOf(size: SizePlan, sheet: SheetPlan, side: SheetSide): Block {
   const map = pageMap(sheet, side);
   const bleeds = sheet.cells.map(({ trim }) => mapBox(map, grow(trim, evenSides(size.bleedMm))));
   return {
-    bleedBox: bleeds.length > 0 ? boxAround(bleeds.flatMap((b) => corners(b))) : mapBox(map, sheet.printable),
+    bleedBox: bleeds.length > 0 ? boxAround(bleeds.flatMap((b) => corners(b))) : pageBox(sheet),
     printable: mapBox(map, sheet.printable),
   };
 }

@@ -82,8 +82,18 @@ const figure = (path: Path): string =>
     })
     .join(' ');
 
+const parts = new Map<Colour, string>();
+
 /** `#rrggbb` as three parts of one. @throws RangeError on anything else */
 export function rgb(colour: Colour): string {
+  let known = parts.get(colour);
+  // A file asks for its few colours over and over; a page of colours must not keep them for ever.
+  if (parts.size > 512) parts.clear();
+  if (known === undefined) parts.set(colour, (known = inParts(colour)));
+  return known;
+}
+
+function inParts(colour: Colour): string {
   const found = /^#([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2})$/i.exec(colour);
   if (!found) throw new RangeError(`rgb: wanted a colour such as #36454f, got ${colour}`);
   return found
@@ -157,8 +167,9 @@ function hatchCalls(path: Path, colour: Colour, lender: PdfLender): string {
 
 function lineCalls(line: Extract<Shape, { kind: 'line' }>, lender: PdfLender): string {
   const font = lender.font(line.typefaceId);
-  const glyphs = line.glyphs.map((glyph) => ({ xMm: glyph.xMm, ...font.glyph(glyph.id, glyph.chars) }));
-  return `${fillIn(line.colour, lender)} ${textCalls(font.name, line.sizeMm, glyphs, `1 0 0 -1 ${num(line.at.xMm)} ${num(line.at.yMm)}`)}`;
+  const glyphs = line.glyphs.map((glyph) => font.glyph(glyph.id, glyph.chars));
+  const places = line.glyphs.map((glyph) => glyph.xMm);
+  return `${fillIn(line.colour, lender)} ${textCalls(font.name, line.sizeMm, glyphs, places, `1 0 0 -1 ${num(line.at.xMm)} ${num(line.at.yMm)}`)}`;
 }
 
 function labelCalls(label: Extract<Shape, { kind: 'label' }>, lender: PdfLender): string {
@@ -170,25 +181,29 @@ function labelCalls(label: Extract<Shape, { kind: 'label' }>, lender: PdfLender)
   const turn = ((label.turnDeg ?? 0) * Math.PI) / 180;
   const [c, s] = [Math.cos(turn), Math.sin(turn)];
   const font = lender.font(typeface.id);
-  const glyphs = shaped.map((glyph) => ({ xMm: glyph.xEm * label.sizeMm, ...font.glyph(glyph.id, glyph.chars) }));
+  const glyphs = shaped.map((glyph) => font.glyph(glyph.id, glyph.chars));
+  const places = shaped.map((glyph) => glyph.xEm * label.sizeMm);
   const colour = label.role === 'dimension' ? LOOKS.dimension.stroke! : LOOKS.label.fill!;
   const at = `${num(c)} ${num(s)} ${num(s)} ${num(-c)} ${num(label.at.xMm - c * back)} ${num(label.at.yMm - s * back)}`;
-  return `${fillIn(colour, lender)} ${textCalls(font.name, label.sizeMm, glyphs, at)}`;
+  return `${fillIn(colour, lender)} ${textCalls(font.name, label.sizeMm, glyphs, places, at)}`;
 }
 
 /** Glyphs at the places the core set them: the font's own widths are corrected to ours between glyphs. */
 function textCalls(
   fontName: string,
   sizeMm: number,
-  glyphs: readonly (FileGlyph & { readonly xMm: number })[],
+  glyphs: readonly FileGlyph[],
+  /** mm from the start of the line. */
+  places: readonly number[],
   textMatrix: string,
 ): string {
-  const pieces = glyphs.map((glyph, i) => {
-    const next = glyphs[i + 1];
-    if (!next) return `<${glyph.hex}>`;
-    const natural = (glyph.width / 1000) * sizeMm;
-    const back = ((glyph.xMm + natural - next.xMm) / sizeMm) * 1000;
-    return Math.abs(back) < 1e-3 ? `<${glyph.hex}>` : `<${glyph.hex}> ${num(back)}`;
+  // Letters that follow each other as the font has them share one string.
+  let shown = '<';
+  glyphs.forEach(({ hex, width }, i) => {
+    shown += hex;
+    if (i === glyphs.length - 1) return;
+    const back = ((places[i]! - places[i + 1]!) / sizeMm) * 1000 + width;
+    if (Math.abs(back) >= 1e-3) shown += `> ${num(back)} <`;
   });
-  return `BT /${fontName} ${num(sizeMm)} Tf ${textMatrix} Tm [${pieces.join(' ')}] TJ ET`;
+  return `BT /${fontName} ${num(sizeMm)} Tf ${textMatrix} Tm [${shown}>] TJ ET`;
 }

@@ -8,6 +8,7 @@ import {
   pdfCalls,
   rgb,
   type Box,
+  type FileGlyph,
   type Page,
   type PdfLender,
   type Scene,
@@ -64,6 +65,7 @@ export interface PdfMaterials {
 export class PdfFile {
   private readonly doc: Kit;
   private readonly fonts = new Map<string, PdfFont>();
+  private readonly glyphs = new Map<PdfFont, FileGlyph[]>();
   private readonly pictures = new Map<string, PdfRef>();
   private readonly tinted = new Map<string, Buffer>();
   private readonly pressed = new Map<string, PressPicture>();
@@ -217,12 +219,7 @@ export class PdfFile {
         resources.Font[font.id] = font.ref();
         return {
           name: font.id,
-          glyph: (id, chars) => {
-            const code = font.subset.includeGlyph(id);
-            font.widths[code] ??= font.font.getGlyph(id).advanceWidth * font.scale;
-            font.unicode[code] ??= [...chars].map((char) => char.codePointAt(0)!);
-            return { hex: code.toString(16).padStart(4, '0'), width: font.widths[code]! };
-          },
+          glyph: (id, chars) => this.glyph(font, id, chars),
         };
       },
       picture: (pictureId, tint) => {
@@ -279,11 +276,17 @@ export class PdfFile {
     if (known) return known;
     const bytes = this.materials.fonts.bytes.get(typefaceId);
     if (!bytes) throw new RangeError(`PdfFile: no typeface “${typefaceId}”`);
-    // Unpacked once: the library would inflate a table of a packed font again for every letter.
-    this.doc.registerFont(typefaceId, Buffer.from(unpackWoff(bytes)) as unknown as string);
+    this.doc.registerFont(typefaceId, unpacked(bytes) as unknown as string);
     this.doc.font(typefaceId);
     this.fonts.set(typefaceId, this.doc._font);
     return this.doc._font;
+  }
+
+  /** A letter comes back thousands of times in a file of names. */
+  private glyph(font: PdfFont, id: number, chars: string): FileGlyph {
+    let known = this.glyphs.get(font);
+    if (!known) this.glyphs.set(font, (known = []));
+    return (known[id] ??= newGlyph(font, id, chars));
   }
 
   private opacity(value: number): PdfRef {
@@ -384,6 +387,21 @@ export class PdfFile {
     ref.end();
     return ref;
   }
+}
+
+/** Unpacked, because the library would inflate a table of a packed font again for every letter; and once for all files. */
+const fontFiles = new WeakMap<Buffer, Buffer>();
+function unpacked(packed: Buffer): Buffer {
+  let font = fontFiles.get(packed);
+  if (!font) fontFiles.set(packed, (font = Buffer.from(unpackWoff(packed))));
+  return font;
+}
+
+function newGlyph(font: PdfFont, id: number, chars: string): FileGlyph {
+  const code = font.subset.includeGlyph(id);
+  font.widths[code] ??= font.font.getGlyph(id).advanceWidth * font.scale;
+  font.unicode[code] ??= [...chars].map((char) => char.codePointAt(0)!);
+  return { hex: code.toString(16).padStart(4, '0'), width: font.widths[code]! };
 }
 
 type KitColour = [[number, number, number], number];

@@ -32,7 +32,7 @@ export function sheetPage(
   { plan, job, date, fonts }: ExportInput,
   side: SheetSide,
   sheetNumber: number,
-  outlines = true,
+  { outlines = true, gathered = false } = {},
 ): Page {
   const sheet = {
     ...plan.sheet,
@@ -46,7 +46,14 @@ export function sheetPage(
       outlines,
     ),
   };
-  const page = drawSheetPage(plan.size, plan.art, sheet, side, { title: job.brief.title, date, sheetNumber });
+  const page = drawSheetPage(
+    plan.size,
+    plan.art,
+    sheet,
+    side,
+    { title: job.brief.title, date, sheetNumber },
+    { gathered },
+  );
   return correctPage(page, plan.sheet.calibration, side);
 }
 
@@ -57,6 +64,9 @@ function refuseEmpty({ plan }: ExportInput): void {
     );
 }
 
+/** A file has fonts of its own, and writes once what its pages share. */
+const IN_A_FILE = { outlines: false, gathered: true };
+
 export async function writeSheetsPdf(input: ExportInput, file: PdfFile): Promise<void> {
   refuseEmpty(input);
   const { plan } = input;
@@ -64,7 +74,7 @@ export async function writeSheetsPdf(input: ExportInput, file: PdfFile): Promise
   let done = 0;
   const plated = plan.art.onStock.coloured && plan.art.onStock.white;
   for (const { side, sheetNumber } of printingOrder(plan)) {
-    const page = sheetPage(input, side, sheetNumber, false);
+    const page = sheetPage(input, side, sheetNumber, IN_A_FILE);
     // Every sheet of a side carries the same art.
     if (sheetNumber === 1) await file.prepare(page.scene);
     file.addPage(page, plated ? whitePlate(page.scene) : undefined);
@@ -75,7 +85,7 @@ export async function writeSheetsPdf(input: ExportInput, file: PdfFile): Promise
   // that turns sheets by itself still finds fronts and backs in their order.
   if (plated)
     for (const { side, sheetNumber } of printingOrder(plan)) {
-      const page = sheetPage(input, side, sheetNumber, false);
+      const page = sheetPage(input, side, sheetNumber, IN_A_FILE);
       file.addPage({ ...page, scene: whitePlate(page.scene, '#000000') });
     }
   file.end();
