@@ -115,7 +115,7 @@ export async function openPage(browser: Browser, faults: string[]): Promise<Page
   return page;
 }
 
-interface StoredJob {
+export interface StoredJob {
   readonly id: string;
   readonly version: number;
   readonly document: Job;

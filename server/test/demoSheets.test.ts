@@ -7,6 +7,7 @@ import sharp from 'sharp';
 import { grow, mapBox, pageMap, evenSides, type Job } from '@zippy/core';
 import { readJobFile } from '@zippy/core/job-file';
 import { exportFiles, loadFonts, readPicture, type ExportInput, type PictureBytes } from '../src/exports/index.ts';
+import { pixelsOf, shareApart } from './pixels.ts';
 import { planOf, workshop } from './support.ts';
 
 const demo = new URL('../../demo/', import.meta.url);
@@ -37,21 +38,6 @@ describe('sheets of the demo', function () {
     return { job, plan: await planOf(job), workshop, fonts: await loadFonts(), pictures, date: null };
   }
 
-  interface Pixels {
-    readonly data: Buffer;
-    readonly width: number;
-    readonly height: number;
-  }
-  const pixels = async (bytes: Buffer, size: { width: number; height: number }): Promise<Pixels> => {
-    const image = sharp(bytes).flatten({ background: '#ffffff' }).removeAlpha();
-    const { data, info } = await image
-      .resize(size.width, size.height, { fit: 'fill' })
-      .blur(1)
-      .raw()
-      .toBuffer({ resolveWithObject: true });
-    return { data, width: info.width, height: info.height };
-  };
-
   for (const file of FILES)
     it(`${file}: the PDF is what is seen, and only marks lie beside its bleeds`, async () => {
       const made = await input(file);
@@ -74,13 +60,10 @@ describe('sheets of the demo', function () {
         // Drawn at twice the size and brought down alike, so that only real differences are left.
         const [width, height] = [Math.round(whole.width! / 2), Math.round(whole.height! / 2)];
         const [fromPdf, seen] = [
-          await pixels(png, { width, height }),
-          await pixels(drawn[i]!.bytes, { width, height }),
+          await pixelsOf(png, { width, height }),
+          await pixelsOf(drawn[i]!.bytes, { width, height }),
         ];
-        let far = 0;
-        for (let p = 0; p < fromPdf.data.length; p += 3)
-          if (Math.max(...[0, 1, 2].map((c) => Math.abs(fromPdf.data[p + c]! - seen.data[p + c]!))) > 70) far += 1;
-        expect(far / (width * height), `${side} differs`).to.be.below(0.002);
+        expect(shareApart(fromPdf, seen), `${side} differs`).to.be.below(0.002);
         const at = (xMm: number, yMm: number): number => {
           const p = (Math.round(yMm * PX_PER_MM) * width + Math.round(xMm * PX_PER_MM)) * 3;
           return Math.min(...[0, 1, 2].map((c) => fromPdf.data[p + c]!));
