@@ -61,4 +61,34 @@ describe('readPicture', () => {
       .toBuffer();
     expect(await refusal('huge.png', bomb)).to.match(/more than 120 million pixels/);
   });
+
+  it('reads the profile of a picture: red that was stored for a wider screen comes back as red', async () => {
+    const red = { create: { width: 40, height: 30, channels: 3 as const, background: '#ff0000' } };
+    for (const make of [
+      () => sharp(red).withIccProfile('p3').jpeg({ quality: 100, chromaSubsampling: '4:4:4' }).toBuffer(),
+      () => sharp(red).withIccProfile('p3').png().toBuffer(),
+    ]) {
+      const wide = await make();
+      // The file’s own numbers are not those of the screen’s red.
+      const own = await sharp(await sharp(wide).keepIccProfile().raw().toBuffer(), {
+        raw: { width: 40, height: 30, channels: 3 },
+      }).stats();
+      expect(own.channels[1]!.mean).to.be.above(20);
+      const { bytes } = await readPicture('wide', wide);
+      const { icc } = await sharp(bytes).metadata();
+      expect(icc).to.equal(undefined);
+      const { channels } = await sharp(bytes).stats();
+      expect(channels.map(({ mean }) => Math.round(mean))[0]).to.be.at.least(253);
+      expect(channels[1]!.mean).to.be.below(4);
+    }
+  });
+
+  it('leaves a picture with the screen’s own profile as it came', async () => {
+    const raw = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#336699' } })
+      .withIccProfile('srgb')
+      .png()
+      .toBuffer();
+    expect((await sharp(raw).metadata()).icc).to.not.equal(undefined);
+    expect((await readPicture('own.png', raw)).bytes.equals(raw)).to.equal(true);
+  });
 });

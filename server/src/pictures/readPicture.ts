@@ -44,7 +44,9 @@ export async function readPicture(name: string, raw: Buffer): Promise<ReadPictur
     const meta = await image.metadata();
     const jpeg = meta.format === 'jpeg';
     const turned = (meta.orientation ?? 1) !== 1;
-    const odd = meta.space !== 'srgb' && meta.space !== 'b-w' && meta.space !== 'grey16' && meta.space !== 'rgb16';
+    const odd =
+      (meta.space !== 'srgb' && meta.space !== 'b-w' && meta.space !== 'grey16' && meta.space !== 'rgb16') ||
+      (meta.icc !== undefined && !isSrgb(meta.icc));
     const upright = image.rotate().toColourspace('srgb');
     const bytes =
       turned || odd
@@ -82,6 +84,11 @@ export async function readPicture(name: string, raw: Buffer): Promise<ReadPictur
         : `${name} is damaged and cannot be read to its end; save it again from where it came and try again.`,
     );
   }
+}
+
+/** Profiles say their name, in bytes or in pairs of them; files written for the screen mean sRGB whatever its edition. */
+function isSrgb(profile: Buffer): boolean {
+  return profile.includes('sRGB') || profile.includes(Buffer.from('sRGB', 'utf16le').swap16());
 }
 
 /** How deep tags lie in each other, counted without a parser, which would itself go as deep. */
