@@ -173,6 +173,7 @@ describe('art', function () {
     await page.getByLabel('Address of the page').fill('https://saltmarsh.example/seals');
     await page.getByText(/One square is [\d.]+ mm/).waitFor();
     await stored('Seal-pup notelets');
+    await page.getByText(/Read back from the face as it prints, at 300 and 150 dpi/).waitFor();
     const { id } = await studio.stored('Seal-pup notelets');
     const asked = (await (
       await fetch(`${application.url}/api/exports`, {
@@ -202,6 +203,26 @@ describe('art', function () {
       }
     }
     expect(read.trim()).to.equal('https://saltmarsh.example/seals');
+  });
+
+  it('shows the face beside where it lies on the blank and the folded card, and takes a picture whole', async () => {
+    await open('Heron at dawn', 'art');
+    await page.getByRole('img', { name: 'The open blank, outside up, with the front marked' }).waitFor();
+    await press('Inside bottom');
+    await page.getByRole('img', { name: /^The open blank, inside up, with the inside bottom marked$/ }).waitFor();
+    await press('Front');
+    await page.getByRole('radiogroup', { name: 'The picture' }).getByText('Is seen whole').click();
+    const whole = await studio.reaches('Heron at dawn', ({ art }) => art.faces.front!.picture!.fit === 'whole');
+    expect(whole.art.faces.front!.picture!.zoom).to.equal(1);
+    const zoom = page.getByRole('slider', { name: 'Zoom' });
+    await zoom.focus();
+    for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
+    await page.getByText(/The picture on the front ends short of the bleed/).waitFor();
+    await press('Fill the face with it');
+    await studio.reaches('Heron at dawn', ({ art }) => art.faces.front!.picture!.fit === 'fill');
+    await press('See it folded');
+    await page.getByRole('button', { name: /^Folded/, pressed: true }).waitFor();
+    await press(/^Folded/);
   });
 
   it('takes a list of names, shows every card, and refuses a broken one with its row', async () => {

@@ -45,7 +45,7 @@ export { coverBox, effectivePpi } from './art/layFace.ts';
 export { drawFaceInPixels, fitPixels, pixelFault, type PixelFit, type PixelQuestion } from './art/exactPixels.ts';
 export { drawFace, drawSide, hasArt, hasPrint, printedBox } from './art/drawCard.ts';
 export type { ArtPlan, NamesPlan } from './art/planArt.ts';
-export { boxOf, idOf, type FacePlan, type LaidItem, type LaidPicture } from './art/items.ts';
+export { boxOf, idOf, isWholeOnFace, type FacePlan, type LaidItem, type LaidPicture } from './art/items.ts';
 export * from './art/colour.ts';
 export * from './art/driftLab.ts';
 export { inkMl, inkUse, ML_PER_M2, type InkUse } from './art/ink.ts';

@@ -1,12 +1,12 @@
 import { corners, isInside } from '../geometry/box.ts';
 import type { Box } from '../geometry/types.ts';
 import { plural } from '../job/figures.ts';
-import type { ArtObject, Job, Snag, Stock, Workshop } from '../job/types.ts';
+import type { ArtObject, Job, PicturePlacement, Snag, Stock, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Colour } from '../scene/types.ts';
 import { codeText } from './code.ts';
 import { contrast, luminance, printedOn } from './colour.ts';
-import { boxOf, type FacePlan, type LaidItem } from './items.ts';
+import { boxOf, isWholeOnFace, type FacePlan, type LaidItem } from './items.ts';
 import { SMALLEST_PT } from './smallestType.ts';
 
 /** A square of a code smaller than this is lost between a printer’s dots and a telephone’s. */
@@ -38,6 +38,7 @@ export function artChecks(job: Job, workshop: Workshop, face: FacePlan): readonl
   return [
     ...groundSnags(look),
     ...borderSnags(look),
+    ...shortSnags(look),
     ...face.items.flatMap((item) => (item.kind === 'text' ? wordSnags(look, item) : objectSnags(look, item))),
   ];
 }
@@ -77,6 +78,42 @@ function groundSnags(look: Look): readonly Snag[] {
         ? 'Home printers may show it in steps. Print one sheet at the quality you mean to use before the run.'
         : 'So much ink may band, curl the card or stay wet. Print one sheet first, and let it dry before it is handled.',
       remedies: [],
+    },
+  ];
+}
+
+/**
+ * A picture that is whole on its face keeps inside safe, or goes on to the bleed’s edge; one that ends between the two
+ * is clipped by a cut that drifts, or leaves a sliver beside it.
+ */
+function shortSnags(look: Look): readonly Snag[] {
+  const { face, unit, job } = look;
+  const { picture, bleed, safe } = face;
+  if (!picture || picture.from !== face.face.id || !isWholeOnFace(picture.placement)) return [];
+  if (picture.placement.fade >= 1 || isInside(picture.box, safe)) return [];
+  const ends = (b: Box): readonly [string, number][] => [
+    ['left', -b.xMm],
+    ['top', -b.yMm],
+    ['right', b.xMm + b.widthMm],
+    ['foot', b.yMm + b.heightMm],
+  ];
+  const [own, near, far] = [ends(picture.box), ends(safe), ends(bleed)];
+  const short = own.filter(([, at], i) => at > near[i]![1] + 1e-6 && at < far[i]![1] - 1e-6).map(([name]) => name);
+  if (short.length === 0) return [];
+  const set = (part: Partial<PicturePlacement>) => [
+    { path: facePath(look, 'picture'), value: { ...picture.placement, ...part } },
+  ];
+  return [
+    {
+      id: `art-short-${face.face.id}`,
+      station: 'art',
+      level: 'warn',
+      title: `The picture ${on(look)} ends short of the bleed: ${short.join(', ')}`,
+      why: `It reaches past the safe inset of ${formatLength(job.size.safeMm, unit)} and not to the bleed’s edge, so a cut that drifts clips it or leaves a sliver beside it.`,
+      remedies: [
+        { label: 'Fill the face with it', changes: set({ fit: 'fill' }) },
+        { label: 'Keep all of it inside safe', changes: set({ fit: 'whole', zoom: 1 }) },
+      ],
     },
   ];
 }

@@ -1,10 +1,10 @@
+import { isWholeOnFace, boxOf, type FacePlan } from './items.ts';
 import { apply } from '../geometry/affine.ts';
 import { contains } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import { normalFrom, randomFrom } from '../random.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import { boxOf, type FacePlan } from './items.ts';
 
 export const EDGES = ['left', 'right', 'top', 'bottom'] as const;
 export type FaceEdge = (typeof EDGES)[number];
@@ -53,11 +53,15 @@ export function driftFacts(face: FacePlan, size: SizePlan, bleedMm: Mm): DriftFa
     art.background !== null ||
     Boolean(art.gradient) ||
     Boolean(face.tiles && face.tiles.fade < 1) ||
-    Boolean(face.picture && face.picture.placement.fade < 1) ||
+    Boolean(face.picture && face.picture.placement.fade < 1 && !isWholeOnFace(face.picture.placement)) ||
     (border ? border.insetMm === 0 : false);
-  const inks = face.items.flatMap((item): readonly Box[] =>
-    item.kind === 'text' ? (item.set.ink ? [item.set.ink] : []) : item.kind === 'picture' ? [] : [boxOf(item.object)],
-  );
+  const whole = face.picture && isWholeOnFace(face.picture.placement) ? [face.picture.box] : [];
+  const inks = [
+    ...whole,
+    ...face.items.flatMap((item): readonly Box[] =>
+      item.kind === 'text' ? (item.set.ink ? [item.set.ink] : []) : item.kind === 'picture' ? [] : [boxOf(item.object)],
+    ),
+  ];
   const nearest = (gap: (box: Box) => Mm): Mm | null => (inks.length === 0 ? null : Math.min(...inks.map(gap)));
   return {
     cut: EDGES.filter((edge) => !contains(outline, apply(face.face.toBlank, beyond[edge]))),

@@ -3,7 +3,7 @@ import type { Colour } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { contrast, printedOn } from './colour.ts';
 import { inkLimit, inkTotal, type InkLattice } from './inkTotal.ts';
-import type { FacePlan } from './items.ts';
+import { isWholeOnFace, type FacePlan } from './items.ts';
 
 /** Above this caliper the outer skin stretches by more than a millimetre round a shut fold. */
 const THICK_MICRON = 320;
@@ -200,7 +200,7 @@ function edgeContrast({ art, picture, tiles }: FacePlan, through: Colour | null,
     ...(art.gradient ? [art.gradient.from, art.gradient.to] : []),
     ...(art.border && art.border.insetMm === 0 ? [art.border.colour] : []),
   ].map(seen);
-  if (picture && picture.placement.fade < 0.5) colours.push(CRACK.seen);
+  if (picture && picture.placement.fade < 0.5 && !isWholeOnFace(picture.placement)) colours.push(CRACK.seen);
   if (tiles && tiles.fade < 0.5) colours.push(CRACK.seen);
   return Math.max(1, ...colours);
 }

@@ -63,3 +63,7 @@ export const boxOf = ({ leftMm, topMm, widthMm, heightMm }: Omit<ArtObject, 'id'
   widthMm,
   heightMm,
 });
+
+/** All of it is to be seen on its own face; one that runs on over others fills them. */
+export const isWholeOnFace = ({ fit, across = [] }: PicturePlacement): boolean =>
+  fit === 'whole' && across.length === 0;

@@ -9,24 +9,26 @@ import type { SizePlan } from '../size/planSize.ts';
 import { borderBand } from './borderBand.ts';
 import { codeOf } from './code.ts';
 import type { Code } from './codePath.ts';
-import { boxOf, idOf, isNamedItem, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
+import { boxOf, idOf, isNamedItem, isWholeOnFace, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
 import { ornamentPath } from './ornaments.ts';
 import { fillFields, isNamed } from './names.ts';
 import { setText } from './setText.ts';
 import type { TypefaceBook } from './typefaces.ts';
 
 /**
- * Where a picture lies so that it covers a box without changing its shape.
- * The scale is the larger of the two that fit a side, times the maker's zoom; the focus slides what is over.
+ * Where a picture lies so that it covers a box, or is whole in it, without changing its shape.
+ * The scale is the larger, or the smaller, of the two that fit a side, times the maker's zoom; the focus slides what
+ * is over, or within what is left.
  */
 export function coverBox(
   picture: Pick<PictureRef, 'widthPx' | 'heightPx'>,
-  { zoom, focusX, focusY, quarterTurns = 0 }: PicturePlacement,
+  { fit = 'fill', zoom, focusX, focusY, quarterTurns = 0 }: PicturePlacement,
   over: Box,
 ): Box {
   const [wide, high] =
     quarterTurns % 2 === 1 ? [picture.heightPx, picture.widthPx] : [picture.widthPx, picture.heightPx];
-  const mmPerPx = Math.max(over.widthMm / wide, over.heightMm / high) * zoom;
+  const sides = [over.widthMm / wide, over.heightMm / high] as const;
+  const mmPerPx = (fit === 'fill' ? Math.max(...sides) : Math.min(...sides)) * zoom;
   const widthMm = wide * mmPerPx;
   const heightMm = high * mmPerPx;
   return {
@@ -77,11 +79,21 @@ function leaderOf(job: Job, size: SizePlan, face: ReadFace): ReadFace | null {
   return led.get(face.id) ?? null;
 }
 
+/** Nothing but the middle where no safe area is left. */
+const safeBox = (size: SizePlan, face: ReadFace): Box =>
+  size.regions[face.id]!.safe?.box ?? {
+    xMm: face.widthMm / 2,
+    yMm: face.heightMm / 2,
+    widthMm: 0,
+    heightMm: 0,
+  };
+
 function backPicture(job: Job, size: SizePlan, face: ReadFace): LaidPicture | null {
   const leader = leaderOf(job, size, face) ?? face;
   const { picture } = artOf(job, leader);
   if (!picture) return null;
   const between = (from: ReadFace, to: ReadFace): Affine => compose(invert(to.toBlank), from.toBlank);
+  if (isWholeOnFace(picture)) return layPicture(job, picture, safeBox(size, face), face.id);
   const run = size.faces.filter((other) => other.side === leader.side && picture.across?.includes(other.id));
   const over = boxAround([
     ...corners(size.regions[leader.id]!.bleed.box),
@@ -143,7 +155,7 @@ export function layFace(
     bleed: region.box,
     bleedOutline: region.outline,
     trimOutline: trim,
-    safe: safe?.box ?? { xMm: face.widthMm / 2, yMm: face.heightMm / 2, widthMm: 0, heightMm: 0 },
+    safe: safeBox(size, face),
     safeOutline: safe?.outline ?? [],
     picture: backPicture(job, size, face),
     band: art.border ? borderBand(trim, region.outline, art.border) : [],

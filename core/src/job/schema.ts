@@ -67,6 +67,7 @@ const formatOptions = Joi.object({
 
 const picturePlacement = Joi.object({
   pictureId: id.required(),
+  fit: Joi.valid('fill', 'whole').optional(),
   zoom: Joi.number().min(1).max(20).default(1),
   focusX: share.default(0.5),
   focusY: share.default(0.5),

@@ -88,10 +88,12 @@ export interface PictureRef {
   readonly inkTotal?: number;
 }
 
-/** A picture always fills its face and bleed; the maker zooms in from there and slides it about. */
+/** How a picture lies on a face or in a frame; its shape is never changed. */
 export interface PicturePlacement {
   readonly pictureId: string;
-  /** 1 just covers. */
+  /** It covers its face and bleed, or its frame; or all of it is seen, on a face inside safe. Left out, it fills. */
+  readonly fit?: 'fill' | 'whole';
+  /** 1 just fills, or is just whole. */
   readonly zoom: number;
   /** Which part shows, 0 to 1: left or top edge to right or bottom edge. */
   readonly focusX: number;

@@ -70,7 +70,7 @@ function widthOf(text: string, sizePt: number): number {
 }
 
 describe('coverBox', () => {
-  it('always covers and never squashes', () => {
+  it('covers, or is whole, and is never squashed', () => {
     const side = fc.double({ min: 10, max: 300, noNaN: true });
     const share = fc.double({ min: 0, max: 1, noNaN: true });
     fc.assert(
@@ -91,6 +91,14 @@ describe('coverBox', () => {
           );
           expect(isInside(over, box)).to.be.true;
           expect(box.widthMm / box.heightMm / (pw / ph)).to.be.closeTo(1, 1e-9);
+          const whole = coverBox(
+            { widthPx: pw, heightPx: ph },
+            { pictureId: 'p', fit: 'whole', zoom: 1, focusX: fx, focusY: fy, fade: 0, grey: false },
+            over,
+          );
+          expect(isInside(whole, over)).to.be.true;
+          expect(whole.widthMm / whole.heightMm / (pw / ph)).to.be.closeTo(1, 1e-9);
+          expect(Math.min(w - whole.widthMm, h - whole.heightMm)).to.be.closeTo(0, 1e-9);
         },
       ),
     );

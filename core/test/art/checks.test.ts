@@ -60,6 +60,27 @@ describe('checks of art', () => {
     expect(find(flat({ objects: [star(at(4, 20, 20, 20))] }), 'art-object-safe')).to.equal(undefined);
   });
 
+  it('keeps a picture that is seen whole inside safe, and says where one ends short of the bleed', () => {
+    const ref = { name: 'p.svg', sha256: 'a'.repeat(64), mime: 'image/svg+xml', widthPx: 94, heightPx: 94 };
+    const placed = (part: object): Job =>
+      changeJob(
+        flat({ picture: { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false, ...part } }),
+        [{ path: ['pictures'], value: { p: ref } }],
+      );
+    // 100 × 70 less 3 mm of safe leaves 94 × 64: a square of 64 in the middle.
+    const [front] = plan(placed({ fit: 'whole' })).art.faces;
+    expect(front!.picture!.box).to.deep.equal({ xMm: 18, yMm: 3, widthMm: 64, heightMm: 64 });
+    expect(find(placed({ fit: 'whole' }), 'art-short')).to.equal(undefined);
+    expect(find(placed({}), 'art-short')).to.equal(undefined);
+    // At 105 % it ends 1.4 mm from the trim above and below; at 120 % it is past the bleed there.
+    const short = placed({ fit: 'whole', zoom: 1.05 });
+    const snag = find(short, 'art-short')!;
+    expect(snag.title).to.match(/: top, foot$/);
+    expect(snag.remedies).to.have.length(2);
+    for (const { changes } of snag.remedies) expect(find(changeJob(short, changes), 'art-short')).to.equal(undefined);
+    expect(find(placed({ fit: 'whole', zoom: 1.2 }), 'art-short')).to.equal(undefined);
+  });
+
   it('finds thin borders, at the trim and set in, and says what forgives more', () => {
     expect(raised({ border: { widthMm: 1.5, insetMm: 0, colour: '#112233' } }, 'art-border').remedies).to.have.length(
       2,

@@ -31,6 +31,7 @@ export function Bench({
   tools,
   overlay,
   caption,
+  beside,
 }: {
   readonly content: Box;
   readonly draw: (textMm: number) => Scene;
@@ -40,6 +41,8 @@ export function Bench({
   readonly tools?: ReactNode;
   readonly overlay?: (geometry: BenchGeometry) => ReactNode;
   readonly caption?: ReactNode;
+  /** Drawn at the right of the ground. */
+  readonly beside?: ReactNode;
 }): ReactNode {
   const stage = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 800, height: 500 });
@@ -96,6 +99,7 @@ export function Bench({
           </div>
         </Stage>
         {caption && <Caption>{caption}</Caption>}
+        {beside}
       </Middle>
       <Tools>
         <div>{tools}</div>

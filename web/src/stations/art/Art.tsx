@@ -15,6 +15,7 @@ import { Row } from '../../ui/Sheet.tsx';
 import { spokenOf, useSides, type StationProps } from '../parts.ts';
 import { DriftBench, DriftPanel } from './drift/DriftLab.tsx';
 import { AddThings, PICTURES } from './AddThings.tsx';
+import { FaceBeside } from './FaceBeside.tsx';
 import { CopyFace, GroundPanel } from './GroundPanel.tsx';
 import { Handles } from './Handles.tsx';
 import { ItemList } from './ItemList.tsx';
@@ -93,6 +94,7 @@ export function ArtBench(props: StationProps): ReactNode {
         unit={workshop.unit}
         label={`${face.face.name}: the art as it will print`}
         caption={said ?? undefined}
+        beside={<FaceBeside {...props} face={face.face} sides={sides} />}
         overlay={(geometry) => <Handles {...props} geometry={geometry} />}
         tools={
           <>
@@ -196,10 +198,11 @@ export function ArtSlip(props: StationProps): ReactNode {
       )}
       <ItemList hand={hand} />
       {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
-      {item && item.kind !== 'text' && <ObjectPanel item={item} hand={hand} workshop={workshop} />}
+      {item && item.kind !== 'text' && <ObjectPanel {...props} item={item} hand={hand} />}
       {art.picture && !item && (
         <PicturePanel
           placement={art.picture}
+          mayBeWhole={(art.picture.across ?? []).length === 0}
           onChange={(part, key) => setFace({ picture: { ...art.picture!, ...part } }, key)}
         />
       )}

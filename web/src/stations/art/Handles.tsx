@@ -1,6 +1,6 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { idOf, snap, type LaidItem, type Snapped } from '@zippy/core';
+import { idOf, isWholeOnFace, snap, type LaidItem, type Snapped } from '@zippy/core';
 import type { BenchGeometry } from '../../bench/Bench.tsx';
 import { ARROWS } from '../../keys/arrows.ts';
 import { useView } from '../../stores/view.ts';
@@ -102,13 +102,18 @@ export function Handles({ geometry, ...props }: StationProps & { readonly geomet
     const clamp = (v: number): number => Math.min(1, Math.max(0, v));
     setFace({ picture: { ...art.picture, focusX: clamp(focusX), focusY: clamp(focusY) } }, key);
   };
+  /** How much of the picture is over its frame; below nought, how much of the frame is left over. */
+  const leftOver = (): { readonly x: number; readonly y: number } => {
+    const placed = face.picture?.box ?? face.bleed;
+    const frame = art.picture && isWholeOnFace(art.picture) ? face.safe : face.bleed;
+    return { x: placed.widthMm - frame.widthMm, y: placed.heightMm - frame.heightMm };
+  };
   const movePicture = (event: PointerEvent): void => {
     const from = drag.current;
-    const placed = face.picture?.box;
-    if (!from || !placed) return;
-    const over = { x: placed.widthMm - face.bleed.widthMm, y: placed.heightMm - face.bleed.heightMm };
+    if (!from) return;
+    const over = leftOver();
     const slid = (start: number, deltaPx: number, overMm: number): number =>
-      overMm > 0.01 ? start - deltaPx / pxPerMm / overMm : start;
+      Math.abs(overMm) > 0.01 ? start - deltaPx / pxPerMm / overMm : start;
     slidePicture(
       slid(from.left, event.clientX - from.x, over.x),
       slid(from.top, event.clientY - from.y, over.y),
@@ -120,7 +125,12 @@ export function Handles({ geometry, ...props }: StationProps & { readonly geomet
     if (!art.picture || (dx === 0 && dy === 0)) return;
     event.preventDefault();
     event.stopPropagation();
-    slidePicture(art.picture.focusX - dx * 0.02, art.picture.focusY - dy * 0.02, 'nudge-picture');
+    const over = leftOver();
+    slidePicture(
+      art.picture.focusX - Math.sign(over.x) * dx * 0.02,
+      art.picture.focusY - Math.sign(over.y) * dy * 0.02,
+      'nudge-picture',
+    );
   };
 
   const { picture } = art;

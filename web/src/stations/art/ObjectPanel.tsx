@@ -6,6 +6,7 @@ import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField, NumberField } from '../../ui/Field.tsx';
 import { Two } from '../../ui/Sheet.tsx';
 import type { StationProps } from '../parts.ts';
+import { CodeProof } from './CodeProof.tsx';
 import { CodePanel } from './CodePanel.tsx';
 import { PicturePanel } from './PicturePanel.tsx';
 import { InHand } from './InHand.tsx';
@@ -15,8 +16,10 @@ import type { FaceInHand } from './useFace.ts';
 export function ObjectPanel({
   item,
   hand,
+  job,
+  plan,
   workshop,
-}: Pick<StationProps, 'workshop'> & {
+}: StationProps & {
   readonly item: Exclude<LaidItem, { kind: 'text' }>;
   readonly hand: FaceInHand;
 }): ReactNode {
@@ -42,7 +45,18 @@ export function ObjectPanel({
           }
         />
       )}
-      {item.kind === 'code' && <CodePanel item={item} hand={hand} workshop={workshop} />}
+      {item.kind === 'code' && (
+        <>
+          <CodePanel item={item} hand={hand} workshop={workshop} />
+          <CodeProof
+            object={item.object}
+            face={hand.face}
+            job={job}
+            paper={plan.stock.stock.colour}
+            inksMultiply={plan.art.onStock.coloured && !plan.art.onStock.white}
+          />
+        </>
+      )}
       {item.kind === 'rule' && (
         <>
           <NumberField

@@ -1,7 +1,7 @@
 import { RotateCw } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { PicturePlacement } from '@zippy/core';
-import { OnOff, Scale } from '../../ui/Choose.tsx';
+import { Choice, OnOff, Scale } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { Press } from '../../ui/Press.tsx';
 import { Row } from '../../ui/Sheet.tsx';
@@ -11,14 +11,28 @@ const percent = (v: number): string => `${Math.round(v * 100)} %`;
 /** How a picture lies in its frame and what its ink is made of. */
 export function PicturePanel({
   placement,
+  mayBeWhole = true,
   onChange,
 }: {
   readonly placement: PicturePlacement;
+  /** One that runs on over other panels fills them. */
+  readonly mayBeWhole?: boolean;
   readonly onChange: (part: Partial<PicturePlacement>, key?: string) => void;
 }): ReactNode {
   const turns = placement.quarterTurns ?? 0;
   return (
     <>
+      {mayBeWhole && (
+        <Choice
+          label="The picture"
+          value={placement.fit ?? 'fill'}
+          options={[
+            { id: 'fill', name: 'Fills' },
+            { id: 'whole', name: 'Is seen whole' },
+          ]}
+          onChange={(fit) => onChange({ fit, zoom: 1 })}
+        />
+      )}
       <Scale
         label="Zoom"
         value={placement.zoom}
