@@ -387,7 +387,7 @@ describe('art', function () {
     expect(response.status).to.equal(200);
     await open('Regatta place cards', 'art');
     await page.getByText(/The background of the front asks for 2\d\d % of ink/).waitFor();
-    await press(/^Lighten it to \d+ %/);
+    await press(/^Lighten the background of the front to \d+ %/);
     await page.getByText(/The background of the front asks for 2\d\d % of ink/).waitFor({ state: 'detached' });
   });
 });

@@ -1,4 +1,4 @@
-import type { Job, JobChange, Printer, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
+import type { Job, Printer, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
 import type { Colour } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { contrast, printedOn } from './colour.ts';
@@ -27,75 +27,93 @@ function groundOf(job: Job, workshop: Workshop): Ground | null {
 
 /** Ink laid at one place of a face, what it is called, and how it could be less. */
 interface Laid {
-  readonly id: string;
   readonly name: string;
   readonly total: number;
-  readonly lighten: (limit: number) => { readonly label: string; readonly changes: readonly JobChange[] } | null;
+  readonly lighten: (limit: number) => Remedy;
 }
 
-/** Where more ink is asked for than the stock takes from this printer. */
+/** Where more ink is asked for than the stock takes from this printer, all of it in one place to be put right. */
 export function inkTotalSnags(
   job: Job,
   workshop: Workshop,
-  face: FacePlan,
+  faces: readonly FacePlan[],
   lattice: InkLattice | null,
 ): readonly Snag[] {
   const ground = groundOf(job, workshop);
   if (!ground || !lattice) return [];
   const { printer, stock } = ground;
   const limit = inkLimit(printer, stock.coating);
-  return laidOn(job, face, lattice)
+  const heavy = faces
+    .flatMap((face) => laidOn(job, face, lattice))
     .filter(({ total }) => total > limit + 1e-9)
-    .map(({ id, name, total, lighten }) => {
-      const lighter = lighten(limit);
-      return {
-        id: `art-ink-total-${face.face.id}-${id}`,
-        station: 'art',
-        level: 'warn',
-        title: `${name} of the ${face.face.name.toLowerCase()} asks for ${asPercent(total)} of ink; ${stock.coating} card takes about ${asPercent(limit)}`,
-        why: `That is all four inks together, as a press would mix them; a printer’s own driver may lay less. Too much stays wet, rubs off on the next sheet and curls the card. Print one at the paper setting for this card and rub it when it has dried.`,
-        remedies: lighter ? [lighter] : [],
-      };
-    });
+    .sort((a, b) => b.total - a.total);
+  const [worst] = heavy;
+  if (!worst) return [];
+  const easier = heavy.map((laid) => laid.lighten(limit));
+  return [
+    {
+      id: 'art-ink-total',
+      station: 'art',
+      level: 'warn',
+      title: `${heavy.length === 1 ? `${capital(worst.name)} asks for` : `${heavy.length} places ask for up to`} ${asPercent(worst.total)} of ink; ${stock.coating} card takes about ${asPercent(limit)}`,
+      why: `${heavy.length > 1 ? `${capital(heavy.map(({ name, total }) => `${name} ${asPercent(total)}`).join(', '))}. ` : ''}That is all four inks together, as a press would mix them; a printer’s own driver may lay less. Too much stays wet, rubs off on the next sheet and curls the card. Print one at the paper setting for this card and rub it when it has dried.`,
+      remedies: [
+        ...(easier.length > 1
+          ? [{ label: easier.length === 2 ? 'Ease both' : `Ease all ${easier.length}`, changes: easier.flatMap(({ changes }) => changes) }]
+          : []),
+        ...easier.slice(0, 3),
+      ],
+    },
+  ];
 }
+
+/** A face whose background is spoken of as too heavy, so that it need not be called a solid too. */
+export const isHeavyGround = (job: Job, workshop: Workshop, { art }: FacePlan, lattice: InkLattice | null): boolean => {
+  const ground = groundOf(job, workshop);
+  return Boolean(
+    ground &&
+    lattice &&
+    art.background &&
+    inkTotal(art.background, lattice) > inkLimit(ground.printer, ground.stock.coating) + 1e-9,
+  );
+};
+
+const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
 
 function laidOn(job: Job, face: FacePlan, lattice: InkLattice): readonly Laid[] {
   const { art, picture } = face;
   const place = (...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
-  const colours: readonly (readonly [id: string, name: string, colour: Colour | undefined, path: readonly string[]])[] =
-    [
-      ['background', 'The background', art.background ?? undefined, place('background')],
-      ['from', 'The gradient', art.gradient?.from, place('gradient', 'from')],
-      ['to', 'The gradient’s other end', art.gradient?.to, place('gradient', 'to')],
-      ['border', 'The border', art.border?.colour, place('border', 'colour')],
-    ];
-  const laid: Laid[] = colours.flatMap(([id, name, colour, path]) =>
-    colour
-      ? [
-          {
-            id,
-            name,
-            total: inkTotal(colour, lattice),
-            lighten: (limit) => {
-              const value = lightened(colour, limit, lattice);
-              return { label: `Lighten it to ${asPercent(inkTotal(value, lattice))}`, changes: [{ path, value }] };
-            },
-          },
-        ]
-      : [],
-  );
+  const on = `of the ${face.face.name.toLowerCase()}`;
+  const colours: readonly (readonly [name: string, colour: Colour | undefined, path: readonly string[]])[] = [
+    ['background', art.background ?? undefined, place('background')],
+    ['gradient', art.gradient?.from, place('gradient', 'from')],
+    ['gradient’s other end', art.gradient?.to, place('gradient', 'to')],
+    ['border', art.border?.colour, place('border', 'colour')],
+  ];
+  const laid: Laid[] = colours.flatMap(([what, colour, path]) => {
+    const name = `the ${what} ${on}`;
+    if (!colour) return [];
+    const lighten = (limit: number): Remedy => {
+      const value = lightened(colour, limit, lattice);
+      return { label: `Lighten ${name} to ${asPercent(inkTotal(value, lattice))}`, changes: [{ path, value }] };
+    };
+    return [{ name, total: inkTotal(colour, lattice), lighten }];
+  });
   // A picture that runs on from another face is spoken of there.
   if (picture && picture.from === face.face.id) {
     const { placement } = picture;
     const whole = ownTotal(job, placement, lattice);
+    const name = `the picture ${on}`;
     if (whole !== null)
       laid.push({
-        id: 'picture',
-        name: 'The picture',
+        name,
         total: whole * (1 - placement.fade),
         lighten: (limit) => {
           const fade = Math.ceil((1 - limit / whole) * 100) / 100;
-          return { label: `Fade it by ${asPercent(fade)}`, changes: [{ path: place('picture', 'fade'), value: fade }] };
+          return {
+            label: `Fade ${name} by ${asPercent(fade)}`,
+            changes: [{ path: place('picture', 'fade'), value: fade }],
+          };
         },
       });
   }

@@ -8,7 +8,7 @@ import { formatLength } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { artChecks } from './checks.ts';
 import { hasPrint } from './drawCard.ts';
-import { foldInkSnags, inkTotalSnags } from './inkSnags.ts';
+import { foldInkSnags, inkTotalSnags, isHeavyGround } from './inkSnags.ts';
 import type { InkLattice } from './inkTotal.ts';
 import type { FacePlan, LaidPicture } from './items.ts';
 import { layFace } from './layFace.ts';
@@ -100,9 +100,13 @@ export function planArt(
   const snags = faces.flatMap((face) => [
     ...pictureSnags(job, face),
     ...textSnags(job, workshop, face),
-    ...inkAndChecks(job, workshop, face, inks),
+    ...artChecks(job, workshop, face).filter(
+      // Where a ground asks for too much ink, that it wants a test print is said there.
+      ({ id }) => id !== `art-test-print-${face.face.id}` || !isHeavyGround(job, workshop, face, inks),
+    ),
     ...markSnags(job, size, face),
   ]);
+  snags.unshift(...inkTotalSnags(job, workshop, faces, inks));
   snags.push(...foldInkSnags(job, workshop, size, faces));
   snags.push(...Object.values(panels).flatMap((panel) => panelSnags(job, panel)));
   snags.push(...namesSnags(job, faces, book), ...onStockSnags(job, workshop, ground));
@@ -130,13 +134,6 @@ export function planArt(
     figures,
     snags,
   };
-}
-
-/** Where a ground asks for too much ink, that it wants a test print is said there already. */
-function inkAndChecks(job: Job, workshop: Workshop, face: FacePlan, inks: InkLattice | null): readonly Snag[] {
-  const heavy = inkTotalSnags(job, workshop, face, inks);
-  const checks = artChecks(job, workshop, face);
-  return [...heavy, ...checks.filter(({ id }) => heavy.length === 0 || id !== `art-test-print-${face.face.id}`)];
 }
 
 /** A background of the stock’s own colour is no ink: the stock shows. */

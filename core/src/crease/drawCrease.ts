@@ -51,10 +51,11 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
   const { textMm } = view;
   const board: Box = {
     xMm: -textMm * 1.2,
-    yMm: -textMm * 2,
+    // Room for the length above the card.
+    yMm: -textMm * 2.8,
     // A long rule runs on beyond the card; only as much of it is drawn as keeps the card large.
     widthMm: Math.min(Math.max(card.widthMm, crease.board.longestMm), card.widthMm * BOARD_SHOWN) + textMm * 2.4,
-    heightMm: card.heightMm + textMm * 4,
+    heightMm: card.heightMm + textMm * 4.8,
   };
   const grooves: Shape[] = [];
   // Grooves too close to tell apart are drawn by the ten.

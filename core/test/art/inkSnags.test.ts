@@ -84,6 +84,17 @@ describe('too much ink', () => {
     expect(find('art-ink-total', mended)).to.equal(undefined);
   });
 
+  it('of several places is said once, the heaviest first, and one press eases them all', () => {
+    const job = onPrinter(inkjet.id, onUncoated, dark, faceOf('back', { background: '#202830' }));
+    const all = snags(job).filter(({ id }) => id.startsWith('art-ink-total'));
+    expect(all).to.have.length(1);
+    expect(all[0]!.title).to.match(/^2 places ask for up to 272 % of ink; uncoated card takes about 220 %$/);
+    expect(all[0]!.why).to.match(/^The background of the front 272 %, the background of the back 253 %\. /);
+    const [both, one] = all[0]!.remedies;
+    expect(find('art-ink-total', changeJob(job, both!.changes))).to.equal(undefined);
+    expect(find('art-ink-total', changeJob(job, one!.changes))!.title).to.include('The background of the back asks');
+  });
+
   it('is judged by the printer’s own limit where the maker has one', () => {
     const job = onPrinter(inkjet.id, onUncoated, dark);
     const patient: Workshop = {
@@ -118,7 +129,7 @@ describe('too much ink', () => {
           picture: { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade, grey: false },
         }),
       );
-    const snag = find('art-ink-total-front-picture', pictured(0, 2.75))!;
+    const snag = find('art-ink-total', pictured(0, 2.75))!;
     expect(snag.remedies[0]!.label).to.include('20 %');
     expect(find('art-ink-total', changeJob(pictured(0, 2.75), snag.remedies[0]!.changes))).to.equal(undefined);
     expect(find('art-ink-total', pictured(0.25, 2.75))).to.equal(undefined);
