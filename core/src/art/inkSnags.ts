@@ -59,7 +59,12 @@ export function inkTotalSnags(
       why: `${heavy.length > 1 ? `${capital(heavy.map(({ name, total }) => `${name} ${asPercent(total)}`).join(', '))}. ` : ''}That is all four inks together, as a press would mix them; a printer’s own driver may lay less. Too much stays wet, rubs off on the next sheet and curls the card. Print one at the paper setting for this card and rub it when it has dried.`,
       remedies: [
         ...(easier.length > 1
-          ? [{ label: easier.length === 2 ? 'Ease both' : `Ease all ${easier.length}`, changes: easier.flatMap(({ changes }) => changes) }]
+          ? [
+              {
+                label: easier.length === 2 ? 'Ease both' : `Ease all ${easier.length}`,
+                changes: easier.flatMap(({ changes }) => changes),
+              },
+            ]
           : []),
         ...easier.slice(0, 3),
       ],
