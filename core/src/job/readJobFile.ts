@@ -52,11 +52,17 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
   };
   const pictures: Record<string, { name: string; source: PictureSource }> = {};
   for (const [id, entry] of Object.entries(file.pictures ?? {})) {
-    const { name, file: path, data, sha256, mime, widthPx, heightPx } = entry;
+    const { name, file: path, data, sha256, mime, widthPx, heightPx, inkTotal } = entry;
     if (data !== undefined) pictures[id] = { name, source: { kind: 'data', base64: data } };
     else if (path !== undefined) pictures[id] = { name, source: { kind: 'file', file: path } };
     else if (sha256 && mime && widthPx && heightPx)
-      pictures[id] = { name, source: { kind: 'stored', ref: { name, sha256, mime, widthPx, heightPx } } };
+      pictures[id] = {
+        name,
+        source: {
+          kind: 'stored',
+          ref: { name, sha256, mime, widthPx, heightPx, ...(inkTotal === undefined ? {} : { inkTotal }) },
+        },
+      };
     else
       return {
         ok: false,
@@ -64,12 +70,17 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
         why: `pictures.${id} wants a file or its data, or sha256 with mime, widthPx and heightPx.`,
       };
   }
-  for (const [face, art] of Object.entries(job.art.faces))
-    for (const [place, id] of pictureIdsOf(art))
-      if (!(id in pictures)) {
-        const field = `art.faces.${face}.${place}`;
-        return { ok: false, field, why: `${field} names “${id}”, which is not among the pictures; add it there.` };
-      }
+  const named = [
+    ...Object.entries(job.art.faces).flatMap(([face, art]) =>
+      pictureIdsOf(art).map(([place, id]) => [`art.faces.${face}.${place}`, id] as const),
+    ),
+    ...job.size.layers.flatMap(({ picture }, i) =>
+      picture ? [[`size.layers.${i}.picture.pictureId`, picture.pictureId] as const] : [],
+    ),
+  ];
+  for (const [field, id] of named)
+    if (!(id in pictures))
+      return { ok: false, field, why: `${field} names “${id}”, which is not among the pictures; add it there.` };
   return { ok: true, value: { job, pictures } };
 }
 

@@ -11,28 +11,42 @@ import { CROSSES } from '../calibration/types.ts';
 import { FORMAT_IDS, SHAPE_IDS } from './format.ts';
 import { COATINGS, GRADES, ORNAMENTS, TRIMMER_KINDS, type Job, type Workshop } from './types.ts';
 
+/** How every length field begins to describe itself. */
+export const LENGTH_SAID = 'A number of millimetres, or text such as "5 1/2 in",';
+
+export const OR_NULL = ', or null';
+
 /** A length field: millimetres as a number, or anything a maker would type as text. */
 export const length = (least: number, most: number): Joi.Schema =>
-  Joi.any().custom((value: unknown, helpers) => {
-    const parsed =
-      typeof value === 'number'
-        ? { ok: true as const, mm: value }
-        : typeof value === 'string'
-          ? parseLength(value, 'mm')
-          : null;
-    if (!parsed)
-      return helpers.message({ custom: 'wants a length: a number of millimetres, or text such as "5 1/2 in"' });
-    if (!parsed.ok) return helpers.message({ custom: `cannot be read: ${parsed.why}` });
-    if (!(parsed.mm >= least && parsed.mm <= most))
-      return helpers.message({
-        custom: `wants between ${formatLength(least, 'mm')} and ${formatLength(most, 'mm')}, got ${formatLength(parsed.mm, 'mm')}`,
-      });
-    return parsed.mm;
-  });
+  Joi.any()
+    .description(sayLength(least, most))
+    .custom((value: unknown, helpers) => {
+      const parsed =
+        typeof value === 'number'
+          ? { ok: true as const, mm: value }
+          : typeof value === 'string'
+            ? parseLength(value, 'mm')
+            : null;
+      if (!parsed)
+        return helpers.message({ custom: 'wants a length: a number of millimetres, or text such as "5 1/2 in"' });
+      if (!parsed.ok) return helpers.message({ custom: `cannot be read: ${parsed.why}` });
+      if (!(parsed.mm >= least && parsed.mm <= most))
+        return helpers.message({
+          custom: `wants between ${formatLength(least, 'mm')} and ${formatLength(most, 'mm')}, got ${formatLength(parsed.mm, 'mm')}`,
+        });
+      return parsed.mm;
+    });
+
+const sayLength = (least: number, most: number): string =>
+  `${LENGTH_SAID} from ${formatLength(least, 'mm')} to ${formatLength(most, 'mm')}`;
+const lengthOrNull = (least: number, most: number): Joi.Schema =>
+  length(least, most)
+    .allow(null)
+    .description(`${sayLength(least, most)}${OR_NULL}`);
 
 const id = Joi.string().max(80);
 const colour = Joi.string()
-  .pattern(/^#[0-9a-f]{6}$/i)
+  .pattern(/^#[0-9a-fA-F]{6}$/)
   .lowercase()
   .messages({
     'string.pattern.base': 'wants a colour such as #36454f',
@@ -53,15 +67,15 @@ const formatOptions = Joi.object({
   panels: whole(2, 12),
   gapMm: length(0, 900),
   shortFrontMm: length(0, 900),
-  shortenMm: length(0, 900).allow(null),
+  shortenMm: lengthOrNull(0, 900),
   spineMm: length(0, 900),
-  frontHeightMm: length(0, 900).allow(null),
+  frontHeightMm: lengthOrNull(0, 900),
   shape: Joi.valid(...SHAPE_IDS),
   path: Joi.string().allow('').max(LONGEST_PATH),
   hinge: Joi.valid('left', 'top'),
-  hingeInsetMm: length(0, 900).allow(null),
+  hingeInsetMm: lengthOrNull(0, 900),
   lid: Joi.boolean(),
-  legWidthMm: length(0, 900).allow(null),
+  legWidthMm: lengthOrNull(0, 900),
   leanDeg: Joi.number().min(0).max(80),
 }).options({ presence: 'optional' });
 
@@ -135,12 +149,12 @@ const codeContent = Joi.object()
   .required()
   .when('.kind', {
     switch: [
-      { is: 'link', then: Joi.object({ kind: Joi.required(), url: words(MOST_IN_CODE) }) },
-      { is: 'text', then: Joi.object({ kind: Joi.required(), text: words(MOST_IN_CODE) }) },
+      { is: 'link', then: Joi.object({ kind: Joi.valid('link').required(), url: words(MOST_IN_CODE) }) },
+      { is: 'text', then: Joi.object({ kind: Joi.valid('text').required(), text: words(MOST_IN_CODE) }) },
       {
         is: 'wifi',
         then: Joi.object({
-          kind: Joi.required(),
+          kind: Joi.valid('wifi').required(),
           network: words(64),
           password: words(128),
           security: Joi.valid('WPA', 'WEP', 'none').required(),
@@ -149,7 +163,7 @@ const codeContent = Joi.object()
       {
         is: 'contact',
         then: Joi.object({
-          kind: Joi.required(),
+          kind: Joi.valid('contact').required(),
           name: words(120),
           firm: words(120),
           phone: words(60),
@@ -162,11 +176,14 @@ const codeContent = Joi.object()
   });
 const object = Joi.object().when('.kind', {
   switch: [
-    { is: 'picture', then: Joi.object({ kind: Joi.required(), ...place, picture: picturePlacement.required() }) },
+    {
+      is: 'picture',
+      then: Joi.object({ kind: Joi.valid('picture').required(), ...place, picture: picturePlacement.required() }),
+    },
     {
       is: 'code',
       then: Joi.object({
-        kind: Joi.required(),
+        kind: Joi.valid('code').required(),
         ...place,
         content: codeContent,
         colour: colour.required(),
@@ -176,7 +193,7 @@ const object = Joi.object().when('.kind', {
     {
       is: 'rule',
       then: Joi.object({
-        kind: Joi.required(),
+        kind: Joi.valid('rule').required(),
         ...place,
         colour: colour.required(),
         weightPt: Joi.number().min(0.05).max(40).required(),
@@ -185,7 +202,7 @@ const object = Joi.object().when('.kind', {
     {
       is: 'ornament',
       then: Joi.object({
-        kind: Joi.required(),
+        kind: Joi.valid('ornament').required(),
         ...place,
         ornament: Joi.valid(...ORNAMENTS).required(),
         colour: colour.required(),
@@ -266,12 +283,12 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
       dueDate: day.allow(null),
       envelope: Joi.alternatives().conditional('.kind', {
         switch: [
-          { is: 'none', then: Joi.object({ kind: Joi.required() }) },
-          { is: 'shelf', then: Joi.object({ kind: Joi.required(), envelopeId: id.required() }) },
+          { is: 'none', then: Joi.object({ kind: Joi.valid('none').required() }) },
+          { is: 'shelf', then: Joi.object({ kind: Joi.valid('shelf').required(), envelopeId: id.required() }) },
           {
             is: 'typed',
             then: Joi.object({
-              kind: Joi.required(),
+              kind: Joi.valid('typed').required(),
               insideWidthMm: length(20, 1000).required(),
               insideHeightMm: length(20, 1000).required(),
             }),
@@ -291,7 +308,7 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
       safeMm: length(0, 100),
     }),
     pictures: Joi.object().pattern(pictureId, picture),
-    art: Joi.object({ faces: Joi.object().pattern(Joi.valid(...FACE_IDS), face) }),
+    art: Joi.object({ faces: Joi.object(Object.fromEntries(FACE_IDS.map((faceId) => [faceId, face.optional()]))) }),
     names: namesList.allow(null).optional(),
     stock: Joi.object({ stockId: id, printerId: id, pathId: id }),
     sheet: Joi.object({
@@ -314,7 +331,7 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
       stockId: id,
       easeMm: length(0, 60),
       seamMm: length(8, 80),
-      flapMm: length(10, 400).allow(null),
+      flapMm: lengthOrNull(10, 400),
     }),
     make: Joi.object({ dryMinutes: whole(0, 10_000) }),
     sell: Joi.object({

@@ -55,6 +55,21 @@ describe('readJobFile', () => {
       /^brief\.envelope\.kind wants one of none, shelf, typed/,
     ],
     [
+      'a picture on a mat that is not listed',
+      {
+        ...least,
+        size: {
+          layers: [
+            {
+              ...{ id: 'mat1', kind: 'mat', faces: ['front'], revealMm: 3, stockIds: ['shell-300-a4'] },
+              picture: { pictureId: 'waves' },
+            },
+          ],
+        },
+      },
+      /^size\.layers\.0\.picture\.pictureId names “waves”/,
+    ],
+    [
       'a picture that is not listed',
       { ...least, art: { faces: { front: { picture: { pictureId: 'boat' } } } } },
       /^art\.faces\.front\.picture\.pictureId names “boat”/,
