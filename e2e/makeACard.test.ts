@@ -43,6 +43,21 @@ describe('a card from nothing', function () {
     await width.press('Enter');
     await page.getByText(/Finished width: “inn” is not a number/).waitFor();
     expect(await width.inputValue()).to.equal('5 1/2 inn');
+    // There and back, and over a reload, it is still what was typed; and another field of the name has nothing of it.
+    await page.goto(page.url().replace(/size$/, 'art'));
+    await page.locator('aside h2').first().waitFor();
+    await page.goto(page.url().replace(/art$/, 'size'));
+    await page.getByText(/Finished width: “inn” is not a number/).waitFor();
+    expect(await width.inputValue()).to.equal('5 1/2 inn');
+    await page.reload();
+    await page.getByText(/Finished width: “inn” is not a number/).waitFor();
+    expect(await width.inputValue()).to.equal('5 1/2 inn');
+    // What could be read but was not taken says so.
+    await width.fill('141 mm');
+    await page.reload();
+    await page.getByText(/Typed before and not yet taken/).waitFor();
+    await width.press('Escape');
+    expect(await width.inputValue()).to.not.equal('141 mm');
     await width.fill('272mm/2');
     await width.press('Enter');
     await page.getByLabel('Finished height').fill('9.6 cm');

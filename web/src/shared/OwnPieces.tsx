@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { OwnPiece, Workshop } from '@zippy/core';
 import { OnOff, Pick } from '../ui/Choose.tsx';
-import { LengthField, NumberField, WordsField } from '../ui/Field.tsx';
+import { FieldPlace, LengthField, NumberField, WordsField } from '../ui/Field.tsx';
 import { Press } from '../ui/Press.tsx';
 
 /** Smaller than this nothing can be held while it is cut. */
@@ -27,51 +27,53 @@ export function OwnPieces({
       <List aria-label="Pieces of your own">
         {own.map((piece) => (
           <li key={piece.id}>
-            <WordsField label="What it is" value={piece.name} onChange={(name) => change(piece.id, { name })} />
-            <div className="row">
-              <LengthField
-                label="Width"
-                mm={piece.widthMm}
-                unit={workshop.unit}
-                least={LEAST_MM}
-                most={1200}
-                onCommit={(widthMm) => change(piece.id, { widthMm })}
+            <FieldPlace value={piece.id}>
+              <WordsField label="What it is" value={piece.name} onChange={(name) => change(piece.id, { name })} />
+              <div className="row">
+                <LengthField
+                  label="Width"
+                  mm={piece.widthMm}
+                  unit={workshop.unit}
+                  least={LEAST_MM}
+                  most={1200}
+                  onCommit={(widthMm) => change(piece.id, { widthMm })}
+                />
+                <LengthField
+                  label="Height"
+                  mm={piece.heightMm}
+                  unit={workshop.unit}
+                  least={LEAST_MM}
+                  most={1200}
+                  onCommit={(heightMm) => change(piece.id, { heightMm })}
+                />
+                <NumberField
+                  label="How many"
+                  value={piece.wanted}
+                  least={1}
+                  most={20_000}
+                  onCommit={(wanted) => change(piece.id, { wanted })}
+                />
+              </div>
+              <Pick
+                label="Its paper"
+                value={piece.stockId}
+                onChange={(stockId) => change(piece.id, { stockId })}
+                sections={[{ heading: null, options: stocks }]}
               />
-              <LengthField
-                label="Height"
-                mm={piece.heightMm}
-                unit={workshop.unit}
-                least={LEAST_MM}
-                most={1200}
-                onCommit={(heightMm) => change(piece.id, { heightMm })}
-              />
-              <NumberField
-                label="How many"
-                value={piece.wanted}
-                least={1}
-                most={20_000}
-                onCommit={(wanted) => change(piece.id, { wanted })}
-              />
-            </div>
-            <Pick
-              label="Its paper"
-              value={piece.stockId}
-              onChange={(stockId) => change(piece.id, { stockId })}
-              sections={[{ heading: null, options: stocks }]}
-            />
-            <div className="row last">
-              <OnOff
-                label="May lie across the grain"
-                value={piece.mayTurn}
-                onChange={(mayTurn) => change(piece.id, { mayTurn })}
-              />
-              <Press
-                aria-label={`Remove ${piece.name}`}
-                onPress={() => onChange(own.filter(({ id }) => id !== piece.id))}
-              >
-                <Trash2 size={16} aria-hidden />
-              </Press>
-            </div>
+              <div className="row last">
+                <OnOff
+                  label="May lie across the grain"
+                  value={piece.mayTurn}
+                  onChange={(mayTurn) => change(piece.id, { mayTurn })}
+                />
+                <Press
+                  aria-label={`Remove ${piece.name}`}
+                  onPress={() => onChange(own.filter(({ id }) => id !== piece.id))}
+                >
+                  <Trash2 size={16} aria-hidden />
+                </Press>
+              </div>
+            </FieldPlace>
           </li>
         ))}
       </List>

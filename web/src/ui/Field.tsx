@@ -1,7 +1,9 @@
-import { useState, type KeyboardEvent, type ReactNode } from 'react';
+import { createContext, useContext, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { FieldError, Input, Label, Text, TextArea, TextField } from 'react-aria-components';
+import { useLocation } from 'react-router';
 import styled from 'styled-components';
 import { formatLength, parseLength, type LengthUnit, type Mm } from '@zippy/core';
+import { typedText } from '../stores/typed.ts';
 
 const Box = styled(TextField)`
   display: grid;
@@ -48,20 +50,10 @@ const Hint = styled(Text)`
 
 export type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly why: string };
 
-/**
- * A line whose typed text is kept apart from the value it stands for: what cannot be read stays in the
- * box with a sentence under it, and the job keeps its last good value.
- */
-export function TypedField<T>({
-  label,
-  value,
-  show,
-  read,
-  onCommit,
-  hint,
-  figures = true,
-  type = 'text',
-}: {
+/** What a field belongs to where a page has several of one label: a layer, a tool, the thing in hand. */
+export const FieldPlace = createContext('');
+
+interface Typed<T> {
   readonly label: string;
   readonly value: T;
   readonly show: (value: T) => string;
@@ -70,23 +62,47 @@ export function TypedField<T>({
   readonly hint?: ReactNode;
   readonly figures?: boolean;
   readonly type?: 'text' | 'date';
-}): ReactNode {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [why, setWhy] = useState<string | null>(null);
+}
+
+/**
+ * A line whose typed text is kept apart from the value it stands for: what cannot be read stays in the box with a
+ * sentence under it, there and back again, and the job keeps its last good value.
+ */
+export function TypedField<T>(props: Typed<T>): ReactNode {
+  const { pathname } = useLocation();
+  const name = [pathname, useContext(FieldPlace), props.label].join(' ');
+  // Another thing in hand has a field of its own, not this one’s text.
+  return <OneField key={name} name={name} {...props} />;
+}
+
+function OneField<T>({
+  name,
+  label,
+  value,
+  show,
+  read,
+  onCommit,
+  hint,
+  figures = true,
+  type = 'text',
+}: Typed<T> & { readonly name: string }): ReactNode {
+  const [typed, setTyped] = useState(() => typedText.get(name));
+  const [why, setWhy] = useState(() => (typed === null ? null : sayLeft(read(typed))));
+  const done = (): void => {
+    setTyped(null);
+    setWhy(null);
+    typedText.remove(name);
+  };
   const commit = (): void => {
     if (typed === null) return;
     const result = read(typed);
     if (!result.ok) return setWhy(result.why);
-    setTyped(null);
-    setWhy(null);
+    done();
     onCommit(result.value);
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.key === 'Enter') commit();
-    if (event.key === 'Escape' && typed !== null) {
-      setTyped(null);
-      setWhy(null);
-    }
+    if (event.key === 'Escape' && typed !== null) done();
   };
   return (
     <Box
@@ -96,6 +112,7 @@ export function TypedField<T>({
       onChange={(text) => {
         setTyped(text);
         setWhy(null);
+        typedText.set(name, text);
       }}
       onBlur={commit}
       onKeyDown={onKeyDown}
@@ -107,6 +124,9 @@ export function TypedField<T>({
     </Box>
   );
 }
+
+const sayLeft = (result: Read<unknown>): string =>
+  result.ok ? 'Typed before and not yet taken; press Enter to take it, Escape to leave it.' : result.why;
 
 export function LengthField({
   label,

@@ -30,6 +30,7 @@ export function Boards({ workshop }: { readonly workshop: Workshop }): ReactNode
         {workshop.boards.map((board) => (
           <Thing
             key={board.id}
+            id={board.id}
             title={board.name}
             facts={`a groove every ${formatLength(board.grooveEveryMm, unit)} · ${formatLength(board.longestMm, unit)} long`}
           >

@@ -37,6 +37,7 @@ export function EnvelopeShelf({ workshop }: { readonly workshop: Workshop }): Re
         {workshop.envelopes.map((envelope) => (
           <Thing
             key={envelope.id}
+            id={envelope.id}
             colour={envelope.colour}
             title={envelope.name}
             facts={`inside ${formatSize(envelope.insideWidthMm, envelope.insideHeightMm, unit)}`}

@@ -32,6 +32,7 @@ export function StockShelf({ workshop }: { readonly workshop: Workshop }): React
         {workshop.stocks.map((stock) => (
           <Thing
             key={stock.id}
+            id={stock.id}
             colour={stock.colour}
             title={stock.name}
             facts={`${sayWeight(stock.gsm, stock.grade)} · ${stock.caliperMicron} µm · ${stock.coating} · ${stock.grain} grain · ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}`}

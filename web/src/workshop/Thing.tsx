@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { TypedField } from '../ui/Field.tsx';
+import { FieldPlace, TypedField } from '../ui/Field.tsx';
 import { Quiet } from '../ui/Press.tsx';
 import { Row } from '../ui/Sheet.tsx';
 
@@ -27,12 +27,15 @@ export function Name({
 
 /** One thing the maker owns, folded until it is to be changed. */
 export function Thing({
+  id,
   title,
   facts,
   colour,
   count,
   children,
 }: {
+  /** Its fields are told from those of other things by this, whatever it is called. */
+  readonly id: string;
   readonly title: string;
   readonly facts: string;
   readonly colour?: string;
@@ -57,7 +60,11 @@ export function Thing({
           {open ? 'Done' : 'Change'}
         </Quiet>
       )}
-      {open && <div className="edit">{children}</div>}
+      {open && (
+        <div className="edit">
+          <FieldPlace value={id}>{children}</FieldPlace>
+        </div>
+      )}
     </Paper>
   );
 }

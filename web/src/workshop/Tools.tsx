@@ -35,6 +35,7 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
           printer.paths.map((path) => (
             <Thing
               key={`${printer.id}-${path.id}`}
+              id={`${printer.id}-${path.id}`}
               title={`${printer.name}: ${path.name}`}
               facts={`${printer.ink}${printer.printsWhite ? ' with white' : ''} · up to ${path.heaviestGsm} gsm and ${path.thickestMicron} µm · margins ${formatLength(path.marginsMm.top, unit)}${path.printsBothSides ? ' · both sides by itself' : ''} · ${sayCalibrated(path)}`}
             >
@@ -116,6 +117,7 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
         {workshop.trimmers.map((t) => (
           <Thing
             key={t.id}
+            id={t.id}
             title={t.name}
             facts={`${t.kind} · cuts ${formatLength(t.longestCutMm, unit)} · stack ${formatLength(t.thickestStackMm, 'mm')} · strays by ${repeatabilityOf(t).toFixed(2)} mm`}
           >

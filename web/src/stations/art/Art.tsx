@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { drawFace, IDENTITY, polygon, type Scene } from '@zippy/core';
+import { drawFace, idOf, IDENTITY, polygon, type Scene } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
 import { Turner } from '../../bench/Turner.tsx';
@@ -9,6 +9,7 @@ import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { useView } from '../../stores/view.ts';
 import { Pick } from '../../ui/Choose.tsx';
+import { FieldPlace } from '../../ui/Field.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { BenchPress, KeyCap, Press, Quiet } from '../../ui/Press.tsx';
 import { Row } from '../../ui/Sheet.tsx';
@@ -197,8 +198,10 @@ export function ArtSlip(props: StationProps): ReactNode {
         </Suspense>
       )}
       <ItemList hand={hand} />
-      {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
-      {item && item.kind !== 'text' && <ObjectPanel {...props} item={item} hand={hand} />}
+      <FieldPlace value={`${face.face.id} ${item ? idOf(item) : ''}`}>
+        {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
+        {item && item.kind !== 'text' && <ObjectPanel {...props} item={item} hand={hand} />}
+      </FieldPlace>
       {art.picture && !item && (
         <PicturePanel
           placement={art.picture}
@@ -211,12 +214,14 @@ export function ArtSlip(props: StationProps): ReactNode {
       </More>
       {plan.art.onStock.coloured && <InksOnStock onStock={plan.art.onStock} stock={plan.stock.stock} />}
       <More label="Gradient, border, pattern, panels">
-        <GroundPanel
-          hand={hand}
-          unit={workshop.unit}
-          pictures={Object.entries(job.pictures).map(([id, { name }]) => ({ id, name }))}
-          sameSide={rest.filter(({ side }) => side === face.face.side)}
-        />
+        <FieldPlace value={face.face.id}>
+          <GroundPanel
+            hand={hand}
+            unit={workshop.unit}
+            pictures={Object.entries(job.pictures).map(([id, { name }]) => ({ id, name }))}
+            sameSide={rest.filter(({ side }) => side === face.face.side)}
+          />
+        </FieldPlace>
       </More>
       {rest.length > 0 && (
         <More label="Copy or clear this face">

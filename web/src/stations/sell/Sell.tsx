@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import { sayMoney } from '@zippy/core';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
-import { MoneyField, NumberField, TypedField } from '../../ui/Field.tsx';
+import { FieldPlace, MoneyField, NumberField, TypedField } from '../../ui/Field.tsx';
 import { Press, Quiet } from '../../ui/Press.tsx';
 import { Two } from '../../ui/Sheet.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
@@ -109,43 +109,45 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
         </>
       )}
       {sell.extras.map((extra, i) => (
-        <Two key={i}>
-          <TypedField
-            label="Extra"
-            figures={false}
-            value={extra.name}
-            show={(t) => t}
-            read={(t) =>
-              t.trim() ? { ok: true, value: t.trim().slice(0, 80) } : { ok: false, why: 'Extra wants a name.' }
-            }
-            onCommit={(name) =>
-              set(
-                'extras',
-                sell.extras.map((e, n) => (n === i ? { ...e, name } : e)),
-              )
-            }
-          />
-          <MoneyField
-            label={`Price for each card`}
-            minor={extra.perCardMinor}
-            onCommit={(m) =>
-              set(
-                'extras',
-                sell.extras.map((e, n) => (n === i ? { ...e, perCardMinor: m ?? 0 } : e)),
-              )
-            }
-          />
-          <Quiet
-            onPress={() =>
-              set(
-                'extras',
-                sell.extras.filter((_, n) => n !== i),
-              )
-            }
-          >
-            Take {extra.name} off
-          </Quiet>
-        </Two>
+        <FieldPlace key={i} value={`extra ${i}`}>
+          <Two>
+            <TypedField
+              label="Extra"
+              figures={false}
+              value={extra.name}
+              show={(t) => t}
+              read={(t) =>
+                t.trim() ? { ok: true, value: t.trim().slice(0, 80) } : { ok: false, why: 'Extra wants a name.' }
+              }
+              onCommit={(name) =>
+                set(
+                  'extras',
+                  sell.extras.map((e, n) => (n === i ? { ...e, name } : e)),
+                )
+              }
+            />
+            <MoneyField
+              label={`Price for each card`}
+              minor={extra.perCardMinor}
+              onCommit={(m) =>
+                set(
+                  'extras',
+                  sell.extras.map((e, n) => (n === i ? { ...e, perCardMinor: m ?? 0 } : e)),
+                )
+              }
+            />
+            <Quiet
+              onPress={() =>
+                set(
+                  'extras',
+                  sell.extras.filter((_, n) => n !== i),
+                )
+              }
+            >
+              Take {extra.name} off
+            </Quiet>
+          </Two>
+        </FieldPlace>
       ))}
       <Press onPress={() => set('extras', [...sell.extras, { name: 'Sleeve', perCardMinor: 4 }])}>
         Add an extra: sleeve, band, sticker

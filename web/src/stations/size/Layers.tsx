@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import type { LayerChoice } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
-import { LengthField } from '../../ui/Field.tsx';
+import { FieldPlace, LengthField } from '../../ui/Field.tsx';
 import { Press, Quiet } from '../../ui/Press.tsx';
 import { Row } from '../../ui/Sheet.tsx';
 import { Ticks } from '../../ui/Ticks.tsx';
@@ -27,15 +27,16 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
   return (
     <>
       {layers.map((layer, i) => (
-        <OneLayer
-          key={layer.id}
-          layer={layer}
-          faces={plan.size.faces}
-          pictures={job.pictures}
-          workshop={workshop}
-          onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
-          onRemove={() => setAll(layers.filter((_, k) => k !== i))}
-        />
+        <FieldPlace key={layer.id} value={layer.id}>
+          <OneLayer
+            layer={layer}
+            faces={plan.size.faces}
+            pictures={job.pictures}
+            workshop={workshop}
+            onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
+            onRemove={() => setAll(layers.filter((_, k) => k !== i))}
+          />
+        </FieldPlace>
       ))}
       <Row>
         <Press onPress={() => add('mat')}>+ Mat</Press>
