@@ -1,6 +1,7 @@
 import PgBoss from 'pg-boss';
 
 export const EXPORT_QUEUE = 'exports';
+export const CLEAR_QUEUE = 'clear-exports';
 
 export interface ExportJob {
   readonly studioId: string;
@@ -13,5 +14,8 @@ export async function openQueue(url: string): Promise<PgBoss> {
   boss.on('error', (problem) => console.error(`Queue: ${problem.message}`));
   await boss.start();
   await boss.createQueue(EXPORT_QUEUE, { name: EXPORT_QUEUE, retryLimit: 2, expireInSeconds: 600 });
+  await boss.createQueue(CLEAR_QUEUE, { name: CLEAR_QUEUE, policy: 'singleton', retryLimit: 0 });
+  // Once an hour, by whichever process gets it.
+  await boss.schedule(CLEAR_QUEUE, '17 * * * *');
   return boss;
 }

@@ -9,8 +9,8 @@ import {
   loadInkLattice,
   type ExportFormat,
 } from './exports/index.ts';
-import { EXPORT_QUEUE, type ExportJob } from './queue.ts';
-import { addExportFiles, exportWork, noteExport } from './tables/exports.ts';
+import { CLEAR_QUEUE, EXPORT_QUEUE, type ExportJob } from './queue.ts';
+import { addExportFiles, exportWork, noteExport, removeOldExports } from './tables/exports.ts';
 import { loadWorkshop } from './workshop.ts';
 import { loadPlacedPictures, PictureLost } from './pictures/placed.ts';
 import { inTransaction } from './tables/types.ts';
@@ -19,6 +19,17 @@ import { inTransaction } from './tables/types.ts';
 export async function workExports(boss: PgBoss, pool: Pool): Promise<void> {
   await boss.work<ExportJob>(EXPORT_QUEUE, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async (jobs) => {
     for (const job of jobs) await doExport(pool, job.data);
+  });
+}
+
+/** Written files are kept for a weekend, so that a page left open still finds them. */
+const KEPT_HOURS = 72;
+
+/** Takes old files away now, and whenever the queue says so. */
+export async function workClearing(boss: PgBoss, pool: Pool): Promise<void> {
+  await removeOldExports(pool, KEPT_HOURS);
+  await boss.work(CLEAR_QUEUE, { batchSize: 1, pollingIntervalSeconds: 60 }, async () => {
+    await removeOldExports(pool, KEPT_HOURS);
   });
 }
 

@@ -1,6 +1,6 @@
 import { openPool } from './database.ts';
 import { openQueue } from './queue.ts';
-import { workExports } from './workExports.ts';
+import { workClearing, workExports } from './workExports.ts';
 
 /** The worker process: takes queued exports. Any number may run beside any number of web processes. */
 const url = process.env.DATABASE_URL;
@@ -8,6 +8,7 @@ if (!url) throw new Error('DATABASE_URL is not set; start with “npm start”, 
 const pool = openPool(url);
 const boss = await openQueue(url);
 await workExports(boss, pool);
+await workClearing(boss, pool);
 process.send?.('ready');
 
 const stop = async (): Promise<void> => {

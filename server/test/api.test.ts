@@ -12,7 +12,7 @@ import { migrate, openPool } from '../src/database.ts';
 import { loadDemo } from '../src/loadDemo.ts';
 import { isLoopbackHost, loopbackOnly } from '../src/loopback.ts';
 import { openQueue } from '../src/queue.ts';
-import { workExports } from '../src/workExports.ts';
+import { workClearing, workExports } from '../src/workExports.ts';
 import { workshop } from './support.ts';
 
 const url = process.env.DATABASE_URL;
@@ -227,6 +227,26 @@ describe('the API', function () {
       state = (await call('GET', `/exports/${asked.body.id as string}`)).body;
     }
     expect(state.message).to.match(/^No card fits on the sheet/);
+  });
+
+  it('takes written files away when they are old, and leaves what was written since', async () => {
+    const id = await added();
+    const asked = await Promise.all(
+      [0, 1].map(async () => (await call('POST', '/exports', { jobId: id, what: 'ticket', format: 'pdf' })).body.id),
+    );
+    for (const one of asked)
+      for (let tries = 0; tries < 200; tries += 1) {
+        if ((await call('GET', `/exports/${one as string}`)).body.state === 'done') break;
+        await new Promise((done) => setTimeout(done, 100));
+      }
+    await pool.query("update exports set created_at = now() - interval '4 days' where id = $1", [asked[0]]);
+    await workClearing(boss, pool);
+    expect((await call('GET', `/exports/${asked[0] as string}`)).status).to.equal(404);
+    expect((await call('GET', `/exports/${asked[1] as string}`)).body.state).to.equal('done');
+    const { rows } = await pool.query('select count(*)::int as files from export_files where export_id = $1', [
+      asked[0],
+    ]);
+    expect(rows[0]).to.deep.equal({ files: 0 });
   });
 
   it('keeps the workshop with a version of its own', async () => {

@@ -98,3 +98,14 @@ export async function findExportFile(db: Db, studioId: string, id: string, numbe
   );
   return rows[0] ?? null;
 }
+
+/**
+ * Takes written files away once they are this old, for every studio: they were handed over, and can be written again.
+ * @returns how many exports went
+ */
+export async function removeOldExports(db: Db, hours: number): Promise<number> {
+  const { rowCount } = await db.query('delete from exports where created_at < now() - make_interval(hours => $1)', [
+    hours,
+  ]);
+  return rowCount ?? 0;
+}
