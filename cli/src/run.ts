@@ -6,7 +6,7 @@ import { UsageError } from './errors.ts';
 import { loadJob, readJson } from './loadJob.ts';
 import { up, type UpOptions } from './up.ts';
 
-const USAGE = `zippy plan FILE | zippy check FILE | zippy export FILE --what ${Object.keys(EXPORTS).join('|')} --format pdf|svg|dxf|png --out DIR (also --workshop FILE, --date DAY; for --what face --format png --pixels 1843x1311 --dpi 300 [--face front]) | zippy up --sheet 210x297mm --margins 5,5,5,5mm --piece 148x105mm --bleed 3mm --gutter 6mm [--no-turn] | zippy gang ORDER.json`;
+const USAGE = `zippy plan FILE | zippy check FILE | zippy export FILE --what ${Object.keys(EXPORTS).join('|')} --format pdf|svg|dxf|png|csv --out DIR (also --workshop FILE, --date DAY; for --what face --format png --pixels 1843x1311 --dpi 300 [--face front]) | zippy up --sheet 210x297mm --margins 5,5,5,5mm --piece 148x105mm --bleed 3mm --gutter 6mm [--no-turn] | zippy gang ORDER.json`;
 
 export interface Options extends UpOptions {
   readonly what?: string | undefined;

@@ -212,7 +212,7 @@ describe('the API', function () {
     expect(bytes.length).to.equal(file!.size);
     expect(bytes.subarray(0, 5).toString()).to.equal('%PDF-');
     expect((await call('POST', '/exports', { jobId: id, what: 'sheets', format: 'doc' })).body.message).to.equal(
-      'format wants one of pdf, svg, png for sheets; got doc.',
+      'format wants one of pdf, svg, png, csv for sheets; got doc.',
     );
   });
 

@@ -8,6 +8,7 @@ import { sceneToPng, sceneToSvg } from './scenes.ts';
 import { panelsPdf } from './panels.ts';
 import { facePages, sheetsDrawn, sheetsPdf, sidePages } from './sheets.ts';
 import { guidesPdf, proofPdf, templateFiles } from './templates.ts';
+import { cutsCsv, figuresCsv, namesCsv } from './tables.ts';
 import { ticketPdf } from './ticket.ts';
 import {
   EXPORTS,
@@ -56,6 +57,7 @@ export async function exportFiles(
   const name = fileStem(input.job.brief.title);
   switch (what) {
     case 'sheets':
+      if (format === 'csv') return namesCsv(input, name);
       return format === 'svg' || format === 'png' ? sheetsDrawn(input, name, format) : sheetsPdf(input, name);
     case 'panels':
       return panelsPdf(input, name);
@@ -65,6 +67,7 @@ export async function exportFiles(
           'No card fits on the sheet, so there is nothing to cut: apply one of the remedies at Sheet first.',
         );
       const { size, sheet, cut } = input.plan;
+      if (format === 'csv') return cutsCsv(input, name);
       // A machine follows every line on its cut layer, so its file holds outlines and nothing to be cut away.
       const scene = cut.machine ? drawMachineFile(size, sheet) : drawCutAndCrease(size, sheet, cut);
       const stem = `${name}-${cut.machine ? 'machine' : 'cut-crease'}`;
@@ -91,7 +94,7 @@ export async function exportFiles(
       return [{ name: `${name}-envelope.pdf`, mime: 'application/pdf', bytes: await bytes }];
     }
     case 'ticket':
-      return ticketPdf(input, name);
+      return format === 'csv' ? figuresCsv(input, name) : ticketPdf(input, name);
     case 'face':
       return faceFiles(format, input, name);
     case 'side':

@@ -2,11 +2,11 @@ import type { Job, PixelQuestion, Plan, Workshop } from '@zippy/core';
 import type { Fonts } from './fonts.ts';
 
 export const EXPORTS = {
-  sheets: ['pdf', 'svg', 'png'],
+  sheets: ['pdf', 'svg', 'png', 'csv'],
   panels: ['pdf'],
-  cut: ['svg', 'dxf'],
+  cut: ['svg', 'dxf', 'csv'],
   envelope: ['pdf', 'svg'],
-  ticket: ['pdf'],
+  ticket: ['pdf', 'csv'],
   face: ['pdf', 'svg', 'png'],
   side: ['pdf'],
   press: ['pdf'],

@@ -134,6 +134,7 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
       after={
         <>
           <TakeAway what="cut" format="svg" label={cut.machine ? 'Machine file, SVG' : 'Cut and crease drawing, SVG'} />
+          {!cut.machine && <TakeAway what="cut" format="csv" label="Settings for fence and stop, CSV" />}
           <TakeAway what="cut" format="dxf" label={cut.machine ? 'Machine file, DXF' : 'Cut and crease drawing, DXF'} />
         </>
       }

@@ -54,6 +54,7 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
       after={
         <>
           <TakeAway what="ticket" format="pdf" label="Job ticket, PDF" />
+          <TakeAway what="ticket" format="csv" label="Every figure, CSV" />
           <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />
           {plan.sheet.layers.some(({ print }) => print) && (
             <TakeAway what="panels" format="pdf" label="Sheets of printed panels, PDF" />

@@ -192,6 +192,7 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
       after={
         <>
           <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />
+          {plan.sheet.named && <TakeAway what="sheets" format="csv" label="Who is on which sheet, CSV" />}
           {plan.sheet.layers.some(({ print }) => print) && (
             <TakeAway what="panels" format="pdf" label="Sheets of printed panels, PDF" />
           )}
