@@ -5,7 +5,7 @@ import type { ArtObject, Job, PicturePlacement, Snag, Stock, Workshop } from '..
 import { formatLength } from '../length/formatLength.ts';
 import type { Colour } from '../scene/types.ts';
 import { codeText } from './code.ts';
-import { contrast, luminance, printedOn } from './colour.ts';
+import { contrast, INKS, luminance, printedOn } from './colour.ts';
 import { boxOf, isWholeOnFace, type FacePlan, type LaidItem } from './items.ts';
 import { SMALLEST_PT } from './smallestType.ts';
 
@@ -152,9 +152,8 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
   const ratio = contrast(ink, ground);
   const size = block.sizePt * set.fitted;
   const reversed = luminance(ground) < DARK && luminance(ink) > luminance(ground);
-  const dark = ['#1d2930', '#fdf3d8'].reduce((a, b) =>
-    contrast(look.inked(b), ground) > contrast(look.inked(a), ground) ? b : a,
-  );
+  const onto = (ink: Colour): number => contrast(look.inked(ink), ground);
+  const dark = onto(INKS.pale) > onto(INKS.dark) ? INKS.pale : INKS.dark;
   const better = contrast(look.inked(dark), ground);
   return [
     ...(ratio < CONTRAST.words

@@ -33,3 +33,10 @@ export const printedOn = (ink: Colour, stock: Colour): Colour => {
   const paper = channels(stock).map(linear);
   return hex(channels(ink).map((v, i) => encoded(linear(v) * paper[i]!)));
 };
+
+/** What words are set in where nothing else is asked for: dark on pale grounds, pale on dark ones. */
+export const INKS = { dark: '#1d2930', pale: '#fdf3d8' } as const;
+
+/** Pale ink on a dark ground, dark on any other and on bare card. */
+export const inkOn = (background: Colour | null): Colour =>
+  background !== null && luminance(background) < 0.35 ? INKS.pale : INKS.dark;

@@ -3,7 +3,7 @@ import { DEFAULTS, EMPTY_FACE } from '../job/newJob.ts';
 import type { ArtObject, FaceArt, Job, JobChange, Snag, TextBlock } from '../job/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { Box } from '../geometry/types.ts';
-import { luminance } from './colour.ts';
+import { inkOn } from './colour.ts';
 import { boxOf, idOf, type FacePlan, type LaidItem } from './items.ts';
 
 const MARK_PT = 8;
@@ -28,7 +28,7 @@ export function newMakersMark(
     sizePt: MARK_PT,
     align: 'centre',
     lineSpacing: DEFAULTS.lineSpacing,
-    colour: art.background !== null && luminance(art.background) < 0.35 ? '#fdf3d8' : DEFAULTS.textColour,
+    colour: inkOn(art.background),
     leftMm: safe.xMm,
     topMm: safe.yMm + safe.heightMm - heightMm,
     widthMm: safe.widthMm,

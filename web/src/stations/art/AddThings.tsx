@@ -6,7 +6,7 @@ import {
   DEFAULTS,
   EMPTY_FACE,
   idOf,
-  luminance,
+  inkOn,
   newMakersMark,
   PAIRINGS,
   TYPEFACES,
@@ -232,11 +232,6 @@ function WordingSheet({
       </Wordings>
     </Sheet>
   );
-}
-
-/** Pale ink on a dark ground, dark on any other. */
-export function inkOn(background: string | null): string {
-  return background !== null && luminance(background) < 0.35 ? '#fdf3d8' : DEFAULTS.textColour;
 }
 
 const Adds = styled.div`

@@ -2,18 +2,14 @@ import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import {
-  EMPTY_FACE,
   formatSize,
   likelyPage,
   partsOfPage,
   plural,
   type BackgroundPage,
-  type Job,
-  type JobChange,
   type PagePart,
   type PicturePlacement,
   type PictureRef,
-  type Plan,
 } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { useJob } from '../../stores/job.ts';
@@ -24,43 +20,9 @@ import { Row, Sheet } from '../../ui/Sheet.tsx';
 import { Ticks } from '../../ui/Ticks.tsx';
 import type { StationProps } from '../parts.ts';
 import { PICTURES } from './AddThings.tsx';
+import { partsFor, sayParts, targetsOf, type Target } from './pageTargets.ts';
 import { PLAIN_PLACEMENT, pictureIdOf } from './useFace.ts';
 import { useTakeIn } from './useTakeIn.tsx';
-
-/** A face or a layer that part of the page can be printed on. */
-interface Target {
-  readonly id: string;
-  readonly name: string;
-  /** Trim and bleed together. */
-  readonly widthMm: number;
-  readonly heightMm: number;
-  readonly change: (job: Job, picture: PicturePlacement) => JobChange;
-}
-
-function targetsOf({ size, art }: Plan): readonly Target[] {
-  const faces = art.faces.map(({ face, bleed }): Target => ({
-    id: `face ${face.id}`,
-    name: face.name,
-    widthMm: bleed.widthMm,
-    heightMm: bleed.heightMm,
-    change: (job, picture) => ({
-      path: ['art', 'faces', face.id],
-      value: { ...EMPTY_FACE, ...job.art.faces[face.id], picture },
-    }),
-  }));
-  // A layer’s faces share one picture, and only its topmost sheet carries it.
-  const layers = [...new Map(size.layers.map((piece) => [piece.layer, piece])).values()].map((piece): Target => {
-    const same = size.layers.filter(({ layer, name }) => layer === piece.layer && name !== piece.name).length;
-    return {
-      id: `layer ${piece.layer}`,
-      name: `${piece.name}${same > 0 ? ` and ${same} more` : ''}`,
-      widthMm: piece.widthMm + 2 * size.bleedMm,
-      heightMm: piece.heightMm + 2 * size.bleedMm,
-      change: (_, picture) => ({ path: ['size', 'layers', String(piece.layer), 'picture'], value: picture }),
-    };
-  });
-  return [...layers, ...faces];
-}
 
 /** One page of background paper over many panels: chosen, cropped and put on all of them in one step. */
 export default function PagePanels({
@@ -194,36 +156,6 @@ export default function PagePanels({
       </Halves>
     </Sheet>
   );
-}
-
-/** A part of the page for each target: the next one of its size, or the first for all. */
-function partsFor(
-  page: BackgroundPage,
-  targets: readonly Target[],
-  apart: boolean,
-): ReadonlyMap<string, PagePart | null> {
-  const used = new Map<string, number>();
-  return new Map(
-    targets.map((target) => {
-      const key = `${target.widthMm.toFixed(3)} ${target.heightMm.toFixed(3)}`;
-      const parts = partsOfPage(page, target);
-      const at = used.get(key) ?? 0;
-      if (apart) used.set(key, at + 1);
-      return [target.id, parts.length > 0 ? parts[at % parts.length]! : null];
-    }),
-  );
-}
-
-function sayParts(page: BackgroundPage, targets: readonly Target[], unit: StationProps['workshop']['unit']): string {
-  const sizes = new Map(targets.map((t) => [formatSize(t.widthMm, t.heightMm, unit), t]));
-  return [...sizes]
-    .map(([size, target]) => {
-      const parts = partsOfPage(page, target);
-      const turned = parts.filter((part) => part.turned).length;
-      if (parts.length === 0) return `The page is smaller than ${size}.`;
-      return `One page gives ${parts.length} of ${size}, bleed and all${turned > 0 ? `, ${turned === parts.length ? 'all' : turned} turned because more fit` : ''}.`;
-    })
-    .join(' ');
 }
 
 function PageView({
