@@ -224,6 +224,7 @@ const Halves = styled.div`
   .page {
     display: grid;
     place-items: center;
+    min-height: calc(60vh + 24px);
     padding: 12px;
     border-radius: 4px;
     background: ${({ theme }) => theme.colour.slate};

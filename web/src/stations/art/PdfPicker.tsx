@@ -119,8 +119,12 @@ const Halves = styled.div`
     gap: 12px;
     align-content: start;
   }
+  > .page {
+    align-content: center;
+  }
   .page {
-    min-height: 320px;
+    /* As tall as a page will be, so that nothing moves under the hand when it comes. */
+    min-height: calc(56vh + 28px);
     place-items: center;
     padding: 14px;
     background: ${({ theme }) => theme.colour.slate};
