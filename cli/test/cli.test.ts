@@ -228,8 +228,8 @@ describe('zippy', function () {
     ],
     [
       'a format that is not written',
-      ['export', file('ok.json', least), '--what', 'cut', '--format', 'csv'],
-      /^--format wants one of svg, dxf for cut; got csv/,
+      ['export', file('ok.json', least), '--what', 'cut', '--format', 'png'],
+      /^--format wants one of svg, dxf, csv for cut; got png/,
     ],
     [
       'pixels that are no size',

@@ -87,16 +87,18 @@ function OneField<T>({
   type = 'text',
 }: Typed<T> & { readonly name: string }): ReactNode {
   const [typed, setTyped] = useState(() => typedText.get(name));
-  const [why, setWhy] = useState(() => (typed === null ? null : sayLeft(read(typed))));
+  // Text that was refused, or left from before. Why is asked again each time: what a field takes may have changed since.
+  const [refused, setRefused] = useState(typed !== null);
+  const why = typed !== null && refused ? sayLeft(read(typed)) : null;
   const done = (): void => {
     setTyped(null);
-    setWhy(null);
+    setRefused(false);
     typedText.remove(name);
   };
   const commit = (): void => {
     if (typed === null) return;
     const result = read(typed);
-    if (!result.ok) return setWhy(result.why);
+    if (!result.ok) return setRefused(true);
     done();
     onCommit(result.value);
   };
@@ -111,7 +113,7 @@ function OneField<T>({
       isInvalid={why !== null}
       onChange={(text) => {
         setTyped(text);
-        setWhy(null);
+        setRefused(false);
         typedText.set(name, text);
       }}
       onBlur={commit}
