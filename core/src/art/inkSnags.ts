@@ -1,12 +1,15 @@
 import type { Job, Printer, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
+import type { Micron, Mm } from '../length/types.ts';
 import type { Colour } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { contrast, printedOn } from './colour.ts';
 import { inkLimit, inkTotal, type InkLattice } from './inkTotal.ts';
 import { isWholeOnFace, type FacePlan } from './items.ts';
 
-/** Above this caliper the outer skin stretches by more than a millimetre round a shut fold. */
-const THICK_MICRON = 320;
+/** The outer skin runs half a turn on a radius one caliper larger than the inner: it stretches by π calipers. */
+const skinStretchMm = (caliperMicron: Micron): Mm => (Math.PI * caliperMicron) / 1000;
+/** From this stretch on, ink is expected to show it. */
+const STRETCHED_MM = 1;
 /** Cracks show the card through the ink; they are seen from this contrast on, and plainly from the second. */
 const CRACK = { seen: 1.5, plain: 6 } as const;
 /** A lighter colour is looked for in steps of this much of the way to white. */
@@ -26,29 +29,37 @@ function groundOf(job: Job, workshop: Workshop): Ground | null {
 }
 
 /** Ink laid at one place of a face, what it is called, and how it could be less. */
-interface Laid {
+export interface Laid {
+  /** The face whose background this is; null for anything else. */
+  readonly groundOfFace: string | null;
   readonly name: string;
   readonly total: number;
   readonly lighten: (limit: number) => Remedy;
 }
 
-/** Where more ink is asked for than the stock takes from this printer, all of it in one place to be put right. */
-export function inkTotalSnags(
+/** Places that ask for more ink than the stock takes from this printer, the heaviest first. */
+export function heavyInk(
   job: Job,
   workshop: Workshop,
   faces: readonly FacePlan[],
   lattice: InkLattice | null,
-): readonly Snag[] {
+): readonly Laid[] {
   const ground = groundOf(job, workshop);
   if (!ground || !lattice) return [];
-  const { printer, stock } = ground;
-  const limit = inkLimit(printer, stock.coating);
-  const heavy = faces
+  const limit = inkLimit(ground.printer, ground.stock.coating);
+  return faces
     .flatMap((face) => laidOn(job, face, lattice))
     .filter(({ total }) => total > limit + 1e-9)
     .sort((a, b) => b.total - a.total);
+}
+
+/** All of them in one snag, to be put right one by one or together. */
+export function inkTotalSnags(job: Job, workshop: Workshop, heavy: readonly Laid[]): readonly Snag[] {
+  const ground = groundOf(job, workshop);
   const [worst] = heavy;
-  if (!worst) return [];
+  if (!ground || !worst) return [];
+  const { printer, stock } = ground;
+  const limit = inkLimit(printer, stock.coating);
   const easier = heavy.map((laid) => laid.lighten(limit));
   return [
     {
@@ -72,17 +83,6 @@ export function inkTotalSnags(
   ];
 }
 
-/** A face whose background is spoken of as too heavy, so that it need not be called a solid too. */
-export const isHeavyGround = (job: Job, workshop: Workshop, { art }: FacePlan, lattice: InkLattice | null): boolean => {
-  const ground = groundOf(job, workshop);
-  return Boolean(
-    ground &&
-    lattice &&
-    art.background &&
-    inkTotal(art.background, lattice) > inkLimit(ground.printer, ground.stock.coating) + 1e-9,
-  );
-};
-
 const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
 
 function laidOn(job: Job, face: FacePlan, lattice: InkLattice): readonly Laid[] {
@@ -102,7 +102,8 @@ function laidOn(job: Job, face: FacePlan, lattice: InkLattice): readonly Laid[] 
       const value = lightened(colour, limit, lattice);
       return { label: `Lighten ${name} to ${asPercent(inkTotal(value, lattice))}`, changes: [{ path, value }] };
     };
-    return [{ name, total: inkTotal(colour, lattice), lighten }];
+    const groundOfFace = what === 'background' ? face.face.id : null;
+    return [{ groundOfFace, name, total: inkTotal(colour, lattice), lighten }];
   });
   // A picture that runs on from another face is spoken of there.
   if (picture && picture.from === face.face.id) {
@@ -111,6 +112,7 @@ function laidOn(job: Job, face: FacePlan, lattice: InkLattice): readonly Laid[] 
     const name = `the picture ${on}`;
     if (whole !== null)
       laid.push({
+        groundOfFace: null,
         name,
         total: whole * (1 - placement.fade),
         lighten: (limit) => {
@@ -172,16 +174,15 @@ export function foldInkSnags(
   });
   if (stretched.length === 0) return [];
   const toner = printer.ink === 'laser';
-  const thick = stock.caliperMicron > THICK_MICRON;
+  const stretchMm = skinStretchMm(stock.caliperMicron);
+  const thick = stretchMm > STRETCHED_MM;
   const plain = stretched.some((meeting) => meeting.some((found) => found.shows >= CRACK.plain));
   if (!toner && !thick && !plain) return [];
   const names = [...new Set(stretched.map((meeting) => meeting.map(({ name }) => name).join(' and ')))];
   const reasons = [
     ...(toner ? ['toner is a skin of plastic and breaks where it is bent'] : []),
     ...(thick
-      ? [
-          `round a shut fold the outer skin of ${stock.caliperMicron} µm stretches by ${((Math.PI * stock.caliperMicron) / 1000).toFixed(1)} mm`,
-        ]
+      ? [`round a shut fold the outer skin of ${stock.caliperMicron} µm stretches by ${stretchMm.toFixed(1)} mm`]
       : []),
     ...(plain ? ['a crack in so dark a colour shows the card at once'] : []),
   ];

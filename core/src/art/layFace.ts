@@ -80,7 +80,7 @@ function leaderOf(job: Job, size: SizePlan, face: ReadFace): ReadFace | null {
 }
 
 /** Nothing but the middle where no safe area is left. */
-const safeBox = (size: SizePlan, face: ReadFace): Box =>
+export const safeBox = (size: SizePlan, face: ReadFace): Box =>
   size.regions[face.id]!.safe?.box ?? {
     xMm: face.widthMm / 2,
     yMm: face.heightMm / 2,

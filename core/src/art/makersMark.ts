@@ -4,6 +4,7 @@ import type { ArtObject, FaceArt, Job, JobChange, Snag, TextBlock } from '../job
 import type { SizePlan } from '../size/planSize.ts';
 import type { Box } from '../geometry/types.ts';
 import { inkOn } from './colour.ts';
+import { safeBox } from './layFace.ts';
 import { boxOf, idOf, type FacePlan, type LaidItem } from './items.ts';
 
 const MARK_PT = 8;
@@ -16,10 +17,11 @@ const LOW = 0.6;
 
 /** The studio’s name, small, at the foot of the back. */
 export function newMakersMark(
-  { safe, art }: Pick<FacePlan, 'safe' | 'art'>,
+  { face, safe: inset, art }: Pick<FacePlan, 'face' | 'safe' | 'art'>,
   studioName: string,
   id: string,
 ): TextBlock {
+  const safe = roomOn(face, inset);
   const heightMm = MARK_PT * MM_PER_POINT * DEFAULTS.lineSpacing;
   return {
     id,
@@ -97,9 +99,14 @@ function placeOf({ art }: FacePlan, item: LaidItem): readonly [kind: 'texts' | '
     : ['objects', art.objects!.findIndex(({ id }) => id === item.object.id)];
 }
 
+/** An inset that leaves nothing of a face leaves the face itself to put a mark on. */
+const roomOn = ({ widthMm, heightMm }: FacePlan['face'], safe: Box): Box =>
+  safe.widthMm > 0 && safe.heightMm > 0 ? safe : { xMm: 0, yMm: 0, widthMm, heightMm };
+
 function moveTo({ safe, face }: Pick<FacePlan, 'safe' | 'face'>, item: LaidItem, box: Box): TextBlock | ArtObject {
-  const scale = Math.min(1, (face.heightMm * SMALL) / box.heightMm, safe.widthMm / box.widthMm);
-  const foot = safe.yMm + safe.heightMm;
+  const room = roomOn(face, safe);
+  const scale = Math.min(1, (face.heightMm * SMALL) / box.heightMm, room.widthMm / box.widthMm);
+  const foot = room.yMm + room.heightMm;
   if (item.kind !== 'text') {
     const [widthMm, heightMm] = [box.widthMm * scale, box.heightMm * scale];
     return { ...item.object, leftMm: (face.widthMm - widthMm) / 2, topMm: foot - heightMm, widthMm, heightMm };
@@ -113,16 +120,15 @@ function moveTo({ safe, face }: Pick<FacePlan, 'safe' | 'face'>, item: LaidItem,
     align: 'centre',
     // A block that fills its width would grow again.
     fit: 'shrink',
-    leftMm: face.widthMm / 2 - safe.widthMm / 2,
-    widthMm: safe.widthMm,
+    leftMm: face.widthMm / 2 - room.widthMm / 2,
+    widthMm: room.widthMm,
     topMm: foot - box.heightMm * scale - inkFromTop,
   };
 }
 
 function toBack(job: Job, size: SizePlan, from: FacePlan, item: LaidItem, box: Box): readonly JobChange[] {
   const back = size.faces.find(({ id }) => id === 'back')!;
-  const safe = size.regions.back!.safe?.box ?? { xMm: 0, yMm: 0, widthMm: back.widthMm, heightMm: back.heightMm };
-  const moved = moveTo({ face: back, safe }, item, box);
+  const moved = moveTo({ face: back, safe: safeBox(size, back) }, item, box);
   const onBack: FaceArt = job.art.faces.back ?? EMPTY_FACE;
   const gone = idOf(item);
   const { texts, objects = [] } = from.art;

@@ -8,7 +8,7 @@ import { formatLength } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { artChecks } from './checks.ts';
 import { hasPrint } from './drawCard.ts';
-import { foldInkSnags, inkTotalSnags, isHeavyGround } from './inkSnags.ts';
+import { foldInkSnags, heavyInk, inkTotalSnags } from './inkSnags.ts';
 import type { InkLattice } from './inkTotal.ts';
 import type { FacePlan, LaidPicture } from './items.ts';
 import { layFace } from './layFace.ts';
@@ -97,16 +97,18 @@ export function planArt(
         },
       ),
     );
+  const heavy = heavyInk(job, workshop, faces, inks);
   const snags = faces.flatMap((face) => [
     ...pictureSnags(job, face),
     ...textSnags(job, workshop, face),
     ...artChecks(job, workshop, face).filter(
       // Where a ground asks for too much ink, that it wants a test print is said there.
-      ({ id }) => id !== `art-test-print-${face.face.id}` || !isHeavyGround(job, workshop, face, inks),
+      ({ id }) =>
+        id !== `art-test-print-${face.face.id}` || !heavy.some(({ groundOfFace }) => groundOfFace === face.face.id),
     ),
     ...markSnags(job, size, face),
   ]);
-  snags.unshift(...inkTotalSnags(job, workshop, faces, inks));
+  snags.unshift(...inkTotalSnags(job, workshop, heavy));
   snags.push(...foldInkSnags(job, workshop, size, faces));
   snags.push(...Object.values(panels).flatMap((panel) => panelSnags(job, panel)));
   snags.push(...namesSnags(job, faces, book), ...onStockSnags(job, workshop, ground));

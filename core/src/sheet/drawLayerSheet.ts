@@ -1,16 +1,12 @@
 import type { PanelArt } from '../art/panelArt.ts';
-import { apply, IDENTITY, translation, type Affine } from '../geometry/affine.ts';
+import { apply, IDENTITY } from '../geometry/affine.ts';
 import { boxAround, corners, evenSides, grow } from '../geometry/box.ts';
 import { boxPath, polygon, polyline } from '../geometry/path.ts';
 import type { Box, Point } from '../geometry/types.ts';
 import type { Page, Scene, Shape } from '../scene/types.ts';
 import { drawSlug, drawTicks, shortTitle } from './drawMarks.ts';
 import type { LayerSheet } from './layerSheets.ts';
-import type { LaidPiece } from './layOut.ts';
-
-/** From a piece as it is read to its place on the sheet; a quarter turn clockwise carries its left edge to the top. */
-const onSheet = ({ piece }: LayerSheet, { trim, turned }: LaidPiece): Affine =>
-  turned ? [0, 1, -1, 0, trim.xMm + piece.heightMm, trim.yMm] : translation(trim.xMm, trim.yMm);
+import { laidMap } from './layOut.ts';
 
 /** Pieces of one layer on a sheet of their stock, with what is printed on them and the fold of an insert. */
 export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined): Scene {
@@ -21,7 +17,7 @@ export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined): Sc
   const printed = layer.print && art ? drawPanelPage(layer, art, null) : null;
   if (printed) shapes.push({ kind: 'group', transform: IDENTITY, blend: 'multiply', children: printed.scene.shapes });
   for (const lies of laid) {
-    const map = onSheet(layer, lies);
+    const map = laidMap(lies, piece.heightMm);
     shapes.push({ kind: 'path', role: 'trim', path: polygon(piece.outline.map((p) => apply(map, p))) });
     if (!piece.crease) continue;
     shapes.push({ kind: 'path', role: 'creaseAway', path: polyline(creaseEnds(piece).map((p) => apply(map, p))) });
@@ -52,7 +48,7 @@ export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabe
   const block = { bleedBox, printable: print.printable };
   const folds = laid.flatMap((lies) =>
     piece.crease
-      ? [{ line: boxAround(creaseEnds(piece).map((p) => apply(onSheet(layer, lies), p))), piece: lies.trim }]
+      ? [{ line: boxAround(creaseEnds(piece).map((p) => apply(laidMap(lies, piece.heightMm), p))), piece: lies.trim }]
       : [],
   );
   const text = label
@@ -68,7 +64,7 @@ export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabe
       box,
       symbols: { [symbol]: { box: boxAround(piece.bleedOutline), shapes: art.shapes } },
       shapes: [
-        ...laid.map((lies): Shape => ({ kind: 'use', symbol, transform: onSheet(layer, lies) })),
+        ...laid.map((lies): Shape => ({ kind: 'use', symbol, transform: laidMap(lies, piece.heightMm) })),
         ...(print.marks ? drawTicks(trims, folds, block) : []),
         ...(print.marks && text ? drawSlug(text, block) : []),
       ],

@@ -1,3 +1,4 @@
+import { translation, type Affine } from '../geometry/affine.ts';
 import type { Box, Sides } from '../geometry/types.ts';
 import type { Mm, Nm } from '../length/types.ts';
 import { fenceSettings, largestRest } from './fenceSettings.ts';
@@ -21,6 +22,10 @@ export interface LaidPiece {
   readonly trim: Box;
   readonly turned: boolean;
 }
+
+/** From a piece as drawn to its place on the sheet; a quarter turn clockwise carries its left edge to the top. */
+export const laidMap = ({ trim, turned }: LaidPiece, heightMm: Mm): Affine =>
+  turned ? [0, 1, -1, 0, trim.xMm + heightMm, trim.yMm] : translation(trim.xMm, trim.yMm);
 
 export interface LayOut {
   readonly up: number;

@@ -1,6 +1,6 @@
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
-import { compose, translation, turnedOver, type Affine } from '../geometry/affine.ts';
+import { compose, turnedOver, type Affine } from '../geometry/affine.ts';
 import { mapBox, shrink } from '../geometry/box.ts';
 import { areaOf } from '../geometry/polygon.ts';
 import type { Box, Point, Sides } from '../geometry/types.ts';
@@ -16,7 +16,7 @@ import { namesInUse } from '../art/names.ts';
 import type { NamedSheet } from './nameSheet.ts';
 import { correctionsInForce, type InForce } from '../calibration/chooseCalibration.ts';
 import { layerSnags, planLayerSheets, type LayerSheet } from './layerSheets.ts';
-import { layOutOnePiece, type LayOut } from './layOut.ts';
+import { laidMap, layOutOnePiece, type LayOut } from './layOut.ts';
 import { layOnSheet } from './layOnSheet.ts';
 import { mayLieForGrain } from './question.ts';
 import {
@@ -106,7 +106,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     size.form.blank.creases.length === 0 || laid.up === 0
       ? null
       : laid.pieces.every(({ turned }) => mayLieForGrain(size, stock.stock)[turned ? 'turned' : 'asDrawn']);
-  const cells = laid.pieces.map((piece) => ({ ...piece, toSheet: onSheet(piece, cell) }));
+  const cells = laid.pieces.map((piece) => ({ ...piece, toSheet: laidMap(piece, cell.heightMm) }));
   const placements = cells.flatMap((c) => place(c, cell, size));
   const oneForBoth: WorkAndTurn = namesInUse(job)
     ? { ok: false, why: 'every card carries words of its own, and one plate would print them on two' }
@@ -262,10 +262,6 @@ const sayMargins = ({ top, right, bottom, left }: Sides, unit: Workshop['unit'])
   top === right && right === bottom && bottom === left
     ? `${formatLength(top, unit)} all round`
     : [top, right, bottom, left].map((mm) => formatLength(mm, unit)).join(', ');
-
-/** From a cell as drawn to the sheet; a quarter turn clockwise carries its left edge to the top. */
-const onSheet = ({ trim, turned }: LayOut['pieces'][number], cell: Cell): Affine =>
-  turned ? [0, 1, -1, 0, trim.xMm + cell.heightMm, trim.yMm] : translation(trim.xMm, trim.yMm);
 
 function place(
   { turned, toSheet }: SheetPlan['cells'][number],

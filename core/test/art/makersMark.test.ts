@@ -66,6 +66,21 @@ describe('a maker’s mark', () => {
     expect(markSnags(mended(text))).to.deep.equal([]);
   });
 
+  it('is settled at a size that prints even where the safe inset leaves nothing of the face', () => {
+    const large = sprig({ leftMm: 5, topMm: 5, widthMm: 40, heightMm: 40 });
+    const high = words('Saltmarsh Lane', { makersMark: true, topMm: 4 });
+    const tight = card({ path: ['size', 'safeMm'], value: 80 }, faceOf('back', { objects: [large], texts: [high] }));
+    const places = markSnags(tight).filter(({ id }) => id.startsWith('art-mark-place'));
+    expect(places).to.have.length(2);
+    const { objects, texts } = changeJob(
+      tight,
+      places.flatMap(({ remedies }) => remedies[0]!.changes),
+    ).art.faces.back!;
+    expect(objects![0]!.heightMm).to.be.closeTo(29.6, 1e-9);
+    expect(texts[0]!.sizePt).to.equal(12);
+    expect(texts[0]!.widthMm).to.equal(105);
+  });
+
   it('that is turned within its frame is turned upright; inside, and on other things, nothing is said', () => {
     const picture = {
       kind: 'picture',
