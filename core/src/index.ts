@@ -57,7 +57,7 @@ export * from './art/names.ts';
 export { BARE_WITHIN, type Fate, type InkOnStock, type OnStock } from './art/onStock.ts';
 export { cardAt, nameSheet, type NamedSheet } from './sheet/nameSheet.ts';
 export { placedPictureIds, placedTypefaceIds } from './art/placedPictures.ts';
-export { alignmentShift, evenShifts, snap, type Alignment, type Snapped } from './art/arrange.ts';
+export { alignmentShift, alignmentShifts, evenShifts, evenSpan, freeTop, snap, type Alignment, type Snapped } from './art/arrange.ts';
 export { WORDINGS, wordFace, type Wording } from './art/wordings.ts';
 export { codeOf, codeText } from './art/code.ts';
 export type { Code } from './art/codePath.ts';

@@ -6,6 +6,7 @@ import { JobsWall } from './jobs/JobsWall.tsx';
 import { useWorkshop } from './stores/workshop.ts';
 import { GlobalStyle } from './theme/GlobalStyle.ts';
 import { tokens } from './theme/tokens.ts';
+import { NoticeBar } from './ui/NoticeBar.tsx';
 import { Waiting } from './ui/Waiting.tsx';
 
 const JobPage = lazy(() => import('./jobs/JobPage.tsx'));
@@ -43,6 +44,7 @@ function Places(): ReactNode {
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
       </Suspense>
+      <NoticeBar />
     </AriaRouter>
   );
 }

@@ -1,3 +1,4 @@
+import { boxAround, corners } from '../geometry/box.ts';
 import type { Box, Point } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 
@@ -119,6 +120,49 @@ export function alignmentShift(box: Box, how: Alignment, { widthMm, heightMm, sa
     case 'bottom':
       return { xMm: 0, yMm: safe.yMm + safe.heightMm - box.heightMm - box.yMm };
   }
+}
+
+/**
+ * How far each of several things goes. Across, each stands at the edge or in the middle for itself, as lines of words
+ * do; up and down they go as one, or they would all lie on each other.
+ */
+export function alignmentShifts(boxes: readonly Box[], how: Alignment, ground: Ground): readonly Point[] {
+  if (how === 'left' || how === 'centre' || how === 'right')
+    return boxes.map((box) => alignmentShift(box, how, ground));
+  const together = alignmentShift(boxAround(boxes.flatMap((box) => corners(box))), how, ground);
+  return boxes.map(() => together);
+}
+
+/**
+ * What of a thing counts when gaps are made even. The eye reads words along their baselines, so tails below them make
+ * no line sit lower: between words alone it goes from first baseline to last, beside other things from the top of the
+ * letters to the last baseline.
+ * @param ink box of what is seen, mm
+ * @param baselinesMm down from the face’s top; none for what is not words
+ */
+export function evenSpan(ink: Box, baselinesMm: readonly Mm[], amongWords: boolean): Box {
+  if (baselinesMm.length === 0) return ink;
+  const [first, last] = [Math.min(...baselinesMm), Math.max(...baselinesMm)];
+  const top = amongWords ? first : Math.min(ink.yMm, first);
+  return { ...ink, yMm: top, heightMm: last - top };
+}
+
+/**
+ * Top of a place inside safe where a new thing lies on no other, as near to the wanted one as there is; the wanted one
+ * where the face is full.
+ */
+export function freeTop(taken: readonly Box[], safe: Box, want: { readonly topMm: Mm; readonly heightMm: Mm }): Mm {
+  const lowest = safe.yMm + safe.heightMm - want.heightMm;
+  const into = (top: Mm): Mm => Math.min(Math.max(top, safe.yMm), Math.max(safe.yMm, lowest));
+  const apart = Math.min(2, want.heightMm / 4);
+  const tops = [
+    into(want.topMm),
+    ...taken.flatMap((box) => [into(box.yMm + box.heightMm + apart), into(box.yMm - want.heightMm - apart)]),
+  ];
+  const isFree = (top: Mm): boolean =>
+    taken.every((box) => top >= box.yMm + box.heightMm - 1e-9 || top + want.heightMm <= box.yMm + 1e-9);
+  const free = tops.filter(isFree).sort((a, b) => Math.abs(a - want.topMm) - Math.abs(b - want.topMm));
+  return free[0] ?? into(want.topMm);
 }
 
 /**

@@ -6,7 +6,7 @@ import { checkJob, readJobFile } from '@zippy/core/job-file';
 import { exportFiles, ExportRefused, loadFonts } from '../exports/index.ts';
 import { readPicture } from '../pictures/readPicture.ts';
 import { loadPlacedPictures } from '../pictures/placed.ts';
-import { addJob, findJob, listJobs, removeJob, saveJob } from '../tables/jobs.ts';
+import { addJob, findJob, listJobs, removeJob, restoreJob, saveJob } from '../tables/jobs.ts';
 import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts';
 import { benchByJob } from '../tables/runs.ts';
 import { STUDIO_ID } from '../tables/types.ts';
@@ -103,6 +103,14 @@ export function jobRoutes(pool: Pool): Router {
   router.delete('/:id', async (request, response) => {
     if (!(await removeJob(pool, STUDIO_ID, jobId(request.params.id)))) throw notFound('job');
     response.status(204).end();
+  });
+
+  router.post('/:id/back', async (request, response) => {
+    const id = jobId(request.params.id);
+    await restoreJob(pool, STUDIO_ID, id);
+    const job = await findJob(pool, STUDIO_ID, id);
+    if (!job) throw notFound('job');
+    response.json(job);
   });
 
   // One face in exactly the pixels that a print house asks for.

@@ -77,3 +77,8 @@ export async function removeJob(db: Db, studioId: string, id: string): Promise<b
   );
   return rowCount === 1;
 }
+
+/** Brings a job back that was put away; one that was not is left as it is. */
+export async function restoreJob(db: Db, studioId: string, id: string): Promise<void> {
+  await db.query('update jobs set deleted_at = null where studio_id = $1 and id = $2', [studioId, id]);
+}

@@ -119,6 +119,7 @@ export const api = {
   saveJob: (id: string, version: number, document: Job) =>
     send<{ version: number }>('PUT', `/jobs/${id}`, { version, document }),
   removeJob: (id: string) => call<undefined>(`/jobs/${id}`, { method: 'DELETE' }),
+  restoreJob: (id: string) => call<StoredJob>(`/jobs/${id}/back`, { method: 'POST' }),
   jobFileUrl: (id: string) => `/api/jobs/${id}/file`,
   pictureUrl: (sha256: string) => `/api/pictures/${sha256}`,
   sharedPdf: (order: SharedPdfOrder) =>

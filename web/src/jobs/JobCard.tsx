@@ -15,6 +15,7 @@ import {
 } from '@zippy/core';
 import { api, type StoredJob } from '../api/client.ts';
 import { SceneView } from '../bench/SceneView.tsx';
+import { useNotice } from '../stores/notice.ts';
 import { Press } from '../ui/Press.tsx';
 import { askPlan, today } from '../workers/planner.ts';
 
@@ -38,17 +39,24 @@ export function JobCard({
   stored,
   bench,
   workshop,
-  onRemoved,
+  onChanged,
 }: {
   readonly stored: StoredJob;
   readonly bench: JobBench | null;
   readonly workshop: Workshop;
-  readonly onRemoved: () => void;
+  readonly onChanged: () => void;
 }): ReactNode {
   const [plan, setPlan] = useState<Plan | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
-  const [sure, setSure] = useState(false);
   const job = stored.document;
+  const putAway = async (): Promise<void> => {
+    await api.removeJob(stored.id);
+    useNotice.getState().say(`“${job.brief.title}” is put away.`, async () => {
+      await api.restoreJob(stored.id);
+      onChanged();
+    });
+    onChanged();
+  };
   useEffect(() => {
     let here = true;
     askPlan(job, workshop)
@@ -97,16 +105,9 @@ export function JobCard({
         </span>
       </Link>
       <div className="remove">
-        {sure ? (
-          <>
-            <Press onPress={() => void api.removeJob(stored.id).then(onRemoved)}>Yes, put it away</Press>
-            <Press onPress={() => setSure(false)}>Keep it</Press>
-          </>
-        ) : (
-          <Press aria-label={`Put ${job.brief.title} away`} onPress={() => setSure(true)}>
-            ✕
-          </Press>
-        )}
+        <Press aria-label={`Put ${job.brief.title} away`} onPress={() => void putAway()}>
+          ✕
+        </Press>
       </div>
     </Card>
   );

@@ -45,7 +45,7 @@ function OpenJob({
     clear();
     useView.getState().set({
       face: 'front',
-      itemId: null,
+      itemIds: [],
       card: 0,
       sheetNumber: 1,
       folded: false,

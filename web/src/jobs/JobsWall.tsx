@@ -75,7 +75,7 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
               stored={stored}
               bench={bench.find((b) => b.jobId === stored.id) ?? null}
               workshop={workshop}
-              onRemoved={() => void load()}
+              onChanged={() => void load()}
             />
           ))}
         </ul>

@@ -2,33 +2,15 @@ import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { DoNow, KeyCap } from '../ui/Press.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { ART_KEYS, BENCH_KEYS, JOB_KEYS } from './table.ts';
 
-const KEYS: readonly { readonly heading: string; readonly keys: readonly (readonly [string, string])[] }[] = [
-  {
-    heading: 'In a job',
-    keys: [
-      ['1 … 9, 0', 'Go to a station'],
-      [', and .', 'Station before, station after'],
-      ['T', 'Turn the piece over'],
-      ['L', 'Hold it to the light'],
-      ['O', 'Fold it; then open and shut'],
-      ['D', 'At Art and Cut: where the blade may land'],
-      ['U', 'Millimetres or inches'],
-      ['Ctrl Z', 'Undo'],
-      ['Ctrl Shift Z', 'Do it again'],
-      ['Arrows', 'Move the words or picture in hand; with Shift, further'],
-      ['?', 'This list'],
-    ],
-  },
-  {
-    heading: 'At the bench card',
-    keys: [
-      ['Space', 'Step done'],
-      ['G', 'One good card'],
-      ['B', 'One spoiled card'],
-      ['Backspace', 'Take the last press back'],
-    ],
-  },
+const KEYS: readonly {
+  readonly heading: string;
+  readonly keys: readonly { readonly cap: string; readonly says: string }[];
+}[] = [
+  { heading: 'In a job', keys: JOB_KEYS },
+  { heading: 'With something picked out at Art', keys: ART_KEYS },
+  { heading: 'At the bench card', keys: BENCH_KEYS },
 ];
 
 export function KeysSheet({ isOpen, onClose }: { readonly isOpen: boolean; readonly onClose: () => void }): ReactNode {
@@ -38,12 +20,12 @@ export function KeysSheet({ isOpen, onClose }: { readonly isOpen: boolean; reado
         <List key={heading}>
           <h3>{heading}</h3>
           <dl>
-            {keys.map(([key, does]) => (
-              <div key={key}>
+            {keys.map(({ cap, says }) => (
+              <div key={cap}>
                 <dt>
-                  <KeyCap>{key}</KeyCap>
+                  <KeyCap>{cap}</KeyCap>
                 </dt>
-                <dd>{does}</dd>
+                <dd>{says}</dd>
               </div>
             ))}
           </dl>

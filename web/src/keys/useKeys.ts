@@ -1,12 +1,13 @@
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { STATIONS, type Station } from '@zippy/core';
+import { jobKeyOf } from './table.ts';
 import { useJob } from '../stores/job.ts';
 import { useView } from '../stores/view.ts';
 import { useWorkshop } from '../stores/workshop.ts';
 
 /** Keys belong to the bench only while nothing is being typed or chosen. */
-function isBusy(target: EventTarget | null): boolean {
+export function isBusy(target: EventTarget | null): boolean {
   return (
     target instanceof Element &&
     target.closest('input, textarea, select, [contenteditable], [role="listbox"], [role="dialog"], [role="slider"]') !==
@@ -18,7 +19,15 @@ function isBusy(target: EventTarget | null): boolean {
 export function useBenchKeys(): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented || event.altKey || event.ctrlKey || event.metaKey || isBusy(event.target)) return;
+      if (
+        event.defaultPrevented ||
+        event.altKey ||
+        event.ctrlKey ||
+        event.metaKey ||
+        event.repeat ||
+        isBusy(event.target)
+      )
+        return;
       const key = event.key.toLowerCase();
       if (key === 't') useView.getState().turnOver();
       else if (key === 'l') useView.getState().toggleLight();
@@ -29,7 +38,7 @@ export function useBenchKeys(): void {
   }, []);
 }
 
-/** One-key ways about a job; the list that `?` shows is made from the same place. */
+/** One-key ways about a job; the list that `?` shows is made from the same table. */
 export function useJobKeys(jobId: string, showHelp: () => void): void {
   const navigate = useNavigate();
   useEffect(() => {
@@ -40,37 +49,33 @@ export function useJobKeys(jobId: string, showHelp: () => void): void {
     const next = (by: 1 | -1): Station | undefined =>
       STATIONS[STATIONS.findIndex((name) => window.location.pathname.endsWith(`/${name}`)) + by];
     const onKey = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented || event.altKey) return;
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
-        if (isBusy(event.target)) return;
-        event.preventDefault();
-        if (event.shiftKey) useJob.getState().redo();
-        else useJob.getState().undo();
-        return;
-      }
-      if (event.ctrlKey || event.metaKey || isBusy(event.target)) return;
-      if (/^[0-9]$/.test(event.key)) return go(STATIONS[(Number(event.key) + 9) % 10]);
-      switch (event.key) {
-        case ',':
-          return go(next(-1));
-        case '.':
-          return go(next(1));
-        case 't':
-        case 'T':
+      if (event.defaultPrevented || event.altKey || isBusy(event.target)) return;
+      const known = jobKeyOf(event);
+      if (!known) return;
+      const act = known.act(event.key.toLowerCase());
+      // Held down, only steps back and on go on: what turns over would turn over and over.
+      if (event.repeat && act.kind !== 'undo' && act.kind !== 'redo') return;
+      event.preventDefault();
+      switch (act.kind) {
+        case 'station':
+          return go(act.station);
+        case 'step':
+          return go(next(act.by));
+        case 'undo':
+          return useJob.getState().undo();
+        case 'redo':
+          return useJob.getState().redo();
+        case 'turnOver':
           return useView.getState().turnOver();
-        case 'l':
-        case 'L':
+        case 'light':
           return useView.getState().toggleLight();
-        case 'o':
-        case 'O':
+        case 'open':
           return useView.getState().toggleOpen();
-        case 'd':
-        case 'D':
+        case 'drift':
           return useView.getState().toggleDrift();
-        case 'u':
-        case 'U':
+        case 'unit':
           return useWorkshop.getState().toggleUnit();
-        case '?':
+        case 'help':
           return showHelp();
       }
     };

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
 import styled from 'styled-components';
 import { countRun, SPOIL_CAUSES, type Workshop } from '@zippy/core';
+import { BENCH_KEYS } from '../keys/table.ts';
 import { StepDrawing, StepView } from './StepView.tsx';
 import { useRun } from '../stores/run.ts';
 import { DoNow, KeyCap, Press, PressLink } from '../ui/Press.tsx';
@@ -27,17 +28,17 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
-      if (asking || finished || event.ctrlKey || event.metaKey || event.altKey) return;
+      // A key that is held counts once.
+      if (asking || finished || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
       // A focused button answers space itself; everywhere else space is the step.
       const onButton = event.target instanceof Element && event.target.closest('button, a') !== null;
-      if (event.key === ' ' && !onButton) {
-        event.preventDefault();
-        done();
-      } else if (event.key === 'g' || event.key === 'G') good();
-      else if (event.key === 'b' || event.key === 'B') {
-        event.preventDefault();
-        setAsking(true);
-      } else if (event.key === 'Backspace') undo();
+      const act = BENCH_KEYS.find(({ key }) => key === event.key.toLowerCase())?.act;
+      if (!act || (act === 'done' && onButton)) return;
+      event.preventDefault();
+      if (act === 'done') done();
+      else if (act === 'good') good();
+      else if (act === 'spoiled') setAsking(true);
+      else undo();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

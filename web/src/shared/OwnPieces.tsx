@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { OwnPiece, Workshop } from '@zippy/core';
 import { OnOff, Pick } from '../ui/Choose.tsx';
+import { useNotice } from '../stores/notice.ts';
 import { FieldPlace, LengthField, NumberField, WordsField } from '../ui/Field.tsx';
 import { Press } from '../ui/Press.tsx';
 
@@ -68,7 +69,10 @@ export function OwnPieces({
                 />
                 <Press
                   aria-label={`Remove ${piece.name}`}
-                  onPress={() => onChange(own.filter(({ id }) => id !== piece.id))}
+                  onPress={() => {
+                    onChange(own.filter(({ id }) => id !== piece.id));
+                    useNotice.getState().say(`${piece.name} is taken off.`, () => onChange(own));
+                  }}
                 >
                   <Trash2 size={16} aria-hidden />
                 </Press>

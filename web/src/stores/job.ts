@@ -3,6 +3,7 @@ import { changeJob, completed, type Job, type JobBench, type JobChange } from '@
 import { api, Away, Refused, type StoredJob } from '../api/client.ts';
 import { differences } from '../jobs/differences.ts';
 import { keptByTab } from './local.ts';
+import { useNotice } from './notice.ts';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'away' | 'refused' | 'conflict';
 
@@ -28,6 +29,8 @@ interface JobState {
   close(): void;
   /** One step for undo; changes with the same key in a row are one step. */
   change(changes: readonly JobChange[], key?: string): void;
+  /** Takes something away, and says so with the way back to just that, whatever is done in between. */
+  takeAway(changes: readonly JobChange[], said: string): void;
   undo(): void;
   redo(): void;
   keepMine(): Promise<void>;
@@ -202,6 +205,17 @@ export const useJob = create<JobState>()((set, get) => {
       changed(next, merge ? past : [...past.slice(-MOST_STEPS), job], []);
     },
 
+    takeAway(changes, said) {
+      const { id, job, change } = get();
+      if (!id || !job) return;
+      const back = changes.map(({ path }) => ({ path, value: valueAt(job, path) }));
+      change(changes);
+      useNotice.getState().say(said, async () => {
+        await get().open(id);
+        get().change(back);
+      });
+    },
+
     undo() {
       const { job, past, future } = get();
       const previous = past.at(-1);
@@ -252,6 +266,9 @@ export const useJob = create<JobState>()((set, get) => {
     },
   };
 });
+
+const valueAt = (job: Job, path: readonly string[]): unknown =>
+  path.reduce<unknown>((place, key) => (place as Record<string, unknown> | undefined)?.[key], job) ?? null;
 
 const isSame = (a: Job, b: Job): boolean => differences(a, b).length === 0;
 

@@ -19,7 +19,8 @@ interface ViewState {
   readonly sample: { readonly width: string; readonly height: string; readonly thickness: string };
   readonly zoom: number;
   readonly face: string;
-  readonly itemId: string | null;
+  /** Words and objects that are picked out, in the order they were. */
+  readonly itemIds: readonly string[];
   /** Card of a list of names that is looked at, counted from nought, and sheet, from one. */
   readonly card: number;
   readonly sheetNumber: number;
@@ -52,7 +53,7 @@ export const useView = create<ViewState>()((set) => ({
   sample: { width: '', height: '', thickness: '' },
   zoom: 1,
   face: 'front',
-  itemId: null,
+  itemIds: [],
   card: 0,
   sheetNumber: 1,
   step: 0,

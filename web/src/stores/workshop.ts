@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import type { Workshop } from '@zippy/core';
 import { api, Away, Refused } from '../api/client.ts';
 import { kept } from './local.ts';
+import { useNotice } from './notice.ts';
 
 interface WorkshopState {
   readonly workshop: Workshop | null;
@@ -9,6 +10,8 @@ interface WorkshopState {
   readonly problem: string | null;
   load(): Promise<void>;
   change(workshop: Workshop): Promise<void>;
+  /** Takes one thing off its shelf, and says so with the way back. */
+  takeAway<K extends 'stocks' | 'envelopes'>(shelf: K, thing: Workshop[K][number]): void;
   toggleUnit(): void;
 }
 
@@ -72,6 +75,17 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
       set({ workshop });
       await kept.set(KEPT, { workshop, baseVersion: get().version } satisfies KeptWorkshop);
       await queue();
+    },
+
+    takeAway(shelf, thing) {
+      const { workshop, change } = get();
+      if (!workshop) return;
+      const at = workshop[shelf].findIndex(({ id }) => id === thing.id);
+      void change({ ...workshop, [shelf]: workshop[shelf].filter(({ id }) => id !== thing.id) });
+      useNotice.getState().say(`${thing.name} is off the shelf.`, async () => {
+        const now = get().workshop!;
+        await change({ ...now, [shelf]: [...now[shelf].slice(0, at), thing, ...now[shelf].slice(at)] });
+      });
     },
 
     toggleUnit() {

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import type { KeyboardEvent, ReactNode } from 'react';
 import {
   Button,
   Header,
@@ -92,6 +92,19 @@ export interface PickOption {
   readonly says?: string;
 }
 
+/**
+ * A shut picker would take a letter for the name of an option and choose it unseen. It is opened first; the letter
+ * goes to the bench, whose key it may be.
+ */
+function passLetterOn(event: KeyboardEvent): void {
+  const { key, target, ctrlKey, metaKey, altKey, shiftKey, repeat } = event;
+  const onShut = target instanceof Element && target.closest('button[aria-expanded="false"]') !== null;
+  if (!onShut || key.length !== 1 || key === ' ' || ctrlKey || metaKey || altKey) return;
+  event.stopPropagation();
+  event.preventDefault();
+  window.dispatchEvent(new window.KeyboardEvent('keydown', { key, shiftKey, repeat }));
+}
+
 /** One of many, grouped under headings where that helps. */
 export function Pick({
   label,
@@ -108,35 +121,37 @@ export function Pick({
 }): ReactNode {
   const chosen = sections.flatMap((s) => s.options).find((o) => o.id === value);
   return (
-    <Frame selectedKey={value} onSelectionChange={(key) => onChange(String(key))} placeholder={placeholder}>
-      <Label>{label}</Label>
-      <Button>
-        <SelectValue>
-          {() =>
-            chosen ? (
-              <OptionLine option={{ ...chosen, name: chosen.fullName ?? chosen.name, note: undefined }} />
-            ) : (
-              <span className="empty">{placeholder}</span>
-            )
-          }
-        </SelectValue>
-        <span aria-hidden>▾</span>
-      </Button>
-      <Sheet>
-        <ListBox>
-          {sections.map((section, i) => (
-            <ListBoxSection key={section.heading ?? i} aria-label={section.heading ?? label}>
-              {section.heading && <Header>{section.heading}</Header>}
-              {section.options.map((option) => (
-                <ListBoxItem key={option.id} id={option.id} textValue={option.name}>
-                  <OptionLine option={option} />
-                </ListBoxItem>
-              ))}
-            </ListBoxSection>
-          ))}
-        </ListBox>
-      </Sheet>
-    </Frame>
+    <Through onKeyDownCapture={passLetterOn}>
+      <Frame selectedKey={value} onSelectionChange={(key) => onChange(String(key))} placeholder={placeholder}>
+        <Label>{label}</Label>
+        <Button>
+          <SelectValue>
+            {() =>
+              chosen ? (
+                <OptionLine option={{ ...chosen, name: chosen.fullName ?? chosen.name, note: undefined }} />
+              ) : (
+                <span className="empty">{placeholder}</span>
+              )
+            }
+          </SelectValue>
+          <span aria-hidden>▾</span>
+        </Button>
+        <Sheet>
+          <ListBox>
+            {sections.map((section, i) => (
+              <ListBoxSection key={section.heading ?? i} aria-label={section.heading ?? label}>
+                {section.heading && <Header>{section.heading}</Header>}
+                {section.options.map((option) => (
+                  <ListBoxItem key={option.id} id={option.id} textValue={option.name}>
+                    <OptionLine option={option} />
+                  </ListBoxItem>
+                ))}
+              </ListBoxSection>
+            ))}
+          </ListBox>
+        </Sheet>
+      </Frame>
+    </Through>
   );
 }
 
@@ -215,6 +230,9 @@ const Line = styled.span`
   }
 `;
 
+const Through = styled.div`
+  display: contents;
+`;
 const Frame = styled(Select)`
   display: grid;
   grid-template-columns: minmax(0, 1fr);

@@ -9,6 +9,7 @@ import { Name, Thing } from './Thing.tsx';
 
 export function EnvelopeShelf({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const change = useWorkshop((s) => s.change);
+  const takeAway = useWorkshop((s) => s.takeAway);
   const { unit } = workshop;
   const setEnvelope = (id: string, part: Partial<ShelfEnvelope>): void =>
     void change({ ...workshop, envelopes: workshop.envelopes.map((e) => (e.id === id ? { ...e, ...part } : e)) });
@@ -79,13 +80,7 @@ export function EnvelopeShelf({ workshop }: { readonly workshop: Workshop }): Re
               value={envelope.colour}
               onChange={(colour) => colour && setEnvelope(envelope.id, { colour })}
             />
-            <Quiet
-              onPress={() =>
-                void change({ ...workshop, envelopes: workshop.envelopes.filter((e) => e.id !== envelope.id) })
-              }
-            >
-              Take it off the shelf
-            </Quiet>
+            <Quiet onPress={() => takeAway('envelopes', envelope)}>Take it off the shelf</Quiet>
           </Thing>
         ))}
       </div>

@@ -12,6 +12,7 @@ const named = (ids: readonly string[]) => [{ heading: null, options: ids.map((id
 
 export function StockShelf({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const change = useWorkshop((s) => s.change);
+  const takeAway = useWorkshop((s) => s.takeAway);
   const { unit } = workshop;
   const setStock = (id: string, part: Partial<Stock>): void =>
     void change({ ...workshop, stocks: workshop.stocks.map((s) => (s.id === id ? { ...s, ...part } : s)) });
@@ -112,11 +113,7 @@ export function StockShelf({ workshop }: { readonly workshop: Workshop }): React
               onChange={(colour) => colour && setStock(stock.id, { colour })}
             />
             {workshop.stocks.length > 1 && (
-              <Quiet
-                onPress={() => void change({ ...workshop, stocks: workshop.stocks.filter((s) => s.id !== stock.id) })}
-              >
-                Take it off the shelf
-              </Quiet>
+              <Quiet onPress={() => takeAway('stocks', stock)}>Take it off the shelf</Quiet>
             )}
           </Thing>
         ))}

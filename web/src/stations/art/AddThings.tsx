@@ -7,6 +7,7 @@ import {
   EMPTY_FACE,
   idOf,
   inkOn,
+  MM_PER_POINT,
   newMakersMark,
   PAIRINGS,
   TYPEFACES,
@@ -42,13 +43,13 @@ export function AddThings({
   /** Opens the choice of a page for several panels. */
   readonly onPage: () => void;
 }): ReactNode {
-  const { face, art, add, keepPicture, changeAll, pick } = hand;
+  const { face, art, add, keepPicture, topFor } = hand;
   const view = useView((s) => s.set);
   const [wording, setWording] = useState(false);
   const { safe } = face;
   const middle = (widthMm: number, heightMm: number) => ({
     leftMm: Math.round((face.face.widthMm - widthMm) * 5) / 10,
-    topMm: Math.round((face.face.heightMm - heightMm) * 5) / 10,
+    topMm: topFor((face.face.heightMm - heightMm) / 2, heightMm),
     widthMm,
     heightMm,
   });
@@ -66,43 +67,37 @@ export function AddThings({
       lineSpacing: DEFAULTS.lineSpacing,
       colour,
       leftMm: safe.xMm,
-      topMm: Math.max(safe.yMm, face.face.heightMm * 0.4),
+      topMm: topFor(face.face.heightMm * 0.4, DEFAULTS.textSizePt * DEFAULTS.lineSpacing * MM_PER_POINT),
       widthMm: safe.widthMm,
     };
     add({ texts: [block] });
   };
   const addFrame = (ref: PictureRef): void => {
-    const { pictureId, change } = keepPicture(ref);
+    const { pictureId } = keepPicture(ref);
     const ratio = ref.heightPx / ref.widthPx;
     const wide = Math.min(safe.widthMm * 0.6, (safe.heightMm * 0.6) / ratio);
     const id = newId();
-    changeAll([
-      change,
+    add(
       {
-        path: ['art', 'faces', face.face.id],
-        value: {
-          ...art,
-          order: [...face.items.map(idOf), id],
-          objects: [
-            ...(art.objects ?? []),
-            {
-              kind: 'picture',
-              id,
-              ...middle(Math.round(wide), Math.round(wide * ratio)),
-              picture: { pictureId, ...PLAIN_PLACEMENT },
-            },
-          ],
-        },
+        objects: [
+          {
+            kind: 'picture',
+            id,
+            ...middle(Math.round(wide), Math.round(wide * ratio)),
+            picture: { pictureId, ...PLAIN_PLACEMENT },
+          },
+        ],
       },
-    ]);
-    pick(id);
+      { [pictureId]: ref },
+    );
   };
   const addMark = (onto: FacePlan): void => {
     const known = onto.items.find((item) => (item.kind === 'text' ? item.block : item.object).makersMark);
     const mark = newMakersMark(onto, studioName, newId());
     const art = job.art.faces[onto.face.id] ?? EMPTY_FACE;
-    if (!known) changeAll([{ path: ['art', 'faces', onto.face.id], value: { ...art, texts: [...art.texts, mark] } }]);
-    view({ face: onto.face.id, itemId: known ? idOf(known) : mark.id });
+    if (!known)
+      hand.changeAll([{ path: ['art', 'faces', onto.face.id], value: { ...art, texts: [...art.texts, mark] } }]);
+    view({ face: onto.face.id, itemIds: [known ? idOf(known) : mark.id] });
   };
   const { takeIn, said, picker } = useTakeIn(addFrame);
   return (

@@ -7,6 +7,7 @@ import { Bench } from '../../bench/Bench.tsx';
 import { Turner } from '../../bench/Turner.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
+import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
 import { Pick } from '../../ui/Choose.tsx';
 import { FieldPlace } from '../../ui/Field.tsx';
@@ -104,7 +105,7 @@ export function ArtBench(props: StationProps): ReactNode {
                 <Pick
                   label="Face"
                   value={face.face.id}
-                  onChange={(id) => set({ face: id, itemId: null })}
+                  onChange={(id) => set({ face: id, itemIds: [] })}
                   sections={[
                     {
                       heading: null,
@@ -115,7 +116,7 @@ export function ArtBench(props: StationProps): ReactNode {
               </FacePick>
             ) : (
               plan.art.faces.map(({ face: { id, name } }) => (
-                <BenchPress key={id} aria-pressed={id === face.face.id} onPress={() => set({ face: id, itemId: null })}>
+                <BenchPress key={id} aria-pressed={id === face.face.id} onPress={() => set({ face: id, itemIds: [] })}>
                   {name}
                 </BenchPress>
               ))
@@ -144,6 +145,7 @@ export function ArtSlip(props: StationProps): ReactNode {
   const hand = useFace(props);
   const { face, art, item, setFace, placePicture } = hand;
   const { takeIn, said, picker } = useTakeIn(placePicture);
+  const takeAway = useJob((s) => s.takeAway);
   const drift = useView((s) => s.drift);
   const [page, setPage] = useState(false);
   const others = Object.entries(job.pictures).filter(([id]) => id !== art.picture?.pictureId);
@@ -166,7 +168,18 @@ export function ArtSlip(props: StationProps): ReactNode {
         <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => takeIn(files?.[0])}>
           <Press>{art.picture ? 'Another picture …' : 'Place a picture …'}</Press>
         </FileTrigger>
-        {art.picture && <Quiet onPress={() => setFace({ picture: null })}>Take it off</Quiet>}
+        {art.picture && (
+          <Quiet
+            onPress={() =>
+              takeAway(
+                [{ path: ['art', 'faces', face.face.id, 'picture'], value: null }],
+                'The picture is off the face.',
+              )
+            }
+          >
+            Take it off
+          </Quiet>
+        )}
       </Row>
       {said && <p role="status">{said}</p>}
       {picker}
@@ -197,7 +210,7 @@ export function ArtSlip(props: StationProps): ReactNode {
           <PagePanels {...props} faceId={face.face.id} onClose={() => setPage(false)} />
         </Suspense>
       )}
-      <ItemList hand={hand} />
+      <ItemList hand={hand} job={job} />
       <FieldPlace value={`${face.face.id} ${item ? idOf(item) : ''}`}>
         {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
         {item && item.kind !== 'text' && <ObjectPanel {...props} item={item} hand={hand} />}

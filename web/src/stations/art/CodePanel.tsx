@@ -27,7 +27,7 @@ export function CodePanel({
   const set = (part: Partial<CodeObject>, key?: string): void => hand.setObject(object.id, part, key);
   const say = (part: object): void => set({ content: { ...content, ...part } as CodeContent }, `code-${object.id}`);
   const field = (label: string, name: string, value: string): ReactNode => (
-    <WordsField key={name} label={label} value={value} onChange={(text) => say({ [name]: text })} />
+    <WordsField key={`${object.id} ${name}`} label={label} value={value} onChange={(text) => say({ [name]: text })} />
   );
   const moduleMm = code && code.modules.length > 0 ? code.moduleMm : null;
   return (
@@ -45,7 +45,13 @@ export function CodePanel({
       />
       {content.kind === 'link' && field('Address of the page', 'url', content.url)}
       {content.kind === 'text' && (
-        <WordsField label="Words in the code" rows={3} value={content.text} onChange={(text) => say({ text })} />
+        <WordsField
+          key={object.id}
+          label="Words in the code"
+          rows={3}
+          value={content.text}
+          onChange={(text) => say({ text })}
+        />
       )}
       {content.kind === 'wifi' && (
         <>

@@ -77,7 +77,7 @@ export function FaceBeside({
                     .map((p) => apply(compose(map, one.toBlank), p))
                     .map((p) => `${p.xMm},${p.yMm}`)
                     .join(' ')}
-                  onClick={() => set({ face: one.id, itemId: null })}
+                  onClick={() => set({ face: one.id, itemIds: [] })}
                 />
               ))}
           </svg>

@@ -5,6 +5,7 @@ import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField } from '../../ui/Field.tsx';
 import { Quiet, Press } from '../../ui/Press.tsx';
 import { Row, Two } from '../../ui/Sheet.tsx';
+import { useJob } from '../../stores/job.ts';
 import type { FaceInHand } from './useFace.ts';
 
 /** What lies under everything else beside a flat colour: a gradient, a pattern, a border, a picture’s other panels. */
@@ -150,6 +151,7 @@ export function CopyFace({
   readonly faces: readonly { readonly id: string; readonly name: string }[];
 }): ReactNode {
   const { art, face, changeAll } = hand;
+  const takeAway = useJob((s) => s.takeAway);
   const things = art.texts.length + (art.objects?.length ?? 0);
   return (
     <Row role="group" aria-label="Copy this face to">
@@ -160,7 +162,10 @@ export function CopyFace({
       ))}
       <Quiet
         onPress={() =>
-          changeAll([{ path: ['art', 'faces', face.face.id], value: { background: null, picture: null, texts: [] } }])
+          takeAway(
+            [{ path: ['art', 'faces', face.face.id], value: { background: null, picture: null, texts: [] } }],
+            `The ${face.face.name.toLowerCase()} is cleared.`,
+          )
         }
       >
         Clear this face{things > 0 ? ` of ${things} ${plural(things, 'thing')}` : ''}

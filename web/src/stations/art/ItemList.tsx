@@ -1,9 +1,20 @@
 import { ArrowDown, ArrowUp, Lock, LockOpen, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { alignmentShift, evenShifts, idOf, type Alignment, type LaidItem } from '@zippy/core';
+import {
+  alignmentShifts,
+  evenShifts,
+  evenSpan,
+  idOf,
+  type Alignment,
+  type Box,
+  type Job,
+  type LaidItem,
+} from '@zippy/core';
 import { Press } from '../../ui/Press.tsx';
+import { Row } from '../../ui/Sheet.tsx';
 import { sayItem } from './Handles.tsx';
+import { handleThings } from './useArtKeys.ts';
 import { isLocked, seenBox, type FaceInHand } from './useFace.ts';
 
 const ALIGNMENTS: readonly (readonly [Alignment, string, string])[] = [
@@ -16,8 +27,8 @@ const ALIGNMENTS: readonly (readonly [Alignment, string, string])[] = [
 ];
 
 /** Everything on a face from front to back, with what can be done to where it lies. */
-export function ItemList({ hand }: { readonly hand: FaceInHand }): ReactNode {
-  const { face, item: picked, setFace, setText, setObject, move, remove, pick } = hand;
+export function ItemList({ hand, job }: { readonly hand: FaceInHand; readonly job: Job }): ReactNode {
+  const { face, picked, setFace, setThings, move, remove, pick, pickAlso } = hand;
   if (face.items.length === 0) return null;
   const order = face.items.map(idOf);
   const swap = (i: number, k: number): void => {
@@ -25,13 +36,12 @@ export function ItemList({ hand }: { readonly hand: FaceInHand }): ReactNode {
     [next[i], next[k]] = [next[k]!, next[i]!];
     setFace({ order: next });
   };
-  const lock = (item: LaidItem): void => {
-    const locked = !isLocked(item);
-    if (item.kind === 'text') setText(item.block.id, { locked });
-    else setObject(item.object.id, { locked });
-  };
+  const isPicked = (item: LaidItem): boolean => picked.some((one) => idOf(one) === idOf(item));
+  // What is done to one of several that are picked out is done to all of them.
+  const withIt = (item: LaidItem): readonly LaidItem[] => (isPicked(item) ? picked : [item]);
   const ground = { widthMm: face.face.widthMm, heightMm: face.face.heightMm, safe: face.safe };
-  const free = face.items.filter((item) => !isLocked(item));
+  const free = picked.filter((item) => !isLocked(item));
+  const does = handleThings(hand, job);
   const front = [...face.items].reverse();
   return (
     <>
@@ -40,13 +50,15 @@ export function ItemList({ hand }: { readonly hand: FaceInHand }): ReactNode {
           const i = face.items.length - 1 - k;
           const name = sayItem(item);
           return (
-            <li key={idOf(item)} data-picked={picked === item || undefined}>
+            <li key={idOf(item)} data-picked={isPicked(item) || undefined}>
               <button
                 type="button"
                 className="name"
                 aria-label={name}
-                aria-pressed={picked === item}
-                onClick={() => pick(idOf(item))}
+                aria-pressed={isPicked(item)}
+                onClick={(event) =>
+                  event.shiftKey || event.ctrlKey || event.metaKey ? pickAlso(idOf(item)) : pick(idOf(item))
+                }
               >
                 {item.kind === 'text' ? item.block.text.replaceAll('\n', ' ') || '(empty)' : name}
               </button>
@@ -70,7 +82,7 @@ export function ItemList({ hand }: { readonly hand: FaceInHand }): ReactNode {
                 type="button"
                 aria-label={`${name}: ${isLocked(item) ? 'let go' : 'lock'}`}
                 aria-pressed={isLocked(item)}
-                onClick={() => lock(item)}
+                onClick={() => setThings(withIt(item).map(idOf), { locked: !isLocked(item) })}
               >
                 {isLocked(item) ? <Lock size={15} aria-hidden /> : <LockOpen size={15} aria-hidden />}
               </button>
@@ -78,7 +90,13 @@ export function ItemList({ hand }: { readonly hand: FaceInHand }): ReactNode {
                 type="button"
                 aria-label={`${name}: take off`}
                 disabled={isLocked(item)}
-                onClick={() => remove(idOf(item))}
+                onClick={() =>
+                  remove(
+                    withIt(item)
+                      .filter((one) => !isLocked(one))
+                      .map(idOf),
+                  )
+                }
               >
                 <Trash2 size={15} aria-hidden />
               </button>
@@ -93,8 +111,11 @@ export function ItemList({ hand }: { readonly hand: FaceInHand }): ReactNode {
             type="button"
             aria-label={`${name} of the face`}
             title={`${name} of the face`}
-            disabled={!picked || isLocked(picked)}
-            onClick={() => picked && move(new Map([[idOf(picked), alignmentShift(seenBox(picked), how, ground)]]))}
+            disabled={free.length === 0}
+            onClick={() => {
+              const shifts = alignmentShifts(free.map(seenBox), how, ground);
+              move(new Map(free.map((item, i) => [idOf(item), shifts[i]!])));
+            }}
           >
             <svg viewBox="0 0 16 16" width={18} height={18} aria-hidden>
               <path d={d} />
@@ -104,17 +125,48 @@ export function ItemList({ hand }: { readonly hand: FaceInHand }): ReactNode {
         <Press
           isDisabled={free.length < 3}
           onPress={() => {
-            const shifts = evenShifts(free.map(seenBox));
+            const shifts = evenShifts(spansOf(free));
             move(new Map(free.map((item, i) => [idOf(item), { xMm: 0, yMm: shifts[i]! }])));
           }}
         >
           Even gaps
         </Press>
       </Aligns>
+      <Row role="group" aria-label="What is picked out">
+        <Press isDisabled={picked.length === 0} onPress={() => void does.cut()}>
+          Cut
+        </Press>
+        <Press isDisabled={picked.length === 0} onPress={() => void does.copy()}>
+          Copy
+        </Press>
+        <Press onPress={() => does.paste()}>Paste</Press>
+        <Press isDisabled={picked.length === 0} onPress={() => void does.double()}>
+          Double
+        </Press>
+      </Row>
+      {face.items.length > 1 && (
+        <Quietly>
+          {picked.length > 1
+            ? `${picked.length} picked out: they move, line up and lock together.`
+            : 'Shift picks several, here or on the bench; a frame dragged round them does too.'}
+        </Quietly>
+      )}
     </>
   );
 }
 
+/** What counts of each thing when gaps are made even: of words, their baselines. */
+function spansOf(items: readonly LaidItem[]): readonly Box[] {
+  const amongWords = items.every(({ kind }) => kind === 'text');
+  return items.map((item) =>
+    evenSpan(seenBox(item), item.kind === 'text' ? item.set.lines.map((line) => line.at.yMm) : [], amongWords),
+  );
+}
+
+const Quietly = styled.p`
+  color: ${({ theme }) => theme.colour.inkQuiet};
+  font-size: 14px;
+`;
 const List = styled.ul`
   display: grid;
   margin: 0;

@@ -14,6 +14,7 @@ const ROWS_SHOWN = 120;
 /** A list with headings, taken in from a file or pasted; one card a row. */
 export function NamesPanel({ job, names }: { readonly job: Job; readonly names: NamesPlan | null }): ReactNode {
   const change = useJob((s) => s.change);
+  const takeAway = useJob((s) => s.takeAway);
   const { set } = useView();
   const [said, setSaid] = useState<string | null>(null);
   const [pasted, setPasted] = useState('');
@@ -90,7 +91,11 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
         >
           <Press>{list ? 'Another list …' : 'A list from a file …'}</Press>
         </FileTrigger>
-        {list && <Quiet onPress={() => change([{ path: ['names'], value: null }])}>Take the list off</Quiet>}
+        {list && (
+          <Quiet onPress={() => takeAway([{ path: ['names'], value: null }], 'The list of names is off.')}>
+            Take the list off
+          </Quiet>
+        )}
       </Row>
       {!list && (
         <>

@@ -79,6 +79,7 @@ export function WordsPanel({
         />
       )}
       <WordsField
+        key={text.id}
         label="Words"
         rows={3}
         value={text.text}

@@ -1,6 +1,7 @@
 import {
   boxOf,
   EMPTY_FACE,
+  freeTop,
   idOf,
   type ArtObject,
   type Box,
@@ -13,25 +14,41 @@ import {
   type TextBlock,
 } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
+import { useNotice } from '../../stores/notice.ts';
 import { useView } from '../../stores/view.ts';
 import type { StationProps } from '../parts.ts';
 
 export const PLAIN_PLACEMENT = { zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false } as const;
 
+export interface Things {
+  readonly texts?: readonly TextBlock[];
+  readonly objects?: readonly ArtObject[];
+}
+
 /** The face in hand and the ways to change it. */
 export interface FaceInHand {
   readonly face: FacePlan;
   readonly art: FaceArt;
-  /** Words or an object that is picked out, if any. */
+  /** What is picked out, in the order it was; with what was typed last, which the plan may not know yet. */
+  readonly picked: readonly LaidItem[];
+  /** The one thing that is picked out, where it is only one. */
   readonly item: LaidItem | null;
   readonly setFace: (part: Partial<FaceArt>, key?: string) => void;
   readonly setText: (id: string, part: Partial<TextBlock>, key?: string) => void;
   readonly setObject: (id: string, part: Partial<ArtObject>, key?: string) => void;
+  readonly setThings: (ids: readonly string[], part: { readonly locked: boolean }) => void;
   /** Moves several things at once, as one change. */
   readonly move: (shifts: ReadonlyMap<string, { readonly xMm: number; readonly yMm: number }>, key?: string) => void;
-  readonly add: (things: { readonly texts?: readonly TextBlock[]; readonly objects?: readonly ArtObject[] }) => void;
-  readonly remove: (id: string) => void;
+  /** Where a thing lies as the job says now; a plan made while it is dragged is a step behind. */
+  readonly placeOf: (id: string) => { readonly leftMm: number; readonly topMm: number } | null;
+  readonly add: (things: Things, pictures?: Job['pictures']) => void;
+  readonly remove: (ids: readonly string[]) => void;
   readonly pick: (id: string | null) => void;
+  /** Picks one more out, or lets it go. */
+  readonly pickAlso: (id: string) => void;
+  readonly pickAll: (ids: readonly string[]) => void;
+  /** Top of a place for a new thing where it hides no other. */
+  readonly topFor: (wantMm: number, heightMm: number) => number;
   readonly placePicture: (ref: PictureRef) => void;
   /** Puts a picture among the job’s own and gives its name there. */
   readonly keepPicture: (ref: PictureRef) => { readonly pictureId: string; readonly change: Change };
@@ -46,60 +63,119 @@ interface Change {
 export const seenBox = (item: LaidItem): Box =>
   item.kind === 'text' ? (item.set.ink ?? item.set.box) : boxOf(item.object);
 
-export const isLocked = (item: LaidItem): boolean =>
-  Boolean(item.kind === 'text' ? item.block.locked : item.object.locked);
+export const thingOf = (item: LaidItem): TextBlock | ArtObject => (item.kind === 'text' ? item.block : item.object);
+
+export const isLocked = (item: LaidItem): boolean => Boolean(thingOf(item).locked);
+
+/** A laid thing with what the job says of it now. */
+function withNewest(item: LaidItem, { texts, objects = [] }: FaceArt): LaidItem {
+  if (item.kind === 'text') return { ...item, block: texts.find(({ id }) => id === item.block.id) ?? item.block };
+  const object = objects.find(({ id, kind }) => id === item.object.id && kind === item.kind) ?? item.object;
+  return { ...item, object } as LaidItem;
+}
 
 export function useFace({ job, plan }: StationProps): FaceInHand {
   const change = useJob((s) => s.change);
   const wanted = useView((s) => s.face);
-  const itemId = useView((s) => s.itemId);
+  const itemIds = useView((s) => s.itemIds);
   const set = useView((s) => s.set);
   const face = plan.art.faces.find((f) => f.face.id === wanted) ?? plan.art.faces[0]!;
   const id = face.face.id;
   const art = job.art.faces[id] ?? EMPTY_FACE;
   const path = ['art', 'faces', id];
-  const objects = art.objects ?? [];
-  const setFace = (part: Partial<FaceArt>, key?: string): void => change([{ path, value: { ...art, ...part } }], key);
+  // What is changed is the job as it is at that moment: the one that was drawn may be a few keys old.
+  const now = (): FaceArt => (useJob.getState().job ?? job).art.faces[id] ?? EMPTY_FACE;
+  const setFace = (part: Partial<FaceArt>, key?: string): void => change([{ path, value: { ...now(), ...part } }], key);
+  const setObjects = (with_: (o: ArtObject) => ArtObject): Pick<FaceArt, 'objects'> => {
+    const { objects } = now();
+    return objects ? { objects: objects.map(with_) } : {};
+  };
   const keepPicture = (ref: PictureRef) => {
-    const pictureId = pictureIdOf(job, ref);
+    const pictureId = pictureIdOf(useJob.getState().job ?? job, ref);
     return { pictureId, change: { path: ['pictures', pictureId], value: ref } };
   };
+  const picked = itemIds.flatMap((one) => {
+    const found = face.items.find((item) => idOf(item) === one);
+    return found ? [withNewest(found, art)] : [];
+  });
   return {
     face,
     art,
-    item: face.items.find((one) => idOf(one) === itemId) ?? null,
+    picked,
+    item: picked.length === 1 ? picked[0]! : null,
     setFace,
     setText: (textId, part, key) =>
-      setFace({ texts: art.texts.map((t) => (t.id === textId ? { ...t, ...part } : t)) }, key),
+      setFace({ texts: now().texts.map((t) => (t.id === textId ? { ...t, ...part } : t)) }, key),
     setObject: (objectId, part, key) =>
-      setFace({ objects: objects.map((o) => (o.id === objectId ? ({ ...o, ...part } as ArtObject) : o)) }, key),
-    move: (shifts, key) =>
       setFace(
-        {
-          texts: art.texts.map((t) => shifted(t, shifts)),
-          ...(art.objects ? { objects: objects.map((o) => shifted(o, shifts)) } : {}),
-        },
+        setObjects((o) => (o.id === objectId ? ({ ...o, ...part } as ArtObject) : o)),
         key,
       ),
-    add: ({ texts = [], objects: more = [] }) => {
+    setThings: (ids, part) =>
+      setFace({
+        texts: now().texts.map((t) => (ids.includes(t.id) ? { ...t, ...part } : t)),
+        ...setObjects((o) => (ids.includes(o.id) ? { ...o, ...part } : o)),
+      }),
+    move: (shifts, key) =>
+      setFace({ texts: now().texts.map((t) => shifted(t, shifts)), ...setObjects((o) => shifted(o, shifts)) }, key),
+    placeOf: (one) => [...now().texts, ...(now().objects ?? [])].find((thing) => thing.id === one) ?? null,
+    add: ({ texts = [], objects: more = [] }, pictures = {}) => {
+      const had = now();
       // What is added lies before everything else.
       const order = [...face.items.map(idOf), ...more.map((o) => o.id), ...texts.map((t) => t.id)];
-      setFace({
-        texts: [...art.texts, ...texts],
-        ...(more.length > 0 ? { objects: [...objects, ...more] } : {}),
-        order,
-      });
-      set({ itemId: (texts.at(-1) ?? more.at(-1))?.id ?? null });
+      const value: FaceArt = {
+        ...had,
+        texts: [...had.texts, ...texts],
+        ...(more.length > 0 ? { objects: [...(had.objects ?? []), ...more] } : {}),
+        order: [...new Set(order)],
+      };
+      change([
+        ...Object.entries(pictures).map(([name, ref]) => ({ path: ['pictures', name], value: ref })),
+        { path, value },
+      ]);
+      set({ itemIds: [...more, ...texts].map((one) => one.id) });
     },
     remove: (gone) => {
-      setFace({ texts: art.texts.filter((t) => t.id !== gone), objects: objects.filter((o) => o.id !== gone) });
-      set({ itemId: null });
+      const { texts, objects } = now();
+      setFace({
+        texts: texts.filter((t) => !gone.includes(t.id)),
+        ...(objects ? { objects: objects.filter((o) => !gone.includes(o.id)) } : {}),
+      });
+      set({ itemIds: [] });
+      const back = {
+        texts: texts.filter((t) => gone.includes(t.id)),
+        objects: (objects ?? []).filter((o) => gone.includes(o.id)),
+      };
+      const many = back.texts.length + back.objects.length;
+      const jobId = useJob.getState().id;
+      useNotice
+        .getState()
+        .say(`${many === 1 ? 'One thing is' : `${many} things are`} off the ${face.face.name.toLowerCase()}.`, () => {
+          const here = useJob.getState();
+          if (here.id !== jobId || !here.job) throw new Error('Open the job it was taken from.');
+          const then = here.job.art.faces[id] ?? EMPTY_FACE;
+          here.change([
+            {
+              path,
+              value: {
+                ...then,
+                texts: [...then.texts, ...back.texts],
+                ...(back.objects.length > 0 ? { objects: [...(then.objects ?? []), ...back.objects] } : {}),
+              },
+            },
+          ]);
+        });
     },
-    pick: (picked) => set({ itemId: picked }),
+    pick: (one) => set({ itemIds: one === null ? [] : [one] }),
+    pickAlso: (one) =>
+      set({ itemIds: itemIds.includes(one) ? itemIds.filter((other) => other !== one) : [...itemIds, one] }),
+    pickAll: (all) => set({ itemIds: all }),
+    topFor: (wantMm, heightMm) =>
+      Math.round(freeTop(face.items.map(seenBox), face.safe, { topMm: wantMm, heightMm }) * 10) / 10,
     placePicture: (ref) => {
       const { pictureId, change: kept } = keepPicture(ref);
       const picture: PicturePlacement = { pictureId, ...PLAIN_PLACEMENT };
-      change([kept, { path, value: { ...art, picture } }]);
+      change([kept, { path, value: { ...now(), picture } }]);
     },
     keepPicture,
     changeAll: (changes) => change(changes),

@@ -58,6 +58,7 @@ export function SellBench({ job, plan, workshop }: StationProps): ReactNode {
 
 export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
+  const takeAway = useJob((s) => s.takeAway);
   const { sell } = job;
   const set = (field: string, value: unknown): void => change([{ path: ['sell', field], value }]);
   const selling = job.brief.purpose === 'sell';
@@ -138,9 +139,9 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
             />
             <Quiet
               onPress={() =>
-                set(
-                  'extras',
-                  sell.extras.filter((_, n) => n !== i),
+                takeAway(
+                  [{ path: ['sell', 'extras'], value: sell.extras.filter((_, n) => n !== i) }],
+                  `${extra.name} is taken off.`,
                 )
               }
             >

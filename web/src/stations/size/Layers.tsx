@@ -17,6 +17,7 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
   const { layers } = job.size;
   const lightest = [...workshop.stocks].sort((a, b) => a.gsm - b.gsm)[0]!;
+  const takeAway = useJob((s) => s.takeAway);
   const setAll = (next: readonly LayerChoice[]): void => change([{ path: ['size', 'layers'], value: next }]);
   const add = (kind: LayerChoice['kind']): void => {
     const inside = plan.size.faces.find((f) => f.id === 'insideBack') ?? plan.size.faces.at(-1)!;
@@ -34,7 +35,9 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
             pictures={job.pictures}
             workshop={workshop}
             onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
-            onRemove={() => setAll(layers.filter((_, k) => k !== i))}
+            onRemove={() =>
+              takeAway([{ path: ['size', 'layers'], value: layers.filter((_, k) => k !== i) }], 'A layer is taken off.')
+            }
           />
         </FieldPlace>
       ))}

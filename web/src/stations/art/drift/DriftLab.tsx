@@ -143,7 +143,7 @@ export function DriftBench(props: StationProps): ReactNode {
             <BenchPress
               key={id}
               aria-pressed={id === face.face.id}
-              onPress={() => useView.getState().set({ face: id, itemId: null })}
+              onPress={() => useView.getState().set({ face: id, itemIds: [] })}
             >
               {name}
             </BenchPress>
