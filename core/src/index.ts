@@ -48,16 +48,26 @@ export type { ArtPlan, NamesPlan } from './art/planArt.ts';
 export { boxOf, idOf, isWholeOnFace, type FacePlan, type LaidItem, type LaidPicture } from './art/items.ts';
 export * from './art/colour.ts';
 export * from './art/driftLab.ts';
+export { EDGES, TOUCHES_MM, type FaceEdge } from './art/edges.ts';
 export { inkMl, inkUse, ML_PER_M2, type InkUse } from './art/ink.ts';
 export { inkLimit, inkTotal, latticeValue, type InkLattice } from './art/inkTotal.ts';
 export { newMakersMark } from './art/makersMark.ts';
 export type { PanelArt } from './art/panelArt.ts';
-export { seenSide } from './art/seenArt.ts';
+export { seenFace, seenSide } from './art/seenArt.ts';
 export * from './art/names.ts';
 export { BARE_WITHIN, type Fate, type InkOnStock, type OnStock } from './art/onStock.ts';
 export { cardAt, nameSheet, type NamedSheet } from './sheet/nameSheet.ts';
 export { placedPictureIds, placedTypefaceIds } from './art/placedPictures.ts';
-export { alignmentShift, alignmentShifts, evenShifts, evenSpan, freeTop, snap, type Alignment, type Snapped } from './art/arrange.ts';
+export {
+  alignmentShift,
+  alignmentShifts,
+  evenShifts,
+  evenSpan,
+  freeTop,
+  snap,
+  type Alignment,
+  type Snapped,
+} from './art/arrange.ts';
 export { WORDINGS, wordFace, type Wording } from './art/wordings.ts';
 export { codeOf, codeText } from './art/code.ts';
 export type { Code } from './art/codePath.ts';
@@ -67,6 +77,9 @@ export { selfBucklingHeightMm } from './stock/standing.ts';
 export type { StockPlan } from './stock/planStock.ts';
 export { layOutOnePiece, type LayOut, type LayOutQuestion } from './sheet/layOut.ts';
 export { chanceEnough, sparesFor } from './sheet/spares.ts';
+export { isOwnPass, passesOf, sayPlate, type PlateKind, type PrintPass } from './sheet/passes.ts';
+export { whiteWayOf } from './stock/white.ts';
+export { slugWidthMm } from './sheet/drawMarks.ts';
 export type { Placement, SheetPlan, SheetSide } from './sheet/planSheet.ts';
 export * from './calibration/types.ts';
 export { calibrationFor, correctionsInForce, type InForce } from './calibration/chooseCalibration.ts';
@@ -118,6 +131,7 @@ export { drawEnvelopeBlank, drawEnvelopeSheet } from './envelope/drawEnvelope.ts
 export { CAUTIONS, SPOIL_CAUSES, type MakePlan, type MakeStep, type SpoilCause } from './make/planMake.ts';
 export type { CostPart, SellPlan } from './sell/planSell.ts';
 export { allSnags, planJob, type Plan, type PlanContext } from './plan/planJob.ts';
+export { labelRuns, setLabel, type LabelRun } from './write/labels.ts';
 export { LOOKS, type Look } from './write/look.ts';
 export {
   GREY_WEIGHTS,
@@ -130,7 +144,7 @@ export {
   type SvgNode,
   type SvgOptions,
 } from './write/svg.ts';
-export { WHITE_INK, whitePlate } from './scene/whitePlate.ts';
+export { plateOf, WHITE_INK, whitePlate } from './scene/whitePlate.ts';
 export { pdfCalls, rgb, type FileGlyph, type PdfLender } from './write/pdfCalls.ts';
 export { progressOf, type BenchCount, type Progress } from './plan/progress.ts';
 export { countRun, standing, type JobBench, type Run, type RunCount, type RunEvent } from './make/run.ts';

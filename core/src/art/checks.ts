@@ -1,4 +1,4 @@
-import { corners, isInside } from '../geometry/box.ts';
+import { isInside } from '../geometry/box.ts';
 import type { Box } from '../geometry/types.ts';
 import { plural } from '../job/figures.ts';
 import type { ArtObject, Job, PicturePlacement, Snag, Stock, Workshop } from '../job/types.ts';
@@ -6,7 +6,9 @@ import { formatLength } from '../length/formatLength.ts';
 import type { Colour } from '../scene/types.ts';
 import { codeText } from './code.ts';
 import { contrast, INKS, luminance, printedOn } from './colour.ts';
+import { EDGES, edgeReaches, grownToBleed, reachOf, shortEdges, type FaceEdge } from './edges.ts';
 import { boxOf, isWholeOnFace, type FacePlan, type LaidItem } from './items.ts';
+import { TEST_PRINT } from './testPrint.ts';
 import { SMALLEST_PT } from './smallestType.ts';
 
 /** A square of a code smaller than this is lost between a printer’s dots and a telephone’s. */
@@ -15,11 +17,8 @@ export const SMALLEST_MODULE_MM = 0.4;
 const CONTRAST = { code: 4, words: 3 } as const;
 /** Rules thinner than this break up: dark on light, and left out of a dark ground. */
 const HAIRLINE_PT = { dark: 0.25, reversed: 0.5 } as const;
-/** A border narrower than this shows half a millimetre of drift as a sixth of itself. */
-const THIN_BORDER_MM = 3;
 /** Darker than this a ground is a solid: words are reversed out of it, and its ink wants a test print. */
 const DARK = 0.18;
-const GOOD_BORDER_MM = 6;
 
 /** What could go wrong between this face’s art and a real printer and trimmer. */
 export function artChecks(job: Job, workshop: Workshop, face: FacePlan): readonly Snag[] {
@@ -37,7 +36,6 @@ export function artChecks(job: Job, workshop: Workshop, face: FacePlan): readonl
   };
   return [
     ...groundSnags(look),
-    ...borderSnags(look),
     ...shortSnags(look),
     ...face.items.flatMap((item) => (item.kind === 'text' ? wordSnags(look, item) : objectSnags(look, item))),
   ];
@@ -67,7 +65,7 @@ function groundSnags(look: Look): readonly Snag[] {
   const { face } = look;
   const { art } = face;
   const solid = art.background !== null && luminance(art.background) < DARK && groundUnder(look) !== null;
-  if (!art.gradient && !solid) return [];
+  if ((!art.gradient && !solid) || look.job.make.testPrint) return [];
   return [
     {
       id: `art-test-print-${face.face.id}`,
@@ -77,10 +75,12 @@ function groundSnags(look: Look): readonly Snag[] {
       why: art.gradient
         ? 'Home printers may show it in steps. Print one sheet at the quality you mean to use before the run.'
         : 'So much ink may band, curl the card or stay wet. Print one sheet first, and let it dry before it is handled.',
-      remedies: [],
+      remedies: [TEST_PRINT],
     },
   ];
 }
+
+const EDGE_WORDS = { left: 'left', right: 'right', top: 'top', bottom: 'foot' } as const;
 
 /**
  * A picture that is whole on its face keeps inside safe, or goes on to the bleed’s edge; one that ends between the two
@@ -91,14 +91,9 @@ function shortSnags(look: Look): readonly Snag[] {
   const { picture, bleed, safe } = face;
   if (!picture || picture.from !== face.face.id || !isWholeOnFace(picture.placement)) return [];
   if (picture.placement.fade >= 1 || isInside(picture.box, safe)) return [];
-  const ends = (b: Box): readonly [string, number][] => [
-    ['left', -b.xMm],
-    ['top', -b.yMm],
-    ['right', b.xMm + b.widthMm],
-    ['foot', b.yMm + b.heightMm],
-  ];
-  const [own, near, far] = [ends(picture.box), ends(safe), ends(bleed)];
-  const short = own.filter(([, at], i) => at > near[i]![1] + 1e-6 && at < far[i]![1] - 1e-6).map(([name]) => name);
+  const trim: Box = { xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm };
+  const [own, far, near] = [reachOf(picture.box, trim), reachOf(bleed, trim), reachOf(safe, trim)];
+  const short = EDGES.filter((edge) => own[edge] > near[edge] + 1e-6 && own[edge] < far[edge] - 1e-6);
   if (short.length === 0) return [];
   const set = (part: Partial<PicturePlacement>) => [
     { path: facePath(look, 'picture'), value: { ...picture.placement, ...part } },
@@ -108,35 +103,11 @@ function shortSnags(look: Look): readonly Snag[] {
       id: `art-short-${face.face.id}`,
       station: 'art',
       level: 'warn',
-      title: `The picture ${on(look)} ends short of the bleed: ${short.join(', ')}`,
+      title: `The picture ${on(look)} ends short of the bleed: ${short.map((edge) => EDGE_WORDS[edge]).join(', ')}`,
       why: `It reaches past the safe inset of ${formatLength(job.size.safeMm, unit)} and not to the bleed’s edge, so a cut that drifts clips it or leaves a sliver beside it.`,
       remedies: [
         { label: 'Fill the face with it', changes: set({ fit: 'fill' }) },
         { label: 'Keep all of it inside safe', changes: set({ fit: 'whole', zoom: 1 }) },
-      ],
-    },
-  ];
-}
-
-function borderSnags(look: Look): readonly Snag[] {
-  const { face, unit } = look;
-  const { border } = face.art;
-  if (!border) return [];
-  const band = border.insetMm > 0 ? border.insetMm : border.widthMm;
-  if (band >= THIN_BORDER_MM) return [];
-  return [
-    {
-      id: `art-border-${face.face.id}`,
-      station: 'art',
-      level: 'warn',
-      title: `The border ${on(look)} leaves ${formatLength(band, unit)} to be even`,
-      why: 'A cut that drifts half a millimetre makes one side visibly wider than the other. Wide borders forgive, and none at all forgives most.',
-      remedies: [
-        {
-          label: `Make it ${formatLength(GOOD_BORDER_MM, unit)} wide at the trim`,
-          changes: [{ path: facePath(look, 'border'), value: { ...border, insetMm: 0, widthMm: GOOD_BORDER_MM } }],
-        },
-        { label: 'Take it off', changes: [{ path: facePath(look, 'border'), value: null }] },
       ],
     },
   ];
@@ -210,43 +181,50 @@ type Changed = (part: Partial<ArtObject>) => { readonly path: readonly string[];
 const NAMES = { picture: 'The picture', code: 'The code', rule: 'The rule', ornament: 'The ornament' } as const;
 
 /**
- * A thing that crosses the trim must go on to the bleed’s edge, or a cut that drifts shows where it ends; one that
- * does not cross must keep inside safe, or a cut may clip it. Codes never cross.
+ * A thing that touches or crosses the trim must go on to the bleed’s edge, or a cut that drifts shows where it ends; one
+ * that does not must keep inside safe, or a cut may clip it. Codes never cross.
  */
 function edgeSnags(look: Look, { object }: Exclude<LaidItem, { kind: 'text' }>, change: Changed): readonly Snag[] {
   const { face, unit, job } = look;
   const box = boxOf(object);
   if (isInside(box, face.safe)) return [];
   const trim: Box = { xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm };
+  const short = shortEdges(box, trim, face.bleed);
   const grown = grownToBleed(box, trim, face.bleed);
-  const crosses = !isInside(box, trim);
-  if (crosses && object.kind !== 'code') {
-    const short = corners(grown).some((p, i) => {
-      const q = corners(box)[i]!;
-      return Math.hypot(p.xMm - q.xMm, p.yMm - q.yMm) > 1e-6;
-    });
-    if (!short) return [];
+  const grow = {
+    label: 'Grow it to the bleed',
+    changes: [change({ leftMm: grown.xMm, topMm: grown.yMm, widthMm: grown.widthMm, heightMm: grown.heightMm })],
+  };
+  const fits = box.widthMm <= face.safe.widthMm && box.heightMm <= face.safe.heightMm;
+  const into = (at: number, size: number, from: number, room: number): number =>
+    Math.min(Math.max(at, from), from + room - size);
+  const moveIn = {
+    label: 'Move it inside safe',
+    changes: [
+      change({
+        leftMm: into(box.xMm, box.widthMm, face.safe.xMm, face.safe.widthMm),
+        topMm: into(box.yMm, box.heightMm, face.safe.yMm, face.safe.heightMm),
+      }),
+    ],
+  };
+  if (short.length > 0 && object.kind !== 'code')
     return [
       {
         id: `art-overhang-${face.face.id}-${object.id}`,
         station: 'art',
         level: 'warn',
-        title: `${NAMES[object.kind]} crosses the trim ${on(look)} and ends short of the bleed`,
-        why: `It overhangs by less than the bleed of ${formatLength(job.size.bleedMm, unit)}, so a cut that drifts shows its end as a white sliver.`,
-        remedies: [
-          {
-            label: 'Grow it to the bleed',
-            changes: [
-              change({ leftMm: grown.xMm, topMm: grown.yMm, widthMm: grown.widthMm, heightMm: grown.heightMm }),
-            ],
-          },
-        ],
+        title: `${NAMES[object.kind]} ends short of the bleed ${on(look)}: ${short.map((edge) => EDGE_WORDS[edge]).join(', ')}`,
+        why: `It touches the trim or crosses it, and overhangs by less than the bleed of ${formatLength(job.size.bleedMm, unit)}, so a cut that drifts shows its end as a white sliver.`,
+        remedies: [grow, ...(fits ? [moveIn] : [])],
       },
     ];
-  }
-  const fits = box.widthMm <= face.safe.widthMm && box.heightMm <= face.safe.heightMm;
-  const into = (at: number, size: number, from: number, room: number): number =>
-    Math.min(Math.max(at, from), from + room - size);
+  const reaches = edgeReaches(box, trim, face.bleed);
+  // What runs off the card on purpose is no thing that a cut could clip.
+  const near = EDGES.filter(
+    (edge) => reaches[edge] === 'inside' && reachOf(box, trim)[edge] > reachOf(face.safe, trim)[edge] + 1e-6,
+  );
+  if (near.length === 0 && object.kind !== 'code') return [];
+  const framed = object.kind === 'picture' ? grownToEdges(box, trim, face.bleed, near) : null;
   return [
     {
       id: `art-object-safe-${face.face.id}-${object.id}`,
@@ -254,32 +232,35 @@ function edgeSnags(look: Look, { object }: Exclude<LaidItem, { kind: 'text' }>, 
       level: 'warn',
       title: `${NAMES[object.kind]} reaches past safe ${on(look)}`,
       why: `It lies nearer to an edge than the safe inset of ${formatLength(job.size.safeMm, unit)}; a cut that drifts could clip it.`,
-      remedies: fits
-        ? [
-            {
-              label: 'Move it inside safe',
-              changes: [
-                change({
-                  leftMm: into(box.xMm, box.widthMm, face.safe.xMm, face.safe.widthMm),
-                  topMm: into(box.yMm, box.heightMm, face.safe.yMm, face.safe.heightMm),
-                }),
-              ],
-            },
-          ]
-        : [],
+      remedies: [
+        ...(fits ? [moveIn] : []),
+        // A picture fills its frame, whatever its size.
+        ...(framed
+          ? [
+              {
+                label: 'Grow it to the bleed',
+                changes: [
+                  change({ leftMm: framed.xMm, topMm: framed.yMm, widthMm: framed.widthMm, heightMm: framed.heightMm }),
+                ],
+              },
+            ]
+          : []),
+      ],
     },
   ];
 }
 
-/** Every side that is past the trim, or on it, moved out to the bleed’s edge. */
-function grownToBleed(box: Box, trim: Box, bleed: Box): Box {
-  const right = (b: Box): number => b.xMm + b.widthMm;
-  const foot = (b: Box): number => b.yMm + b.heightMm;
-  const x0 = box.xMm < trim.xMm ? Math.min(box.xMm, bleed.xMm) : box.xMm;
-  const y0 = box.yMm < trim.yMm ? Math.min(box.yMm, bleed.yMm) : box.yMm;
-  const x1 = right(box) > right(trim) ? Math.max(right(box), right(bleed)) : right(box);
-  const y1 = foot(box) > foot(trim) ? Math.max(foot(box), foot(bleed)) : foot(box);
-  return { xMm: x0, yMm: y0, widthMm: x1 - x0, heightMm: y1 - y0 };
+/** A frame whose named edges are moved out to the bleed. */
+function grownToEdges(box: Box, trim: Box, bleed: Box, edges: readonly FaceEdge[]): Box {
+  const out = reachOf(bleed, trim);
+  const own = reachOf(box, trim);
+  const by = (edge: FaceEdge): number => (edges.includes(edge) ? out[edge] - own[edge] : 0);
+  return {
+    xMm: box.xMm - by('left'),
+    yMm: box.yMm - by('top'),
+    widthMm: box.widthMm + by('left') + by('right'),
+    heightMm: box.heightMm + by('top') + by('bottom'),
+  };
 }
 
 function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, change: Changed): readonly Snag[] {

@@ -1,3 +1,5 @@
+import { mapBox } from '../geometry/box.ts';
+import { EDGES, edgeReaches, reachOf, shortEdges, type FaceEdge } from './edges.ts';
 import { isWholeOnFace, boxOf, type FacePlan } from './items.ts';
 import { apply } from '../geometry/affine.ts';
 import { contains } from '../geometry/polygon.ts';
@@ -6,8 +8,6 @@ import type { Mm } from '../length/types.ts';
 import { normalFrom, randomFrom } from '../random.ts';
 import type { SizePlan } from '../size/planSize.ts';
 
-export const EDGES = ['left', 'right', 'top', 'bottom'] as const;
-export type FaceEdge = (typeof EDGES)[number];
 export type FaultCause = 'sliver' | 'border' | 'clipped';
 
 /** What a drifting cut can spoil on one face. */
@@ -16,6 +16,8 @@ export interface DriftFacts {
   readonly cut: readonly FaceEdge[];
   /** How far art goes on past the trim; null where the stock is bare there, so that nothing shows. */
   readonly bleedMm: Mm | null;
+  /** Edges where some art ends sooner than the bleed does: how far past the trim, below nought where it ends inside. */
+  readonly shortMm: Readonly<Partial<Record<FaceEdge, Mm>>>;
   /** The even band that the eye compares from side to side; null where there is none. */
   readonly bandMm: Mm | null;
   /** From each edge of the trim to the nearest words, codes and devices; null where nothing is. */
@@ -55,23 +57,42 @@ export function driftFacts(face: FacePlan, size: SizePlan, bleedMm: Mm): DriftFa
     Boolean(face.tiles && face.tiles.fade < 1) ||
     Boolean(face.picture && face.picture.placement.fade < 1 && !isWholeOnFace(face.picture.placement)) ||
     (border ? border.insetMm === 0 : false);
-  const whole = face.picture && isWholeOnFace(face.picture.placement) ? [face.picture.box] : [];
-  const inks = [
-    ...whole,
-    ...face.items.flatMap((item): readonly Box[] =>
-      item.kind === 'text' ? (item.set.ink ? [item.set.ink] : []) : item.kind === 'picture' ? [] : [boxOf(item.object)],
-    ),
+  const trim: Box = { xMm: 0, yMm: 0, widthMm, heightMm };
+  // Boxes of all that is no ground: words must not be clipped; what touches the trim must go on past it.
+  const ownPicture = face.picture && face.picture.placement.fade < 1 && isWholeOnFace(face.picture.placement);
+  const pictures = [
+    ...(ownPicture ? [mapBox(face.picture!.map, face.picture!.box)] : []),
+    ...face.items.flatMap((item) => (item.kind === 'picture' && item.laid ? [boxOf(item.object)] : [])),
   ];
-  const nearest = (gap: (box: Box) => Mm): Mm | null => (inks.length === 0 ? null : Math.min(...inks.map(gap)));
+  const things = face.items.flatMap((item) =>
+    item.kind === 'text' || item.kind === 'picture' ? [] : [boxOf(item.object)],
+  );
+  const words = face.items.flatMap((item) => (item.kind === 'text' && item.set.ink ? [item.set.ink] : []));
+  const shortMm: Partial<Record<FaceEdge, Mm>> = {};
+  for (const box of [...pictures, ...things]) {
+    const reach = reachOf(box, trim);
+    for (const edge of shortEdges(box, trim, face.bleed))
+      shortMm[edge] = Math.min(shortMm[edge] ?? Infinity, reach[edge]);
+  }
+  /** What ends on the trim, or goes on past it, is judged as bleed and not as words. */
+  const keptInside = (box: Box, edge: FaceEdge): boolean => edgeReaches(box, trim, face.bleed)[edge] === 'inside';
+  const nearest = (edge: FaceEdge, gap: (box: Box) => Mm): Mm | null => {
+    const kept = [...(ownPicture ? [mapBox(face.picture!.map, face.picture!.box)] : []), ...things].filter((box) =>
+      keptInside(box, edge),
+    );
+    const gaps = [...words, ...kept].map(gap);
+    return gaps.length === 0 ? null : Math.min(...gaps);
+  };
   return {
     cut: EDGES.filter((edge) => !contains(outline, apply(face.face.toBlank, beyond[edge]))),
     bleedMm: toEdge ? bleedMm : null,
+    shortMm,
     bandMm: border ? (border.insetMm > 0 ? border.insetMm : border.widthMm) : null,
     gapMm: {
-      left: nearest((b) => b.xMm),
-      right: nearest((b) => widthMm - b.xMm - b.widthMm),
-      top: nearest((b) => b.yMm),
-      bottom: nearest((b) => heightMm - b.yMm - b.heightMm),
+      left: nearest('left', (b) => b.xMm),
+      right: nearest('right', (b) => widthMm - b.xMm - b.widthMm),
+      top: nearest('top', (b) => b.yMm),
+      bottom: nearest('bottom', (b) => heightMm - b.yMm - b.heightMm),
     },
   };
 }
@@ -85,12 +106,13 @@ export const shifted = (rightMm: Mm, downMm: Mm): Landing => ({
 });
 
 /** What would be seen on one card. */
-export function faultsOf({ cut, bleedMm, bandMm, gapMm }: DriftFacts, landing: Landing): readonly Fault[] {
+export function faultsOf({ cut, bleedMm, shortMm, bandMm, gapMm }: DriftFacts, landing: Landing): readonly Fault[] {
   return cut.flatMap((edge): readonly Fault[] => {
     const out = landing[edge];
     const gap = gapMm[edge];
+    const ends = Math.min(bleedMm ?? Infinity, shortMm[edge] ?? Infinity);
     return [
-      ...(bleedMm !== null && out - bleedMm > SEEN_MM ? [{ edge, cause: 'sliver', byMm: out - bleedMm } as const] : []),
+      ...(out - ends > SEEN_MM ? [{ edge, cause: 'sliver', byMm: out - ends } as const] : []),
       ...(bandMm !== null && Math.abs(out) / bandMm > BAND_SHARE
         ? [{ edge, cause: 'border', byMm: Math.abs(out) } as const]
         : []),
@@ -98,6 +120,13 @@ export function faultsOf({ cut, bleedMm, bandMm, gapMm }: DriftFacts, landing: L
     ];
   });
 }
+
+/** A thousand cards, the same every time, so that a changed setting is seen and not another throw of the dice. */
+export const DRIFT_RUN = { cards: 1000, seed: 20_261_126 } as const;
+/** A sheet in a home printer’s tray moves by a quarter of a millimetre or so; a maker’s own replaces it. */
+export const USUAL_PRINT_SPREAD_MM = 0.25;
+/** Cards with a visible fault that a maker would put up with, of all. */
+export const WANTED_FAULT_SHARE = 0.01;
 
 /** How a maker’s trims land: a bias that every card shares, and two spreads. */
 export interface DriftModel {

@@ -1,3 +1,5 @@
+import { inkTotal, type InkLattice } from './inkTotal.ts';
+
 /** Ink that a home printer lays down for a square metre of one solid ink, in millilitres; a maker's own may differ. */
 export const ML_PER_M2 = 10;
 
@@ -9,31 +11,32 @@ export interface InkUse {
 }
 
 /**
- * Ink of a drawing, from its pixels on white: what the three colours have in common is printed as black.
- * Source: grey component replacement in full, C = 1 − R and so on, K = min(C, M, Y)
+ * Ink of a drawing, from its pixels on white, as a press would mix them; a printer’s own driver may lay less.
  * @param rgba four bytes a pixel, row by row, as a canvas gives them
  * @throws RangeError when the bytes are not whole pixels
  */
-export function inkUse(rgba: Uint8ClampedArray | Uint8Array): InkUse {
+export function inkUse(rgba: Uint8ClampedArray | Uint8Array, lattice: InkLattice): InkUse {
   if (rgba.length === 0 || rgba.length % 4 !== 0)
     throw new RangeError(`inkUse: wanted four bytes a pixel, got ${rgba.length} bytes`);
   let [sum, inked] = [0, 0];
+  // A drawing has few colours and many pixels: what one asks for is looked up once, to five bits a channel.
+  const known = new Float32Array(1 << 15).fill(-1);
+  const channel = (bits: number): string => ((bits << 3) | (bits >> 2)).toString(16).padStart(2, '0');
   for (let i = 0; i < rgba.length; i += 4) {
-    const c = 255 - rgba[i]!;
-    const m = 255 - rgba[i + 1]!;
-    const y = 255 - rgba[i + 2]!;
-    const k = Math.min(c, m, y);
-    // Black takes the place of all three.
-    const ink = c + m + y - 2 * k;
+    const [r, g, b] = [rgba[i]! >> 3, rgba[i + 1]! >> 3, rgba[i + 2]! >> 3];
+    const key = (r << 10) | (g << 5) | b;
+    if (known[key]! < 0) known[key] = inkTotal(`#${channel(r)}${channel(g)}${channel(b)}`, lattice);
+    const ink = known[key]!;
+    if (ink <= SEEN) continue;
     sum += ink;
-    if (ink > SEEN) inked += 1;
+    inked += 1;
   }
   const pixels = rgba.length / 4;
-  return { coverage: sum / 255 / pixels, inked: inked / pixels };
+  return { coverage: sum / pixels, inked: inked / pixels };
 }
 
 /** Rounding of a picture’s whites is no ink. */
-const SEEN = 8;
+const SEEN = 0.03;
 
 /** Millilitres for an area in mm². */
 export const inkMl = ({ coverage }: InkUse, areaMm2: number): number => (coverage * areaMm2 * ML_PER_M2) / 1e6;

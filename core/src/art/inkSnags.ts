@@ -3,6 +3,7 @@ import type { Micron, Mm } from '../length/types.ts';
 import type { Colour } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { contrast, printedOn } from './colour.ts';
+import { TEST_PRINT } from './testPrint.ts';
 import { inkLimit, inkTotal, type InkLattice } from './inkTotal.ts';
 import { isWholeOnFace, type FacePlan } from './items.ts';
 
@@ -60,15 +61,19 @@ export function inkTotalSnags(job: Job, workshop: Workshop, heavy: readonly Laid
   if (!ground || !worst) return [];
   const { printer, stock } = ground;
   const limit = inkLimit(printer, stock.coating);
+  const far = worst.total > limit * FAR_OVER;
+  // A sheet printed first says more than any profile: a driver mixes inks of its own.
+  if (job.make.testPrint && !far) return [];
   const easier = heavy.map((laid) => laid.lighten(limit));
   return [
     {
       id: 'art-ink-total',
       station: 'art',
-      level: 'warn',
+      level: far ? 'warn' : 'note',
       title: `${heavy.length === 1 ? `${capital(worst.name)} asks for` : `${heavy.length} places ask for up to`} ${asPercent(worst.total)} of ink; ${stock.coating} card takes about ${asPercent(limit)}`,
-      why: `${heavy.length > 1 ? `${capital(heavy.map(({ name, total }) => `${name} ${asPercent(total)}`).join(', '))}. ` : ''}That is all four inks together, as a press would mix them; a printer’s own driver may lay less. Too much stays wet, rubs off on the next sheet and curls the card. Print one at the paper setting for this card and rub it when it has dried.`,
+      why: `${heavy.length > 1 ? `${capital(heavy.map(({ name, total }) => `${name} ${asPercent(total)}`).join(', '))}. ` : ''}That is all four inks together, as a press would mix them; a printer’s own driver mixes its own and usually lays less. Too much stays wet, rubs off on the next sheet and curls the card. Print one at the paper setting for this card and rub it when it has dried.`,
       remedies: [
+        ...(job.make.testPrint || far ? [] : [TEST_PRINT]),
         ...(easier.length > 1
           ? [
               {
@@ -82,6 +87,9 @@ export function inkTotalSnags(job: Job, workshop: Workshop, heavy: readonly Laid
     },
   ];
 }
+
+/** Beyond this much over a limit no driver’s own mixing helps. */
+const FAR_OVER = 1.3;
 
 const capital = (text: string): string => text.replace(/^./, (first) => first.toUpperCase());
 

@@ -39,13 +39,53 @@ export function cardRows(names: NamesList): readonly number[] {
 /** Every sheet of a thousand cards asks for the same rows. */
 const known = new WeakMap<NamesList, readonly number[]>();
 
+/** A count in a list: a whole number of cards, and not so many that it must be a slip. */
+const COUNT = /^\d{1,4}$/;
+const countColumn = (names: NamesList): number => names.columns.findIndex((column) => COUNTS.test(column.trim()));
+
 function countRows(names: NamesList): readonly number[] {
-  const counts = names.columns.findIndex((column) => COUNTS.test(column.trim()));
+  const counts = countColumn(names);
   return names.rows.flatMap((row, i) => {
-    const asked = counts < 0 ? 1 : Number(row[counts] || 1);
-    const times = Number.isInteger(asked) && asked >= 0 ? asked : 1;
-    return Array.from({ length: times }, () => i);
+    const said = counts < 0 ? '1' : (row[counts] ?? '').trim();
+    // What is no count prints nothing until it is put right, and stops the job meanwhile.
+    return Array.from({ length: COUNT.test(said) ? Number(said) : 0 }, () => i);
   });
+}
+
+/** Counts that are no whole number of cards, by their row counted from nought. */
+export function wrongCounts(
+  names: NamesList,
+): readonly { readonly row: number; readonly column: number; readonly text: string }[] {
+  const column = countColumn(names);
+  if (column < 0) return [];
+  return names.rows.flatMap((cells, row) => {
+    const text = (cells[column] ?? '').trim();
+    return COUNT.test(text) ? [] : [{ row, column, text }];
+  });
+}
+
+/** What a row is called where one must be named: its first cell that is no count and not empty. */
+export function rowName(names: NamesList, row: number): string {
+  const counts = countColumn(names);
+  return names.rows[row]?.find((cell, i) => i !== counts && cell.trim() !== '')?.trim() ?? `row ${row + 2}`;
+}
+
+/** Good cards that the job makes: as many as its list has, unless the maker said that the number typed decides. */
+export function wantedOf(job: Job): number {
+  const names = namesInUse(job);
+  const listed = names && names.decides !== false ? cardRows(names).length : 0;
+  return listed > 0 ? listed : job.brief.wanted;
+}
+
+/**
+ * The row of a card by its number: of the list; then, for spares, of the names chosen to repeat, in turn; null for one
+ * that is left bare to be written on by hand.
+ */
+export function rowOfCard(names: NamesList, card: number): number | null {
+  const rows = cardRows(names);
+  if (card < rows.length) return rows[card]!;
+  const again = (names.repeat ?? []).filter((row) => row < names.rows.length);
+  return again.length > 0 ? again[(card - rows.length) % again.length]! : null;
 }
 
 /** The job’s list, when some words on some face ask for it. */

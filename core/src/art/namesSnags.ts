@@ -1,9 +1,9 @@
 import { isInside } from '../geometry/box.ts';
 import { plural } from '../job/figures.ts';
-import type { Job, NamesList, Snag, TextBlock } from '../job/types.ts';
+import type { Job, JobChange, NamesList, Snag, TextBlock } from '../job/types.ts';
 import type { FacePlan } from './items.ts';
 import { filled } from './layFace.ts';
-import { cardRows, fieldsIn, isNamed } from './names.ts';
+import { cardRows, fieldsIn, isNamed, rowName, wrongCounts } from './names.ts';
 import { setText } from './setText.ts';
 import { SMALLEST_PT } from './smallestType.ts';
 import type { TypefaceBook } from './typefaces.ts';
@@ -32,19 +32,52 @@ export function namesSnags(job: Job, faces: readonly FacePlan[], book: TypefaceB
   return [
     ...blocks.flatMap(({ face, block }) => strangers(face, block, names)),
     ...used.flatMap((one) => tooLong(one.face, one.block, one.i, names, book)),
-    ...(cards !== job.brief.wanted
-      ? [
-          {
-            id: 'art-names-count',
-            station: 'art',
-            level: 'warn',
-            title: `The list has ${cards} ${plural(cards, 'card')} and the job asks for ${job.brief.wanted}`,
-            why: 'Every card of the list is printed once; the number wanted decides the sheets.',
-            remedies:
-              cards > 0 ? [{ label: `Make ${cards}`, changes: [{ path: ['brief', 'wanted'], value: cards }] }] : [],
-          } as const,
-        ]
-      : []),
+    ...leftOut(job, names, cards),
+    ...badCounts(names),
+  ];
+}
+
+/** Names that no card is made for. */
+function leftOut(job: Job, names: NamesList, cards: number): readonly Snag[] {
+  const { wanted } = job.brief;
+  if (names.decides !== false || wanted >= cards) return [];
+  const out = [...new Set(cardRows(names).slice(wanted))].map((row) => rowName(names, row));
+  return [
+    {
+      id: 'art-names-left-out',
+      station: 'art',
+      level: 'stop',
+      title: `${cards - wanted} ${plural(cards - wanted, 'card')} of the list ${cards - wanted === 1 ? 'is' : 'are'} left out`,
+      why: `The list has ${cards} ${plural(cards, 'card')} and ${wanted} ${wanted === 1 ? 'is' : 'are'} made. Without a card: ${out.slice(0, 12).join(', ')}${out.length > 12 ? ` and ${out.length - 12} more` : ''}.`,
+      remedies: [{ label: `Make all ${cards}`, changes: [{ path: ['names', 'decides'], value: true }] }],
+    },
+  ];
+}
+
+/** Counts that are no number of cards are said by row; nobody can tell what was meant. */
+function badCounts(names: NamesList): readonly Snag[] {
+  const wrong = wrongCounts(names);
+  if (wrong.length === 0) return [];
+  const counted = (value: string): JobChange['value'] =>
+    names.rows.map((cells, row) => {
+      const found = wrong.find((one) => one.row === row);
+      return found ? cells.map((cell, i) => (i === found.column ? value : cell)) : cells;
+    });
+  const said = wrong.map(
+    ({ row, text }) => `row ${row + 2}, ${rowName(names, row)}: ${text === '' ? 'nothing' : `“${text}”`}`,
+  );
+  return [
+    {
+      id: 'art-names-counts',
+      station: 'art',
+      level: 'stop',
+      title: `${wrong.length} ${plural(wrong.length, 'row')} of the list ${wrong.length === 1 ? 'does' : 'do'} not say how many cards`,
+      why: `A count is a whole number from 0 to 9999. ${said.slice(0, 8).join('; ')}${said.length > 8 ? `; and ${said.length - 8} more` : ''}.`,
+      remedies: [
+        { label: 'Make one card of each', changes: [{ path: ['names', 'rows'], value: counted('1') }] },
+        { label: 'Make none of them', changes: [{ path: ['names', 'rows'], value: counted('0') }] },
+      ],
+    },
   ];
 }
 

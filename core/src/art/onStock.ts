@@ -2,12 +2,10 @@ import type { FaceArt, Job, Snag, Stock, Workshop } from '../job/types.ts';
 import { plural } from '../job/figures.ts';
 import type { Colour } from '../scene/types.ts';
 import { printedOn } from './colour.ts';
-import { colourDistance } from './colourDistance.ts';
+import { colourDistance, isColoured } from './colourDistance.ts';
 
 /** Nearer than this to the stock a colour is the stock’s own, and is left bare. */
 export const BARE_WITHIN = 3;
-/** A stock farther than this from white changes what is printed on it. */
-const COLOURED_FROM = 10;
 /** An ink that moves the stock’s colour by less is not seen on it. */
 const UNSEEN_WITHIN = 6;
 /** An ink that comes out farther than this from what was asked is another colour. */
@@ -34,8 +32,6 @@ export interface OnStock {
 /** True where a colour is the coloured stock’s own, so that no ink is spent on it. */
 export const isBare = (colour: Colour, stock: Stock | undefined): boolean =>
   stock !== undefined && isColoured(stock.colour) && colourDistance(colour, stock.colour) <= BARE_WITHIN;
-
-const isColoured = (stock: Colour): boolean => colourDistance(stock, '#ffffff') > COLOURED_FROM;
 
 export function onStock(
   job: Job,

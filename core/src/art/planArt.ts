@@ -3,8 +3,9 @@ import { contains, isUprightBox, type Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import { count, figure, length, plural, words } from '../job/figures.ts';
 import { EMPTY_FACE } from '../job/newJob.ts';
-import type { Figure, Job, Snag, StationPlan, Stock, TextBlock, Workshop } from '../job/types.ts';
+import type { Figure, Job, JobChange, Snag, StationPlan, Stock, TextBlock, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
+import { MM_PER_INCH } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { artChecks } from './checks.ts';
 import { hasPrint } from './drawCard.ts';
@@ -65,12 +66,9 @@ export function planArt(
   );
   const panels = layPanels(job, size);
   const printed = faces.filter(hasPrint);
-  const pictures = new Set([
-    ...faces.flatMap((f) => (f.picture ? [f.picture.id] : [])),
-    ...Object.values(panels).map(({ picture }) => picture.id),
-  ]);
-  const ppis = faces.flatMap((f) => (f.picture?.ppi ? [{ face: f, ppi: f.picture.ppi }] : []));
-  const lowest = ppis.sort((a, b) => a.ppi - b.ppi)[0];
+  const placed = [...faces.flatMap((face) => picturesOn(job, face)), ...Object.values(panels).map(panelPicture)];
+  const pictures = new Set(placed.map(({ id }) => id));
+  const [lowest] = placed.filter(({ ppi }) => ppi !== null).sort((a, b) => a.ppi! - b.ppi!);
   const figures: Figure[] = [
     figure('faces', 'Faces with art', count(printed.length), 'faces with a colour, a picture or words', {
       Faces: count(faces.length),
@@ -83,23 +81,23 @@ export function planArt(
       'every background and picture is grown to the bleed’s outer edge',
     ),
   ];
-  if (lowest?.face.picture)
+  if (lowest)
     figures.push(
       figure(
         'ppi',
         'Coarsest picture',
-        words(`${Math.round(lowest.ppi)} ppi`),
+        words(`${Math.round(lowest.ppi!)} ppi`),
         'pixels across ÷ printed inches across',
         {
-          Face: words(lowest.face.face.name),
-          'Pixels across': count(job.pictures[lowest.face.picture.id]!.widthPx),
-          'Printed across': length(lowest.face.picture.box.widthMm),
+          Where: words(lowest.where),
+          'Pixels across': count(lowest.pixels),
+          'Printed across': length((lowest.pixels / lowest.ppi!) * MM_PER_INCH),
         },
       ),
     );
   const heavy = heavyInk(job, workshop, faces, inks);
   const snags = faces.flatMap((face) => [
-    ...pictureSnags(job, face),
+    ...picturesOn(job, face).flatMap((picture) => ppiSnags(job, picture)),
     ...textSnags(job, workshop, face),
     ...artChecks(job, workshop, face).filter(
       // Where a ground asks for too much ink, that it wants a test print is said there.
@@ -110,7 +108,7 @@ export function planArt(
   ]);
   snags.unshift(...inkTotalSnags(job, workshop, heavy));
   snags.push(...foldInkSnags(job, workshop, size, faces));
-  snags.push(...Object.values(panels).flatMap((panel) => panelSnags(job, panel)));
+  snags.push(...Object.values(panels).flatMap((panel) => ppiSnags(job, panelPicture(panel))));
   snags.push(...namesSnags(job, faces, book), ...onStockSnags(job, workshop, ground));
   const front = faces[0]!;
   if (!printed.includes(front))
@@ -150,40 +148,93 @@ const isWithin = (outline: Polygon, box: Box): boolean =>
 
 const facePath = (face: FacePlan, ...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
 
-const pictureSnags = (job: Job, face: FacePlan): readonly Snag[] =>
-  face.picture && face.picture.from === face.face.id
-    ? ppiSnags(job, face.picture, face.face.id, `the ${face.face.name.toLowerCase()}`, facePath(face, 'picture'))
-    : [];
+/** A picture as it is printed somewhere, whose pixels may run out. */
+interface PlacedPicture {
+  readonly id: string;
+  /** Null for drawings. */
+  readonly ppi: number | null;
+  /** Pixels along what is printed across. */
+  readonly pixels: number;
+  /** Tells its snag from those of other places. */
+  readonly key: string;
+  readonly where: string;
+  /** Showing all of it would make it finer. */
+  readonly whole: { readonly ppi: number; readonly change: JobChange } | null;
+  readonly takeOff: JobChange;
+}
 
-const panelSnags = (job: Job, { piece, picture }: PanelArt): readonly Snag[] =>
-  ppiSnags(job, picture, `panel-${piece.id}`, piece.name.toLowerCase(), [
-    'size',
-    'layers',
-    String(piece.layer),
-    'picture',
-  ]);
+/** Every picture of a face: over all of it, in frames and in a pattern. One that runs on from another face is told there. */
+function picturesOn(job: Job, face: FacePlan): readonly PlacedPicture[] {
+  const name = `the ${face.face.name.toLowerCase()}`;
+  const laidAs = (
+    { id, ppi, placement }: LaidPicture,
+    key: string,
+    where: string,
+    path: readonly string[],
+    takeOff: JobChange,
+  ): PlacedPicture => ({
+    ...{ id, ppi, key, where, takeOff },
+    pixels: (placement.quarterTurns ?? 0) % 2 === 1 ? job.pictures[id]!.heightPx : job.pictures[id]!.widthPx,
+    whole:
+      ppi && placement.zoom > 1.001
+        ? { ppi: ppi * placement.zoom, change: { path: [...path, 'zoom'], value: 1 } }
+        : null,
+  });
+  const { picture, tiles } = face;
+  const own = picture && picture.from === face.face.id && picture.placement.fade < 1 ? picture : null;
+  const path = facePath(face, 'picture');
+  const tile = tiles && tiles.fade < 1 ? job.pictures[tiles.pictureId] : undefined;
+  // A tile is filled without squashing: its shorter side is the tile’s.
+  const across = tile ? Math.min(tile.widthPx, tile.heightPx) : 0;
+  return [
+    ...(own ? [laidAs(own, face.face.id, name, path, { path, value: null })] : []),
+    ...(face.art.objects ?? []).flatMap((object, i) => {
+      const item = face.items.find((one) => one.kind === 'picture' && one.object.id === object.id);
+      if (object.kind !== 'picture' || item?.kind !== 'picture' || !item.laid) return [];
+      const at = facePath(face, 'objects', String(i), 'picture');
+      const objects = face.art.objects!.filter(({ id }) => id !== object.id);
+      return [
+        laidAs(item.laid, `${face.face.id}-${object.id}`, `${name}, in its frame`, at, {
+          path: facePath(face, 'objects'),
+          value: objects,
+        }),
+      ];
+    }),
+    ...(tile && tiles
+      ? [
+          {
+            id: tiles.pictureId,
+            ppi: tile.mime === 'image/svg+xml' ? null : (across / tiles.tileMm) * MM_PER_INCH,
+            pixels: across,
+            key: `${face.face.id}-pattern`,
+            where: `${name}, in its pattern`,
+            whole: null,
+            takeOff: { path: facePath(face, 'pattern'), value: null },
+          },
+        ]
+      : []),
+  ];
+}
 
-/** Pixels that run out. @param path of the placement in the job */
-function ppiSnags(
-  job: Job,
-  { id, ppi: exact, placement }: LaidPicture,
-  key: string,
-  where: string,
-  path: readonly string[],
-): readonly Snag[] {
+function panelPicture({ piece, picture: { id, ppi, placement } }: PanelArt): PlacedPicture {
+  const path = ['size', 'layers', String(piece.layer), 'picture'];
+  return {
+    ...{ id, ppi, key: `panel-${piece.id}`, where: piece.name.toLowerCase() },
+    pixels: ppi ? (ppi * piece.widthMm) / MM_PER_INCH : 0,
+    whole:
+      ppi && placement.zoom > 1.001
+        ? { ppi: ppi * placement.zoom, change: { path: [...path, 'zoom'], value: 1 } }
+        : null,
+    takeOff: { path, value: null },
+  };
+}
+
+/** Pixels that run out. */
+function ppiSnags(job: Job, { id, ppi: exact, key, where, whole, takeOff }: PlacedPicture): readonly Snag[] {
   if (!exact) return [];
   // A page drawn at 300 to the inch and placed at its own size is out by its last half pixel.
   const ppi = Math.round(exact);
   if (ppi >= PPI.good) return [];
-  const remedies =
-    placement.zoom > 1.001
-      ? [
-          {
-            label: `Show more of the picture (${Math.round(exact * placement.zoom)} ppi)`,
-            changes: [{ path: [...path, 'zoom'], value: 1 }],
-          },
-        ]
-      : [];
   const level = ppi < PPI.refuse ? 'stop' : ppi < PPI.soft ? 'warn' : 'note';
   return [
     {
@@ -196,8 +247,11 @@ function ppiSnags(
           ? `Under ${PPI.refuse} pixels to the inch the squares show. Use a larger picture or a smaller card.`
           : `${PPI.good} looks crisp at arm’s length; this will look ${level === 'warn' ? 'soft' : 'slightly soft'}.`,
       remedies: [
-        ...remedies,
-        ...(level === 'stop' ? [{ label: 'Take the picture off', changes: [{ path, value: null }] }] : []),
+        // It may still be coarse then, but no longer as coarse as this.
+        ...(whole
+          ? [{ label: `Show more of the picture (${Math.round(whole.ppi)} ppi)`, changes: [whole.change] }]
+          : []),
+        ...(level === 'stop' ? [{ label: 'Take the picture off', changes: [takeOff] }] : []),
       ],
     },
   ];

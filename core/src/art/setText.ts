@@ -3,8 +3,9 @@ import { MM_PER_POINT, type Mm } from '../length/types.ts';
 import { apply, rotationAbout } from '../geometry/affine.ts';
 import type { Box, Point } from '../geometry/types.ts';
 import { boxAround } from '../geometry/box.ts';
+import { outlineOf } from './outlineOf.ts';
 import { runsOf, type Run } from './runs.ts';
-import type { ShapedGlyph, Typeface, TypefaceBook } from './typefaces.ts';
+import type { ShapedGlyph, TypefaceBook } from './typefaces.ts';
 
 /** Letters in a row, in one typeface at one size. A typed line is one of these, or several where its letters differ. */
 export interface SetLine {
@@ -252,18 +253,3 @@ function broken(paragraph: Line, widthMm: Mm, widthOf: (line: Line) => Mm): read
   }
   return [...lines, { ...paragraph, text: line }];
 }
-
-function outlineOf(glyphs: readonly ShapedGlyph[], typeface: Typeface, at: Point, sizeMm: Mm): string {
-  const parts: string[] = [];
-  for (const glyph of glyphs) {
-    const x0 = at.xMm + glyph.xEm * sizeMm;
-    const y0 = at.yMm - glyph.yEm * sizeMm;
-    for (const { letter, numbers } of typeface.outline(glyph.id))
-      // Outlines have y up, the page y down.
-      parts.push(letter + numbers.map((n, i) => micron(i % 2 === 0 ? x0 + n * sizeMm : y0 - n * sizeMm)).join(' '));
-  }
-  return parts.join('');
-}
-
-/** A micron is finer than any printer's dot. */
-const micron = (mm: number): number => Math.round(mm * 1000) / 1000;

@@ -126,3 +126,21 @@ export const typefacesFor = (typefaceId: string, text: string): readonly string[
 
 /** The typeface of slugs, tickets and labels in files. */
 export const LABEL_TYPEFACE_ID = 'atkinson-hyperlegible-next-400';
+
+/** A face with nearly every letter and sign there is, for what the shipped families lack. Files only: it is large. */
+export const FALLBACK_TYPEFACES = [
+  { id: 'dejavu-sans', file: 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf' },
+  { id: 'dejavu-sans-bold', file: 'dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf' },
+] as const;
+
+/** What words about a drawing are set in: each letter in the first of these that has it. */
+export const LABEL_CHAIN = [LABEL_TYPEFACE_ID, `${LABEL_TYPEFACE_ID}-ext`, FALLBACK_TYPEFACES[0].id] as const;
+/** The same, bold. */
+export const BOLD_CHAIN = [
+  'atkinson-hyperlegible-next-700',
+  'atkinson-hyperlegible-next-700-ext',
+  FALLBACK_TYPEFACES[1].id,
+] as const;
+
+export const chainOf = (book: TypefaceBook, ids: readonly string[]): readonly Typeface[] =>
+  ids.flatMap((id) => book.get(id) ?? []);

@@ -1,15 +1,19 @@
+import { wantedOf } from '../art/names.ts';
 import { count, figure, plural, sayDay, words } from '../job/figures.ts';
 import { envelopeOnHand } from '../job/pick.ts';
 import type { Job, Snag, StationPlan, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
 
 export interface BriefPlan extends StationPlan {
+  /** Good cards that the job makes: typed, or as many as its list of names has. */
+  readonly wanted: number;
   readonly envelopeName: string | null;
 }
 
 /** @param today ISO day, so that a due date can be late; null where no day is known */
 export function planBrief(job: Job, workshop: Workshop, today: string | null): BriefPlan {
-  const { title, purpose, wanted, dueDate } = job.brief;
+  const { title, purpose, dueDate } = job.brief;
+  const wanted = wantedOf(job);
   const envelope = envelopeOnHand(job, workshop);
   const daysLeft = today && dueDate ? daysBetween(today, dueDate) : null;
   const snags: Snag[] = [];
@@ -45,11 +49,17 @@ export function planBrief(job: Job, workshop: Workshop, today: string | null): B
   const forWhom = purpose === 'give' ? 'to give' : 'to sell';
   const when = dueDate ? ` by ${sayDay(dueDate)}` : '';
   return {
+    wanted,
     envelopeName: envelope?.name ?? null,
     verdict: `${wanted} ${plural(wanted, 'card')} ${forWhom}${when}${envelope ? `, into ${envelope.name}` : ''}.`,
     telling: `${wanted} ${forWhom}`,
     figures: [
-      figure('wanted', 'Good cards wanted', count(wanted), 'as typed for this job'),
+      figure(
+        'wanted',
+        'Good cards wanted',
+        count(wanted),
+        wanted === job.brief.wanted ? 'as typed for this job' : 'one for each card of the list of names, which decides',
+      ),
       ...(daysLeft !== null && daysLeft >= 0
         ? [
             figure('days', 'Time left', count(daysLeft, 'day'), 'due date − today', {

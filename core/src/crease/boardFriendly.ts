@@ -1,5 +1,6 @@
 import type { Job, Workshop } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
+import { evenSides } from '../geometry/box.ts';
 import { boardOf } from '../job/pick.ts';
 import { layOutOnePiece } from '../sheet/layOut.ts';
 import { ask } from '../sheet/question.ts';
@@ -54,9 +55,9 @@ export function boardFriendly(
   const board = boardOf(job, workshop);
   const question = ask(
     job,
-    size,
+    { ...size, bleedMm: sheet.bleedMm },
     stock.stock,
-    stock.path.marginsMm,
+    sheet.sides.length > 0 ? stock.path.marginsMm : evenSides(0),
     {
       widthMm: sheet.sheetWidthMm,
       heightMm: sheet.sheetHeightMm,
@@ -79,7 +80,7 @@ export function boardFriendly(
       }));
     });
     if (!lines.some((edges) => edges.some((e) => Math.abs(e.slope) > 0.1))) continue;
-    const cell = cellOf(nudged, size.bleedMm, sheet.cell.blanks.length);
+    const cell = cellOf(nudged, sheet.bleedMm, sheet.cell.blanks.length);
     const [width, height]: readonly Growing[] = [
       { now: sheet.cell.widthMm, slope: cell.widthMm - sheet.cell.widthMm },
       { now: sheet.cell.heightMm, slope: cell.heightMm - sheet.cell.heightMm },

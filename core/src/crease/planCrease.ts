@@ -1,3 +1,4 @@
+import { wantedOf } from '../art/names.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import type { CutPlan } from '../cut/types.ts';
 import type { Blank } from '../fold/types.ts';
@@ -79,7 +80,7 @@ export function planCrease(
     sayLine(line, i + 1, blank, passes, beforeCutting, unit),
   );
   // A sheet is pressed once for all its cards; folding is for every card by itself.
-  const cards = job.brief.wanted + sheet.spares;
+  const cards = wantedOf(job) + sheet.spares;
   const pressed = onSheet ? sheet.sheets : cards;
   const folds = size.form.steps.length;
   const takes =

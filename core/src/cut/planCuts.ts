@@ -1,3 +1,4 @@
+import { wantedOf } from '../art/names.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import { capital, count, figure, length, minutes as minutesValue, plural, sayMinutes, words } from '../job/figures.ts';
 import { boardOf, trimmerOf } from '../job/pick.ts';
@@ -30,7 +31,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
   const passes = (moves: readonly DraftMove[]): number => moves.reduce((n, m) => n + m.piecesPerSheet, 0);
   const chosen = (usable.length > 0 ? usable : orders).reduce((a, b) => (passes(b) < passes(a) ? b : a));
   const machine =
-    trimmer.machine && sheet.machineMarks.length > 0
+    trimmer.machine && sheet.up > 0 && (sheet.machineMarks.length > 0 || sheet.sides.length === 0)
       ? planMachine(size, sheet, trimmer.machine, stock.stock.gsm)
       : null;
   const byHands = trimmer.machine ? [] : chosen;
@@ -61,12 +62,12 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
     turns,
     drift: { repeatabilityMm, pieces, worst: worstDrift(pieces) },
     outlines,
-    choices: sheetChoices(job, workshop, size, stock, trimmer, job.brief.wanted + sheet.spares),
+    choices: sheetChoices(job, workshop, size, stock, trimmer, wantedOf(job) + sheet.spares, sheet.sides.length === 0),
     offcuts,
     outlinesAfterCrease: outlines.length > 0 && sheet.cell.slopes.length === 0 && size.form.blank.creases.length > 0,
     verdict: trimmer.machine
       ? machine
-        ? `${capital(trimmer.name)} finds three marks and cuts every outline in ${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}, ${sayMinutes(machine.secondsPerSheet / 60)} a sheet.`
+        ? `${capital(trimmer.name)} ${sheet.machineMarks.length > 0 ? 'finds three marks and cuts' : 'cuts bare card from its loaded corner, no marks to find:'} every outline in ${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}, ${sayMinutes(machine.secondsPerSheet / 60)} a sheet.`
         : 'There is nothing to cut until cards and marks fit on the sheet together.'
       : moves.length === 0
         ? sheet.up === 0

@@ -57,13 +57,14 @@ export function sheetChoices(
   { stock, path }: StockPlan,
   trimmer: Trimmer,
   wantedAndSpares: number,
+  bare: boolean,
 ): readonly SheetChoiceRow[] {
   const rows: SheetChoiceRow[] = [];
   for (const other of workshop.stocks) {
     // Much lighter paper is another card, and what the path refuses is none.
     const suits = other.gsm >= stock.gsm * LIGHTEST_SHARE && pathRefusals(path, other, workshop).length === 0;
     if (other.id !== stock.id && !suits) continue;
-    for (const bleed of size.bleedMm > 0 ? [true, false] : [false])
+    for (const bleed of size.bleedMm > 0 && !bare ? [true, false] : [false])
       for (const grain of ['respect', 'ignore'] as const) {
         const row = rowOf(
           job,
@@ -75,6 +76,7 @@ export function sheetChoices(
           bleed,
           grain,
           workshop.keepOffcutMm,
+          bare,
         );
         const same = rows.some(
           (r) => r.stockName === row.stockName && r.bleed === row.bleed && r.up === row.up && !row.isNow,
@@ -95,6 +97,7 @@ function rowOf(
   bleed: boolean,
   grain: Job['sheet']['grain'],
   keepMm: Mm | undefined,
+  bare: boolean,
 ): SheetChoiceRow {
   const isOwn = stock.id === job.stock.stockId;
   const cutDown = isOwn ? job.sheet.cutDown : null;
@@ -106,6 +109,7 @@ function rowOf(
     marginsMm,
     sheet,
     machine: trimmer.machine,
+    bare,
   });
   const sheets = up === 0 ? 0 : Math.ceil(wantedAndSpares / up);
   const page = { xMm: 0, yMm: 0, ...sheet };
@@ -123,12 +127,12 @@ function rowOf(
     costMinor: sheets * stock.sheetPriceMinor,
     strokes: moves.reduce((n, move) => n + Math.ceil((sheets * move.piecesPerSheet) / atOnce), 0),
     offcut: offcutsOf(waste, keepMm)[0] ?? null,
-    isNow: isOwn && bleed === size.bleedMm > 0 && grain === job.sheet.grain,
+    isNow: isOwn && (bare || bleed === size.bleedMm > 0) && grain === job.sheet.grain,
     changes: [
       { path: ['stock', 'stockId'], value: stock.id },
       { path: ['sheet', 'cutDown'], value: cutDown },
       { path: ['sheet', 'grain'], value: grain },
-      { path: ['size', 'bleedMm'], value: bled.bleedMm },
+      ...(bare ? [] : [{ path: ['size', 'bleedMm'], value: bled.bleedMm }]),
     ],
   };
 }

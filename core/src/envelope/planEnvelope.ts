@@ -1,3 +1,4 @@
+import { wantedOf } from '../art/names.ts';
 import { shrink } from '../geometry/box.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import { count, figure, length, plural, words } from '../job/figures.ts';
@@ -55,7 +56,7 @@ export function planEnvelope(job: Job, workshop: Workshop, size: SizePlan, card:
     });
   const laid = on(stock.sheetWidthMm, stock.sheetHeightMm);
   const made = job.envelope.make;
-  const sheets = laid.up === 0 ? 0 : Math.ceil(job.brief.wanted / laid.up);
+  const sheets = laid.up === 0 ? 0 : Math.ceil(wantedOf(job) / laid.up);
   const bought = envelopeOnHand(job, workshop);
   const suiting = workshop.envelopes.filter((e) =>
     ['good', 'tight'].includes(
@@ -85,7 +86,7 @@ export function planEnvelope(job: Job, workshop: Workshop, size: SizePlan, card:
     verdict: made
       ? laid.up === 0
         ? `The envelope’s blank, ${blankSize}, does not fit on ${stock.name}.`
-        : `${job.brief.wanted} side-seam ${plural(job.brief.wanted, 'envelope')}, inside ${formatSize(insideWidthMm, insideHeightMm, unit)}: ${laid.up} to a sheet, ${sheets} ${plural(sheets, 'sheet')} of ${stock.name}.`
+        : `${wantedOf(job)} side-seam ${plural(wantedOf(job), 'envelope')}, inside ${formatSize(insideWidthMm, insideHeightMm, unit)}: ${laid.up} to a sheet, ${sheets} ${plural(sheets, 'sheet')} of ${stock.name}.`
       : bought
         ? `${bought.name} from the shelf${bought.shelf ? `, ${bought.shelf.onShelf} there` : ''}. A matching one can be made instead.`
         : suiting.length > 0

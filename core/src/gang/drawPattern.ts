@@ -12,6 +12,8 @@ export interface PatternLabel {
   readonly number: number;
   readonly of: number;
   readonly date: string | null;
+  /** Which ink the page is of, where white is a pass of its own. */
+  readonly plate?: string | null;
 }
 
 /** A shared sheet turned over, as seen afterwards. */
@@ -28,7 +30,7 @@ export function drawPattern(
   pieces: readonly SharedPiece[],
   side: SheetSide,
   flipEdge: 'long' | 'short',
-  { number, of, date }: PatternLabel,
+  { number, of, date, plate = null }: PatternLabel,
 ): Page {
   const box = { xMm: 0, yMm: 0, widthMm: sheet.widthMm, heightMm: sheet.heightMm };
   const map = sharedPageMap(sheet, side, flipEdge);
@@ -52,7 +54,13 @@ export function drawPattern(
     }));
   });
   const printable = mapBox(map, shrink(box, sheet.marginsMm));
-  const text = [`Shared sheet ${number} of ${of}`, side, `print ${pattern.times}`, ...(date ? [date] : [])].join(' · ');
+  const text = [
+    `Shared sheet ${number} of ${of}`,
+    side,
+    ...(plate ? [plate] : []),
+    `print ${pattern.times}`,
+    ...(date ? [date] : []),
+  ].join(' · ');
   return {
     scene: {
       box,

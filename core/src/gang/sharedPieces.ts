@@ -1,5 +1,5 @@
 import { drawSide, printedBox } from '../art/drawCard.ts';
-import { namesInUse } from '../art/names.ts';
+import { namesInUse, wantedOf } from '../art/names.ts';
 import { drawEnvelopeOutline } from '../envelope/drawEnvelope.ts';
 import { compose, translation, type Affine } from '../geometry/affine.ts';
 import { polygon } from '../geometry/path.ts';
@@ -42,7 +42,7 @@ export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respec
   const names = namesInUse(job);
   const part = names ? 'shared' : 'all';
   const title = names ? `${job.brief.title}, without names` : job.brief.title;
-  const made = job.brief.wanted + sheet.spares;
+  const made = wantedOf(job) + sheet.spares;
   const lies = grain === 'respect' && blank.creases.length > 0;
   const turn = lies && !foldsUpright(size.form);
   const card: SharedPiece = {
@@ -110,7 +110,7 @@ export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respec
             envelope.stock,
             envelope.blank.widthMm,
             envelope.blank.heightMm,
-            job.brief.wanted,
+            wantedOf(job),
             drawEnvelopeOutline(envelope.blank),
           ),
         ]

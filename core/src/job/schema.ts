@@ -9,7 +9,7 @@ import { everyFaceId } from '../size/formats/index.ts';
 import { LONGEST_PATH } from '../size/formats/shapes.ts';
 import { CROSSES } from '../calibration/types.ts';
 import { FORMAT_IDS, SHAPE_IDS } from './format.ts';
-import { COATINGS, GRADES, ORNAMENTS, TRIMMER_KINDS, type Job, type Workshop } from './types.ts';
+import { COATINGS, GRADES, ORNAMENTS, TRIMMER_KINDS, WHITE_WAYS, type Job, type Workshop } from './types.ts';
 
 /** How every length field begins to describe itself. */
 export const LENGTH_SAID = 'A number of millimetres, or text such as "5 1/2 in",';
@@ -263,6 +263,11 @@ const namesList = Joi.object({
     .items(Joi.array().items(Joi.string().allow('').max(NAMES_LIMITS.cell)).max(NAMES_LIMITS.columns))
     .max(NAMES_LIMITS.rows)
     .required(),
+  decides: Joi.boolean().optional(),
+  repeat: Joi.array()
+    .items(whole(0, NAMES_LIMITS.rows - 1))
+    .max(NAMES_LIMITS.rows)
+    .optional(),
 }).custom((value: { columns: string[]; rows: string[][] }, helpers) => {
   const ragged = value.rows.findIndex((row) => row.length !== value.columns.length);
   return ragged < 0
@@ -333,7 +338,7 @@ const jobWith = (picture: Joi.Schema, pictureId: RegExp): Joi.ObjectSchema =>
       seamMm: length(8, 80),
       flapMm: lengthOrNull(10, 400),
     }),
-    make: Joi.object({ dryMinutes: whole(0, 10_000) }),
+    make: Joi.object({ dryMinutes: whole(0, 10_000), testPrint: Joi.boolean().optional() }),
     sell: Joi.object({
       extras: Joi.array()
         .items(Joi.object({ name: Joi.string().max(80).required(), perCardMinor: minor.required() }))
@@ -439,6 +444,7 @@ export const workshopSchema = Joi.object({
               longestMm: length(40, 4000),
               marginsMm: sides,
               printsBothSides: Joi.boolean(),
+              white: Joi.valid(...WHITE_WAYS).optional(),
               calibrations: Joi.array().items(calibration).max(200).optional(),
             }),
           ),

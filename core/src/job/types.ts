@@ -243,6 +243,10 @@ export interface FaceArt {
 export interface NamesList {
   readonly columns: readonly string[];
   readonly rows: readonly (readonly string[])[];
+  /** How many cards it has decides how many are made; older lists say nothing, which is that. */
+  readonly decides?: boolean;
+  /** Rows, from nought, whose names spare cards repeat in turn; none leaves spares bare. */
+  readonly repeat?: readonly number[];
 }
 
 export interface StockChoice {
@@ -288,6 +292,8 @@ export interface EnvelopeChoice {
 export interface MakeChoice {
   /** Minutes to let ink dry before handling. */
   readonly dryMinutes: number;
+  /** One sheet is printed and looked at before the run; older jobs say nothing, which is no. */
+  readonly testPrint?: boolean;
 }
 
 export interface Extra {
@@ -345,6 +351,10 @@ export interface Stock {
   readonly onShelf: number;
 }
 
+export const WHITE_WAYS = ['inPass', 'before', 'after'] as const;
+/** With the colours in one pass, as an ink of the page; or as a pass of its own, before or after them. */
+export type WhiteWay = (typeof WHITE_WAYS)[number];
+
 export interface FeedPath {
   readonly id: string;
   readonly name: string;
@@ -354,6 +364,8 @@ export interface FeedPath {
   readonly longestMm: Mm;
   readonly marginsMm: Sides;
   readonly printsBothSides: boolean;
+  /** How it lays white, on a printer that has it; in the same pass when nothing is said. */
+  readonly white?: WhiteWay;
   /** Oldest first; what is corrected follows from the newest of the stock’s weight. */
   readonly calibrations?: readonly Calibration[];
 }

@@ -1,9 +1,12 @@
+import { wantedOf } from '../art/names.ts';
 import { capital, count, figure, minutes as minutesValue, plural, sayMinutes } from '../job/figures.ts';
 import type { Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { CreasePlan } from '../crease/planCrease.ts';
 import type { CutPlan } from '../cut/types.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
+import { sayPlace } from '../sheet/nameSheet.ts';
+import { isOwnPass, sayPlate } from '../sheet/passes.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
@@ -66,10 +69,12 @@ export function planMake(
   envelope: EnvelopePlan,
 ): MakePlan {
   const steps = [
-    ...printSteps(job, sheet, stock),
-    ...panelSteps(job, sheet),
+    ...testPrintStep(job, sheet),
+    ...printSteps(job, workshop, sheet, stock),
+    ...panelSteps(job, workshop, sheet),
     ...(crease.onSheet ? lineSteps(crease, workshop) : []),
     ...(cut.machine ? [machineStep(cut, sheet)] : cutSteps(cut, workshop)),
+    ...pileStep(sheet),
     ...(cut.outlinesAfterCrease ? [] : outlineSteps(cut)),
     ...(crease.onSheet ? [] : lineSteps(crease, workshop)),
     ...(cut.outlinesAfterCrease ? outlineSteps(cut) : []),
@@ -80,21 +85,23 @@ export function planMake(
       id: 'pack',
       kind: 'pack',
       title: 'Check, count and pack',
-      big: String(job.brief.wanted),
-      detail: `Front the right way, corners square, inside the right way up. ${job.brief.wanted} good ${plural(job.brief.wanted, 'card')} wanted, ${formatSize(size.finishedWidthMm, size.finishedHeightMm, workshop.unit)} finished.`,
+      big: String(wantedOf(job)),
+      detail: `Front the right way, corners square, inside the right way up. ${wantedOf(job)} good ${plural(wantedOf(job), 'card')} wanted, ${formatSize(size.finishedWidthMm, size.finishedHeightMm, workshop.unit)} finished.`,
       caution: null,
       waitMinutes: null,
     } satisfies MakeStep,
   ];
   const { pace } = workshop;
-  const sidesPrinted = sheet.sheets * sheet.sides.length + panelSheets(sheet).reduce((n, { sheets }) => n + sheets, 0);
+  const sidesPrinted =
+    sheet.sheets * sheet.passes.reduce((n, { sides }) => n + sides.length, 0) +
+    panelSheets(sheet).reduce((n, { sheets, print }) => n + sheets * print!.passes.length, 0);
   const parts = {
     'Setting up': pace.setUp,
     Printing: sidesPrinted * pace.perPrintedSide,
     Cutting: cut.minutes,
     'Creasing and folding': crease.minutes,
-    'Making envelopes': envelope.made ? job.brief.wanted * pace.perEnvelopeMade : 0,
-    Packing: job.brief.wanted * pace.perCardPacked,
+    'Making envelopes': envelope.made ? wantedOf(job) * pace.perEnvelopeMade : 0,
+    Packing: wantedOf(job) * pace.perCardPacked,
   };
   const workMinutes = Object.values(parts).reduce((a, b) => a + b, 0);
   const waitMinutes = steps.reduce((n, s) => n + (s.waitMinutes ?? 0), 0);
@@ -133,66 +140,134 @@ const dryStep = ({ make }: Job, id: string): MakeStep => ({
 const panelSheets = ({ layers }: SheetPlan): SheetPlan['layers'] => layers.filter(({ print, up }) => print && up > 0);
 
 /** Mats and panels that are printed, before anything is cut: one wait dries them all. */
-function panelSteps(job: Job, sheet: SheetPlan): readonly MakeStep[] {
+function panelSteps(job: Job, workshop: Workshop, sheet: SheetPlan): readonly MakeStep[] {
   const printed = panelSheets(sheet);
   if (printed.length === 0) return [];
   return [
-    ...printed.map(({ piece, sheets, up, print }): MakeStep => ({
-      id: `print-layer-${piece.id}`,
-      kind: 'layer',
-      title: `Print ${piece.name.toLowerCase()}`,
-      big: `${sheets} ${plural(sheets, 'sheet')}`,
-      detail: `${capital(`${print!.printer.name}, ${print!.path.name}`)}. ${piece.stock.name}, ${up} from each. Print at 100 %, no fit to page. Test one sheet first.`,
-      caution: null,
-      waitMinutes: null,
-    })),
+    ...printed.flatMap(({ piece, sheets, up, print }) =>
+      print!.passes.map(({ plate }): MakeStep => {
+        const said = sayPlate(plate, print!.white);
+        const paper = { sheetWidthMm: piece.stock.sheetWidthMm, sheetHeightMm: piece.stock.sheetHeightMm };
+        return {
+          id: `print-layer-${piece.id}${plate === 'white' ? '-white' : ''}`,
+          kind: 'layer',
+          title: `Print ${piece.name.toLowerCase()}${said ? `: ${said}` : ''}`,
+          big: `${sheets} ${plural(sheets, 'sheet')}`,
+          detail: `${capital(`${print!.printer.name}, ${print!.path.name}`)}. ${piece.stock.name}, ${up} from each. ${sayPaperSize(paper, workshop)} Print at 100 %, no fit to page. Test one sheet first.`,
+          caution: null,
+          waitMinutes: null,
+        };
+      }),
+    ),
     ...(job.make.dryMinutes > 0 ? [dryStep(job, 'dry-layers')] : []),
   ];
 }
 
-function printSteps(job: Job, sheet: SheetPlan, stock: StockPlan): readonly MakeStep[] {
-  const where = capital(`${stock.printer.name}, ${stock.path.name}`);
-  const settings = `${stock.stock.name}. Print at 100 %, no fit to page.`;
-  const dry = (id: string): MakeStep => dryStep(job, id);
-  const waits = job.make.dryMinutes > 0;
-  if (sheet.bothSidesAtOnce && sheet.sides.length === 2)
-    return [
-      {
-        id: 'print',
-        kind: 'print',
-        title: 'Print both sides',
-        big: `${sheet.sheets} ${plural(sheet.sheets, 'sheet')}`,
-        detail: `${where}. ${settings} Two-sided, flip on the ${job.sheet.flipEdge} edge. Fold the first one by hand before you print the rest.`,
-        caution: null,
-        waitMinutes: null,
-      },
-      ...(waits ? [dry('dry')] : []),
-    ];
-  return sheet.sides.flatMap((side, i) => [
+/** One sheet before the run, looked at in daylight. */
+function testPrintStep({ make }: Job, { passes }: SheetPlan): readonly MakeStep[] {
+  if (!make.testPrint || passes.length === 0) return [];
+  return [
     {
-      id: `print-${side}`,
-      kind: 'print' as const,
-      title: sheet.onePlate ? (i === 0 ? 'Print the plate' : 'Print it again') : `Print the ${side}s`,
-      big: `${sheet.sheets} ${plural(sheet.sheets, 'sheet')}`,
+      id: 'test-print',
+      kind: 'print',
+      title: 'Test print',
+      big: '1 sheet',
       detail:
-        i === 0
-          ? `${where}. ${settings} Test one sheet first.`
-          : `${sheet.onePlate ? 'The same page once more: turn' : 'Turn'} the stack over on its ${job.sheet.flipEdge} edge and feed it again${sheet.calibration?.from.laidBack ? `, laid back as before: “${sheet.calibration.from.laidBack}”` : ''}. ${settings} Fold the first one by hand before you print the rest.`,
+        'At the quality and paper setting of the run. Look in daylight for steps in gradients and bands in solids; let it dry, then rub it and bend it. Go on when it is good.',
       caution: null,
       waitMinutes: null,
     },
-    ...(waits ? [dry(`dry-${side}`)] : []),
-  ]);
+  ];
 }
 
-function machineStep({ machine, trimmer }: CutPlan, { sheets }: SheetPlan): MakeStep {
+/** The size to type into the driver: as the sheet is fed, short edge first. */
+const sayPaperSize = (
+  { sheetWidthMm, sheetHeightMm }: Pick<SheetPlan, 'sheetWidthMm' | 'sheetHeightMm'>,
+  { unit }: Workshop,
+): string =>
+  `Paper size ${formatSize(Math.min(sheetWidthMm, sheetHeightMm), Math.max(sheetWidthMm, sheetHeightMm), unit)} in the driver.`;
+
+function printSteps(job: Job, workshop: Workshop, sheet: SheetPlan, stock: StockPlan): readonly MakeStep[] {
+  const where = capital(`${stock.printer.name}, ${stock.path.name}`);
+  const settings = `${stock.stock.name}. ${sayPaperSize(sheet, workshop)} Print at 100 %, no fit to page.`;
+  const waits = job.make.dryMinutes > 0;
+  const { passes, white, onePlate } = sheet;
+  const files = isOwnPass(white);
+  const differ = onePlate !== null && sheet.calibration !== null;
+  return passes.flatMap(({ plate, sides }, i): readonly MakeStep[] => {
+    const both = sides.length === 2;
+    const turned = i > 0 && sides[0] !== passes[i - 1]!.sides[0];
+    const again = i > 0 && !turned;
+    const what = both ? 'both sides' : `the ${sides[0]}s`;
+    const title = files
+      ? plate === 'white'
+        ? `White on ${what}`
+        : `Colours on ${what}`
+      : both
+        ? 'Print both sides'
+        : onePlate
+          ? i === 0
+            ? 'Print the plate'
+            : differ
+              ? 'Print the other page'
+              : 'Print it again'
+          : `Print ${what}`;
+    const ink = !files
+      ? white === 'inPass'
+        ? 'White goes on in the same pass: it is an ink of its own in the page, named White. '
+        : ''
+      : plate === 'white'
+        ? 'The page is black where white goes: set the printer to lay white for it. '
+        : 'Set the printer to its colours. ';
+    const laidBack = sheet.calibration?.from.laidBack;
+    const feed = turned
+      ? `${onePlate && !differ ? 'The same page once more: turn' : 'Turn'} the stack over on its ${job.sheet.flipEdge} edge and feed it again${laidBack ? `, laid back as before: “${laidBack}”` : ''}. `
+      : again
+        ? 'Feed the stack again, the same side and the same edge first. '
+        : `${where}. `;
+    const check = both || turned ? 'Fold the first one by hand before you print the rest.' : 'Test one sheet first.';
+    return [
+      {
+        id: `print-${plate === 'white' ? 'white-' : ''}${both ? 'both' : sides[0]}`,
+        kind: 'print',
+        title,
+        big: `${sheet.sheets} ${plural(sheet.sheets, 'sheet')}`,
+        detail: `${files ? `File ${i + 1} of ${passes.length}. ` : ''}${feed}${ink}${settings}${both ? ` Two-sided, flip on the ${job.sheet.flipEdge} edge.` : ''} ${check}`,
+        caution: null,
+        waitMinutes: null,
+      },
+      ...(waits ? [dryStep(job, `dry-${i + 1}`)] : []),
+    ];
+  });
+}
+
+/** The order of a list is in its sheets; it must be in the hands too. */
+function pileStep(sheet: SheetPlan): readonly MakeStep[] {
+  if (!sheet.named) return [];
+  const places = sheet.placements.length;
+  if (places < 2) return [];
+  return [
+    {
+      id: 'piles',
+      kind: 'cut',
+      title: 'Piles in the list’s order',
+      big: `${places} piles`,
+      detail: `Every place of the sheet is a pile, sheet 1 on top. Pile 1 is ${sayPlace(sheet, 0)}, pile 2 ${sayPlace(sheet, 1)}${places > 2 ? `, and so on to pile ${places}, ${sayPlace(sheet, places - 1)}` : ''}. Lay pile 1 on pile 2, both on pile 3, and so on: the cards then lie in the order of the list, the first on top.`,
+      caution: null,
+      waitMinutes: null,
+    },
+  ];
+}
+
+function machineStep({ machine, trimmer }: CutPlan, { sheets, machineMarks }: SheetPlan): MakeStep {
   const { passes, secondsPerSheet } = machine!;
+  const marked = machineMarks.length > 0;
   return {
     id: 'machine',
     kind: 'machine',
     title: `Cut on ${trimmer.name}`,
     big: `${sheets} ${plural(sheets, 'sheet')}`,
-    detail: `Send the cut file, front up, the corner without a mark at the bottom right. ${passes} ${passes === 1 ? 'pass' : 'passes'}, about ${sayMinutes(secondsPerSheet / 60)} a sheet. Cut one and look before the rest.`,
+    detail: `Send the cut file, ${marked ? 'front up, the corner without a mark at the bottom right' : 'the bare card square in its corner'}. ${passes} ${passes === 1 ? 'pass' : 'passes'}, about ${sayMinutes(secondsPerSheet / 60)} a sheet. Cut one and look before the rest.`,
     caution: CAUTIONS.machine,
     waitMinutes: null,
   };
@@ -267,7 +342,7 @@ function envelopeStep(job: Job, envelope: EnvelopePlan): MakeStep {
     id: 'envelope',
     kind: 'envelope',
     title: 'Make the envelopes',
-    big: `${job.brief.wanted} from ${envelope.sheets} ${plural(envelope.sheets, 'sheet')}`,
+    big: `${wantedOf(job)} from ${envelope.sheets} ${plural(envelope.sheets, 'sheet')}`,
     detail: envelope.steps.join(' '),
     caution: CAUTIONS.glue,
     waitMinutes: null,

@@ -1,4 +1,5 @@
 import { planArt, type ArtPlan } from '../art/planArt.ts';
+import { driftSnags, withDrift } from './driftSnags.ts';
 import type { InkLattice } from '../art/inkTotal.ts';
 import type { TypefaceBook } from '../art/typefaces.ts';
 import { planBrief, type BriefPlan } from '../brief/planBrief.ts';
@@ -50,14 +51,19 @@ export function planJob(
 ): Plan {
   const brief = planBrief(job, workshop, today);
   const size = planSize(job, workshop);
-  const art = planArt(job, workshop, size, { typefaces, card, inks });
+  const faces = planArt(job, workshop, size, { typefaces, card, inks });
   const stock = planStock(job, workshop, size);
-  const laid = planSheet(job, workshop, size, art, stock);
+  const laid = planSheet(job, workshop, size, faces, stock);
   const sheet = {
     ...laid,
     named: nameSheet(job, size, laid, typefaces, Math.min(sheetNumber, Math.max(1, laid.sheets))),
   };
   const cut = planCuts(job, workshop, size, stock, sheet);
+  // What a blade would show of the art is known only once the cuts are.
+  const art = {
+    ...faces,
+    snags: [...withDrift(faces.snags, faces, size, job, cut), ...driftSnags(job, workshop, size, faces, stock, cut)],
+  };
   const crease = planCrease(job, workshop, size, art, stock, sheet, cut);
   const envelope = planEnvelope(job, workshop, size, stock);
   const make = planMake(job, workshop, size, stock, sheet, cut, crease, envelope);

@@ -1,4 +1,5 @@
 import type { Station } from '../job/types.ts';
+import { hasPrint } from '../art/drawCard.ts';
 import { allSnags, type Plan } from './planJob.ts';
 
 /** The station a job waits at, and why, in a few words for a wall of jobs. */
@@ -20,7 +21,7 @@ export function progressOf(plan: Plan, wanted: number, bench: BenchCount): Progr
   if (bench.good >= wanted) return { station: 'sell', reason: 'made', level: 'done' };
   const stop = allSnags(plan).find((snag) => snag.level === 'stop');
   if (stop) return { station: stop.station, reason: stop.title, level: 'stop' };
-  const bare = plan.art.faces.every((face) => !face.art.background && !face.art.picture && face.art.texts.length === 0);
-  if (bare) return { station: 'art', reason: 'Nothing is on the card yet', level: 'go' };
+  // Bare card is made too, and the wall says so in a word.
+  if (!plan.art.faces.some(hasPrint)) return { station: 'art', reason: 'Bare: nothing is printed', level: 'go' };
   return { station: 'make', reason: 'Ready to print', level: 'go' };
 }

@@ -59,6 +59,8 @@ export type Shape =
       readonly opacity: number;
       /** Its dark parts in this colour; black makes it grey. */
       readonly tint: Colour | null;
+      /** Its shape alone, solid in one ink: what a plate under or over it holds. */
+      readonly ink?: Colour;
     }
   | {
       /** A small picture again and again, from the top left of an area; clipped by whoever holds it. */
@@ -72,6 +74,8 @@ export type Shape =
       readonly brick: boolean;
       readonly over: Box;
       readonly opacity: number;
+      /** Its shape alone, as of a picture. */
+      readonly ink?: Colour;
     }
   | {
       /** Words about the drawing, never art. */

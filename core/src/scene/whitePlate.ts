@@ -1,37 +1,21 @@
-import { boxPath } from '../geometry/path.ts';
 import type { Colour, Scene, Shape } from './types.ts';
 
 /** No colour of the screen: a plate of its own, which only files with spot colours can say. */
 export const WHITE_INK: Colour = 'ink:white';
 
 /**
- * The plate that a printer with white lays under the colours: everything that is art, solid. What is bare stock in
- * the art is bare on the plate; marks are not on it.
+ * The plate that a printer with white lays under the colours: everything that is art, solid, in the art’s own shape;
+ * a picture’s clear parts stay clear. What is bare stock in the art is bare on the plate.
  * @param ink what the plate is drawn in: white itself, or black where it is a page of its own
+ * @param marks ticks and slug are on it, as a page of its own needs them; a machine’s marks never are
  */
-export function whitePlate({ box, symbols, shapes }: Scene, ink: Colour = WHITE_INK): Scene {
+export function whitePlate(
+  { box, symbols, shapes }: Scene,
+  ink: Colour = WHITE_INK,
+  { marks = false }: { readonly marks?: boolean } = {},
+): Scene {
   const suffix = ink === WHITE_INK ? '-white' : '-plate';
-  const plate = (all: readonly Shape[]): readonly Shape[] =>
-    all.flatMap((shape): readonly Shape[] => {
-      switch (shape.kind) {
-        case 'path':
-          return shape.role === 'art' ? [{ kind: 'path', role: 'art', path: shape.path, fill: ink }] : [];
-        case 'line':
-          return [{ ...shape, colour: ink }];
-        case 'picture':
-          return [{ kind: 'path', role: 'art', path: boxPath(shape.box), fill: ink }];
-        case 'tiles':
-          return [{ kind: 'path', role: 'art', path: boxPath(shape.over), fill: ink }];
-        case 'label':
-          return [];
-        case 'group': {
-          const children = plate(shape.children);
-          return children.length > 0 ? [{ ...shape, children }] : [];
-        }
-        case 'use':
-          return [{ ...shape, symbol: `${shape.symbol}${suffix}` }];
-      }
-    });
+  const plate = (all: readonly Shape[]): readonly Shape[] => plateOf(all, ink, { suffix, marks });
   return {
     box,
     symbols: Object.fromEntries(
@@ -39,4 +23,36 @@ export function whitePlate({ box, symbols, shapes }: Scene, ink: Colour = WHITE_
     ),
     shapes: plate(shapes),
   };
+}
+
+/**
+ * The plate of some shapes. What is faded is pale on white ink, so its plate is as solid as any other.
+ * @param suffix to the names of symbols, where those are plated too
+ */
+export function plateOf(
+  all: readonly Shape[],
+  ink: Colour,
+  { suffix = '', marks = false }: { readonly suffix?: string; readonly marks?: boolean } = {},
+): readonly Shape[] {
+  return all.flatMap((shape): readonly Shape[] => {
+    switch (shape.kind) {
+      case 'path':
+        if (shape.role === 'art') return [{ kind: 'path', role: 'art', path: shape.path, fill: ink }];
+        return marks && !shape.fill ? [shape] : [];
+      case 'line':
+        return [{ ...shape, colour: ink }];
+      case 'picture':
+        return [{ ...shape, tint: null, opacity: 1, ink }];
+      case 'tiles':
+        return [{ ...shape, opacity: 1, ink }];
+      case 'label':
+        return marks ? [shape] : [];
+      case 'group': {
+        const children = plateOf(shape.children, ink, { suffix, marks });
+        return children.length > 0 ? [{ ...shape, children }] : [];
+      }
+      case 'use':
+        return [{ ...shape, symbol: `${shape.symbol}${suffix}` }];
+    }
+  });
 }

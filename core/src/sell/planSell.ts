@@ -1,3 +1,4 @@
+import { wantedOf } from '../art/names.ts';
 import { count, figure, minutes, money, plural, sayMoney, share } from '../job/figures.ts';
 import { envelopeOnHand } from '../job/pick.ts';
 import type { Figure, Job, Minor, Snag, StationPlan, Workshop } from '../job/types.ts';
@@ -36,16 +37,19 @@ export function planSell(
   envelope: EnvelopePlan,
   make: MakePlan,
 ): SellPlan {
-  const { wanted } = job.brief;
+  const wanted = wantedOf(job);
   const { currency } = workshop;
   const per = (total: number): number => (wanted === 0 ? 0 : total / wanted);
   const bought = envelopeOnHand(job, workshop)?.shelf;
-  const sides = sheet.sheets * sheet.sides.length;
+  // Every pass of a side through the printer is paid for, white ones too.
+  const sides = sheet.sheets * sheet.passes.reduce((n, pass) => n + pass.sides.length, 0);
   const envelopeMinor = envelope.made
     ? per(envelope.sheets * envelope.stock.sheetPriceMinor)
     : (bought?.priceMinor ?? 0);
   const layersMinor = sheet.layers.reduce((n, { piece, sheets }) => n + sheets * piece.stock.sheetPriceMinor, 0);
-  const panels = sheet.layers.flatMap(({ print, sheets }) => (print ? [{ printer: print.printer, sheets }] : []));
+  const panels = sheet.layers.flatMap(({ print, sheets }) =>
+    print ? [{ printer: print.printer, sheets: sheets * print.passes.length }] : [],
+  );
   const inkMinor =
     sides * stock.printer.sidePriceMinor + panels.reduce((n, p) => n + p.sheets * p.printer.sidePriceMinor, 0);
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
@@ -88,7 +92,7 @@ export function planSell(
     figure('cost-ink', 'Printing', money(shownOf('ink')), 'printed sides × price of a side ÷ good cards', {
       'Printed sides': count(sides),
       'A side': money(stock.printer.sidePriceMinor),
-      ...(panels.length > 0 ? { 'Sheets of printed layers': count(panels.reduce((n, p) => n + p.sheets, 0)) } : {}),
+      ...(panels.length > 0 ? { 'Printed sides of layers': count(panels.reduce((n, p) => n + p.sheets, 0)) } : {}),
       'Good cards': count(wanted),
     }),
     figure(
@@ -154,7 +158,7 @@ export function planSell(
           ? `${say(costMinor)} each`
           : `${say(singlePriceMinor)} · ${Math.round(margin * 100)} %`,
     figures,
-    snags: giving ? [] : priceSnags(job, sheet, currency, costMinor, singlePriceMinor, packPriceMinor),
+    snags: giving ? [] : priceSnags(job, currency, costMinor, singlePriceMinor, packPriceMinor),
   };
 }
 
@@ -173,14 +177,7 @@ export function roundTogether(amounts: readonly number[]): readonly Minor[] {
 const roundUp = (minor: number): Minor => Math.ceil(minor / PRICE_STEP_MINOR - 1e-9) * PRICE_STEP_MINOR;
 const marginOf = (price: number, cost: number): number => (price > 0 ? (price - cost) / price : -1);
 
-function priceSnags(
-  job: Job,
-  sheet: SheetPlan,
-  currency: string,
-  cost: number,
-  single: Minor,
-  pack: Minor,
-): readonly Snag[] {
+function priceSnags(job: Job, currency: string, cost: number, single: Minor, pack: Minor): readonly Snag[] {
   const snags: Snag[] = [];
   const { packOf } = job.sell;
   const below = (id: string, what: string, price: Minor, costs: number, field: string): void => {
@@ -197,20 +194,32 @@ function priceSnags(
   };
   below('sell-single-loss', 'A single', single, cost, 'singlePriceMinor');
   below('sell-pack-loss', `A pack of ${packOf}`, pack, cost * packOf, 'packPriceMinor');
-  const left = sheet.up > 0 ? (sheet.up * sheet.sheets) % packOf : 0;
-  if (sheet.up > 0 && packOf % sheet.up !== 0 && sheet.up % packOf !== 0 && left > 0) {
-    const better = Math.max(sheet.up, Math.round(packOf / sheet.up) * sheet.up);
+  // Spares are there to be spoiled; what is sold is what was wanted.
+  const wanted = wantedOf(job);
+  const left = wanted % packOf;
+  if (left > 0 && packOf > 1) {
+    const even = evenPack(wanted, packOf);
+    const more = wanted - left + packOf;
+    const listed = wanted !== job.brief.wanted;
     snags.push({
       id: 'sell-pack-waste',
       station: 'sell',
       level: 'note',
-      title: `Packs of ${packOf} do not come out of ${sheet.up} up evenly`,
-      why: `The run’s ${sheet.up * sheet.sheets} cards leave ${left} ${plural(left, 'card')} over.`,
-      remedies:
-        better <= MOST_IN_A_PACK
-          ? [{ label: `Sell packs of ${better}`, changes: [{ path: ['sell', 'packOf'], value: better }] }]
-          : [],
+      title: `Packs of ${packOf} leave ${left} of ${wanted} over`,
+      why: `${wanted} good cards fill ${Math.floor(wanted / packOf)} ${plural(Math.floor(wanted / packOf), 'pack')}; the rest are sold singly, or wait for the next run.`,
+      remedies: [
+        ...(even ? [{ label: `Sell packs of ${even}`, changes: [{ path: ['sell', 'packOf'], value: even }] }] : []),
+        ...(listed ? [] : [{ label: `Make ${more} cards`, changes: [{ path: ['brief', 'wanted'], value: more }] }]),
+      ],
     });
   }
   return snags;
+}
+
+/** The pack nearest in size, no more than half as large again or half as small, that a run fills without a rest. */
+function evenPack(wanted: number, packOf: number): number | null {
+  const sizes = Array.from({ length: Math.min(wanted, MOST_IN_A_PACK) - 1 }, (_, i) => i + 2).filter(
+    (n) => wanted % n === 0 && Math.abs(n - packOf) <= packOf / 2,
+  );
+  return sizes.sort((a, b) => Math.abs(a - packOf) - Math.abs(b - packOf))[0] ?? null;
 }

@@ -6,7 +6,9 @@ import type { Box, Point } from '../geometry/types.ts';
 import type { Page, Scene, Shape } from '../scene/types.ts';
 import { drawSlug, drawTicks, shortTitle } from './drawMarks.ts';
 import type { LayerSheet } from './layerSheets.ts';
+import { whitePlate } from '../scene/whitePlate.ts';
 import { laidMap } from './layOut.ts';
+import { sayPlate, type PlateKind } from './passes.ts';
 
 /** Pieces of one layer on a sheet of their stock, with what is printed on them and the fold of an insert. */
 export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined): Scene {
@@ -15,20 +17,28 @@ export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined): Sc
   const box = { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
   const shapes: Shape[] = [{ kind: 'path', role: 'sheet', path: boxPath(box), fill: stock.colour }];
   const printed = layer.print && art ? drawPanelPage(layer, art, null) : null;
-  if (printed) shapes.push({ kind: 'group', transform: IDENTITY, blend: 'multiply', children: printed.scene.shapes });
+  const white = printed && layer.print?.white ? whitePlate(printed.scene, '#ffffff') : null;
+  if (printed)
+    shapes.push(
+      white
+        ? { kind: 'group', transform: IDENTITY, children: [...white.shapes, ...printed.scene.shapes] }
+        : { kind: 'group', transform: IDENTITY, blend: 'multiply', children: printed.scene.shapes },
+    );
   for (const lies of laid) {
     const map = laidMap(lies, piece.heightMm);
     shapes.push({ kind: 'path', role: 'trim', path: polygon(piece.outline.map((p) => apply(map, p))) });
     if (!piece.crease) continue;
     shapes.push({ kind: 'path', role: 'creaseAway', path: polyline(creaseEnds(piece).map((p) => apply(map, p))) });
   }
-  return { box, symbols: printed?.scene.symbols ?? {}, shapes };
+  return { box, symbols: { ...printed?.scene.symbols, ...white?.symbols }, shapes };
 }
 
 export interface PanelLabel {
   readonly title: string;
   readonly date: string | null;
   readonly sheetNumber: number;
+  /** Which ink the page is of, where white is a pass of its own. */
+  readonly plate?: PlateKind;
 }
 
 /**
@@ -51,10 +61,12 @@ export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabe
       ? [{ line: boxAround(creaseEnds(piece).map((p) => apply(laidMap(lies, piece.heightMm), p))), piece: lies.trim }]
       : [],
   );
+  const plate = label && sayPlate(label.plate ?? 'colours', print.white);
   const text = label
     ? [
         shortTitle(label.title),
         piece.name.toLowerCase(),
+        ...(plate ? [plate] : []),
         `sheet ${label.sheetNumber} of ${sheets}`,
         ...(label.date ? [label.date] : []),
       ].join(' · ')

@@ -1,5 +1,6 @@
 import { segment } from '../geometry/path.ts';
-import { TOLERANCE_MM, type Box } from '../geometry/types.ts';
+import { TOLERANCE_MM, type Box, type Point } from '../geometry/types.ts';
+import { overlaps } from './machineMarks.ts';
 import type { Mm } from '../length/types.ts';
 import type { Shape } from '../scene/types.ts';
 import { CLEAR_MM, SHORTEST_TICK_MM, TICK_MM } from './marks.ts';
@@ -81,30 +82,96 @@ export function drawTicks(
   return [...marks.values()];
 }
 
+/** A place that the slug may take: where its baseline starts, how far it may run and how much room is beside it. */
+interface SlugPlace {
+  readonly at: Point;
+  readonly turnDeg: number;
+  readonly runMm: Mm;
+  readonly roomMm: Mm;
+}
+
 /**
- * A line of words along the roomiest of three edges; left out where none has room for it.
- * @param startMm where it begins on a level edge
+ * A line of words along the roomiest edge that holds it, clear of what must stay white; shortened where none is long
+ * enough, and left out where no edge has room for a line at all.
+ * @param keepClear a machine’s marks, with the white about them
  */
 export function drawSlug(
   text: string,
   { bleedBox: block, printable }: Block,
-  startMm = block.xMm + TICK_MM,
+  keepClear: readonly Box[] = [],
 ): readonly Shape[] {
-  const below = printable.yMm + printable.heightMm - block.yMm - block.heightMm;
-  const [above, before] = [block.yMm - printable.yMm, block.xMm - printable.xMm];
-  const most = Math.max(below, above, before);
-  if (most < SLUG_ROOM_MM) return [];
-  const base = { kind: 'label', role: 'mark', text, sizeMm: SLUG_MM, anchor: 'start' } as const;
-  if (most === below)
-    return [{ ...base, at: { xMm: startMm, yMm: printable.yMm + printable.heightMm - SLUG_MM * 0.3 } }];
-  if (most === above) return [{ ...base, at: { xMm: startMm, yMm: printable.yMm + SLUG_MM } }];
+  const [right, foot] = [printable.xMm + printable.widthMm, printable.yMm + printable.heightMm];
+  const strip = (box: Box, turned: boolean, roomMm: Mm, place: (from: Mm) => Point): readonly SlugPlace[] =>
+    clearRuns(box, turned, keepClear).map(([from, runMm]) => ({
+      at: place(from),
+      turnDeg: turned ? -90 : 0,
+      runMm,
+      roomMm,
+    }));
+  const tall = SLUG_MM * 1.3;
+  const level = (yMm: Mm): Box => ({ xMm: printable.xMm, yMm, widthMm: printable.widthMm, heightMm: tall });
+  const upright: Box = { xMm: printable.xMm, yMm: printable.yMm, widthMm: tall, heightMm: printable.heightMm };
+  const below = foot - block.yMm - block.heightMm;
+  const [above, before, after] = [
+    block.yMm - printable.yMm,
+    block.xMm - printable.xMm,
+    right - block.xMm - block.widthMm,
+  ];
+  const places = [
+    ...strip(level(foot - tall), false, below, (xMm) => ({ xMm, yMm: foot - SLUG_MM * 0.3 })),
+    ...strip(level(printable.yMm), false, above, (xMm) => ({ xMm, yMm: printable.yMm + SLUG_MM })),
+    // Read from the right: it begins at the foot of its run.
+    ...strip(upright, true, before, (yMm) => ({ xMm: printable.xMm + SLUG_MM, yMm })),
+    ...strip({ ...upright, xMm: right - tall }, true, after, (yMm) => ({ xMm: right - SLUG_MM * 0.3, yMm })),
+  ].filter(({ roomMm, runMm }) => roomMm >= SLUG_ROOM_MM && runMm > SHORTEST_SLUG_MM);
+  const holds = places.filter(({ runMm }) => runMm >= slugWidthMm(text));
+  const [best] = (holds.length > 0 ? holds : places).sort((a, b) =>
+    holds.length > 0 ? b.roomMm - a.roomMm : b.runMm - a.runMm,
+  );
+  if (!best) return [];
   return [
     {
-      ...base,
-      at: { xMm: printable.xMm + SLUG_MM, yMm: block.yMm + block.heightMm - TICK_MM },
-      turnDeg: -90,
+      ...{ kind: 'label', role: 'mark', sizeMm: SLUG_MM, anchor: 'start' },
+      text: cutToRun(text, best.runMm),
+      at: best.at,
+      ...(best.turnDeg === 0 ? {} : { turnDeg: best.turnDeg }),
     },
   ];
+}
+
+/** Stretches of a strip that touch nothing which must stay white: where each begins, as it is read, and its length. */
+function clearRuns(strip: Box, turned: boolean, keepClear: readonly Box[]): readonly (readonly [Mm, Mm])[] {
+  const [start, size] = turned ? [strip.yMm, strip.heightMm] : [strip.xMm, strip.widthMm];
+  const taken = keepClear
+    .filter((box) => overlaps(box, strip))
+    .map((box): readonly [Mm, Mm] => (turned ? [box.yMm, box.yMm + box.heightMm] : [box.xMm, box.xMm + box.widthMm]))
+    .sort((a, b) => a[0] - b[0]);
+  const runs: (readonly [Mm, Mm])[] = [];
+  let from = start;
+  for (const [a, b] of [...taken, [start + size, start + size] as const]) {
+    // Clear of it, and of whatever lies just round the corner, by a tick’s length.
+    const [p, q] = [from + TICK_MM, a - TICK_MM];
+    if (q > p) runs.push(turned ? [q, q - p] : [p, q - p]);
+    from = Math.max(from, b);
+  }
+  return runs;
+}
+
+/** Under this a run holds no words worth reading. */
+const SHORTEST_SLUG_MM = 20;
+
+/** No letter of the label’s typeface is wider than what its kind is given here, in type sizes. */
+const widestEm = (char: string): number =>
+  /[ .,:;'’|!ijlIt·()[\]-]/.test(char) ? 0.42 : /[a-z0-9“”"/]/.test(char) && !/[mw]/.test(char) ? 0.68 : 1.05;
+
+/** At least as wide as a line of the slug comes out. */
+export const slugWidthMm = (text: string): Mm => [...text].reduce((sum, char) => sum + widestEm(char), 0) * SLUG_MM;
+
+function cutToRun(text: string, runMm: Mm): string {
+  if (slugWidthMm(text) <= runMm) return text;
+  const letters = [...text];
+  while (letters.length > 0 && slugWidthMm(`${letters.join('')}…`) > runMm) letters.pop();
+  return `${letters.join('').trimEnd()}…`;
 }
 
 /** A long title must not run the slug off the sheet. */

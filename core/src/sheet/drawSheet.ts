@@ -14,9 +14,11 @@ import type { Box } from '../geometry/types.ts';
 import type { PaperSide } from '../fold/types.ts';
 import type { Page, Scene, Shape } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import { drawMark, MARK_ROOM_MM, markRoom, overlaps } from './machineMarks.ts';
+import { drawMark, markRoom, overlaps } from './machineMarks.ts';
 import { drawSlug, drawTicks, shortTitle, type Block } from './drawMarks.ts';
-import { CLEAR_MM, TICK_MM } from './marks.ts';
+import { CLEAR_MM } from './marks.ts';
+import { sayPiles } from './nameSheet.ts';
+import { sayPlate, type PlateKind } from './passes.ts';
 import type { SheetPlan, SheetSide } from './planSheet.ts';
 
 /** Sheet as seen from its front to the page of a side: the back is the front turned over. */
@@ -58,6 +60,8 @@ export interface SheetLabel {
   /** Nothing is written where no day is known. */
   readonly date: string | null;
   readonly sheetNumber: number;
+  /** Which ink the page is of, where white is a pass of its own. */
+  readonly plate?: PlateKind;
 }
 
 /** What every sheet of a side has in common; a file of hundreds asks for it hundreds of times. */
@@ -94,7 +98,7 @@ function drawFrame(
   const trims = sheet.cells.map(({ trim }) => mapBox(pageMap(sheet, side), trim));
   const box = printedBox(blank.widthMm, blank.heightMm, size.bleedMm);
   return {
-    ...blockOf(size, sheet, side),
+    ...blockOf(sheet, side),
     laid,
     trimBox: trims.length > 0 ? boxAround(trims.flatMap((t) => corners(t))) : pageBox(sheet),
     symbols: Object.fromEntries(
@@ -170,30 +174,30 @@ const ticks = (size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shap
       piece: cells[Math.floor(i / perCell)]!,
     })),
   );
-  return drawTicks(cells, folds, blockOf(size, sheet, side)).filter((shape) => {
+  return drawTicks(cells, folds, blockOf(sheet, side)).filter((shape) => {
     if (shape.kind !== 'path') return true;
     const reach = boxAround(shape.path.flatMap((part) => (part.kind === 'close' ? [] : [part.to])));
     return !sheet.machineMarks.some((mark) => overlaps(markRoom(mark), grow(reach, evenSides(CLEAR_MM))));
   });
 };
 
-/** Job, side, sheet and day. */
+/** Job, side, ink, sheet and day. */
 function slug(sheet: SheetPlan, side: SheetSide, block: Block, label: SheetLabel): readonly Shape[] {
-  const text = [
-    shortTitle(label.title),
+  const plate = sayPlate(label.plate ?? 'colours', sheet.white);
+  const rest = [
     sheet.onePlate ? 'both sides' : side,
+    ...(plate ? [plate] : []),
     `sheet ${label.sheetNumber} of ${sheet.sheets}`,
+    ...(sheet.named ? [sayPiles(sheet)] : []),
     ...(label.date ? [label.date] : []),
-  ].join(' · ');
-  return sheet.machineMarks.length > 0
-    ? drawSlug(text, block, block.printable.xMm + MARK_ROOM_MM + TICK_MM)
-    : drawSlug(text, block);
+  ];
+  return drawSlug([shortTitle(label.title), ...rest].join(' · '), block, sheet.machineMarks.map(markRoom));
 }
 
 /** Every bleed of a page, and where its printer reaches. */
-function blockOf(size: SizePlan, sheet: SheetPlan, side: SheetSide): Block {
+function blockOf(sheet: SheetPlan, side: SheetSide): Block {
   const map = pageMap(sheet, side);
-  const bleeds = sheet.cells.map(({ trim }) => mapBox(map, grow(trim, evenSides(size.bleedMm))));
+  const bleeds = sheet.cells.map(({ trim }) => mapBox(map, grow(trim, evenSides(sheet.bleedMm))));
   return {
     bleedBox: bleeds.length > 0 ? boxAround(bleeds.flatMap((b) => corners(b))) : pageBox(sheet),
     printable: mapBox(map, sheet.printable),

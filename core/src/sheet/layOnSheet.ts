@@ -34,21 +34,26 @@ export function layOnSheet(
     marginsMm: printer,
     sheet,
     machine,
+    bare = false,
   }: {
     readonly stock: Stock;
     readonly marginsMm: Sides;
     readonly sheet: { readonly widthMm: Mm; readonly heightMm: Mm };
     readonly machine: MachineFacts | undefined;
+    /** Bare card has no ink to keep inside the printer’s margins, no bleed, and no marks for a machine to find. */
+    readonly bare?: boolean;
   },
 ): OnSheet {
-  const marginsMm = machine ? marginsWith(machine, printer) : printer;
-  const marks = machine ? markPlaces(sheet, marginsMm) : [];
-  const tries = cellsOf(size.form, size.bleedMm).flatMap((cell) =>
+  const reach = bare ? evenSides(0) : printer;
+  const marginsMm = machine ? marginsWith(machine, reach) : reach;
+  const marks = machine && !bare ? markPlaces(sheet, marginsMm) : [];
+  const asked = bare ? { ...size, bleedMm: 0 } : size;
+  const tries = cellsOf(size.form, asked.bleedMm).flatMap((cell) =>
     roomsFor(marginsMm, marks.length > 0).map((room) => {
-      const question = ask(job, size, stock, room, sheet, cell);
+      const question = ask(job, asked, stock, room, sheet, cell);
       const laid = layOutOnePiece(question);
       const clear = marks.every((mark) =>
-        laid.pieces.every(({ trim }) => !overlaps(markRoom(mark), grow(trim, evenSides(size.bleedMm)))),
+        laid.pieces.every(({ trim }) => !overlaps(markRoom(mark), grow(trim, evenSides(asked.bleedMm)))),
       );
       return { cell, question, laid, clearUp: clear ? laid.up * cell.blanks.length : 0 };
     }),

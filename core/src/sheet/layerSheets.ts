@@ -1,11 +1,14 @@
+import { wantedOf } from '../art/names.ts';
 import { evenSides, shrink } from '../geometry/box.ts';
 import type { Box } from '../geometry/types.ts';
 import { plural } from '../job/figures.ts';
-import type { FeedPath, Job, Printer, Snag, Stock, Workshop } from '../job/types.ts';
+import type { FeedPath, Job, Printer, Snag, Stock, WhiteWay, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
 import type { LayerPiece } from '../size/layers.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { pathRefusals } from '../stock/planStock.ts';
+import { whiteWayOf } from '../stock/white.ts';
+import { passesOf, type PrintPass } from './passes.ts';
 import { layOutOnePiece, type LaidPiece } from './layOut.ts';
 
 /** One kind of layer on sheets of its own stock. */
@@ -24,6 +27,9 @@ export interface LayerPrint {
   readonly printable: Box;
   /** Ticks and a slug outside the pieces. */
   readonly marks: boolean;
+  /** How white is laid under the colours of this stock; null where none is. */
+  readonly white: WhiteWay | null;
+  readonly passes: readonly PrintPass[];
   /** Why this path will not take the stock; empty where it does. */
   readonly refusals: readonly string[];
 }
@@ -48,7 +54,7 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
     const upright = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: false } });
     const either = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: true } });
     const laid = either.up > upright.up ? either : upright;
-    const sheets = laid.up === 0 ? 0 : Math.ceil((job.brief.wanted + spares) / laid.up);
+    const sheets = laid.up === 0 ? 0 : Math.ceil((wantedOf(job) + spares) / laid.up);
     return { piece, up: laid.up, sheets, laid: laid.pieces, print };
   });
 }
@@ -65,7 +71,14 @@ function printOf({ stock: chosen, sheet: { marks } }: Job, workshop: Workshop, s
   const best = paths.find(({ refusals }) => refusals.length === 0) ?? paths[0];
   if (!best) return null;
   const sheet = { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
-  return { ...best, marks, printable: shrink(sheet, best.path.marginsMm) };
+  const white = whiteWayOf(best.printer, best.path, stock);
+  return {
+    ...best,
+    marks,
+    printable: shrink(sheet, best.path.marginsMm),
+    white,
+    passes: passesOf(['front'], false, white),
+  };
 }
 
 export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): readonly Snag[] {

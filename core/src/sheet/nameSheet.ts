@@ -1,10 +1,11 @@
 import { drawNamed } from '../art/namedArt.ts';
-import { cardRows, namesInUse } from '../art/names.ts';
+import { cardRows, namesInUse, rowOfCard } from '../art/names.ts';
 import type { TypefaceBook } from '../art/typefaces.ts';
 import type { PaperSide } from '../fold/types.ts';
 import type { Job } from '../job/types.ts';
 import type { Shape } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
+import type { Mm } from '../length/types.ts';
 import type { SheetPlan } from './planSheet.ts';
 
 /** Whose names stand on one sheet. */
@@ -38,14 +39,38 @@ export function nameSheet(
 ): NamedSheet | null {
   const names = namesInUse(job);
   if (!names) return null;
-  const rows = cardRows(names);
-  const cards = placements.map((_, place) => {
-    const card = cardAt(place, sheetNumber, sheets);
-    return card < rows.length ? card : null;
-  });
+  const made = cardRows(names).length;
+  const places = placements.map((_, place) => cardAt(place, sheetNumber, sheets));
+  const cards = places.map((card) => (card < made ? card : null));
   const drawn = (side: PaperSide): readonly (readonly Shape[])[] =>
     !sides.includes(side)
       ? []
-      : cards.map((card) => drawNamed(job, size, side, names, card === null ? null : rows[card]!, book, outlines));
+      : places.map((card) => drawNamed(job, size, side, names, rowOfCard(names, card), book, outlines));
   return { sheetNumber, cards, shapes: { outside: drawn('outside'), inside: drawn('inside') } };
 }
+
+/** Where a place lies on the sheet, front up, as rows and columns are counted. */
+export function sayPlace({ placements }: Pick<SheetPlan, 'placements'>, place: number): string {
+  const near = (a: Mm, b: Mm): boolean => Math.abs(a - b) < 1;
+  const middles = placements.map(({ trim }) => ({
+    x: trim.xMm + trim.widthMm / 2,
+    y: trim.yMm + trim.heightMm / 2,
+  }));
+  const { x, y } = middles[place]!;
+  const row = middles.filter((m) => near(m.y, y)).sort((a, b) => a.x - b.x);
+  const column = middles.filter((m) => near(m.x, x)).sort((a, b) => a.y - b.y);
+  const across = row.findIndex((m) => near(m.x, x)) + 1;
+  const down = column.findIndex((m) => near(m.y, y)) + 1;
+  const said = [
+    ...(column.length > 1 ? [`${ordinal(down)} from the top`] : []),
+    ...(row.length > 1 ? [`${ordinal(across)} from the left`] : []),
+  ];
+  return said.length > 0 ? said.join(', ') : `place ${place + 1}`;
+}
+
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+const ordinal = (n: number): string => ORDINALS[n - 1] ?? `number ${n}`;
+
+/** How piles go together once the sheets are cut apart, for a slug. */
+export const sayPiles = (sheet: Pick<SheetPlan, 'placements'>): string =>
+  sheet.placements.length < 2 ? 'in the list’s order' : `pile 1: ${sayPlace(sheet, 0)}`;

@@ -6,18 +6,20 @@ import { areaOf } from '../geometry/polygon.ts';
 import type { Box, Point, Sides } from '../geometry/types.ts';
 import { count, figure, length, plural, share, words } from '../job/figures.ts';
 import { trimmerOf } from '../job/pick.ts';
-import type { Figure, Job, StationPlan, Workshop } from '../job/types.ts';
+import type { Figure, Job, StationPlan, WhiteWay, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
 import type { Cell } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
+import { whiteWayOf } from '../stock/white.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-import { namesInUse } from '../art/names.ts';
+import { namesInUse, wantedOf } from '../art/names.ts';
 import type { NamedSheet } from './nameSheet.ts';
 import { correctionsInForce, type InForce } from '../calibration/chooseCalibration.ts';
 import { layerSnags, planLayerSheets, type LayerSheet } from './layerSheets.ts';
 import { laidMap, layOutOnePiece, type LayOut } from './layOut.ts';
 import { layOnSheet } from './layOnSheet.ts';
+import { isOwnPass, passesOf, type PrintPass } from './passes.ts';
 import { mayLieForGrain } from './question.ts';
 import {
   bleedSnags,
@@ -58,6 +60,12 @@ export interface SheetPlan extends StationPlan {
   readonly upBound: number;
   readonly layOut: Pick<LayOut, 'tree' | 'origin' | 'blocks'>;
   readonly gutterMm: Mm;
+  /** Round every blank; none where nothing is printed. */
+  readonly bleedMm: Mm;
+  /** How white is laid under the colours; null where none is. */
+  readonly white: WhiteWay | null;
+  /** What goes through the printer, in its order; none where nothing is printed. */
+  readonly passes: readonly PrintPass[];
   readonly spares: number;
   readonly sheets: number;
   /** Which sides of the sheet are printed. */
@@ -83,6 +91,13 @@ export interface SheetPlan extends StationPlan {
 }
 
 export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: ArtPlan, stock: StockPlan): SheetPlan {
+  const sides: readonly SheetSide[] = [
+    ...(hasArt(art, 'outside') ? (['front'] as const) : []),
+    ...(hasArt(art, 'inside') ? (['back'] as const) : []),
+  ];
+  const bare = sides.length === 0;
+  const bleedMm = bare ? 0 : size.bleedMm;
+  const white = bare ? null : whiteWayOf(stock.printer, stock.path, stock.stock);
   const sheet = job.sheet.cutDown ?? { widthMm: stock.stock.sheetWidthMm, heightMm: stock.stock.sheetHeightMm };
   const { machine } = trimmerOf(job, workshop);
   const { cell, question, laid, up, marginsMm, machineMarks } = layOnSheet(job, size, {
@@ -90,15 +105,10 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     marginsMm: stock.path.marginsMm,
     sheet,
     machine,
+    bare,
   });
-  const spares = job.sheet.spares ?? sparesFor(job.brief.wanted, workshop.spoilLog);
-  const sheets = up === 0 ? 0 : Math.ceil((job.brief.wanted + spares) / up);
-  const backPrinted = hasArt(art, 'inside');
-  const frontPrinted = hasArt(art, 'outside') || !backPrinted;
-  const sides: SheetSide[] = [
-    ...(frontPrinted ? (['front'] as const) : []),
-    ...(backPrinted ? (['back'] as const) : []),
-  ];
+  const spares = job.sheet.spares ?? sparesFor(wantedOf(job), workshop.spoilLog);
+  const sheets = up === 0 ? 0 : Math.ceil((wantedOf(job) + spares) / up);
   const upright = sheet.heightMm >= sheet.widthMm;
   const turnOver = (job.sheet.flipEdge === 'long') === upright ? 'leftRight' : 'topBottom';
   const free = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: true } });
@@ -116,7 +126,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
   const onePlate = oneForBoth.ok && job.sheet.working === 'workAndTurn' ? oneForBoth.fronts : null;
   const layers = planLayerSheets(job, workshop, size, spares);
   // Nested blanks lie as their own bleeds let them, so only single ones are asked again.
-  const sharedUp = cell.blanks.length > 1 ? up : layOutOnePiece({ ...question, gutterMm: size.bleedMm }).up;
+  const sharedUp = cell.blanks.length > 1 ? up : layOutOnePiece({ ...question, gutterMm: bleedMm }).up;
   const calibration = correctionsInForce(stock.path, stock.stock.gsm, sheet, job.sheet.flipEdge);
   const { unit } = workshop;
   const used = (up * areaOf(size.form.blank.outline)) / (sheet.widthMm * sheet.heightMm);
@@ -133,11 +143,11 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
         'Uniform blocks': count(laid.blocks),
         Blank: words(formatSize(size.form.blank.widthMm, size.form.blank.heightMm, unit)),
         Gutter: length(question.gutterMm),
-        Bleed: length(size.bleedMm),
+        Bleed: length(bleedMm),
       },
     ),
     figure('sheets', 'Sheets', count(sheets), '(wanted + spares) ÷ cards on a sheet, rounded up', {
-      Wanted: count(job.brief.wanted),
+      Wanted: count(wantedOf(job)),
       Spares: count(spares),
       'Cards on a sheet': count(up),
     }),
@@ -154,18 +164,22 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
         'Expected to spoil': share(expectedSpoilShare(workshop.spoilLog)),
       },
     ),
-    figure(
-      'margins',
-      'Printer cannot reach',
-      words(sayMargins(stock.path.marginsMm, unit)),
-      'the unprintable edge of this feed path; trim and bleed stay inside it',
-      {
-        Top: length(stock.path.marginsMm.top),
-        Right: length(stock.path.marginsMm.right),
-        Bottom: length(stock.path.marginsMm.bottom),
-        Left: length(stock.path.marginsMm.left),
-      },
-    ),
+    ...(bare
+      ? []
+      : [
+          figure(
+            'margins',
+            'Printer cannot reach',
+            words(sayMargins(stock.path.marginsMm, unit)),
+            'the unprintable edge of this feed path; trim and bleed stay inside it',
+            {
+              Top: length(stock.path.marginsMm.top),
+              Right: length(stock.path.marginsMm.right),
+              Bottom: length(stock.path.marginsMm.bottom),
+              Left: length(stock.path.marginsMm.left),
+            },
+          ),
+        ]),
     figure('used', 'Sheet used', share(used), 'area of the blanks ÷ area of the sheet', {
       'Cards on a sheet': count(up),
     }),
@@ -224,6 +238,9 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     upBound: laid.bound * cell.blanks.length,
     layOut: { tree: laid.tree, origin: laid.origin, blocks: laid.blocks },
     gutterMm: question.gutterMm,
+    bleedMm,
+    white,
+    passes: passesOf(sides, stock.path.printsBothSides, white),
     spares,
     sheets,
     sides,
@@ -239,18 +256,18 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     layers,
     verdict:
       up === 0
-        ? `The open blank does not fit on a ${formatSize(sheet.widthMm, sheet.heightMm, unit)} sheet with its bleed.`
-        : `${up} up, ${sheets} ${plural(sheets, 'sheet')}: ${job.brief.wanted} wanted and ${spares} ${plural(spares, 'spare')}${sides.length === 2 ? `, ${onePlate ? 'one plate printed on both sides' : 'printed both sides'}, turned on the ${job.sheet.flipEdge} edge` : ''}.`,
+        ? `The open blank does not fit on a ${formatSize(sheet.widthMm, sheet.heightMm, unit)} sheet${bleedMm > 0 ? ' with its bleed' : ''}.`
+        : `${up} up, ${sheets} ${plural(sheets, 'sheet')}: ${wantedOf(job)} wanted and ${spares} ${plural(spares, 'spare')}${bare ? ', nothing printed' : ''}${sides.length === 2 ? `, ${onePlate ? 'one plate printed on both sides' : 'printed both sides'}, turned on the ${job.sheet.flipEdge} edge` : ''}${isOwnPass(white) ? `; white goes on in a pass of its own, ${white} the colours` : ''}.`,
     telling: up === 0 ? 'does not fit' : `${up} up · ${sheets} ${plural(sheets, 'sheet')}`,
     figures,
     snags: [
-      ...bleedSnags(job, workshop, size, stock, question, laid, cell),
+      ...bleedSnags(job, workshop, { ...size, bleedMm }, stock, question, laid, cell, bare),
       ...grainSnags(job, question, laid, free, size.form.blank.creases.length > 0),
       ...shelfSnags(stock.stock, sheets),
       ...cutDownSnags(job, stock, workshop),
-      ...markSnags(job, size, question, laid),
-      ...(machine && up > 0 && machineMarks.length === 0 ? [noRoomForMachineMarks(workshop)] : []),
-      ...sharedBleedSnags(job, art, up, size.bleedMm > 0 ? sharedUp : up),
+      ...(bare ? [] : markSnags(job, size, question, laid)),
+      ...(machine && !bare && up > 0 && machineMarks.length === 0 ? [noRoomForMachineMarks(workshop)] : []),
+      ...(bare ? [] : sharedBleedSnags(job, art, up, bleedMm > 0 ? sharedUp : up)),
       ...plateSnags(job, oneForBoth, stock.path.printsBothSides),
       ...calibrationSnags(job, stock, sides),
       ...layerSnags(layers, workshop),

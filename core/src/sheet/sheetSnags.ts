@@ -1,5 +1,8 @@
 import { calibrationFor } from '../calibration/chooseCalibration.ts';
-import { boxAround, corners, evenSides, grow } from '../geometry/box.ts';
+import { TOUCHES_MM } from '../art/edges.ts';
+import { boxOf, type FacePlan } from '../art/items.ts';
+import { boxAround, corners, evenSides, grow, isInside, mapBox, shrink } from '../geometry/box.ts';
+import type { Box } from '../geometry/types.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import type { FoldedForm, PaperSide } from '../fold/types.ts';
 import { plural } from '../job/figures.ts';
@@ -31,6 +34,7 @@ export function bleedSnags(
   question: LayOutQuestion,
   laid: LayOut,
   cell: Cell,
+  bare: boolean,
 ): readonly Snag[] {
   const naked = nakedUp(question);
   if (naked <= laid.up && laid.up > 0) return [];
@@ -38,13 +42,13 @@ export function bleedSnags(
   const remedies: Remedy[] = [];
   // Nested blanks are counted as cards, and lie closer without bleed between them.
   const per = cell.blanks.length;
-  const bare = cellOf(size.form, 0, per);
+  const unbledCell = cellOf(size.form, 0, per);
   const unbled =
     size.bleedMm > 0
       ? layOutOnePiece({
           ...question,
-          pieceWidthMm: bare.widthMm,
-          pieceHeightMm: bare.heightMm,
+          pieceWidthMm: unbledCell.widthMm,
+          pieceHeightMm: unbledCell.heightMm,
           bleedMm: 0,
           gutterMm: 0,
         }).up
@@ -77,6 +81,7 @@ export function bleedSnags(
       marginsMm: stock.path.marginsMm,
       sheet: { widthMm: other.sheetWidthMm, heightMm: other.sheetHeightMm },
       machine: trimmerOf(job, workshop).machine,
+      bare,
     });
     if (there.up > laid.up * per)
       remedies.push({
@@ -259,12 +264,27 @@ export const noRoomForMachineMarks = ({ trimmers }: Workshop): Snag => ({
     .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [{ path: ['cut', 'trimmerId'], value: tool.id }] })),
 });
 
-/** The one flat colour that every face of a side has, nothing else reaching its edges; null where they differ. */
+/**
+ * The one colour that all of a side’s bleed is, out to its edge and as far in as a cut drifts; null where a picture, a
+ * pattern, a gradient or anything else lies there, and where faces differ.
+ */
 function oneColourOf(art: ArtPlan, side: PaperSide): string | null {
-  const faces = art.faces.filter(({ face }) => face.side === side);
-  const colours = new Set(faces.map((face) => (face.art.picture ? 'picture' : (face.art.background ?? 'bare'))));
+  const colours = new Set(art.faces.filter(({ face }) => face.side === side).map(bandColour));
   const [only] = colours;
-  return colours.size === 1 && only !== 'picture' ? only! : null;
+  return colours.size === 1 ? only! : null;
+}
+
+/** What the bleed of a face is printed in, or `bare`; null where it is not one colour. */
+function bandColour({ art, picture, tiles, items, face: { widthMm, heightMm } }: FacePlan): string | null {
+  const inner = shrink({ xMm: 0, yMm: 0, widthMm, heightMm }, evenSides(TOUCHES_MM));
+  const keepsInside = (box: Box | null): boolean => box === null || isInside(box, inner);
+  const pictured = picture && picture.placement.fade < 1 && !keepsInside(mapBox(picture.map, picture.box));
+  const things = items.every((item) => keepsInside(item.kind === 'text' ? item.set.ink : boxOf(item.object)));
+  if (art.gradient || (tiles && tiles.fade < 1) || pictured || !things) return null;
+  const { border } = art;
+  // At the trim a border is the whole of the bleed; one that begins further in leaves the ground there.
+  if (border && border.insetMm < TOUCHES_MM) return border.insetMm === 0 ? border.colour : null;
+  return art.background ?? 'bare';
 }
 
 /** A shared bleed wants one colour all over; where there is one, and it gains cards, it is offered. */
@@ -279,7 +299,7 @@ export function sharedBleedSnags(job: Job, art: ArtPlan, up: number, upShared: n
         station: 'sheet',
         level: 'warn',
         title: 'Neighbours cannot share a bleed',
-        why: 'One bleed between two cards is only right where both carry the same flat colour up to their edges. Here a drifting cut would show a sliver of the neighbour.',
+        why: 'One bleed between two cards is only right where all of it is one colour, on both sides of the cut: no picture, pattern, gradient or border that changes there. Here a drifting cut would show a sliver of the neighbour.',
         remedies: [
           {
             label: 'Give each card its own bleed',

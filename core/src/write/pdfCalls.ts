@@ -4,6 +4,7 @@ import type { Path } from '../geometry/path.ts';
 import type { Typeface } from '../art/typefaces.ts';
 import type { Colour, Shape } from '../scene/types.ts';
 import { WHITE_INK } from '../scene/whitePlate.ts';
+import { setLabel } from './labels.ts';
 import { LOOKS } from './look.ts';
 import { num } from './svg.ts';
 
@@ -21,6 +22,8 @@ export interface PdfLender {
   font(typefaceId: string): { readonly name: string; glyph(id: number, chars: string): FileGlyph };
   /** An object that fills the unit square, y up. */
   picture(pictureId: string, tint: Colour | null): string;
+  /** The same of its shape alone, in one ink. @param widthMm as wide as it is printed, which decides how fine */
+  plate(pictureId: string, ink: Colour, widthMm: number): string;
   shading(gradient: NonNullable<Extract<Shape, { kind: 'path' }>['gradient']>): string;
   opacity(value: number): string;
   symbol(id: string): string;
@@ -28,7 +31,8 @@ export interface PdfLender {
   white(): string;
   /** Four inks of a colour, where the file is for a press; null where it is for a screen or a home printer. */
   press(colour: Colour): readonly number[] | null;
-  readonly labelTypeface: Typeface;
+  /** What labels are set in, the first that has a letter. */
+  readonly labelTypefaces: readonly Typeface[];
 }
 
 /**
@@ -48,7 +52,7 @@ function shapeCalls(shape: Shape, lender: PdfLender): string {
     case 'picture': {
       const { xMm, yMm, widthMm, heightMm } = shape.box;
       const seen = shape.opacity < 1 ? `/${lender.opacity(shape.opacity)} gs ` : '';
-      return `q ${seen}${num(widthMm)} 0 0 ${num(-heightMm)} ${num(xMm)} ${num(yMm + heightMm)} cm /${lender.picture(shape.pictureId, shape.tint)} Do Q`;
+      return `q ${seen}${num(widthMm)} 0 0 ${num(-heightMm)} ${num(xMm)} ${num(yMm + heightMm)} cm /${shape.ink ? lender.plate(shape.pictureId, shape.ink, widthMm) : lender.picture(shape.pictureId, shape.tint)} Do Q`;
     }
     case 'tiles':
       return tileCalls(shape, lender);
@@ -140,8 +144,8 @@ const LAP_MM = 0.03;
 /** Each tile filled without squashing, and clipped to its square. */
 function tileCalls(shape: Extract<Shape, { kind: 'tiles' }>, lender: PdfLender): string {
   const { tileMm, brick, over, opacity, pictureId, aspect } = shape;
-  const name = lender.picture(pictureId, null);
   const [w, h] = aspect >= 1 ? [tileMm * aspect, tileMm] : [tileMm, tileMm / aspect];
+  const name = shape.ink ? lender.plate(pictureId, shape.ink, w) : lender.picture(pictureId, null);
   const calls: string[] = opacity < 1 ? [`q /${lender.opacity(opacity)} gs`] : ['q'];
   for (let row = 0; row * tileMm < over.heightMm; row += 1)
     for (let x = brick && row % 2 === 1 ? -tileMm / 2 : 0; x < over.widthMm; x += tileMm) {
@@ -173,19 +177,24 @@ function lineCalls(line: Extract<Shape, { kind: 'line' }>, lender: PdfLender): s
 }
 
 function labelCalls(label: Extract<Shape, { kind: 'label' }>, lender: PdfLender): string {
-  const typeface = lender.labelTypeface;
-  const shaped = typeface.shape(label.text);
-  const last = shaped.at(-1);
-  const widthMm = last ? (last.xEm + last.advanceEm) * label.sizeMm : 0;
+  const { runs, widthMm } = setLabel(label.text, label.sizeMm, lender.labelTypefaces);
   const back = label.anchor === 'start' ? 0 : label.anchor === 'middle' ? widthMm / 2 : widthMm;
   const turn = ((label.turnDeg ?? 0) * Math.PI) / 180;
   const [c, s] = [Math.cos(turn), Math.sin(turn)];
-  const font = lender.font(typeface.id);
-  const glyphs = shaped.map((glyph) => font.glyph(glyph.id, glyph.chars));
-  const places = shaped.map((glyph) => glyph.xEm * label.sizeMm);
   const colour = label.role === 'dimension' ? LOOKS.dimension.stroke! : LOOKS.label.fill!;
-  const at = `${num(c)} ${num(s)} ${num(s)} ${num(-c)} ${num(label.at.xMm - c * back)} ${num(label.at.yMm - s * back)}`;
-  return `${fillIn(colour, lender)} ${textCalls(font.name, label.sizeMm, glyphs, places, at)}`;
+  const set = runs.map(({ typeface, glyphs, xMm }) => {
+    const font = lender.font(typeface.id);
+    const along = xMm - back;
+    const at = `${num(c)} ${num(s)} ${num(s)} ${num(-c)} ${num(label.at.xMm + c * along)} ${num(label.at.yMm + s * along)}`;
+    return textCalls(
+      font.name,
+      label.sizeMm,
+      glyphs.map((glyph) => font.glyph(glyph.id, glyph.chars)),
+      glyphs.map((glyph) => glyph.xEm * label.sizeMm),
+      at,
+    );
+  });
+  return `${fillIn(colour, lender)} ${set.join(' ')}`;
 }
 
 /** Glyphs at the places the core set them: the font's own widths are corrected to ours between glyphs. */

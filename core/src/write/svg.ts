@@ -2,6 +2,9 @@ import type { Affine } from '../geometry/affine.ts';
 import type { Path } from '../geometry/path.ts';
 import type { Colour, Role, Scene, Shape } from '../scene/types.ts';
 import { layerName } from './layerNames.ts';
+import { outlineOf } from '../art/outlineOf.ts';
+import type { Typeface } from '../art/typefaces.ts';
+import { setLabel } from './labels.ts';
 import { LOOKS } from './look.ts';
 
 /** One element of a drawing, so that a page and a file are written from the same tree. */
@@ -21,6 +24,8 @@ export interface SvgOptions {
   /** Groups drawn parts by role, for programs that cut by layer. */
   readonly layers?: boolean;
   readonly labelFamily?: string;
+  /** With these, labels are drawn as outlines, because a file cannot know what fonts its reader has. */
+  readonly labelTypefaces?: readonly Typeface[];
 }
 
 type Settled = Required<SvgOptions>;
@@ -61,6 +66,7 @@ export function svgNodes(scene: Scene, options: SvgOptions): readonly SvgNode[] 
     idPrefix: 'z',
     layers: false,
     labelFamily: 'Atkinson Hyperlegible Next, sans-serif',
+    labelTypefaces: [],
     ...options,
   };
   const clips: SvgNode[] = [];
@@ -123,6 +129,10 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
     if (!clips.some((known) => known.attributes.id === id)) clips.push(node);
     return id;
   };
+  const filterOf = ({ ink, tint }: { ink?: Colour | undefined; tint: Colour | null }): Record<string, string> => {
+    const made = ink ? inkFilter(ink, options) : tint ? tintFilter(tint, options) : null;
+    return made ? { filter: `url(#${define(made)})` } : {};
+  };
   switch (shape.kind) {
     case 'path': {
       const { gradient } = shape;
@@ -145,7 +155,7 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
         height: num(heightMm),
         preserveAspectRatio: 'none',
         ...(shape.opacity < 1 ? { opacity: num(shape.opacity) } : {}),
-        ...(shape.tint ? { filter: `url(#${define(tintFilter(shape.tint, options))})` } : {}),
+        ...filterOf(shape),
       });
     }
     case 'tiles': {
@@ -158,9 +168,11 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
         height: num(heightMm),
         fill: `url(#${define(pattern)})`,
         ...(shape.opacity < 1 ? { opacity: num(shape.opacity) } : {}),
+        ...filterOf({ ink: shape.ink, tint: null }),
       });
     }
     case 'label': {
+      if (options.labelTypefaces.length > 0) return outlinedLabel(shape, options);
       const turned: Record<string, string> = shape.turnDeg
         ? { transform: `rotate(${num(shape.turnDeg)} ${num(shape.at.xMm)} ${num(shape.at.yMm)})` }
         : {};
@@ -193,6 +205,22 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
     case 'use':
       return element('use', { href: `#${options.idPrefix}-${shape.symbol}`, transform: matrix(shape.transform) });
   }
+}
+
+/** A label as outlines, with its words beside them. */
+function outlinedLabel(shape: Extract<Shape, { kind: 'label' }>, options: Settled): SvgNode {
+  const { text, at, sizeMm, anchor, turnDeg, role } = shape;
+  const { runs, widthMm } = setLabel(text, sizeMm, options.labelTypefaces);
+  const back = anchor === 'start' ? 0 : anchor === 'middle' ? widthMm / 2 : widthMm;
+  const d = runs
+    .map(({ typeface, glyphs, xMm }) => outlineOf(glyphs, typeface, { xMm: at.xMm + xMm - back, yMm: at.yMm }, sizeMm))
+    .join('');
+  return element('path', {
+    d,
+    'aria-label': text,
+    fill: role === 'dimension' ? LOOKS.dimension.stroke! : LOOKS.label.fill!,
+    ...(turnDeg ? { transform: `rotate(${num(turnDeg)} ${num(at.xMm)} ${num(at.yMm)})` } : {}),
+  });
 }
 
 /** A page may restyle what lies on its own ground; files stay plain. */
@@ -244,6 +272,16 @@ function tintFilter(tint: Colour, options: Settled): SvgNode {
     return `${GREY_WEIGHTS.map((w) => num(w * (1 - dark))).join(' ')} 0 ${num(dark)}`;
   };
   const id = `${options.idPrefix}-tint-${tint.slice(1)}`;
+  return element('filter', { id, 'color-interpolation-filters': 'sRGB', x: '0', y: '0', width: '1', height: '1' }, [
+    element('feColorMatrix', { type: 'matrix', values: `${row(0)} ${row(1)} ${row(2)} 0 0 0 1 0` }),
+  ]);
+}
+
+/** One colour wherever there was any, as much of it as there was. */
+function inkFilter(ink: Colour, options: Settled): SvgNode {
+  const row = (channel: number): string =>
+    `0 0 0 0 ${num(parseInt(ink.slice(1 + 2 * channel, 3 + 2 * channel), 16) / 255)}`;
+  const id = `${options.idPrefix}-ink-${ink.slice(1)}`;
   return element('filter', { id, 'color-interpolation-filters': 'sRGB', x: '0', y: '0', width: '1', height: '1' }, [
     element('feColorMatrix', { type: 'matrix', values: `${row(0)} ${row(1)} ${row(2)} 0 0 0 1 0` }),
   ]);

@@ -7,6 +7,7 @@ import { jobWith, plan, sized, words } from '../support.ts';
 const bare: DriftFacts = {
   cut: ['left', 'right', 'top', 'bottom'],
   bleedMm: null,
+  shortMm: {},
   bandMm: null,
   gapMm: { left: null, right: null, top: null, bottom: null },
 };

@@ -1,6 +1,6 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
-import { drawFaceInPixels, fitPixels, type PixelQuestion } from '@zippy/core';
+import { drawFaceInPixels, fitPixels, whitePlate, type PixelQuestion, type Scene } from '@zippy/core';
 import { sceneToSvg } from './scenes.ts';
 import { ExportRefused, type ExportFile, type ExportInput } from './types.ts';
 
@@ -25,27 +25,40 @@ export async function exactFaces(
     if (!fit.ok) throw new ExportRefused(`${face.face.name}: ${fit.why}.`);
     const scene = drawFaceInPixels(face, job.pictures, pixels);
     const title = `${job.brief.title}: ${face.face.id}`;
-    const image = new Resvg(sceneToSvg(scene, title, input), {
-      fitTo: { mode: 'width', value: pixels.widthPx },
-      background: '#ffffff',
-      font: { loadSystemFonts: false },
-    }).render();
-    const drawn = sharp(image.pixels, { raw: { width: image.width, height: image.height, channels: 4 } });
-    // The rasteriser rounds the second side for itself, a pixel off at most.
-    const exact =
-      image.height === pixels.heightPx ? drawn : drawn.resize(pixels.widthPx, pixels.heightPx, { fit: 'fill' });
     const said = fit.bled
       ? `with-bleed-${fit.bleedAcrossMm.toFixed(1)}x${fit.bleedDownMm.toFixed(1)}mm`
       : 'WITHOUT-bleed';
-    files.push({
-      name: `${name}-${face.face.id}-${pixels.widthPx}x${pixels.heightPx}px-${said}.png`,
-      mime: 'image/png',
-      bytes: await exact
-        .flatten({ background: '#ffffff' })
-        .withMetadata({ density: pixels.dpi })
-        .png({ compressionLevel: 6 })
-        .toBuffer(),
-    });
+    const stem = `${name}-${face.face.id}-${pixels.widthPx}x${pixels.heightPx}px-${said}`;
+    const { coloured, white } = plan.art.onStock;
+    files.push(await inPixels(scene, `${stem}.png`, title, input));
+    if (coloured && white)
+      files.push(await inPixels(whitePlate(scene, '#000000'), `${stem}-white.png`, `${title}, white`, input));
   }
   return files;
+}
+
+async function inPixels(
+  scene: Scene,
+  name: string,
+  title: string,
+  input: ExportInput & { readonly pixels: PixelQuestion },
+): Promise<ExportFile> {
+  const { widthPx, heightPx, dpi } = input.pixels;
+  const image = new Resvg(sceneToSvg(scene, title, input), {
+    fitTo: { mode: 'width', value: widthPx },
+    background: '#ffffff',
+    font: { loadSystemFonts: false },
+  }).render();
+  const drawn = sharp(image.pixels, { raw: { width: image.width, height: image.height, channels: 4 } });
+  // The rasteriser rounds the second side for itself, a pixel off at most.
+  const exact = image.height === heightPx ? drawn : drawn.resize(widthPx, heightPx, { fit: 'fill' });
+  return {
+    name,
+    mime: 'image/png',
+    bytes: await exact
+      .flatten({ background: '#ffffff' })
+      .withMetadata({ density: dpi })
+      .png({ compressionLevel: 6 })
+      .toBuffer(),
+  };
 }

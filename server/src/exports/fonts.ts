@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
-import { TYPEFACES, type Typeface } from '@zippy/core';
+import { FALLBACK_TYPEFACES, TYPEFACES, type Typeface } from '@zippy/core';
 import { readTypeface } from '@zippy/core/typefaces';
 
 const require = createRequire(import.meta.url);
@@ -16,7 +16,7 @@ let loaded: Promise<Fonts> | null = null;
 export function loadFonts(): Promise<Fonts> {
   loaded ??= (async () => {
     const files = await Promise.all(
-      TYPEFACES.flatMap((entry) => [entry, entry.companion]).map(
+      [...TYPEFACES.flatMap((entry) => [entry, entry.companion]), ...FALLBACK_TYPEFACES].map(
         async ({ id, file }) => [id, await readFile(require.resolve(file))] as const,
       ),
     );

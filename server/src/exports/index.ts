@@ -1,12 +1,12 @@
-import { drawCutAndCrease, drawEnvelopeSheet, drawMachineFile } from '@zippy/core';
+import { drawCutAndCrease, drawEnvelopeSheet, drawMachineFile, whitePlate, type Page, type Scene } from '@zippy/core';
 import { collect } from './collect.ts';
 import { exactFaces } from './exactFaces.ts';
 import { PdfFile } from './pdfDocument.ts';
 import { PressInks } from './pressInks.ts';
 import { sceneToDxf } from './dxf.ts';
-import { sceneToPng, sceneToSvg } from './scenes.ts';
+import { sceneToSvg } from './scenes.ts';
 import { panelsPdf } from './panels.ts';
-import { facePages, sheetsDrawn, sheetsPdf, sidePages } from './sheets.ts';
+import { drawnFile, facePages, sheetsDrawn, sheetsPdf, sidePages } from './sheets.ts';
 import { guidesPdf, proofPdf, templateFiles } from './templates.ts';
 import { cutsCsv, figuresCsv, namesCsv } from './tables.ts';
 import { ticketPdf } from './ticket.ts';
@@ -36,10 +36,18 @@ export { readPicture, PictureRefused, type ReadPicture } from '../pictures/readP
 export const canExport = (what: string, format: string): what is ExportWhat =>
   what in EXPORTS && (EXPORTS[what as ExportWhat] as readonly string[]).includes(format);
 
+/** Letters that are no plain one with a sign on it. */
+const PLAIN_LETTERS: Readonly<Record<string, string>> = {
+  ...{ Ł: 'L', ł: 'l', Ø: 'O', ø: 'o', Đ: 'D', đ: 'd', Ħ: 'H', ħ: 'h', ı: 'i' },
+  ...{ ß: 'ss', Æ: 'Ae', æ: 'ae', Œ: 'Oe', œ: 'oe', Þ: 'Th', þ: 'th' },
+};
+
 /** File names keep to letters, digits and dashes, so that every system takes them. */
 export const fileStem = (title: string): string =>
   title
+    .replace(/[ŁłØøĐđßÆæŒœÞþıĦħ]/g, (letter) => PLAIN_LETTERS[letter]!)
     .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
     .replace(/[^\w]+/g, '-')
     .replace(/^-+|-+$/g, '')
     .toLowerCase()
@@ -110,14 +118,24 @@ export async function exportFiles(
   }
 }
 
+/** White that is laid on this card, as an ink of its own in files that can say so. */
+const whiteOf = ({ plan }: ExportInput, page: Page): Scene | undefined =>
+  plan.art.onStock.coloured && plan.art.onStock.white ? whitePlate(page.scene) : undefined;
+
+async function addWithWhite(file: PdfFile, input: ExportInput, page: Page): Promise<void> {
+  const white = whiteOf(input, page);
+  await file.prepare(page.scene);
+  if (white) await file.prepare(white);
+  file.addPage(page, white);
+}
+
 /** The open blank as a print house takes it: a file for each printed side, as that side is seen, folds and all. */
 async function sideFiles(input: ExportInput, name: string): Promise<readonly ExportFile[]> {
   const files: ExportFile[] = [];
   for (const { side, page } of sidePages(input)) {
     const file = new PdfFile(`${input.job.brief.title}: ${side}`, input);
     const bytes = collect(file.stream);
-    await file.prepare(page.scene);
-    file.addPage(page);
+    await addWithWhite(file, input, page);
     file.end();
     files.push({ name: `${name}-${side}.pdf`, mime: 'application/pdf', bytes: await bytes });
   }
@@ -134,10 +152,7 @@ async function facesPdf(
 ): Promise<readonly ExportFile[]> {
   const file = new PdfFile(`${input.job.brief.title}: faces`, input, inks);
   const bytes = collect(file.stream);
-  for (const { page } of facePages(input)) {
-    await file.prepare(page.scene);
-    file.addPage(page);
-  }
+  for (const { page } of facePages(input)) await addWithWhite(file, input, page);
   file.end();
   return [{ name: `${name}.pdf`, mime: 'application/pdf', bytes: await bytes }];
 }
@@ -145,13 +160,16 @@ async function facesPdf(
 async function faceFiles(format: ExportFormat, input: ExportInput, name: string): Promise<readonly ExportFile[]> {
   if (format === 'png' && input.pixels) return exactFaces({ ...input, pixels: input.pixels }, name);
   if (format === 'pdf') return facesPdf(input, `${name}-faces`);
-  const pages = facePages(input);
-  return Promise.all(
-    pages.map(async ({ id, page }): Promise<ExportFile> => {
-      const title = `${input.job.brief.title}: ${id}`;
-      return format === 'svg'
-        ? { name: `${name}-${id}.svg`, mime: 'image/svg+xml', bytes: Buffer.from(sceneToSvg(page.scene, title, input)) }
-        : { name: `${name}-${id}.png`, mime: 'image/png', bytes: await sceneToPng(page.scene, title, input) };
-    }),
-  );
+  const files: ExportFile[] = [];
+  const drawn = format === 'svg' ? 'svg' : 'png';
+  for (const { id, page } of facePages(input)) {
+    const title = `${input.job.brief.title}: ${id}`;
+    files.push(await drawnFile(page.scene, `${name}-${id}`, title, drawn, input));
+    // A drawing has no ink of its own for white: where it goes stands in a second one, in black.
+    if (whiteOf(input, page))
+      files.push(
+        await drawnFile(whitePlate(page.scene, '#000000'), `${name}-${id}-white`, `${title}, white`, drawn, input),
+      );
+  }
+  return files;
 }

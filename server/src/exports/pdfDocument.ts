@@ -1,11 +1,13 @@
 import PDFDocument from 'pdfkit';
-import sharp from 'sharp';
 import SVGtoPDF from 'svg-to-pdfkit';
 import {
   GREY_WEIGHTS,
+  chainOf,
+  LABEL_CHAIN,
   LABEL_TYPEFACE_ID,
   MM_PER_POINT,
   pdfCalls,
+  WHITE_INK,
   rgb,
   type Box,
   type FileGlyph,
@@ -16,6 +18,7 @@ import {
 } from '@zippy/core';
 import { unpackWoff } from '@zippy/core/typefaces';
 import type { Fonts } from './fonts.ts';
+import { coverageOf, flatPaints, isOutlined, tintedPixels, type Coverage } from './plates.ts';
 import { pressPicture, type PressInks, type PressPicture } from './pressInks.ts';
 import type { PictureBytes } from './types.ts';
 
@@ -69,6 +72,7 @@ export class PdfFile {
   private readonly pictures = new Map<string, PdfRef>();
   private readonly tinted = new Map<string, Buffer>();
   private readonly pressed = new Map<string, PressPicture>();
+  private readonly plates = new Map<string, Plate>();
   private readonly shadings = new Map<string, PdfRef>();
   private readonly symbols = new Map<string, PdfRef>();
   private readonly opacities = new Map<number, PdfRef>();
@@ -117,6 +121,10 @@ export class PdfFile {
     const visit = async (own: readonly Shape[]): Promise<void> => {
       for (const shape of own) {
         if (shape.kind === 'group') await visit(shape.children);
+        if ((shape.kind === 'picture' || shape.kind === 'tiles') && shape.ink) {
+          await this.preparePlate(shape.pictureId, widthPrinted(shape));
+          continue;
+        }
         if (shape.kind === 'picture' && shape.tint) await this.prepareTint(shape.pictureId, shape.tint);
         if (this.inks && shape.kind === 'picture') await this.preparePress(shape.pictureId, shape.tint);
         if (this.inks && shape.kind === 'tiles') await this.preparePress(shape.pictureId, null);
@@ -129,7 +137,7 @@ export class PdfFile {
   private async preparePress(pictureId: string, tint: string | null): Promise<void> {
     const key = `${pictureId}${tint ?? ''}`;
     if (this.pressed.has(key)) return;
-    this.pressed.set(key, await pressPicture(this.bytesOf(pictureId), this.tinted.get(key) ?? null));
+    this.pressed.set(key, await pressPicture(this.bytesOf(pictureId), tint));
   }
 
   /** A picture in four inks, with its transparency beside it. */
@@ -148,20 +156,25 @@ export class PdfFile {
   }
 
   private async prepareTint(pictureId: string, tint: string): Promise<void> {
-    const picture = this.materials.pictures.get(pictureId);
+    const picture = this.bytesOf(pictureId);
     const key = `${pictureId}${tint}`;
-    if (!picture || picture.mime === 'image/svg+xml' || this.tinted.has(key)) return;
-    const darks = channelsOf(tint);
-    const row = (dark: number) => GREY_WEIGHTS.map((w) => w * (1 - dark / 255)) as [number, number, number];
-    const made = sharp(picture.bytes)
-      .removeAlpha()
-      .toColourspace('srgb')
-      .recomb([row(darks[0]), row(darks[1]), row(darks[2])])
-      .linear([1, 1, 1], [...darks]);
+    if (picture.mime === 'image/svg+xml' || this.tinted.has(key)) return;
+    const made = await tintedPixels(picture.bytes, tint);
     this.tinted.set(
       key,
       await (picture.mime === 'image/png' ? made.png({ compressionLevel: 6 }) : made.jpeg({ quality: 92 })).toBuffer(),
     );
+  }
+
+  /** What of a picture a plate holds, as fine as its largest printing wants it. */
+  private async preparePlate(pictureId: string, widthMm: number): Promise<void> {
+    const picture = this.bytesOf(pictureId);
+    const known = this.plates.get(pictureId);
+    if (known && (known.kind !== 'mask' || known.widthMm >= widthMm)) return;
+    if (picture.mime === 'image/svg+xml' && isOutlined(picture.bytes.toString('utf8')))
+      return void this.plates.set(pictureId, { kind: 'outlines' });
+    const coverage = await coverageOf(picture, widthMm);
+    this.plates.set(pictureId, coverage ? { kind: 'mask', coverage, widthMm } : { kind: 'all' });
   }
 
   /**
@@ -213,7 +226,7 @@ export class PdfFile {
 
   private lender(resources: Resources, scene: Scene): PdfLender {
     return {
-      labelTypeface: this.materials.fonts.book.get(LABEL_TYPEFACE_ID)!,
+      labelTypefaces: chainOf(this.materials.fonts.book, LABEL_CHAIN),
       font: (typefaceId) => {
         const font = this.font(typefaceId);
         resources.Font[font.id] = font.ref();
@@ -225,6 +238,11 @@ export class PdfFile {
       picture: (pictureId, tint) => {
         const name = `P${pictureId.replace(/\W/g, '')}${tint ? tint.slice(1) : ''}`;
         resources.XObject[name] = this.picture(pictureId, tint);
+        return name;
+      },
+      plate: (pictureId, ink) => {
+        const name = `K${pictureId.replace(/\W/g, '')}${ink === WHITE_INK ? 'white' : ink.slice(1)}`;
+        resources.XObject[name] = this.plate(pictureId, ink);
         return name;
       },
       shading: (gradient) => {
@@ -255,13 +273,7 @@ export class PdfFile {
       },
       press: (colour) => this.inks?.of(colour) ?? null,
       white: () => {
-        this.white ??= this.finished([
-          'Separation',
-          'White',
-          'DeviceRGB',
-          { FunctionType: 2, Domain: [0, 1], C0: [1, 1, 1], C1: [1, 1, 1], N: 1 },
-        ]);
-        resources.ColorSpace.White = this.white;
+        resources.ColorSpace.White = this.whiteSpace();
         return 'White';
       },
       symbol: (id) => {
@@ -341,9 +353,74 @@ export class PdfFile {
     return ref;
   }
 
+  /** One ink that only some printers have. Source: ISO 32000-1, 8.6.6.4 */
+  private whiteSpace(): PdfRef {
+    this.white ??= this.finished([
+      'Separation',
+      'White',
+      'DeviceRGB',
+      { FunctionType: 2, Domain: [0, 1], C0: [1, 1, 1], C1: [1, 1, 1], N: 1 },
+    ]);
+    return this.white;
+  }
+
+  /** A picture’s shape in one ink, as a form or image that fills the unit square. */
+  private plate(pictureId: string, ink: string): PdfRef {
+    const key = `${pictureId} plate ${ink}`;
+    const known = this.pictures.get(key);
+    if (known) return known;
+    const plate = this.plates.get(pictureId);
+    if (!plate) throw new RangeError(`PdfFile: the plate of picture “${pictureId}” was not prepared`);
+    const white = ink === WHITE_INK;
+    if (!white && ink !== BLACK) throw new RangeError(`PdfFile: a plate is drawn in white or black, not in ${ink}`);
+    const make = (): PdfRef => {
+      switch (plate.kind) {
+        case 'all':
+          return this.solidForm(white);
+        case 'outlines':
+          return this.vectorPicture(
+            flatPaints(this.bytesOf(pictureId).bytes.toString('utf8')),
+            BLACK,
+            white ? 'white' : 'black',
+          );
+        case 'mask':
+          return this.maskedInk(plate.coverage, white);
+      }
+    };
+    const ref = make();
+    this.pictures.set(key, ref);
+    return ref;
+  }
+
+  private solidForm(white: boolean): PdfRef {
+    const ref = (this.doc as { ref(data: unknown): PdfRef }).ref({
+      ...{ Type: 'XObject', Subtype: 'Form', BBox: [0, 0, 1, 1] },
+      Resources: white ? { ColorSpace: { White: this.whiteSpace() } } : {},
+    });
+    ref.end(`${white ? '/White cs 1 scn' : '0 g'} 0 0 1 1 re f`);
+    return ref;
+  }
+
+  /** One pixel of ink, seen through a mask as fine as the plate wants to be. Source: ISO 32000-1, 11.6.5.2 */
+  private maskedInk({ width, height, alpha }: Coverage, white: boolean): PdfRef {
+    const image = (data: Record<string, unknown>, bytes: Buffer): PdfRef => {
+      const ref = (this.doc as { ref(data: unknown): PdfRef }).ref({
+        ...{ Type: 'XObject', Subtype: 'Image', BitsPerComponent: 8 },
+        ...data,
+      });
+      ref.write(bytes as unknown as string);
+      ref.end();
+      return ref;
+    };
+    const mask = image({ Width: width, Height: height, ColorSpace: 'DeviceGray' }, alpha);
+    const data = { Width: 1, Height: 1, ColorSpace: white ? this.whiteSpace() : 'DeviceGray', SMask: mask };
+    return image(data, Buffer.from([white ? 255 : 0]));
+  }
+
   /** Vector art as a form that fills the unit square, so that it is placed like any picture. */
-  private vectorPicture(svg: string, tint: string | null): PdfRef {
+  private vectorPicture(svg: string, tint: string | null, plated: 'black' | 'white' | null = null): PdfRef {
     const [width, height] = [1000, 1000];
+    const recolour = (colour: KitColour): KitColour => (plated ? [[0, 0, 0], colour[1]] : tintColour(colour, tint!));
     const resources = { Font: {}, XObject: {}, ExtGState: {}, Pattern: {}, ColorSpace: {} };
     const ref = this.doc.ref({
       Type: 'XObject',
@@ -352,14 +429,14 @@ export class PdfFile {
       // Drawn with y down, placed like an image with y up.
       Matrix: [1 / width, 0, 0, -1 / height, 0, 1],
       Group: { S: 'Transparency', CS: 'DeviceRGB', I: true, K: false },
-      Resources: resources,
+      Resources: plated === 'white' ? { ...resources, ColorSpace: { White: this.whiteSpace() } } : resources,
     });
     const [page, ctm, font] = [this.doc.page, this.doc._ctm, this.doc._font];
     this.doc._ctm = [1, 0, 0, 1, 0, 0];
     this.doc.page = {
       width,
       height,
-      write: (text: string) => ref.write(text),
+      write: (text: string) => ref.write(plated === 'white' ? inWhite(text) : text),
       fonts: resources.Font,
       xobjects: resources.XObject,
       ext_gstates: resources.ExtGState,
@@ -379,7 +456,7 @@ export class PdfFile {
           this.font(LABEL_TYPEFACE_ID);
           return LABEL_TYPEFACE_ID;
         },
-        ...(tint ? { colorCallback: ((colour: KitColour) => tintColour(colour, tint)) as never } : {}),
+        ...(tint ? { colorCallback: ((colour: KitColour) => recolour(colour)) as never } : {}),
       });
     } finally {
       [this.doc.page, this.doc._ctm, this.doc._font] = [page, ctm, font];
@@ -403,6 +480,22 @@ function newGlyph(font: PdfFont, id: number, chars: string): FileGlyph {
   font.unicode[code] ??= [...chars].map((char) => char.codePointAt(0)!);
   return { hex: code.toString(16).padStart(4, '0'), width: font.widths[code]! };
 }
+
+const BLACK = '#000000';
+
+/** Outlines that were all drawn in one colour, in white ink instead. */
+const inWhite = (calls: string): string =>
+  calls.replace(/^\/DeviceRGB (cs|CS)$/gm, '/White $1').replace(/^[\d.]+ [\d.]+ [\d.]+ (scn|SCN)$/gm, '1 $1');
+
+/** What a plate holds of one picture. */
+type Plate =
+  | { readonly kind: 'all' }
+  | { readonly kind: 'outlines' }
+  | { readonly kind: 'mask'; readonly coverage: Coverage; readonly widthMm: number };
+
+/** As wide as a picture is printed; of a pattern, as wide as one tile’s picture. */
+const widthPrinted = (shape: Extract<Shape, { kind: 'picture' | 'tiles' }>): number =>
+  shape.kind === 'picture' ? shape.box.widthMm : shape.tileMm * Math.max(1, shape.aspect);
 
 type KitColour = [[number, number, number], number];
 

@@ -1,7 +1,7 @@
-import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import type { Scene, Shape } from '@zippy/core';
 import { inFourInks } from '../pictures/fourInks.ts';
+import { drawnPixels, tintedPixels } from './plates.ts';
 import type { PictureBytes } from './types.ts';
 
 /** Four inks of a colour, each from 0 to 1. */
@@ -71,23 +71,14 @@ export class PressInks {
   }
 }
 
-export async function pressPicture({ mime, bytes }: PictureBytes, tinted: Buffer | null): Promise<PressPicture> {
-  const pixels =
-    mime === 'image/svg+xml'
-      ? Buffer.from(
-          new Resvg(bytes.toString('utf8'), {
-            fitTo: { mode: 'width', value: VECTOR_PX },
-            font: { loadSystemFonts: false },
-          })
-            .render()
-            .asPng(),
-        )
-      : bytes;
+/** @param tint its dark parts in this colour; outlines are drawn in pixels, as fine as a press wants them */
+export async function pressPicture({ mime, bytes }: PictureBytes, tint: string | null): Promise<PressPicture> {
+  const pixels = mime === 'image/svg+xml' ? drawnPixels(bytes.toString('utf8'), VECTOR_PX) : bytes;
   const { width, height, hasAlpha } = await sharp(pixels).metadata();
   return {
     width: width!,
     height: height!,
-    cmyk: await inFourInks(sharp(tinted ?? pixels)),
-    alpha: hasAlpha ? await sharp(pixels).extractChannel('alpha').raw().toBuffer() : null,
+    cmyk: await inFourInks(tint ? sharp(await (await tintedPixels(pixels, tint)).png().toBuffer()) : sharp(pixels)),
+    alpha: hasAlpha ? await sharp(pixels).extractChannel('alpha').toColourspace('b-w').raw().toBuffer() : null,
   };
 }

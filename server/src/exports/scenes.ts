@@ -1,6 +1,6 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
-import { MM_PER_INCH, svgFile, type Scene } from '@zippy/core';
+import { chainOf, LABEL_CHAIN, MM_PER_INCH, svgFile, type Scene } from '@zippy/core';
 import type { ExportInput } from './types.ts';
 
 /** Print resolution of pictures of faces and sheets. */
@@ -10,11 +10,13 @@ const PNG_PPI = 300;
 export function sceneToSvg(
   scene: Scene,
   title: string,
-  { pictures }: Pick<ExportInput, 'pictures'>,
+  { pictures, fonts }: Pick<ExportInput, 'pictures' | 'fonts'>,
   layers = false,
 ): string {
   return svgFile(scene, title, {
     layers,
+    // A layer of outlined letters is something that a machine could cut.
+    ...(layers ? {} : { labelTypefaces: chainOf(fonts.book, LABEL_CHAIN) }),
     pictureHref: (id) => {
       const picture = pictures.get(id);
       if (!picture) throw new RangeError(`sceneToSvg: no bytes for picture “${id}”`);
@@ -24,7 +26,11 @@ export function sceneToSvg(
 }
 
 /** The same drawing in pixels, with its resolution written into the file. */
-export async function sceneToPng(scene: Scene, title: string, input: Pick<ExportInput, 'pictures'>): Promise<Buffer> {
+export async function sceneToPng(
+  scene: Scene,
+  title: string,
+  input: Pick<ExportInput, 'pictures' | 'fonts'>,
+): Promise<Buffer> {
   const widthPx = Math.round((scene.box.widthMm / MM_PER_INCH) * PNG_PPI);
   const image = new Resvg(sceneToSvg(scene, title, input), {
     fitTo: { mode: 'width', value: widthPx },

@@ -3,6 +3,10 @@ import {
   correctPage,
   drawPattern,
   ownPiece,
+  passesOf,
+  sayPlate,
+  whitePlate,
+  whiteWayOf,
   pageAsFed,
   sheetAsFed,
   sharedPictureId,
@@ -13,6 +17,7 @@ import {
   type MixedPattern,
   type OwnPiece,
   type Plan,
+  type Printer,
   type SharedPiece,
   type Stock,
 } from '@zippy/core';
@@ -47,12 +52,13 @@ export const piecesOf = (
 
 /**
  * Every pattern’s front, and its back where anything is printed there, as the printer draws the sheet in and
- * corrected by the calibration of its stock. Each stands once: its slug says how many to print.
+ * corrected by the calibration of its stock, with its white as the path lays it. Each stands once: its slug says how
+ * many to print.
  */
 export async function sharedPdf(
   jobs: readonly SharedJob[],
   order: SharedOrder,
-  { path, stocks }: { readonly path: FeedPath; readonly stocks: readonly Stock[] },
+  { printer, path, stocks }: { readonly printer: Printer; readonly path: FeedPath; readonly stocks: readonly Stock[] },
   fonts: PdfMaterials['fonts'],
   date: string | null,
 ): Promise<Buffer> {
@@ -65,17 +71,25 @@ export async function sharedPdf(
   const bytes = collect(file.stream);
   for (const [i, pattern] of patterns.entries()) {
     const sheet = sheets.find(({ id }) => id === pattern.sheetId)!;
-    const label = { number: i + 1, of: patterns.length, date };
     const stock = stocks.find(({ id }) => id === pattern.sheetId);
     const inForce = stock ? correctionsInForce(path, stock.gsm, sheetAsFed(sheet), flipEdge) : null;
-    const add = async (side: 'front' | 'back'): Promise<void> => {
-      const page = drawPattern(pattern, sheet, pieces, side, flipEdge, label);
-      await file.prepare(page.scene);
-      file.addPage(correctPage(pageAsFed(page, sheet), inForce, side));
-    };
-    await add('front');
+    const white = stock ? whiteWayOf(printer, path, stock) : null;
     const own = pieces.filter((piece) => pattern.placements.some((p) => p.id === piece.id));
-    if (own.some((piece) => piece.shapes.inside.length > 0)) add('back');
+    const sides = own.some((piece) => piece.shapes.inside.length > 0)
+      ? (['front', 'back'] as const)
+      : (['front'] as const);
+    for (const { sides: stack, plate } of passesOf(sides, path.printsBothSides, white))
+      for (const side of stack) {
+        const label = { number: i + 1, of: patterns.length, date, plate: sayPlate(plate, white) };
+        const drawn = drawPattern(pattern, sheet, pieces, side, flipEdge, label);
+        const page =
+          plate === 'white' ? { ...drawn, scene: whitePlate(drawn.scene, '#000000', { marks: true }) } : drawn;
+        const fed = correctPage(pageAsFed(page, sheet), inForce, side);
+        const under = white === 'inPass' ? whitePlate(fed.scene) : undefined;
+        await file.prepare(fed.scene);
+        if (under) await file.prepare(under);
+        file.addPage(fed, under);
+      }
   }
   file.end();
   return bytes;

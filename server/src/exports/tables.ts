@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { cardAt, cardRows, formatLength, namesInUse, say, STATION_NAMES, STATIONS, type Spoken } from '@zippy/core';
+import { cardAt, formatLength, namesInUse, rowOfCard, say, STATION_NAMES, STATIONS, type Spoken } from '@zippy/core';
 import { ExportRefused, type ExportFile, type ExportInput } from './types.ts';
 
 type Cell = string | number;
@@ -69,18 +69,12 @@ export function namesCsv({ job, plan }: ExportInput, name: string): readonly Exp
   const names = namesInUse(job);
   if (!names)
     throw new ExportRefused('No words on the card come from a list, so there is no table of who is on which sheet.');
-  const rowOf = cardRows(names);
   const { sheets, placements } = plan.sheet;
   const rows = Array.from({ length: sheets }, (_, i) => i + 1).flatMap((sheetNumber) =>
     placements.map((_, place): readonly Cell[] => {
       const card = cardAt(place, sheetNumber, sheets);
-      const row = rowOf[card];
-      return [
-        sheetNumber,
-        place + 1,
-        row === undefined ? '' : card + 1,
-        ...(row === undefined ? [] : names.rows[row]!),
-      ];
+      const row = rowOfCard(names, card);
+      return [sheetNumber, place + 1, row === null ? '' : card + 1, ...(row === null ? [] : names.rows[row]!)];
     }),
   );
   return [csv(`${name}-names-on-sheets`, ['sheet', 'place', 'card', ...names.columns], rows)];

@@ -1,13 +1,26 @@
-import { formatLength, MM_PER_POINT, say, STATION_NAMES, STATIONS, allSnags, type Figure } from '@zippy/core';
+import {
+  BOLD_CHAIN,
+  chainOf,
+  formatLength,
+  LABEL_CHAIN,
+  labelRuns,
+  MM_PER_POINT,
+  say,
+  STATION_NAMES,
+  STATIONS,
+  allSnags,
+  type Figure,
+} from '@zippy/core';
 import { PdfFile } from './pdfDocument.ts';
 import { collect } from './collect.ts';
 import type { ExportFile, ExportInput } from './types.ts';
 
 const A4_MM = { width: 210, height: 297 } as const;
 const EDGE_MM = 16;
+const [INK, QUIET, PLUM] = ['#1d2930', '#56656e', '#7b2869'] as const;
 const pt = (mm: number): number => mm / MM_PER_POINT;
-const PLAIN = 'plain';
-const BOLD = 'bold';
+const PLAIN = LABEL_CHAIN;
+const BOLD = BOLD_CHAIN;
 
 /** The job on paper, to stand beside the printer and the bench. */
 export async function ticketPdf(input: ExportInput, name: string): Promise<readonly ExportFile[]> {
@@ -15,48 +28,46 @@ export async function ticketPdf(input: ExportInput, name: string): Promise<reado
   const file = new PdfFile(`${job.brief.title}: job ticket`, input);
   const bytes = collect(file.stream);
   const doc = file.flow;
-  doc.registerFont(PLAIN, fonts.bytes.get('atkinson-hyperlegible-next-400') as unknown as string);
-  doc.registerFont(BOLD, fonts.bytes.get('atkinson-hyperlegible-next-700') as unknown as string);
+  for (const id of [...PLAIN, ...BOLD]) doc.registerFont(id, fonts.bytes.get(id) as unknown as string);
+  /** Words that flow, each letter in a typeface that has it. */
+  const write = (chain: readonly string[], size: number, colour: string, text: string): void => {
+    const runs = labelRuns(text, chainOf(fonts.book, chain));
+    doc.fontSize(size).fillColor(colour);
+    runs.forEach((run, i) => doc.font(run.typeface.id).text(run.text, { continued: i < runs.length - 1 }));
+  };
   const page = (): void => void doc.addPage({ size: [pt(A4_MM.width), pt(A4_MM.height)], margin: pt(EDGE_MM) });
   const room = (mm: number): void => {
     if (doc.y > pt(A4_MM.height - EDGE_MM - mm)) page();
   };
   page();
-  doc.font(BOLD).fontSize(20).fillColor('#1d2930').text(job.brief.title);
-  doc.font(PLAIN).fontSize(10).fillColor('#56656e').text([workshop.studioName, date].filter(Boolean).join(' · '));
+  write(BOLD, 20, INK, job.brief.title);
+  write(PLAIN, 10, QUIET, [workshop.studioName, date].filter(Boolean).join(' · '));
+  if (job.brief.notes.trim()) write(PLAIN, 10.5, INK, job.brief.notes.trim());
   doc.moveDown(0.6);
-  rule(
-    doc,
-    plan.sheet.sheets > 0
-      ? 'Print at 100 %, no fit to page. This bar is 100 mm long: check it before you print card.'
-      : '',
-  );
+  if (plan.sheet.passes.length > 0)
+    rule(doc, 'Print at 100 %, no fit to page. This bar is 100 mm long: check it before you print card.');
   for (const station of STATIONS) {
     room(30);
-    doc.font(BOLD).fontSize(12).fillColor('#7b2869').text(STATION_NAMES[station]);
-    doc.font(PLAIN).fontSize(10.5).fillColor('#1d2930').text(plan[station].verdict);
+    write(BOLD, 12, PLUM, STATION_NAMES[station]);
+    write(PLAIN, 10.5, INK, plan[station].verdict);
     const facts = plan[station].figures.map((f) => fact(f, workshop)).join('   ');
-    if (facts) doc.fontSize(9).fillColor('#56656e').text(facts);
+    if (facts) write(PLAIN, 9, QUIET, facts);
     doc.moveDown(0.5);
   }
   const snags = allSnags(plan);
   if (snags.length > 0) {
     room(30);
-    doc.font(BOLD).fontSize(12).fillColor('#7b2869').text('Still to settle');
-    for (const snag of snags) doc.font(PLAIN).fontSize(10).fillColor('#1d2930').text(`• ${snag.title}. ${snag.why}`);
+    write(BOLD, 12, PLUM, 'Still to settle');
+    for (const snag of snags) write(PLAIN, 10, INK, `• ${snag.title}. ${snag.why}`);
     doc.moveDown(0.5);
   }
   room(40);
-  doc.font(BOLD).fontSize(12).fillColor('#7b2869').text('At the bench');
+  write(BOLD, 12, PLUM, 'At the bench');
   plan.make.steps.forEach((step, i) => {
     room(18);
-    doc
-      .font(BOLD)
-      .fontSize(10.5)
-      .fillColor('#1d2930')
-      .text(`${i + 1}. ${step.title}: ${step.big}`);
-    doc.font(PLAIN).fontSize(9.5).fillColor('#1d2930').text(step.detail);
-    if (step.caution) doc.fontSize(9).fillColor('#8a3b00').text(`Caution. ${step.caution}`);
+    write(BOLD, 10.5, INK, `${i + 1}. ${step.title}: ${step.big}`);
+    write(PLAIN, 9.5, INK, step.detail);
+    if (step.caution) write(PLAIN, 9, '#8a3b00', `Caution. ${step.caution}`);
     doc.moveDown(0.3);
   });
   file.end();
@@ -75,11 +86,9 @@ export async function ticketPdf(input: ExportInput, name: string): Promise<reado
         .moveTo(x + pt(mm), y + (mm % 50 === 0 ? 2 : 5))
         .lineTo(x + pt(mm), y + 8)
         .stroke();
-    kit
-      .font(PLAIN)
-      .fontSize(9)
-      .fillColor('#1d2930')
-      .text(text, x, y + 12);
+    kit.x = x;
+    kit.y = y + 12;
+    if (text) write(PLAIN, 9, INK, text);
     kit.moveDown(0.8);
   }
 }

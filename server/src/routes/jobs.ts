@@ -128,7 +128,7 @@ export function jobRoutes(pool: Pool): Router {
     const fonts = await loadFonts();
     const pictures = await loadPlacedPictures(pool, STUDIO_ID, row.document);
     try {
-      const [file] = await exportFiles('face', 'png', {
+      const files = await exportFiles('face', 'png', {
         job: row.document,
         workshop,
         plan: planJob(row.document, workshop, { typefaces: fonts.book, today: null }),
@@ -138,7 +138,10 @@ export function jobRoutes(pool: Pool): Router {
         pixels: { widthPx, heightPx, dpi },
         faceId: request.params.face,
       });
-      response.attachment(file!.name).type('image/png').send(file!.bytes);
+      // Where white is laid, and it is asked for, its plate is the second picture.
+      const file = request.query.plate === 'white' ? files[1] : files[0];
+      if (!file) throw new Refusal(422, 'plate wants white, and no white is laid on this card; leave it out.', 'plate');
+      response.attachment(file.name).type('image/png').send(file.bytes);
     } catch (problem) {
       if (!(problem instanceof ExportRefused)) throw problem;
       throw new Refusal(422, problem.message, 'width');

@@ -1,13 +1,13 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { planJob, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
+import { allSnags, planJob, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
 import { loadFonts } from '../exports/fonts.ts';
 import { findJob } from '../tables/jobs.ts';
 import { addRun, addRunEvent, findRun } from '../tables/runs.ts';
 import { inTransaction, STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
-import { body, notFound } from './refuse.ts';
+import { body, notFound, Refusal } from './refuse.ts';
 
 const startSchema = Joi.object({ id: Joi.string().guid().required(), jobId: Joi.string().guid().required() });
 const eventSchema = Joi.object({
@@ -32,6 +32,8 @@ export function runRoutes(pool: Pool): Router {
     const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
     const { book } = await loadFonts();
     const plan = planJob(job.document, workshop, { typefaces: book, today: null });
+    const stop = allSnags(plan).find(({ level }) => level === 'stop');
+    if (stop) throw new Refusal(409, `A snag stops the job: ${stop.title}. Settle it first.`, null);
     await addRun(pool, STUDIO_ID, { id, jobId, document: job.document, steps: plan.make.steps });
     response.status(201).json(await findRun(pool, STUDIO_ID, id));
   });

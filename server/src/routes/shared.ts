@@ -78,10 +78,9 @@ export function sharedRoutes(pool: Pool): Router {
     >(orderSchema, request.body);
     const fonts = await loadFonts();
     const workshop = await loadWorkshop(pool, STUDIO_ID);
-    const path = workshop.value.printers
-      .find(({ id }) => id === order.feed.printerId)
-      ?.paths.find(({ id }) => id === order.feed.pathId);
-    if (!path)
+    const printer = workshop.value.printers.find(({ id }) => id === order.feed.printerId);
+    const path = printer?.paths.find(({ id }) => id === order.feed.pathId);
+    if (!printer || !path)
       throw new Refusal(404, 'This printer or feed path is not in the workshop any more; choose another.', 'feed');
     const date = new Date().toISOString().slice(0, 10);
     const jobs: SharedJob[] = [];
@@ -92,7 +91,7 @@ export function sharedRoutes(pool: Pool): Router {
       jobs.push({ id, job: found.document, plan, pictures: await loadPlacedPictures(pool, STUDIO_ID, found.document) });
     }
     checkPatterns(order.patterns, order, jobs);
-    const bytes = await sharedPdf(jobs, order, { path, stocks: workshop.value.stocks }, fonts, date);
+    const bytes = await sharedPdf(jobs, order, { printer, path, stocks: workshop.value.stocks }, fonts, date);
     response.type('application/pdf').set('Content-Disposition', 'attachment; filename="shared-sheets.pdf"').send(bytes);
   });
   return router;

@@ -1,4 +1,4 @@
-import type { Job, JobBench, MakeStep, Run, RunEvent } from '@zippy/core';
+import { wantedOf, type Job, type JobBench, type MakeStep, type Run, type RunEvent } from '@zippy/core';
 import type { Db } from './types.ts';
 
 interface Row {
@@ -29,7 +29,7 @@ export async function addRun(
   await db.query(
     `insert into runs (id, studio_id, job_id, document, steps, wanted) values ($1, $2, $3, $4::jsonb, $5::jsonb, $6)
      on conflict (id) do nothing`,
-    [run.id, studioId, run.jobId, JSON.stringify(run.document), JSON.stringify(run.steps), run.document.brief.wanted],
+    [run.id, studioId, run.jobId, JSON.stringify(run.document), JSON.stringify(run.steps), wantedOf(run.document)],
   );
 }
 

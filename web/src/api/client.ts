@@ -1,4 +1,5 @@
 import type {
+  InkLattice,
   Job,
   JobBench,
   MixedOrder,
@@ -121,6 +122,7 @@ export const api = {
   removeJob: (id: string) => call<undefined>(`/jobs/${id}`, { method: 'DELETE' }),
   restoreJob: (id: string) => call<StoredJob>(`/jobs/${id}/back`, { method: 'POST' }),
   jobFileUrl: (id: string) => `/api/jobs/${id}/file`,
+  inks: () => call<InkLattice>('/pictures/inks'),
   pictureUrl: (sha256: string) => `/api/pictures/${sha256}`,
   sharedPdf: (order: SharedPdfOrder) =>
     fetchFile('/shared/pdf', {
@@ -128,8 +130,10 @@ export const api = {
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify(order),
     }),
-  facePixels: (id: string, face: string, { widthPx, heightPx, dpi }: PixelQuestion) =>
-    fetchFile(`/jobs/${id}/faces/${encodeURIComponent(face)}.png?width=${widthPx}&height=${heightPx}&dpi=${dpi}`),
+  facePixels: (id: string, face: string, { widthPx, heightPx, dpi }: PixelQuestion, plate?: 'white') =>
+    fetchFile(
+      `/jobs/${id}/faces/${encodeURIComponent(face)}.png?width=${widthPx}&height=${heightPx}&dpi=${dpi}${plate ? `&plate=${plate}` : ''}`,
+    ),
   startRun: (id: string, jobId: string) => send<Run>('POST', '/runs', { id, jobId }),
   run: (id: string) => call<Run>(`/runs/${id}`),
   addRunEvent: (runId: string, event: RunEvent) => send<{ id: string }>('POST', `/runs/${runId}/events`, event),

@@ -68,7 +68,7 @@ export function JobCard({
   }, [job, workshop]);
   const due = dueWords(job.brief.dueDate);
   const progress =
-    plan && progressOf(plan, job.brief.wanted, { good: bench?.good ?? 0, open: bench?.openRunId != null });
+    plan && progressOf(plan, plan.brief.wanted, { good: bench?.good ?? 0, open: bench?.openRunId != null });
   const at = progress ? STATIONS.indexOf(progress.station) : -1;
   return (
     <Card>

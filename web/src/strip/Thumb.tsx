@@ -5,13 +5,13 @@ import {
   polygon,
   drawCutMove,
   drawEnvelopeBlank,
-  drawFace,
   drawFolded,
   drawSheetPage,
   seenSide,
   type Box,
   type Job,
   type JobBench,
+  seenFace,
   type Plan,
   type Scene,
   type Shape,
@@ -57,7 +57,7 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
       return pile(
         plan.size.finishedWidthMm,
         plan.size.finishedHeightMm,
-        Math.min(5, Math.max(1, Math.ceil(job.brief.wanted / 20))),
+        Math.min(5, Math.max(1, Math.ceil(plan.brief.wanted / 20))),
         stockColour,
       );
     case 'size':
@@ -70,7 +70,7 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
         symbols: {},
         shapes: [
           { kind: 'path', role: 'stock', path: trim, fill: stockColour },
-          { kind: 'group', transform: IDENTITY, clip: trim, children: drawFace(front), ...blend },
+          { kind: 'group', transform: IDENTITY, clip: trim, children: seenFace(plan.art, front) },
           { kind: 'path', role: 'dimension', path: trim },
         ],
       };
@@ -110,7 +110,7 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
       return { ...scene, shapes: scene.shapes.filter((s) => s.kind !== 'label') };
     }
     case 'make':
-      return tally(bench?.good ?? 0, job.brief.wanted);
+      return tally(bench?.good ?? 0, plan.brief.wanted);
     case 'sell':
       return coin(plan.sell.margin, job.brief.purpose === 'sell');
   }

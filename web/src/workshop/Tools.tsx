@@ -10,7 +10,7 @@ import {
 } from '@zippy/core';
 import { More } from '../slip/Slip.tsx';
 import { useWorkshop } from '../stores/workshop.ts';
-import { OnOff } from '../ui/Choose.tsx';
+import { Choice, OnOff } from '../ui/Choose.tsx';
 import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
 import { PressLink } from '../ui/Press.tsx';
 import { Two } from '../ui/Sheet.tsx';
@@ -77,6 +77,27 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
                   })
                 }
               />
+              {printer.printsWhite && (
+                <Choice
+                  label="White goes on"
+                  value={path.white ?? 'inPass'}
+                  options={[
+                    { id: 'inPass', name: 'With the colours' },
+                    { id: 'before', name: 'Pass before' },
+                    { id: 'after', name: 'Pass after' },
+                  ]}
+                  onChange={(white) =>
+                    void change({
+                      ...workshop,
+                      printers: workshop.printers.map((p) =>
+                        p.id !== printer.id
+                          ? p
+                          : { ...p, paths: p.paths.map((q) => (q.id === path.id ? { ...q, white } : q)) },
+                      ),
+                    })
+                  }
+                />
+              )}
               <More label="Most ink in one place, by coating">
                 <Two>
                   {COATINGS.map((coating) => (

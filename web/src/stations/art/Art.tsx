@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { drawFace, idOf, IDENTITY, polygon, type Scene } from '@zippy/core';
+import { seenFace, idOf, IDENTITY, polygon, type Scene } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
 import { Turner } from '../../bench/Turner.tsx';
@@ -46,21 +46,13 @@ export function ArtBench(props: StationProps): ReactNode {
   const { face, placePicture } = useFace(props);
   const { takeIn, said, picker } = useTakeIn(placePicture);
   const stockColour = plan.stock.stock.colour;
-  const inksMultiply = plan.art.onStock.coloured && !plan.art.onStock.white;
   const draw = useCallback(
     (textMm: number): Scene => ({
       box: { ...face.bleed, yMm: face.bleed.yMm - textMm * 2, heightMm: face.bleed.heightMm + textMm * 4 },
       symbols: {},
       shapes: [
         { kind: 'path', role: 'stock', path: polygon(face.bleedOutline), fill: stockColour },
-        {
-          kind: 'group',
-          transform: IDENTITY,
-          clip: polygon(face.bleedOutline),
-          children: drawFace(face),
-          // Inks let a coloured card through; white laid under them does not.
-          ...(inksMultiply ? { blend: 'multiply' as const } : {}),
-        },
+        { kind: 'group', transform: IDENTITY, clip: polygon(face.bleedOutline), children: seenFace(plan.art, face) },
         { kind: 'path', role: 'safe', path: polygon(face.safeOutline) },
         { kind: 'path', role: 'trim', path: polygon(face.trimOutline) },
         {
@@ -73,7 +65,7 @@ export function ArtBench(props: StationProps): ReactNode {
         },
       ],
     }),
-    [face, stockColour, inksMultiply],
+    [face, stockColour, plan.art],
   );
   const drop = (event: DragEvent): void => {
     event.preventDefault();
@@ -245,7 +237,12 @@ export function ArtSlip(props: StationProps): ReactNode {
         <InkPanel job={job} plan={plan} />
       </More>
       <More label="In a print house’s pixels">
-        <PrintHouse key={face.face.id} face={face} unit={workshop.unit} />
+        <PrintHouse
+          key={face.face.id}
+          face={face}
+          unit={workshop.unit}
+          white={plan.art.onStock.coloured && plan.art.onStock.white}
+        />
       </More>
     </Slip>
   );

@@ -3,10 +3,10 @@ import styled from 'styled-components';
 import {
   boxOf,
   codeText,
-  drawFace,
   grow,
   evenSides,
-  IDENTITY,
+  seenFace,
+  type ArtPlan,
   type CodeObject,
   type FacePlan,
   type Job,
@@ -27,13 +27,14 @@ export function CodeProof({
   face,
   job,
   paper,
-  inksMultiply,
+  art,
 }: {
   readonly object: CodeObject;
   readonly face: FacePlan;
   readonly job: Job;
   readonly paper: string;
-  readonly inksMultiply: boolean;
+  /** The card’s own art, which knows what is against this code. */
+  readonly art: ArtPlan;
 }): ReactNode {
   const [readings, setReadings] = useState<readonly Reading[] | null>(null);
   const text = codeText(object.content);
@@ -46,12 +47,11 @@ export function CodeProof({
         .catch(() => here && setReadings([]));
     }, PAUSE_MS);
     const readFace = async (dpi: number): Promise<Reading> => {
-      const shapes = drawFace(face);
       const { canvas, context } = await rasterise(
         // A telephone sees what lies about the code too.
         grow(boxOf(object), evenSides(4)),
         paper,
-        inksMultiply ? [{ kind: 'group', transform: IDENTITY, blend: 'multiply', children: shapes }] : shapes,
+        seenFace(art, face),
         job.pictures,
         dpi / 25.4,
       );
@@ -67,11 +67,16 @@ export function CodeProof({
       here = false;
       clearTimeout(timer);
     };
-  }, [object, face, job.pictures, paper, inksMultiply]);
+  }, [object, face, job.pictures, paper, art]);
   if (text === '') return null;
+  // One verdict: what a drawing reads, a telephone may not, and what is known against the code counts as well.
+  const against = art.snags.find(
+    ({ id, level }) => /^art-code-/.test(id) && id.endsWith(object.id) && level !== 'note',
+  );
+  const reads = readings?.every((r) => r.text === text);
   return (
-    <Said role="status" data-read={readings?.every((r) => r.text === text) ?? undefined}>
-      {say(readings, text)}
+    <Said role="status" data-read={reads === undefined ? undefined : reads && !against}>
+      {reads && against ? `Drawn it can be read; printed it may not. ${against.title}.` : say(readings, text)}
     </Said>
   );
 }

@@ -1,6 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { drawFace, inkMl, inkUse, ML_PER_M2, type FacePlan, type Job, type Plan } from '@zippy/core';
+import { drawFace, inkMl, inkUse, ML_PER_M2, type FacePlan, type InkLattice, type Job, type Plan } from '@zippy/core';
+import { api } from '../../api/client.ts';
 import { rasterise } from '../../bench/rasterise.ts';
 
 /** Coarse, because only areas count. */
@@ -20,7 +21,8 @@ export function InkPanel({ job, plan }: { readonly job: Job; readonly plan: Plan
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
     let here = true;
-    Promise.all(plan.art.faces.map((face) => inkOf(face, job)))
+    fetchLattice()
+      .then((lattice) => Promise.all(plan.art.faces.map((face) => inkOf(face, job, lattice))))
       .then((found) => here && setFaces(found))
       .catch(() => here && setProblem('The ink cannot be measured in this browser.'));
     return () => {
@@ -35,7 +37,7 @@ export function InkPanel({ job, plan }: { readonly job: Job; readonly plan: Plan
   return (
     <Panel>
       <p>
-        <b>{ml(total)} of ink on a card</b>, {(total * job.brief.wanted).toFixed(1)} ml for {job.brief.wanted}.
+        <b>{ml(total)} of ink on a card</b>, {(total * plan.brief.wanted).toFixed(1)} ml for {plan.brief.wanted}.
       </p>
       <ul>
         {faces.map((face) => (
@@ -53,19 +55,30 @@ export function InkPanel({ job, plan }: { readonly job: Job; readonly plan: Plan
         </p>
       )}
       <small>
-        From the drawing’s pixels, at {ML_PER_M2} ml for a square metre of one solid ink; printers differ, so weigh it
-        against your own cartridges.
+        From the drawing’s pixels, in the inks a press would mix, at {ML_PER_M2} ml for a square metre of one solid ink;
+        a home printer’s driver mixes its own, so weigh it against your own cartridges.
       </small>
     </Panel>
   );
 }
 
-async function inkOf(face: FacePlan, job: Job): Promise<FaceInk> {
+let lattice: Promise<InkLattice> | null = null;
+
+/** What colours come to in press inks, as the checks of ink have it; asked for again where it did not come. */
+function fetchLattice(): Promise<InkLattice> {
+  lattice ??= api.inks().catch((why: unknown) => {
+    lattice = null;
+    throw why;
+  });
+  return lattice;
+}
+
+async function inkOf(face: FacePlan, job: Job, inks: InkLattice): Promise<FaceInk> {
   const { widthMm, heightMm, name } = face.face;
   const box = { xMm: 0, yMm: 0, widthMm, heightMm };
   const measure = async (one: FacePlan) => {
     const { canvas, context } = await rasterise(box, '#ffffff', drawFace(one), job.pictures, PX_PER_MM);
-    return inkUse(context.getImageData(0, 0, canvas.width, canvas.height).data);
+    return inkUse(context.getImageData(0, 0, canvas.width, canvas.height).data, inks);
   };
   const use = await measure(face);
   const alone: FacePlan = {

@@ -48,13 +48,7 @@ export function ObjectPanel({
       {item.kind === 'code' && (
         <>
           <CodePanel item={item} hand={hand} workshop={workshop} />
-          <CodeProof
-            object={item.object}
-            face={hand.face}
-            job={job}
-            paper={plan.stock.stock.colour}
-            inksMultiply={plan.art.onStock.coloured && !plan.art.onStock.white}
-          />
+          <CodeProof object={item.object} face={hand.face} job={job} paper={plan.stock.stock.colour} art={plan.art} />
         </>
       )}
       {item.kind === 'rule' && (

@@ -7,7 +7,16 @@ import { Press } from '../../ui/Press.tsx';
 import { Two } from '../../ui/Sheet.tsx';
 
 /** A face in exactly the pixels a print house asks for, with the bleed that they leave said before it is written. */
-export function PrintHouse({ face, unit }: { readonly face: FacePlan; readonly unit: LengthUnit }): ReactNode {
+export function PrintHouse({
+  face,
+  unit,
+  white,
+}: {
+  readonly face: FacePlan;
+  readonly unit: LengthUnit;
+  /** White is laid under this card’s colours, so a house that lays it wants its plate too. */
+  readonly white: boolean;
+}): ReactNode {
   const id = useJob((s) => s.id);
   const settle = useJob((s) => s.settle);
   const { widthMm, heightMm } = face.face;
@@ -19,11 +28,11 @@ export function PrintHouse({ face, unit }: { readonly face: FacePlan; readonly u
   const fault = pixelFault(asked);
   const fit = fitPixels(face.face, asked);
   const say = (mm: number): string => formatLength(mm, unit === 'in' ? 'in' : 'mm');
-  const fetchIt = async (): Promise<void> => {
+  const fetchIt = async (plate?: 'white'): Promise<void> => {
     setWhy(null);
     try {
       if (!id || !(await settle())) return setWhy('The job has not reached the server yet; try again when it has.');
-      await api.facePixels(id, face.face.id, asked);
+      await api.facePixels(id, face.face.id, asked, plate);
     } catch (problem) {
       setWhy((problem as Error).message);
     }
@@ -59,6 +68,11 @@ export function PrintHouse({ face, unit }: { readonly face: FacePlan; readonly u
       <Press isDisabled={fault !== null || !fit.ok} onPress={() => void fetchIt()}>
         ↓ {face.face.name}, {asked.widthPx} × {asked.heightPx} PNG
       </Press>
+      {white && (
+        <Press isDisabled={fault !== null || !fit.ok} onPress={() => void fetchIt('white')}>
+          ↓ Where its white goes, in black
+        </Press>
+      )}
       {why && <p role="alert">{why}</p>}
     </>
   );

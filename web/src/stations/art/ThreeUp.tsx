@@ -2,12 +2,12 @@ import { useEffect, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import {
   changeJob,
-  drawFace,
   IDENTITY,
   polygon,
-  type FacePlan,
+  seenFace,
   type Job,
   type JobChange,
+  type Plan,
   type Workshop,
 } from '@zippy/core';
 import { SceneView } from '../../bench/SceneView.tsx';
@@ -37,14 +37,12 @@ export function ThreeUp({
   readonly onKeep: (chosen: Try) => void;
   readonly onClose: () => void;
 }): ReactNode {
-  const [faces, setFaces] = useState<readonly FacePlan[]>([]);
-  const [stock, setStock] = useState('#ffffff');
+  const [plans, setPlans] = useState<readonly Plan[]>([]);
   useEffect(() => {
     let here = true;
     void Promise.all(tries.map(({ changes }) => askPlan(changeJob(job, changes), workshop))).then((plans) => {
       if (!here) return;
-      setStock(plans[0]!.stock.stock.colour);
-      setFaces(plans.flatMap((plan) => plan.art.faces.find(({ face }) => face.id === faceId) ?? []));
+      setPlans(plans);
     });
     return () => {
       here = false;
@@ -54,10 +52,11 @@ export function ThreeUp({
     <Sheet title={title} isOpen onClose={onClose} wide>
       <Three>
         {tries.map((one, i) => {
-          const face = faces[i];
+          const plan = plans[i];
+          const face = plan?.art.faces.find((one) => one.face.id === faceId);
           return (
             <button key={one.name} type="button" aria-label={`Keep ${one.name}`} onClick={() => onKeep(one)}>
-              {face && (
+              {plan && face && (
                 <SceneView
                   label={one.name}
                   pictures={job.pictures}
@@ -65,8 +64,13 @@ export function ThreeUp({
                     box: { xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm },
                     symbols: {},
                     shapes: [
-                      { kind: 'path', role: 'stock', path: polygon(face.trimOutline), fill: stock },
-                      { kind: 'group', transform: IDENTITY, clip: polygon(face.trimOutline), children: drawFace(face) },
+                      { kind: 'path', role: 'stock', path: polygon(face.trimOutline), fill: plan.stock.stock.colour },
+                      {
+                        kind: 'group',
+                        transform: IDENTITY,
+                        clip: polygon(face.trimOutline),
+                        children: seenFace(plan.art, face),
+                      },
                     ],
                   }}
                 />

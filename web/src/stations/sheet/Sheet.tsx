@@ -14,6 +14,7 @@ import {
   residueMm,
   plural,
   polygon,
+  whitePlate,
   type Scene,
   type Shape,
   type SheetPlan,
@@ -58,6 +59,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
           : page.scene;
       };
       const scene = pageOf(side, sheet);
+      const white = sheet.white ? whitePlate(scene, '#ffffff') : null;
       const map = pageMap(sheet, side);
       const other = light ? pageOf(side === 'front' ? 'back' : 'front', { ...sheet, marks: false }) : null;
       // The other side shows through turned over, as it does against a window.
@@ -66,12 +68,12 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
         : [];
       return {
         box: { xMm: 0, yMm: -textMm * 2, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm + textMm * 4 },
-        symbols: { ...scene.symbols, ...(other?.symbols ?? {}) },
+        symbols: { ...scene.symbols, ...white?.symbols, ...(other?.symbols ?? {}) },
         shapes: [
           { kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: stock.stock.colour },
           ...(art.onStock.coloured && !art.onStock.white
             ? [{ kind: 'group', transform: IDENTITY, blend: 'multiply', children: scene.shapes } as const]
-            : scene.shapes),
+            : [...(white?.shapes ?? []), ...scene.shapes]),
           ...through,
           { kind: 'path', role: 'printable', path: boxPath(mapBox(map, sheet.printable)) },
           ...(sheet.up === 0 ? misfit(size, sheet) : []),

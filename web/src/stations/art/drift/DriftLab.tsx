@@ -10,12 +10,12 @@ import {
 } from 'react';
 import styled from 'styled-components';
 import {
-  drawFace,
   driftFacts,
   faultsOf,
   formatLength,
   polygon,
   sayFault,
+  seenFace,
   shifted,
   IDENTITY,
   translation,
@@ -48,7 +48,6 @@ export function DriftBench(props: StationProps): ReactNode {
   const facts = driftFacts(face, plan.size, job.size.bleedMm);
   const faults = faultsOf(facts, shifted(rightMm, downMm));
   const stock = plan.stock.stock.colour;
-  const inksMultiply = plan.art.onStock.coloured && !plan.art.onStock.white;
   const drag = useRef<{ readonly x: number; readonly y: number; readonly right: number; readonly down: number } | null>(
     null,
   );
@@ -65,19 +64,18 @@ export function DriftBench(props: StationProps): ReactNode {
           kind: 'group',
           transform: IDENTITY,
           clip: polygon(face.trimOutline),
-          ...(inksMultiply ? { blend: 'multiply' as const } : {}),
           children: [
             {
               kind: 'group',
               transform: translation(-rightMm, -downMm),
               clip: polygon(face.bleedOutline),
-              children: drawFace(face),
+              children: seenFace(plan.art, face),
             },
           ],
         },
       ],
     }),
-    [box, face, stock, inksMultiply, rightMm, downMm],
+    [box, face, stock, plan.art, rightMm, downMm],
   );
   const move = (event: PointerEvent, pxPerMm: number): void => {
     const from = drag.current;

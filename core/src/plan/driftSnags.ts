@@ -1,0 +1,195 @@
+import {
+  driftFacts,
+  DRIFT_RUN,
+  simulateDrift,
+  USUAL_PRINT_SPREAD_MM,
+  WANTED_FAULT_SHARE,
+  type DriftFacts,
+  type DriftRun,
+} from '../art/driftLab.ts';
+import type { FacePlan } from '../art/items.ts';
+import type { ArtPlan } from '../art/planArt.ts';
+import type { CutPlan } from '../cut/types.ts';
+import type { Job, Remedy, Snag, Workshop } from '../job/types.ts';
+import { trimmerOf } from '../job/pick.ts';
+import { formatLength } from '../length/formatLength.ts';
+import type { Mm } from '../length/types.ts';
+import { layOnSheet } from '../sheet/layOnSheet.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import type { StockPlan } from '../stock/planStock.ts';
+
+/** A bleed that no printer’s sheet has room for is no remedy. */
+const MOST_BLEED_MM = 20;
+/** A border narrower than this shows half a millimetre of drift as a sixth of itself, whoever cuts. */
+const THIN_BORDER_MM = 3;
+/** Up to this share of cards an uneven border that is wide is let pass. */
+const SEEN_BORDER_SHARE = 0.1;
+/** No border is asked to be wider. */
+const MOST_BORDER_MM = 15;
+
+/**
+ * What the maker’s own trimmer would show of the art: the drift lab’s figures, said without being asked. It needs the
+ * cuts, so it is worked out after them; what mends it is at Art.
+ */
+export function driftSnags(
+  job: Job,
+  workshop: Workshop,
+  size: SizePlan,
+  art: ArtPlan,
+  stock: StockPlan,
+  cut: CutPlan,
+): readonly Snag[] {
+  const spread = cut.drift.worst.fromTrueMm;
+  const runs = art.faces.map((face) => {
+    const facts = driftFacts(face, size, job.size.bleedMm);
+    return { face, facts, run: runOf(facts, spread) };
+  });
+  return [
+    ...smallBleed(job, workshop, size, stock, cut, runs),
+    ...runs.flatMap(({ face, facts, run }) => unevenBorder(workshop, cut, face, facts, run)),
+  ];
+}
+
+/** Snags of art that ends short, with the share of cards that would show it. */
+export function withDrift(
+  snags: readonly Snag[],
+  art: ArtPlan,
+  size: SizePlan,
+  job: Job,
+  cut: CutPlan,
+): readonly Snag[] {
+  return snags.map((snag) => {
+    if (!/^art-(overhang|short)-/.test(snag.id)) return snag;
+    const face = art.faces.find(({ face: { id } }) => new RegExp(`^art-(overhang|short)-${id}(-|$)`).test(snag.id));
+    if (!face) return snag;
+    const facts = driftFacts(face, size, job.size.bleedMm);
+    const share = runOf(facts, cut.drift.worst.fromTrueMm).perCause.sliver;
+    return { ...snag, why: `${snag.why} Cut with ${cut.trimmer.name}, ${percent(share)} of cards would show one.` };
+  });
+}
+
+const percent = (share: number): string => (share > 0 && share < 0.01 ? 'under 1 %' : `${Math.round(share * 100)} %`);
+
+/** One run for each kind of face there is; most faces of a job are alike. */
+const kept = new Map<string, DriftRun>();
+const MOST_KEPT = 64;
+
+function runOf(facts: DriftFacts, cutSpreadMm: Mm): DriftRun {
+  const key = JSON.stringify([facts, cutSpreadMm]);
+  let run = kept.get(key);
+  if (!run) {
+    const model = { biasRightMm: 0, biasDownMm: 0, printSpreadMm: USUAL_PRINT_SPREAD_MM, cutSpreadMm };
+    run = simulateDrift(facts, model, { ...DRIFT_RUN, wanted: WANTED_FAULT_SHARE });
+    if (kept.size >= MOST_KEPT) kept.clear();
+    kept.set(key, run);
+  }
+  return run;
+}
+
+interface FaceRun {
+  readonly face: FacePlan;
+  readonly facts: DriftFacts;
+  readonly run: DriftRun;
+}
+
+function smallBleed(
+  job: Job,
+  workshop: Workshop,
+  size: SizePlan,
+  stock: StockPlan,
+  cut: CutPlan,
+  runs: readonly FaceRun[],
+): readonly Snag[] {
+  const { unit } = workshop;
+  // What ends short of the bleed is a snag of its own; here it is the bleed that is too small.
+  const bled = runs
+    .filter(({ facts }) => facts.bleedMm !== null && facts.cut.length > 0)
+    .map((one) => ({ ...one, run: runOf({ ...one.facts, shortMm: {} }, cut.drift.worst.fromTrueMm) }));
+  const worst = bled.reduce<FaceRun | null>(
+    (most, one) => (!most || one.run.perCause.sliver > most.run.perCause.sliver ? one : most),
+    null,
+  );
+  if (!worst || worst.run.perCause.sliver <= WANTED_FAULT_SHARE) return [];
+  const wanted = worst.run.bleedMm;
+  const remedies: Remedy[] = [];
+  if (wanted > job.size.bleedMm && wanted <= MOST_BLEED_MM) {
+    const up = upWith(job, workshop, size, stock, wanted);
+    if (up > 0)
+      remedies.push({
+        label: `Grow the bleed to ${formatLength(wanted, unit)}: ${up} up`,
+        changes: [{ path: ['size', 'bleedMm'], value: wanted }],
+      });
+  }
+  const pictured = bled.flatMap(({ face }) => {
+    const { picture, art } = face;
+    const alone = !art.background && !art.gradient && !art.pattern && !art.border;
+    return picture && alone && picture.from === face.face.id && (picture.placement.across ?? []).length === 0
+      ? [{ path: ['art', 'faces', face.face.id, 'picture'], value: { ...picture.placement, fit: 'whole', zoom: 1 } }]
+      : [];
+  });
+  // Only where that leaves nothing at an edge is it a way out.
+  if (pictured.length === bled.length)
+    remedies.push({
+      label: bled.length === 1 ? 'Leave a border round the picture' : 'Leave a border round the pictures',
+      changes: pictured,
+    });
+  return [
+    {
+      id: 'art-bleed-small',
+      station: 'art',
+      level: 'warn',
+      title: `A bleed of ${formatLength(job.size.bleedMm, unit)} is small for ${cut.trimmer.name}: ${percent(worst.run.perCause.sliver)} of cards would show a white sliver`,
+      why: `A thousand cards cut as yours are, on the ${worst.face.face.name.toLowerCase()}: art goes on ${formatLength(job.size.bleedMm, unit)} past the trim, and a bleed of ${formatLength(wanted, unit)} keeps slivers under ${percent(WANTED_FAULT_SHARE)}. See Drift.`,
+      remedies,
+    },
+  ];
+}
+
+/** Cards on the sheet with another bleed. */
+function upWith(job: Job, workshop: Workshop, size: SizePlan, { stock, path }: StockPlan, bleedMm: Mm): number {
+  const sheet = job.sheet.cutDown ?? { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
+  const { machine } = trimmerOf(job, workshop);
+  const { up, machineMarks } = layOnSheet(
+    job,
+    { ...size, bleedMm },
+    { stock, marginsMm: path.marginsMm, sheet, machine },
+  );
+  return machine && machineMarks.length === 0 ? 0 : up;
+}
+
+function unevenBorder(
+  { unit }: Workshop,
+  cut: CutPlan,
+  face: FacePlan,
+  { bandMm, cut: edges }: DriftFacts,
+  run: DriftRun,
+): readonly Snag[] {
+  const { border } = face.art;
+  if (!border || bandMm === null || edges.length === 0) return [];
+  const share = run.perCause.border;
+  const thin = bandMm < THIN_BORDER_MM;
+  if (!thin && share <= SEEN_BORDER_SHARE) return [];
+  const wide = Math.ceil(Math.max(run.bandMm, THIN_BORDER_MM) * 2) / 2;
+  const path = ['art', 'faces', face.face.id, 'border'];
+  const name = face.face.name.toLowerCase();
+  return [
+    {
+      id: `art-border-${face.face.id}`,
+      station: 'art',
+      level: thin ? 'warn' : 'note',
+      title: `The border on the ${name} leaves ${formatLength(bandMm, unit)} to be even: ${percent(share)} of cards would show it`,
+      why: `Cut with ${cut.trimmer.name}, one side comes out visibly wider than the other. ${formatLength(wide, unit)} keeps that under ${percent(WANTED_FAULT_SHARE)}; none at all forgives most. See Drift.`,
+      remedies: [
+        ...(wide <= MOST_BORDER_MM
+          ? [
+              {
+                label: `Make it ${formatLength(wide, unit)} wide at the trim`,
+                changes: [{ path, value: { ...border, insetMm: 0, widthMm: wide } }],
+              },
+            ]
+          : []),
+        { label: 'Take it off', changes: [{ path, value: null }] },
+      ],
+    },
+  ];
+}
