@@ -1,11 +1,12 @@
 import type { FeedPath } from '../job/types.ts';
 import type { Gsm, Mm } from '../length/types.ts';
-import { correctionsFor, registerOf } from './fitRegister.ts';
+import { turnOf } from '../geometry/affine.ts';
+import { correctionsFor, registerOf, type Measured } from './fitRegister.ts';
 import { isUsable } from './sayRegister.ts';
 import type { Calibration, Corrections } from './types.ts';
 
 /** Card this near in weight goes through a printer alike. */
-const NEAR = 0.12;
+const NEAR = 1 / 8;
 
 /** The calibration in force for a stock: the newest of the nearest weight, or null when none is near. */
 export function calibrationFor(path: FeedPath, gsm: Gsm): Calibration | null {
@@ -23,18 +24,23 @@ export interface InForce {
   readonly corrections: Corrections;
 }
 
+/** What a calibration was measured on. */
+export const measuredOn = ({ sheetWidthMm, sheetHeightMm, flipEdge }: Calibration): Measured => {
+  const sheet = { widthMm: sheetWidthMm, heightMm: sheetHeightMm };
+  return { sheet, turn: turnOf(sheet, flipEdge) };
+};
+
 /**
- * What a stock’s calibration does to the pages of a sheet; null where none is near or none is usable. Corrections
- * are for sheets of any size: they turn and scale about the middle, where feeds centre the sheet.
+ * What a stock’s calibration does to the pages of a sheet; null where none is near or none is usable. It is kept by
+ * the turn as the printer saw it: on a sheet cut down to lie the other way, the same edge is another turn.
  */
 export function correctionsInForce(
   path: FeedPath,
   gsm: Gsm,
   sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
-  flipEdge: 'long' | 'short',
 ): InForce | null {
   const from = calibrationFor(path, gsm);
   if (!from || from.readings.arrows === 'opposite') return null;
   const register = registerOf(from);
-  return isUsable(register) ? { from, corrections: correctionsFor(sheet, flipEdge, register) } : null;
+  return isUsable(register) ? { from, corrections: correctionsFor(sheet, measuredOn(from), register) } : null;
 }

@@ -1,4 +1,4 @@
-import { apply, compose, invert, turnedOver, type Affine } from '../geometry/affine.ts';
+import { apply, compose, invert, translation, turnMap, type Affine, type TurnOver } from '../geometry/affine.ts';
 import type { Point, Sides } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import { calibrationMarks, middleOf, type CalibrationMarks, type SheetSize } from './marks.ts';
@@ -132,13 +132,23 @@ function fitLikeness(
   };
 }
 
+/** What a register was measured on: the sheet, and how it was turned over between its sides. */
+export interface Measured {
+  readonly sheet: SheetSize;
+  readonly turn: TurnOver;
+}
+
 /**
- * Pages drawn through these maps land where they should: what the printer does is undone beforehand.
- * The back’s page is the sheet turned over, so its map is turned over, undone, and turned over again.
+ * Pages drawn through these maps land where they should: what the printer does is undone beforehand. A printer knows
+ * pages and no sides, so what it did to the back is told in the back’s own page, by the turn that was measured, and
+ * holds however another sheet is turned over. Sheets of other sizes are turned and scaled about their own middle.
  */
-export function correctionsFor(sheet: SheetSize, flipEdge: 'long' | 'short', { front, back }: Register): Corrections {
-  const over = turnedOver(sheet, flipEdge);
-  return { front: invert(front), back: compose(over, compose(invert(back), over)) };
+export function correctionsFor(sheet: SheetSize, measured: Measured, { front, back }: Register): Corrections {
+  const [own, theirs] = [middleOf(sheet), middleOf(measured.sheet)];
+  const away = translation(own.xMm - theirs.xMm, own.yMm - theirs.yMm);
+  const here = (map: Affine): Affine => compose(away, compose(map, invert(away)));
+  const over = turnMap(sheet, measured.turn);
+  return { front: invert(here(front)), back: compose(over, compose(invert(here(back)), over)) };
 }
 
 export const registerOf = ({ sheetWidthMm, sheetHeightMm, marginsMm, readings }: Calibration): Register =>

@@ -43,8 +43,20 @@ export const turnedLeftRight = (widthMm: number): Affine => [-1, 0, 0, 1, widthM
 /** Turning a sheet over about its level middle line, as seen afterwards. */
 export const turnedTopBottom = (heightMm: number): Affine => [1, 0, 0, -1, 0, heightMm];
 
-/** A sheet turned over on its long or its short edge, as seen afterwards; a square one counts as upright. */
-export const turnedOver = (
-  { widthMm, heightMm }: { readonly widthMm: number; readonly heightMm: number },
-  edge: 'long' | 'short',
-): Affine => ((edge === 'long') === heightMm >= widthMm ? turnedLeftRight(widthMm) : turnedTopBottom(heightMm));
+/** How a sheet is turned over, whatever its edges are called: sideways, or head over heels. */
+export type TurnOver = 'leftRight' | 'topBottom';
+
+interface SheetSides {
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+/** The turn that an edge of a sheet means; a square one counts as upright. */
+export const turnOf = ({ widthMm, heightMm }: SheetSides, edge: 'long' | 'short'): TurnOver =>
+  (edge === 'long') === heightMm >= widthMm ? 'leftRight' : 'topBottom';
+
+export const turnMap = ({ widthMm, heightMm }: SheetSides, turn: TurnOver): Affine =>
+  turn === 'leftRight' ? turnedLeftRight(widthMm) : turnedTopBottom(heightMm);
+
+/** A sheet turned over on its long or its short edge, as seen afterwards. */
+export const turnedOver = (sheet: SheetSides, edge: 'long' | 'short'): Affine => turnMap(sheet, turnOf(sheet, edge));

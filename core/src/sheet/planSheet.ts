@@ -1,6 +1,6 @@
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
-import { compose, turnedOver, type Affine } from '../geometry/affine.ts';
+import { compose, turnedOver, turnOf, type Affine, type TurnOver } from '../geometry/affine.ts';
 import { mapBox, shrink } from '../geometry/box.ts';
 import { areaOf } from '../geometry/polygon.ts';
 import type { Box, Point, Sides } from '../geometry/types.ts';
@@ -71,7 +71,7 @@ export interface SheetPlan extends StationPlan {
   /** Which sides of the sheet are printed. */
   readonly sides: readonly SheetSide[];
   /** How the sheet is turned over between its sides. */
-  readonly turnOver: 'leftRight' | 'topBottom';
+  readonly turnOver: TurnOver;
   readonly bothSidesAtOnce: boolean;
   /** One plate for both sides, where the pieces allow it. */
   readonly workAndTurn: WorkAndTurn;
@@ -109,8 +109,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
   });
   const spares = job.sheet.spares ?? sparesFor(wantedOf(job), workshop.spoilLog);
   const sheets = up === 0 ? 0 : Math.ceil((wantedOf(job) + spares) / up);
-  const upright = sheet.heightMm >= sheet.widthMm;
-  const turnOver = (job.sheet.flipEdge === 'long') === upright ? 'leftRight' : 'topBottom';
+  const turnOver = turnOf(sheet, job.sheet.flipEdge);
   const free = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: true } });
   const grainAlongFold =
     size.form.blank.creases.length === 0 || laid.up === 0
@@ -127,7 +126,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
   const layers = planLayerSheets(job, workshop, size, spares);
   // Nested blanks lie as their own bleeds let them, so only single ones are asked again.
   const sharedUp = cell.blanks.length > 1 ? up : layOutOnePiece({ ...question, gutterMm: bleedMm }).up;
-  const calibration = correctionsInForce(stock.path, stock.stock.gsm, sheet, job.sheet.flipEdge);
+  const calibration = correctionsInForce(stock.path, stock.stock.gsm, sheet);
   const { unit } = workshop;
   const used = (up * areaOf(size.form.blank.outline)) / (sheet.widthMm * sheet.heightMm);
   const figures: Figure[] = [
@@ -268,8 +267,8 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ...(bare ? [] : markSnags(job, size, question, laid)),
       ...(machine && !bare && up > 0 && machineMarks.length === 0 ? [noRoomForMachineMarks(workshop)] : []),
       ...(bare ? [] : sharedBleedSnags(job, art, up, bleedMm > 0 ? sharedUp : up)),
-      ...plateSnags(job, oneForBoth, stock.path.printsBothSides),
-      ...calibrationSnags(job, stock, sides),
+      ...plateSnags(job, oneForBoth, stock.path.printsBothSides, calibration !== null),
+      ...calibrationSnags(job, stock, sheet, sides),
       ...layerSnags(layers, workshop),
     ],
   };

@@ -1,4 +1,7 @@
-import { calibrationFor } from '../calibration/chooseCalibration.ts';
+import { calibrationFor, measuredOn } from '../calibration/chooseCalibration.ts';
+import { registerOf } from '../calibration/fitRegister.ts';
+import { isUsable } from '../calibration/sayRegister.ts';
+import { turnOf } from '../geometry/affine.ts';
 import { TOUCHES_MM } from '../art/edges.ts';
 import { boxOf, type FacePlan } from '../art/items.ts';
 import { boxAround, corners, evenSides, grow, isInside, mapBox, shrink } from '../geometry/box.ts';
@@ -328,7 +331,12 @@ export function sharedBleedSnags(job: Job, art: ArtPlan, up: number, upShared: n
 }
 
 /** One plate for both sides is one set-up less; chosen where it cannot be, the sheet is printed as usual. */
-export function plateSnags(job: Job, plate: WorkAndTurn, bothSidesAtOnce: boolean): readonly Snag[] {
+export function plateSnags(
+  job: Job,
+  plate: WorkAndTurn,
+  bothSidesAtOnce: boolean,
+  calibrated: boolean,
+): readonly Snag[] {
   const chosen = job.sheet.working === 'workAndTurn';
   if (plate.ok && !chosen && !bothSidesAtOnce)
     return [
@@ -337,7 +345,9 @@ export function plateSnags(job: Job, plate: WorkAndTurn, bothSidesAtOnce: boolea
         station: 'sheet',
         level: 'note',
         title: 'One plate can do both sides',
-        why: 'Fronts on one half and backs on the other: print the pile, turn it over, print the same page again. Nothing to set up anew, and no sheet can be fed to the wrong page.',
+        why: calibrated
+          ? 'Fronts on one half and backs on the other: both pages carry the same, so no sheet can be fed to the wrong one; they differ only by what the calibration corrects.'
+          : 'Fronts on one half and backs on the other: print the pile, turn it over, print the same page again. Nothing to set up anew, and no sheet can be fed to the wrong page.',
         remedies: [
           {
             label: 'Print one plate on both sides',
@@ -360,10 +370,29 @@ export function plateSnags(job: Job, plate: WorkAndTurn, bothSidesAtOnce: boolea
   return [];
 }
 
-/** Two sides that were never held to the light, or a sheet that this path turns another way. */
-export function calibrationSnags(job: Job, { path, stock }: StockPlan, sides: readonly unknown[]): readonly Snag[] {
-  if (sides.length < 2) return [];
+/** A path that fits the page; two sides that were never held to the light; a sheet that this path turns another way. */
+export function calibrationSnags(
+  job: Job,
+  { path, stock }: StockPlan,
+  sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
+  sides: readonly unknown[],
+): readonly Snag[] {
+  if (sides.length === 0) return [];
   const known = calibrationFor(path, stock.gsm);
+  const fitted = known !== null && !isUsable(registerOf(known));
+  const fits: readonly Snag[] = fitted
+    ? [
+        {
+          id: 'sheet-fits-page',
+          station: 'sheet',
+          level: 'warn',
+          title: 'On this path the driver was found to fit the page',
+          why: `The sheet of ${known.day} came out another size than it was drawn, as no paper does: every card would. Set the driver to 100 %, all fitting off, and print the calibration sheet again; it is at the foot of this slip.`,
+          remedies: [],
+        },
+      ]
+    : [];
+  if (sides.length < 2) return fits;
   if (!known)
     return [
       {
@@ -375,19 +404,20 @@ export function calibrationSnags(job: Job, { path, stock }: StockPlan, sides: re
         remedies: [],
       },
     ];
-  const other = known.flipEdge === 'long' ? 'short' : 'long';
-  const turnsOn = known.readings.arrows === 'same' ? known.flipEdge : other;
-  if (turnsOn === job.sheet.flipEdge || path.printsBothSides) return [];
+  const measured = measuredOn(known).turn;
+  const other = measured === 'leftRight' ? 'topBottom' : 'leftRight';
+  const turns = known.readings.arrows === 'same' ? measured : other;
+  if (turns === turnOf(sheet, job.sheet.flipEdge) || path.printsBothSides) return fits;
+  const edge = turnOf(sheet, 'long') === turns ? 'long' : 'short';
   return [
+    ...fits,
     {
       id: 'sheet-turns-otherwise',
       station: 'sheet',
       level: 'warn',
-      title: `You lay this sheet back turned on its ${turnsOn} edge`,
-      why: `So it was when it was calibrated on ${known.day}${known.laidBack ? `: “${known.laidBack}”` : ''}. Turned on the ${job.sheet.flipEdge} edge the backs would come out head to foot.`,
-      remedies: [
-        { label: `Turn it on the ${turnsOn} edge`, changes: [{ path: ['sheet', 'flipEdge'], value: turnsOn }] },
-      ],
+      title: `You lay this sheet back turned on its ${edge} edge`,
+      why: `So it was turned when this path was calibrated on ${known.day}${known.laidBack ? `: “${known.laidBack}”` : ''}. Turned on the ${job.sheet.flipEdge} edge the backs would come out head to foot.`,
+      remedies: [{ label: `Turn it on the ${edge} edge`, changes: [{ path: ['sheet', 'flipEdge'], value: edge }] }],
     },
   ];
 }

@@ -1,4 +1,4 @@
-import { apply, compose, turnedOver, type Affine } from '../geometry/affine.ts';
+import { apply, compose, turnedOver, turnMap, turnOf, type Affine, type TurnOver } from '../geometry/affine.ts';
 import { corners, shrink } from '../geometry/box.ts';
 import { boxPath } from '../geometry/path.ts';
 import type { Sides } from '../geometry/types.ts';
@@ -14,7 +14,7 @@ export interface PrinterTruth {
   readonly scaleAcross: number;
   readonly scaleDown: number;
   readonly front: Miss & { readonly turnDeg: number };
-  /** As seen from the front. */
+  /** As seen from the front of a sheet that was turned over sideways. */
   readonly back: Miss & { readonly turnDeg: number };
   /** The driver shrinks the page into its margins, as drivers like to. */
   readonly fitToPage: boolean;
@@ -30,8 +30,15 @@ export const STAND_IN_PRINTER: PrinterTruth = {
   fitToPage: false,
 };
 
-/** From where a point of the sheet should be to where each side prints it, both as seen from the front. */
-export function truthMaps(truth: PrinterTruth, sheet: SheetSize): { readonly front: Affine; readonly back: Affine } {
+/**
+ * From where a point of the sheet should be to where each side prints it, both as seen from the front. A printer knows
+ * nothing of sides: what it does to the back’s page is the same however the sheet was turned over.
+ */
+export function truthMaps(
+  truth: PrinterTruth,
+  sheet: SheetSize,
+  turn: TurnOver = 'leftRight',
+): { readonly front: Affine; readonly back: Affine } {
   const { left, right, top, bottom } = truth.marginsMm;
   const fit = truth.fitToPage
     ? Math.min((sheet.widthMm - left - right) / sheet.widthMm, (sheet.heightMm - top - bottom) / sheet.heightMm)
@@ -45,7 +52,10 @@ export function truthMaps(truth: PrinterTruth, sheet: SheetSize): { readonly fro
       rightMm,
       lowMm,
     );
-  return { front: map(truth.front), back: map(truth.back) };
+  const sideways = turnMap(sheet, 'leftRight');
+  const over = turnMap(sheet, turn);
+  const page = compose(sideways, compose(map(truth.back), sideways));
+  return { front: map(truth.front), back: compose(over, compose(page, over)) };
 }
 
 /** One side as it comes out, on its own page: moved as the printer moves it, and blank in the margins. */
@@ -56,7 +66,7 @@ export function printSide(
   flipEdge: 'long' | 'short',
   truth: PrinterTruth,
 ): Scene {
-  const { front, back } = truthMaps(truth, sheet);
+  const { front, back } = truthMaps(truth, sheet, turnOf(sheet, flipEdge));
   const over = turnedOver(sheet, flipEdge);
   const map = side === 'front' ? front : compose(over, compose(back, over));
   const printable = shrink({ xMm: 0, yMm: 0, ...sheet }, truth.marginsMm);
@@ -74,9 +84,15 @@ export function printSide(
 }
 
 /** What a careful maker reads off a sheet that this printer printed, to the nearest step of their rule. */
-export function readByEye(truth: PrinterTruth, sheet: SheetSize, marginsMm: Sides, stepMm: Mm): Readings {
+export function readByEye(
+  truth: PrinterTruth,
+  sheet: SheetSize,
+  marginsMm: Sides,
+  stepMm: Mm,
+  turn: TurnOver = 'leftRight',
+): Readings {
   const marks = calibrationMarks(sheet, marginsMm);
-  const { front, back } = truthMaps(truth, sheet);
+  const { front, back } = truthMaps(truth, sheet, turn);
   const seen = (mm: Mm): Mm => Number((Math.round(mm / stepMm) * stepMm).toFixed(4));
   const length = (from: { xMm: Mm; yMm: Mm }, to: { xMm: Mm; yMm: Mm }): Mm => {
     const [a, b] = [apply(front, from), apply(front, to)];
@@ -108,7 +124,7 @@ export function residueMm(
   flipEdge: 'long' | 'short',
   corrections: Corrections | null,
 ): Mm {
-  const { front, back } = truthMaps(truth, sheet);
+  const { front, back } = truthMaps(truth, sheet, turnOf(sheet, flipEdge));
   const over = turnedOver(sheet, flipEdge);
   const onFront = corrections ? compose(front, corrections.front) : front;
   const onBack = corrections ? compose(back, compose(over, compose(corrections.back, over))) : back;

@@ -13,6 +13,7 @@ import {
   sayRegister,
   STAND_IN_PRINTER,
   truthMaps,
+  turnOf,
   type Calibration,
   type Cross,
   type FeedPath,
@@ -113,16 +114,23 @@ describe('fitRegister', () => {
   it('brings any printer’s sides within a tenth of a millimetre of each other', () => {
     fc.assert(
       fc.property(faults, fc.constantFrom('long', 'short'), (truth, flipEdge) => {
-        const register = fitRegister(A4, margins, readByEye(truth, A4, margins, 0.05));
-        const corrections = correctionsFor(A4, flipEdge, register);
-        expect(residueMm(truth, A4, flipEdge, corrections)).to.be.below(0.1);
+        const measured = { sheet: A4, turn: turnOf(A4, flipEdge) };
+        const register = fitRegister(A4, margins, readByEye(truth, A4, margins, 0.05, measured.turn));
+        // However it was turned when it was measured, and however the job's sheet is, cut down to half or whole.
+        for (const sheet of [A4, { widthMm: 210, heightMm: 148.5 }, { widthMm: 148.5, heightMm: 210 }])
+          for (const jobEdge of ['long', 'short'] as const) {
+            const corrections = correctionsFor(sheet, measured, register);
+            expect(residueMm(truth, sheet, jobEdge, corrections)).to.be.below(0.1);
+          }
       }),
       { numRuns: 1000 },
     );
     // The stand-in, read no finer than a tenth.
     const register = fitRegister(A4, margins, readByEye(STAND_IN_PRINTER, A4, margins, 0.1));
     expect(residueMm(STAND_IN_PRINTER, A4, 'long', null)).to.be.above(1);
-    expect(residueMm(STAND_IN_PRINTER, A4, 'long', correctionsFor(A4, 'long', register))).to.be.below(0.1);
+    expect(
+      residueMm(STAND_IN_PRINTER, A4, 'long', correctionsFor(A4, { sheet: A4, turn: 'leftRight' }, register)),
+    ).to.be.below(0.1);
   });
 
   it('corrects sheets of another size by the same turn, scale and shift about their middle', () => {

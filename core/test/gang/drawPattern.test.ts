@@ -114,7 +114,7 @@ describe('drawPattern', () => {
       },
       setAside: false,
     };
-    const inForce = correctionsInForce({ ...path, calibrations: [calibration] }, 300, sheetAsFed(sheet), 'long');
+    const inForce = correctionsInForce({ ...path, calibrations: [calibration] }, 300, sheetAsFed(sheet));
     const page: Page = pageAsFed(
       drawPattern(pattern(at('j/card', 30, 40, 140, 100)), sheet, [card!], 'back', 'long', label),
       sheet,
@@ -125,6 +125,6 @@ describe('drawPattern', () => {
     expect(sent.trimBox.yMm - page.trimBox.yMm).to.be.closeTo(0.4, 1e-6);
     const front = correctPage(page, inForce, 'front');
     expect(front.trimBox.xMm).to.be.closeTo(page.trimBox.xMm, 1e-6);
-    expect(correctionsInForce({ ...path, calibrations: [calibration] }, 120, sheetAsFed(sheet), 'long')).to.equal(null);
+    expect(correctionsInForce({ ...path, calibrations: [calibration] }, 120, sheetAsFed(sheet))).to.equal(null);
   });
 });

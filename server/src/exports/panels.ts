@@ -28,7 +28,7 @@ export async function panelsPdf(input: ExportInput, name: string): Promise<reado
       if (part !== 'all' && !passes.some(({ plate }) => plate === part)) continue;
       const { stock, id } = layer.piece;
       const sheet = { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
-      const inForce = correctionsInForce(layer.print!.path, stock.gsm, sheet, job.sheet.flipEdge);
+      const inForce = correctionsInForce(layer.print!.path, stock.gsm, sheet);
       for (let sheetNumber = 1; sheetNumber <= layer.sheets; sheetNumber += 1) {
         const plate = part === 'all' ? 'colours' : part;
         const label = { title: job.brief.title, date, sheetNumber, plate };

@@ -72,7 +72,7 @@ export async function sharedPdf(
   for (const [i, pattern] of patterns.entries()) {
     const sheet = sheets.find(({ id }) => id === pattern.sheetId)!;
     const stock = stocks.find(({ id }) => id === pattern.sheetId);
-    const inForce = stock ? correctionsInForce(path, stock.gsm, sheetAsFed(sheet), flipEdge) : null;
+    const inForce = stock ? correctionsInForce(path, stock.gsm, sheetAsFed(sheet)) : null;
     const white = stock ? whiteWayOf(printer, path, stock) : null;
     const own = pieces.filter((piece) => pattern.placements.some((p) => p.id === piece.id));
     const sides = own.some((piece) => piece.shapes.inside.length > 0)

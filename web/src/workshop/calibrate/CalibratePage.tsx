@@ -9,6 +9,7 @@ import {
   isCalibratable,
   isUsable,
   readByEye,
+  turnOf,
   sayRegister,
   type Calibration,
   type CalibrationSheet,
@@ -244,7 +245,7 @@ function Calibrate({
           <More label="Practise on the stand-in printer">
             <StandInFaults
               onRead={() => {
-                const read = readByEye(truth, asked.sheet, path.marginsMm, EYE_MM);
+                const read = readByEye(truth, asked.sheet, path.marginsMm, EYE_MM, turnOf(asked.sheet, draft.flipEdge));
                 setDraft({ ...read, edges: read.edges! });
               }}
             />
