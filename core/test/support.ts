@@ -34,6 +34,14 @@ export const plan = (job: Job, shop: Workshop = workshop): Plan => planJob(job, 
 export const jobWith = (...changes: readonly JobChange[]): Job =>
   changeJob(newJob('Harbour lights', workshop), changes);
 
+/** A colour all over the front: something is printed, so bleed and the printer’s margins count. */
+export const INKED: JobChange = {
+  path: ['art', 'faces', 'front'],
+  value: { background: '#cfe6e4', picture: null, texts: [] },
+};
+/** A new printed job with some places set. */
+export const inkedWith = (...changes: readonly JobChange[]): Job => jobWith(INKED, ...changes);
+
 export const sized = (format: Job['size']['format'], widthMm: number, heightMm: number): readonly JobChange[] => [
   { path: ['size', 'format'], value: format },
   { path: ['size', 'finishedWidthMm'], value: widthMm },

@@ -11,7 +11,7 @@ import { codeOf } from './code.ts';
 import type { Code } from './codePath.ts';
 import { boxOf, idOf, isNamedItem, isWholeOnFace, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
 import { ornamentPath } from './ornaments.ts';
-import { fillFields, isNamed } from './names.ts';
+import { fillFields, isNamed } from '../job/namesList.ts';
 import { setText } from './setText.ts';
 import type { TypefaceBook } from './typefaces.ts';
 

@@ -5,7 +5,7 @@ import type { Shape } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { drawLine } from './drawCard.ts';
 import { filled } from './layFace.ts';
-import { isNamed } from './names.ts';
+import { isNamed } from '../job/namesList.ts';
 import { setText } from './setText.ts';
 import type { TypefaceBook } from './typefaces.ts';
 

@@ -3,7 +3,7 @@ import { plural } from '../job/figures.ts';
 import type { Job, JobChange, NamesList, Snag, TextBlock } from '../job/types.ts';
 import type { FacePlan } from './items.ts';
 import { filled } from './layFace.ts';
-import { cardRows, fieldsIn, isNamed, rowName, wrongCounts } from './names.ts';
+import { cardRows, fieldsIn, isNamed, rowName, wrongCounts } from '../job/namesList.ts';
 import { setText } from './setText.ts';
 import { SMALLEST_PT } from './smallestType.ts';
 import type { TypefaceBook } from './typefaces.ts';

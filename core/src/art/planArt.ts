@@ -15,7 +15,7 @@ import type { FacePlan, LaidPicture } from './items.ts';
 import { layFace } from './layFace.ts';
 import { markSnags } from './makersMark.ts';
 import { namesSnags } from './namesSnags.ts';
-import { cardRows, namesInUse } from './names.ts';
+import { cardRows, namesInUse } from '../job/namesList.ts';
 import type { SetBlock } from './setText.ts';
 import { layPanels, type PanelArt } from './panelArt.ts';
 import { isBare, onStock, onStockSnags, type OnStock } from './onStock.ts';

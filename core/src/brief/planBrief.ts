@@ -1,4 +1,4 @@
-import { wantedOf } from '../art/names.ts';
+import { wantedOf } from '../job/namesList.ts';
 import { count, figure, plural, sayDay, words } from '../job/figures.ts';
 import { envelopeOnHand } from '../job/pick.ts';
 import type { Job, Snag, StationPlan, Workshop } from '../job/types.ts';

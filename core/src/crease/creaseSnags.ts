@@ -23,6 +23,7 @@ export interface CreaseFindings {
   readonly lines: readonly CreaseLine[];
   readonly worst: CreaseLine;
   readonly friendly: readonly FriendlySize[];
+  readonly byEnds: boolean;
 }
 
 export const takeFriendly = ({ field, mm, byMm }: FriendlySize, unit: Workshop['unit']): Remedy => ({
@@ -31,8 +32,7 @@ export const takeFriendly = ({ field, mm, byMm }: FriendlySize, unit: Workshop['
 });
 
 export const creaseSnags = (job: Job, workshop: Workshop, found: CreaseFindings): readonly Snag[] => [
-  ...grooveSnags(workshop, found),
-  ...boardSnags(workshop, found),
+  ...(found.byEnds ? [] : [...grooveSnags(workshop, found), ...boardSnags(workshop, found)]),
   ...crackSnags(job, found),
 ];
 

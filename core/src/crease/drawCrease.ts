@@ -74,13 +74,11 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
       role: 'fence',
       path: boxPath({ xMm: -textMm * 0.7, yMm: board.yMm, widthMm: textMm * 0.7, heightMm: board.heightMm }),
     },
-    { kind: 'path', role: 'stock', path: crease.beforeCutting ? boxPath(card) : outline, fill: view.stockColour },
+    { kind: 'path', role: 'stock', path: outline, fill: view.stockColour },
     {
       kind: 'group',
       transform: toBoard,
-      clip: crease.beforeCutting
-        ? boxPath({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm })
-        : polygon(blank.outline),
+      clip: polygon(blank.outline),
       children: blank.art.map((transform): Shape => ({
         kind: 'group',
         transform,

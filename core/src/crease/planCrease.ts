@@ -1,13 +1,14 @@
-import { wantedOf } from '../art/names.ts';
+import { wantedOf } from '../job/namesList.ts';
 import type { ArtPlan } from '../art/planArt.ts';
+import { isShaped } from '../cut/planCuts.ts';
 import type { CutPlan } from '../cut/types.ts';
 import type { Blank } from '../fold/types.ts';
 import { IDENTITY, type Affine } from '../geometry/affine.ts';
 import { corners } from '../geometry/box.ts';
-import { isUprightBox } from '../geometry/polygon.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import { count, figure, length, minutes as minutesValue, plural, words } from '../job/figures.ts';
 import { boardOf } from '../job/pick.ts';
+import { isPlainRule } from '../job/plainRule.ts';
 import type { Board, CreaseChoice, Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
@@ -50,8 +51,8 @@ export interface CreasePlan extends StationPlan {
   /** What lies on the board: one card’s blank, or the whole sheet when it is scored first. */
   readonly piece: CreasedPiece;
   readonly onSheet: boolean;
-  /** A shape is creased while its cell still has straight edges. */
-  readonly beforeCutting: boolean;
+  /** A shape that is cut out already is creased from end to end of its folds, with no edge at a stop. */
+  readonly byEnds: boolean;
   /** Folding by hand, after the creases are pressed. */
   readonly folding: readonly string[];
   /** What each school says, and why. */
@@ -75,9 +76,10 @@ export function planCrease(
   const onSheet = cut.order.now === 'scoreFirst' && cut.order.through.ok ? cut.order.through.creases : null;
   const blank: CreasedPiece = onSheet ? wholeSheet(sheet, onSheet) : { ...size.form.blank, art: [IDENTITY] };
   const { passes, school, tipMm } = stock.pressing;
-  const beforeCutting = !isUprightBox(blank.outline) && sheet.cell.slopes.length === 0;
+  // Cut out by a machine or by hand, a shape has no straight edge left to go to a stop.
+  const byEnds = !onSheet && isShaped(size, sheet);
   const lines = orderLines(blank, board, (direction) => faceUpOf(direction, job.crease.bead)).map((line, i) =>
-    sayLine(line, i + 1, blank, passes, beforeCutting, unit),
+    sayLine(line, i + 1, blank, passes, byEnds, board, unit),
   );
   // A sheet is pressed once for all its cards; folding is for every card by itself.
   const cards = wantedOf(job) + sheet.spares;
@@ -91,33 +93,37 @@ export function planCrease(
     null,
   );
   // Another card size moves its own crease; on a whole sheet it moves everything.
-  const friendly = onSheet ? [] : boardFriendly(job, workshop, size, stock, sheet);
+  const friendly = onSheet || byEnds ? [] : boardFriendly(job, workshop, size, stock, sheet);
   const first = lines[0];
-  const off = worst && Math.abs(worst.errorMm) > ERROR_SHOWN_MM;
+  const off = !byEnds && worst && Math.abs(worst.errorMm) > ERROR_SHOWN_MM;
   const press = `${passes} ${school} ${plural(passes, 'pass')}${passes === 1 ? '' : 'es'}`;
   return {
     board,
     lines,
     piece: blank,
     onSheet: onSheet !== null,
-    beforeCutting,
+    byEnds,
     folding: first ? foldingSteps(size, job.crease.bead) : [],
     schools: first ? schools(stock, job.crease) : [],
     friendly,
     minutes: takes,
     verdict: !first
       ? 'Nothing to crease: the card stays flat.'
-      : lines.length === 1
-        ? `Crease at ${formatLength(first.grooveAtMm, unit)}, ${first.faceUp} up, ${press}${off ? `; the groove is ${Math.abs(worst.errorMm).toFixed(1)} mm off the fold` : ''}.`
-        : `${lines.length} creases, ${sayTurns(lines)}, ${press} each${off ? `; the worst groove is ${Math.abs(worst.errorMm).toFixed(1)} mm off its fold` : ''}.`,
+      : byEnds
+        ? `${lines.length === 1 ? 'Crease' : `${lines.length} creases`} from end to end of the fold, ${press}${lines.length === 1 ? '' : ' each'}: cut out, the shape has no edge to measure from.`
+        : lines.length === 1
+          ? `Crease at ${formatLength(first.grooveAtMm, unit)}, ${first.faceUp} up, ${press}${off ? `; the ${isPlainRule(board) ? 'line' : 'groove'} is ${Math.abs(worst.errorMm).toFixed(1)} mm off the fold` : ''}.`
+          : `${lines.length} creases, ${sayTurns(lines)}, ${press} each${off ? `; the worst groove is ${Math.abs(worst.errorMm).toFixed(1)} mm off its fold` : ''}.`,
     telling: !first
       ? 'no crease'
-      : lines.length === 1
-        ? `crease at ${formatLength(first.grooveAtMm, unit)}`
-        : `${lines.length} creases`,
+      : byEnds
+        ? 'end to end'
+        : lines.length === 1
+          ? `crease at ${formatLength(first.grooveAtMm, unit)}`
+          : `${lines.length} creases`,
     figures: first
       ? [
-          ...lines.flatMap((line) => lineFigures(line, lines.length, board, unit)),
+          ...(byEnds ? [] : lines.flatMap((line) => lineFigures(line, lines.length, board, unit))),
           figure(
             'tip',
             'Scoring tip',
@@ -148,7 +154,18 @@ export function planCrease(
         ]
       : [],
     snags: first
-      ? creaseSnags(job, workshop, { piece: blank, size, art, stock, sheet, board, lines, worst: worst!, friendly })
+      ? creaseSnags(job, workshop, {
+          piece: blank,
+          size,
+          art,
+          stock,
+          sheet,
+          board,
+          lines,
+          worst: worst!,
+          friendly,
+          byEnds,
+        })
       : [],
   };
 }
@@ -180,14 +197,17 @@ function sayLine(
   number: number,
   blank: Blank,
   passes: number,
-  beforeCutting: boolean,
+  byEnds: boolean,
+  board: Board,
   unit: Workshop['unit'],
 ): CreaseLine {
   const where = `${capitalEdge(blank, edge)} to the stop, ${faceUp} up`;
   const after = line.mixed
     ? ' Make the fold across it first and press both layers as one: half of this line bends the other way.'
     : '';
-  const still = beforeCutting ? ' The piece still has its straight edges; it is cut out afterwards.' : '';
+  const pressed = `${passes === 1 ? '1 pass' : `${passes} passes`}, the whole length, without running off the end.${after}`;
+  // A plain rule has distances and no grooves.
+  const at = `${isPlainRule(board) ? 'Line' : 'Groove'} at ${formatLength(grooveAtMm, unit)}`;
   return {
     number,
     creaseIds: line.creases.map((c) => c.id),
@@ -201,9 +221,14 @@ function sayLine(
     faceUp,
     turn,
     passes,
-    text: `${where}. Groove at ${formatLength(grooveAtMm, unit)}: ${passes === 1 ? '1 pass' : `${passes} passes`}, the whole length, without running off the end.${after}${still}`,
+    text: byEnds
+      ? `${faceUp === 'outside' ? 'Outside' : 'Inside'} up. Lay a rule from one end of the fold to the other, ${formatLength(line.lengthMm, unit)} apart and ${formatLength(fromStopMm, unit)} from the outermost point of ${edgeWord(edge)}: ${pressed}`
+      : `${where}. ${at}: ${pressed}`,
   };
 }
+
+const edgeWord = (edge: BlankEdge): string =>
+  ({ left: 'the left', right: 'the right', top: 'the top', bottom: 'the foot' })[edge];
 
 /** An edge by the panel that ends there: names that stay true when the piece is turned over. */
 function capitalEdge({ panels, widthMm, heightMm }: Blank, edge: BlankEdge): string {
@@ -225,24 +250,28 @@ function capitalEdge({ panels, widthMm, heightMm }: Blank, edge: BlankEdge): str
 
 function lineFigures(line: CreaseLine, of: number, board: Board, unit: Workshop['unit']): readonly Figure[] {
   const which = of === 1 ? '' : ` ${line.number}`;
+  const plain = isPlainRule(board);
   return [
     figure(
       `groove-${line.creaseIds[0]}`,
-      `Groove${which}`,
+      `${plain ? 'Line' : 'Groove'}${which}`,
       words(formatLength(line.grooveAtMm, unit)),
-      'the groove nearest to the fold, from the stop',
+      plain
+        ? 'the mark of the rule nearest to the fold, from the stop'
+        : 'the groove nearest to the fold, from the stop',
       {
         'Fold from the stop': length(line.fromStopMm),
-        'A groove every': length(board.grooveEveryMm),
-        'Groove number': count(line.groove),
+        ...(plain
+          ? { 'A mark every': length(board.grooveEveryMm) }
+          : { 'A groove every': length(board.grooveEveryMm), 'Groove number': count(line.groove) }),
       },
     ),
     figure(
       `error-${line.creaseIds[0]}`,
       `Off the fold${which} by`,
       words(`${Math.abs(line.errorMm).toFixed(2)} mm`),
-      'groove − fold; the panel beside it comes out longer or shorter by twice this',
-      { Groove: length(line.grooveAtMm), Fold: length(line.fromStopMm) },
+      `${plain ? 'line' : 'groove'} − fold; the panel beside it comes out longer or shorter by twice this`,
+      { [plain ? 'Line' : 'Groove']: length(line.grooveAtMm), Fold: length(line.fromStopMm) },
     ),
   ];
 }

@@ -1,7 +1,8 @@
-import { wantedOf } from '../art/names.ts';
+import { wantedOf } from '../job/namesList.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import { capital, count, figure, length, minutes as minutesValue, plural, sayMinutes, words } from '../job/figures.ts';
 import { boardOf, trimmerOf } from '../job/pick.ts';
+import { isPlainRule } from '../job/plainRule.ts';
 import type { Figure, Job, Snag, Trimmer, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
@@ -34,20 +35,23 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
     trimmer.machine && sheet.up > 0 && (sheet.machineMarks.length > 0 || sheet.sides.length === 0)
       ? planMachine(size, sheet, trimmer.machine, stock.stock.gsm)
       : null;
-  const byHands = trimmer.machine ? [] : chosen;
+  const shaped = isShaped(size, sheet);
+  // Round an outline cut by hand no fence helps: cards are parted roughly, and the outline is all that is exact.
+  const byHands = trimmer.machine || shaped ? [] : chosen;
   const moves = numberMoves(byHands, { sheets: sheet.sheets, sheetsAtOnce, trimmer, unit: workshop.unit });
   const turns = moves.filter((m, i) => i > 0 && m.turn !== 'No turn').length;
   const order = orderOf(job, workshop, size, sheet);
   const repeatabilityMm = repeatabilityOf(trimmer);
   const trims = sheet.cells.map(({ trim }) => trim);
-  const pieces = trimmer.machine
-    ? trims.map(() => evenDrift(repeatabilityMm))
-    : planDrift(moves, trims, repeatabilityMm);
+  const pieces =
+    trimmer.machine || shaped
+      ? trims.map(() => evenDrift(shaped && !trimmer.machine ? Math.max(repeatabilityMm, BY_HAND_MM) : repeatabilityMm))
+      : planDrift(moves, trims, repeatabilityMm);
   const strokes = moves.reduce((n, m) => n + m.strokes, 0);
   const settings = new Set(moves.map((m) => Math.round(m.fenceMm / TOLERANCE_MM))).size;
   const outlines = trimmer.machine ? [] : outlineCuts(workshop, size, sheet);
   const waste = chosen.filter((m) => m.fallsOff === 'waste').flatMap((m) => m.beyond);
-  const offcuts = trimmer.machine ? [] : offcutsOf(waste, workshop.keepOffcutMm);
+  const offcuts = trimmer.machine || shaped ? [] : offcutsOf(waste, workshop.keepOffcutMm);
   const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
   const takes = machine ? (machine.secondsPerSheet * sheet.sheets) / 60 : workshop.pace.perStroke * (strokes + byHand);
   return {
@@ -64,7 +68,6 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
     outlines,
     choices: sheetChoices(job, workshop, size, stock, trimmer, wantedOf(job) + sheet.spares, sheet.sides.length === 0),
     offcuts,
-    outlinesAfterCrease: outlines.length > 0 && sheet.cell.slopes.length === 0 && size.form.blank.creases.length > 0,
     verdict: trimmer.machine
       ? machine
         ? `${capital(trimmer.name)} ${sheet.machineMarks.length > 0 ? 'finds three marks and cuts' : 'cuts bare card from its loaded corner, no marks to find:'} every outline in ${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}, ${sayMinutes(machine.secondsPerSheet / 60)} a sheet.`
@@ -72,12 +75,16 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
       : moves.length === 0
         ? sheet.up === 0
           ? 'There is nothing to cut until a card fits on the sheet.'
-          : 'The card is the whole sheet: there is nothing to cut.'
+          : shaped
+            ? `Part the cards roughly, then cut each out round its line by hand${order.now === 'scoreFirst' ? '; the sheet is scored first, while it has straight edges' : ''}.`
+            : 'The card is the whole sheet: there is nothing to cut.'
         : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; ${outlines.length > 0 ? 'then the outline by hand' : size.form.blank.creases.length === 0 ? 'each card then lies ready' : order.now === 'scoreFirst' ? 'the sheet is scored first' : 'cut first, then crease single cards against the board’s stop'}.`,
     telling: machine
       ? `${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}`
       : moves.length === 0
-        ? 'no cuts'
+        ? shaped && sheet.up > 0
+          ? 'by hand'
+          : 'no cuts'
         : `${settings} ${plural(settings, 'setting')}`,
     figures: [
       figure('settings', 'Fence settings', count(settings), 'different distances among the moves', {
@@ -114,6 +121,13 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
   };
 }
 
+/** An outline that no straight cut frees, slopes between nested pairs aside. */
+export const isShaped = ({ form: { blank } }: SizePlan, { cell }: Pick<SheetPlan, 'cell'>): boolean =>
+  !isUprightBox(blank.outline) && cell.slopes.length === 0;
+
+/** How far a knife or scissors stray from a line that the eye follows, one standard deviation; our starting value. */
+const BY_HAND_MM = 0.5;
+
 const spanLength = (m: DraftMove): Mm => Math.hypot(m.line[1].xMm - m.line[0].xMm, m.line[1].yMm - m.line[0].yMm);
 const longest = (moves: readonly DraftMove[]): Mm => Math.max(0, ...moves.map(spanLength));
 
@@ -138,9 +152,6 @@ function machineFigures(machine: MachinePlan, trimmer: Trimmer, { stock }: Stock
   ];
 }
 
-/** Grooves this close make a board a plain rule, on which every distance can be set and no stop registers a card. */
-const PLAIN_RULE_MM = 1;
-
 /**
  * Cut first, then crease single cards against the board’s stop: each crease is measured from its own card’s
  * edge. Score first, while the sheet is square: fewer lines to press, but print, score and cut must all agree.
@@ -157,7 +168,11 @@ function orderOf(job: Job, workshop: Workshop, size: SizePlan, sheet: SheetPlan)
   const cutFirst = (why: string): CutOrder => ({ now: 'cutFirst', why, through });
   const scoreFirst = (why: string): CutOrder => ({ now: 'scoreFirst', why, through });
   if (cards === 0) return cutFirst('Nothing is scored.');
-  if (!through.ok) return cutFirst(`Cut first: ${through.why}.`);
+  const shaped = isShaped(size, sheet);
+  if (!through.ok)
+    return cutFirst(
+      `Cut first: ${through.why}.${shaped ? ' Each card is then creased from end to end of its fold.' : ''}`,
+    );
   if (!fits && wanted !== 'scoreFirst')
     return cutFirst(
       `Cut first: the sheet is ${formatLength(room, workshop.unit)} long and ${board.name} ${formatLength(board.longestMm, workshop.unit)}.`,
@@ -170,7 +185,11 @@ function orderOf(job: Job, workshop: Workshop, size: SizePlan, sheet: SheetPlan)
     );
   if (wanted === 'cutFirst')
     return cutFirst('Cut first, as you chose: every crease is measured from its own card’s edge.');
-  return board.grooveEveryMm > PLAIN_RULE_MM
+  if (shaped)
+    return scoreFirst(
+      `Score first, while the sheet is square: cut out, a shape has no straight edge to measure from; ${fewer}.`,
+    );
+  return !isPlainRule(board)
     ? cutFirst(
         `Cut first: ${board.name} has a stop, so every crease is measured from its own card’s edge and no error of print or trim comes in.`,
       )
@@ -200,14 +219,22 @@ function outlineCuts(
     });
   if (isUprightBox(blank.outline)) return [];
   return [
+    ...(up > 1
+      ? [
+          {
+            id: 'apart',
+            title: 'Part the cards',
+            big: `${up} from a sheet`,
+            text: 'Roughly, anywhere in the gaps between the outlines: nothing is measured from these cuts.',
+            perCell: 1,
+          },
+        ]
+      : []),
     {
       id: 'outline',
       title: 'Cut out the outline',
       big: 'Round the line',
-      text:
-        blank.creases.length > 0
-          ? 'After creasing, while the piece still has straight edges. Follow the outline with scissors or a knife, or have a cutting machine follow the template; leave the hinge whole.'
-          : 'Follow the outline with scissors or a knife, or have a cutting machine follow the template.',
+      text: `Follow the outline with scissors or a knife, or have a cutting machine follow the template.${blank.creases.length > 0 ? ' Leave the hinge whole.' : ''}`,
       perCell: 1,
     },
   ];

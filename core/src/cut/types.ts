@@ -56,8 +56,6 @@ export interface CutPlan extends StationPlan {
   readonly moves: readonly CutMove[];
   /** Slopes and curves, once the cells are free. */
   readonly outlines: readonly OutlineCut[];
-  /** A shape is creased while its cell still has straight edges, and cut out then. */
-  readonly outlinesAfterCrease: boolean;
   /** The sheets on the shelf side by side, with and without bleed, along the grain and either way. */
   readonly choices: readonly SheetChoiceRow[];
   /** What is left of every sheet in pieces worth keeping. */

@@ -1,4 +1,4 @@
-import { wantedOf } from '../art/names.ts';
+import { wantedOf } from '../job/namesList.ts';
 import { shrink } from '../geometry/box.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import { count, figure, length, plural, words } from '../job/figures.ts';

@@ -1,5 +1,5 @@
 import { drawSide, printedBox } from '../art/drawCard.ts';
-import { namesInUse, wantedOf } from '../art/names.ts';
+import { namesInUse, wantedOf } from '../job/namesList.ts';
 import { drawEnvelopeOutline } from '../envelope/drawEnvelope.ts';
 import { compose, translation, type Affine } from '../geometry/affine.ts';
 import { polygon } from '../geometry/path.ts';

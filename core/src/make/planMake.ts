@@ -1,4 +1,4 @@
-import { wantedOf } from '../art/names.ts';
+import { wantedOf } from '../job/namesList.ts';
 import { capital, count, figure, minutes as minutesValue, plural, sayMinutes } from '../job/figures.ts';
 import type { Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
@@ -9,6 +9,9 @@ import { sayPlace } from '../sheet/nameSheet.ts';
 import { isOwnPass, sayPlate } from '../sheet/passes.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
+import { isUprightBox } from '../geometry/polygon.ts';
+import { TOLERANCE_MM } from '../geometry/types.ts';
+import type { LayerPiece } from '../size/layers.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 
 export type StepKind =
@@ -75,9 +78,8 @@ export function planMake(
     ...(crease.onSheet ? lineSteps(crease, workshop) : []),
     ...(cut.machine ? [machineStep(cut, sheet)] : cutSteps(cut, workshop)),
     ...pileStep(sheet),
-    ...(cut.outlinesAfterCrease ? [] : outlineSteps(cut)),
+    ...outlineSteps(cut),
     ...(crease.onSheet ? [] : lineSteps(crease, workshop)),
-    ...(cut.outlinesAfterCrease ? outlineSteps(cut) : []),
     ...foldStep(crease),
     ...layerSteps(sheet, workshop),
     ...(envelope.made && envelope.up > 0 ? [envelopeStep(job, envelope)] : []),
@@ -302,7 +304,7 @@ const lineSteps = (crease: CreasePlan, { unit }: Workshop): readonly MakeStep[] 
     id: `crease-${line.number}`,
     kind: 'crease',
     title: crease.lines.length === 1 ? 'Crease' : `Crease ${line.number} of ${crease.lines.length}`,
-    big: formatLength(line.grooveAtMm, unit),
+    big: crease.byEnds ? 'End to end' : formatLength(line.grooveAtMm, unit),
     detail: crease.lines.length === 1 ? line.text : `${line.turn}. ${line.text}`,
     caution: null,
     waitMinutes: null,
@@ -316,10 +318,23 @@ function layerSteps({ layers }: SheetPlan, { unit }: Workshop): readonly MakeSte
       kind: 'layer',
       title: `${piece.kind === 'insert' ? 'Cut, fold and lay in' : 'Cut and glue'}: ${piece.name.toLowerCase()}`,
       big: formatSize(piece.widthMm, piece.heightMm, unit),
-      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${piece.kind === 'insert' ? `Fold it at ${formatLength(piece.crease!.atMm, unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}`,
+      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${piece.kind === 'insert' ? `Fold it at ${formatLength(piece.crease!.atMm, unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
       caution: piece.kind === 'insert' ? null : CAUTIONS.glue,
       waitMinutes: null,
     }));
+}
+
+/** What a box does not say of a piece: where its slope begins and ends. */
+function saySlope({ outline, widthMm }: LayerPiece, unit: Workshop['unit']): string {
+  if (isUprightBox(outline)) return '';
+  const highest = (x: number): number | null => {
+    const ys = outline.filter((p) => Math.abs(p.xMm - x) < TOLERANCE_MM).map((p) => p.yMm);
+    return ys.length > 0 ? Math.min(...ys) : null;
+  };
+  const [left, right] = [highest(0), highest(widthMm)];
+  return outline.length === 4 && left !== null && right !== null
+    ? ` Its top slopes: from ${formatLength(left, unit)} down the left edge to ${formatLength(right, unit)} down the right one.`
+    : ' Cut it to the outline of its template.';
 }
 
 function foldStep(crease: CreasePlan): readonly MakeStep[] {

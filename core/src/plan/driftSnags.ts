@@ -110,7 +110,9 @@ function smallBleed(
     null,
   );
   if (!worst || worst.run.perCause.sliver <= WANTED_FAULT_SHARE) return [];
-  const wanted = worst.run.bleedMm;
+  // Another bleed may be laid out another way, where each trim is at worst measured from a cut edge: √2 of the tool’s
+  // own spread.
+  const wanted = runOf({ ...worst.facts, shortMm: {} }, Math.SQRT2 * cut.drift.repeatabilityMm).bleedMm;
   const remedies: Remedy[] = [];
   if (wanted > job.size.bleedMm && wanted <= MOST_BLEED_MM) {
     const up = upWith(job, workshop, size, stock, wanted);

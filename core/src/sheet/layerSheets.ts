@@ -1,4 +1,4 @@
-import { wantedOf } from '../art/names.ts';
+import { wantedOf } from '../job/namesList.ts';
 import { evenSides, shrink } from '../geometry/box.ts';
 import type { Box } from '../geometry/types.ts';
 import { plural } from '../job/figures.ts';
@@ -110,7 +110,20 @@ export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): r
           remedies: print && fitsBare(piece) ? [bare] : [],
         },
       ];
-    if (sheets <= stock.onShelf) return [];
+    const alone: readonly Snag[] =
+      up === 1 && sheets > 1 && sheets <= stock.onShelf
+        ? [
+            {
+              id: `sheet-layer-alone-${piece.id}`,
+              station: 'sheet',
+              level: 'note',
+              title: `Each ${piece.name.toLowerCase()} takes a sheet of its own`,
+              why: `One comes out of ${stock.name}, and the rest of each sheet is left. Shared sheets lays pieces of several kinds and jobs on one.`,
+              remedies: [],
+            },
+          ]
+        : [];
+    if (sheets <= stock.onShelf) return alone;
     return [
       {
         id: `sheet-layer-shelf-${piece.id}`,

@@ -1,5 +1,5 @@
 import { drawNamed } from '../art/namedArt.ts';
-import { cardRows, namesInUse, rowOfCard } from '../art/names.ts';
+import { cardRows, namesInUse, rowOfCard } from '../job/namesList.ts';
 import type { TypefaceBook } from '../art/typefaces.ts';
 import type { PaperSide } from '../fold/types.ts';
 import type { Job } from '../job/types.ts';

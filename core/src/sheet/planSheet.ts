@@ -13,7 +13,7 @@ import type { Cell } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { whiteWayOf } from '../stock/white.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-import { namesInUse, wantedOf } from '../art/names.ts';
+import { namesInUse, wantedOf } from '../job/namesList.ts';
 import type { NamedSheet } from './nameSheet.ts';
 import { correctionsInForce, type InForce } from '../calibration/chooseCalibration.ts';
 import { layerSnags, planLayerSheets, type LayerSheet } from './layerSheets.ts';

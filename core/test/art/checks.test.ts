@@ -1,6 +1,13 @@
 import { expect } from 'chai';
 import { changeJob } from '../../src/job/changeJob.ts';
 import { contrast, luminance, printedOn } from '../../src/art/colour.ts';
+import {
+  driftFacts,
+  DRIFT_RUN,
+  simulateDrift,
+  USUAL_PRINT_SPREAD_MM,
+  WANTED_FAULT_SHARE,
+} from '../../src/art/driftLab.ts';
 import { colourDistance } from '../../src/art/colourDistance.ts';
 import type { ArtObject, FaceArt, Job, Snag } from '../../src/job/types.ts';
 import { jobWith, plan, sized, words, workshop } from '../support.ts';
@@ -81,12 +88,103 @@ describe('checks of art', () => {
     expect(find(placed({ fit: 'whole', zoom: 1.2 }), 'art-short')).to.equal(undefined);
   });
 
-  it('finds thin borders, at the trim and set in, and says what forgives more', () => {
-    expect(raised({ border: { widthMm: 1.5, insetMm: 0, colour: '#112233' } }, 'art-border').remedies).to.have.length(
-      2,
+  it('finds borders that the maker’s own trimmer leaves uneven, with the drift lab’s figures', () => {
+    const border = (part: object) => flat({ border: { widthMm: 1.5, insetMm: 0, colour: '#112233', ...part } });
+    for (const part of [{}, { widthMm: 8, insetMm: 2 }]) {
+      const snag = raised({ border: { widthMm: 1.5, insetMm: 0, colour: '#112233', ...part } }, 'art-border');
+      expect(snag.level).to.equal('warn');
+      expect(snag.remedies).to.have.length(2);
+    }
+    // The lab’s own run, on the same thousand cards.
+    const p = plan(border({}));
+    const facts = driftFacts(p.art.faces[0]!, p.size, 3);
+    const model = {
+      ...{ biasRightMm: 0, biasDownMm: 0, printSpreadMm: USUAL_PRINT_SPREAD_MM },
+      cutSpreadMm: p.cut.drift.worst.fromTrueMm,
+    };
+    const run = simulateDrift(facts, model, { ...DRIFT_RUN, wanted: WANTED_FAULT_SHARE });
+    const said = p.art.snags.find(({ id }) => id === 'art-border-front')!;
+    expect(said.title).to.include(`${Math.round(run.perCause.border * 100)} % of cards`);
+    const wide = Math.ceil(run.bandMm * 2) / 2;
+    expect(said.remedies[0]!.label).to.equal(`Make it ${wide} mm wide at the trim`);
+    // As wide as the lab asks, nothing is said.
+    expect(find(border({ widthMm: wide }), 'art-border')).to.equal(undefined);
+  });
+
+  it('takes what ends on the trim, or within half a millimetre of it, for what crosses it', () => {
+    const picture = (place: ReturnType<typeof at>): Partial<FaceArt> => ({
+      objects: [
+        {
+          ...{ kind: 'picture', id: 'q', ...place },
+          picture: { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false },
+        },
+      ],
+    });
+    const withRef = (job: Job): Job =>
+      changeJob(job, [
+        {
+          path: ['pictures'],
+          value: { p: { name: 'p.svg', sha256: 'a'.repeat(64), mime: 'image/svg+xml', widthPx: 90, heightPx: 60 } },
+        },
+      ]);
+    for (const left of [0, 0.4, -1]) {
+      const job = withRef(flat(picture(at(left, 20, 40, 30))));
+      const snag = find(job, 'art-overhang')!;
+      expect(snag.title, `${left}`).to.match(/ends short of the bleed on the front: left$/);
+      expect(snag.why).to.match(/\d+ % of cards would show one|under 1 % of cards/);
+      for (const { label, changes } of snag.remedies)
+        expect(find(changeJob(job, changes), 'art-overhang'), label).to.equal(undefined);
+      expect(snag.remedies[0]!.label).to.equal('Grow it to the bleed');
+    }
+    const near = withRef(flat(picture(at(1, 20, 40, 30))));
+    const snag = find(near, 'art-object-safe')!;
+    const grow = snag.remedies.find(({ label }) => label === 'Grow it to the bleed')!;
+    expect(grow.changes[0]!.value).to.deep.include({ leftMm: -3, widthMm: 44, topMm: 20, heightMm: 30 });
+    expect(snagsOf(changeJob(near, grow.changes)).filter(({ id }) => /object-safe|overhang/.test(id))).to.deep.equal(
+      [],
     );
-    raised({ border: { widthMm: 8, insetMm: 2, colour: '#112233' } }, 'art-border');
-    expect(find(flat({ border: { widthMm: 1, insetMm: 5, colour: '#112233' } }), 'art-border')).to.equal(undefined);
+    // A band across the whole card that ends on the trim all round.
+    expect(find(flat({ objects: [star(at(0, 30, 100, 10))] }), 'art-overhang')!.title).to.match(/: left, right$/);
+  });
+
+  it('says that a bleed is too small for the trimmer, with the drift lab’s share, and each remedy mends it', () => {
+    const job = changeJob(flat({ background: '#1d5a68' }), [{ path: ['size', 'bleedMm'], value: 0.3 }]);
+    const snag = find(job, 'art-bleed-small')!;
+    expect(snag.title).to.match(/^A bleed of 0\.3 mm is small for .*: [4-9]\d % of cards would show a white sliver$/);
+    expect(snag.remedies).to.not.be.empty;
+    for (const { label, changes } of snag.remedies) {
+      const then = plan(changeJob(job, changes));
+      expect(
+        then.art.snags.find(({ id }) => id === 'art-bleed-small'),
+        label,
+      ).to.equal(undefined);
+      expect(label).to.include(`${then.sheet.up} up`);
+    }
+    expect(find(flat({ background: '#1d5a68' }), 'art-bleed-small')).to.equal(undefined);
+    // Bare card at the edge shows no sliver.
+    expect(find(changeJob(flat({}), [{ path: ['size', 'bleedMm'], value: 0 }]), 'art-bleed-small')).to.equal(undefined);
+  });
+
+  it('counts the pixels of every picture, framed and in a pattern, and each is among the pictures', () => {
+    const ref = { name: 'small.png', sha256: 'b'.repeat(64), mime: 'image/png', widthPx: 200, heightPx: 300 };
+    const job = (front: Partial<FaceArt>): Job => changeJob(flat(front), [{ path: ['pictures'], value: { p: ref } }]);
+    const placement = { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false };
+    // 200 pixels on 40 mm: 200 / (40 / 25.4) = 127 to the inch.
+    const framed = job({ objects: [{ kind: 'picture', id: 'q', ...at(20, 5, 40, 60), picture: placement }] });
+    expect(find(framed, 'art-ppi-front-q')).to.include({
+      level: 'stop',
+      title: 'small.png prints at 127 ppi on the front, in its frame',
+    });
+    for (const { changes } of find(framed, 'art-ppi-front-q')!.remedies)
+      expect(find(changeJob(framed, changes), 'art-ppi-front-q')).to.equal(undefined);
+    // The shorter side fills the tile: 200 / (25.4 / 25.4) = 200.
+    const tiled = job({ pattern: { pictureId: 'p', tileMm: 25.4, brick: false, fade: 0 } });
+    expect(find(tiled, 'art-ppi-front-pattern')).to.include({ level: 'note' });
+    expect(find(tiled, 'art-ppi-front-pattern')!.title).to.include('200 ppi');
+    for (const one of [framed, tiled]) {
+      expect(plan(one).art.verdict).to.include('1 picture,');
+      expect(plan(one).art.figures.find(({ id }) => id === 'ppi')).to.not.equal(undefined);
+    }
   });
 
   it('measures contrast as printed on the stock, and offers an ink that is read there', () => {

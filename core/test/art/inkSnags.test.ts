@@ -5,7 +5,7 @@ import { inkLimit, inkTotal, latticeValue, type InkLattice } from '../../src/art
 import { changeJob } from '../../src/job/changeJob.ts';
 import { planJob } from '../../src/plan/planJob.ts';
 import type { FaceArt, Job, JobChange, Snag, Workshop } from '../../src/job/types.ts';
-import { jobWith, sized, typefaces, workshop } from '../support.ts';
+import { jobWith, sized, typefaces, workshop, plan } from '../support.ts';
 
 /** Inks that keep nothing back: a colour asks for what it lacks of white, black for three of the four. */
 const plainInks = (steps: number): InkLattice => ({
@@ -80,6 +80,12 @@ describe('too much ink', () => {
     // 3 − (16 + 24 + 32) / 255 = 2.72
     expect(snag.title).to.include('272 %').and.include('220 %');
     expect(find('art-test-print', job), 'one word about one fault').to.equal(undefined);
+    // 1.24 of the limit: a driver mixes its own inks, so it is a note with a test print as its first remedy.
+    expect(snag.level).to.equal('note');
+    expect(snag.remedies[0]!.label).to.equal('Print one sheet first');
+    for (const { label, changes } of snag.remedies)
+      expect(find('art-ink-total', changeJob(job, changes)), label).to.equal(undefined);
+    expect(plan(changeJob(job, snag.remedies[0]!.changes)).make.steps[0]!.id).to.equal('test-print');
     const mended = changeJob(job, snag.remedies[0]!.changes);
     expect(find('art-ink-total', mended)).to.equal(undefined);
   });
@@ -90,7 +96,7 @@ describe('too much ink', () => {
     expect(all).to.have.length(1);
     expect(all[0]!.title).to.match(/^2 places ask for up to 272 % of ink; uncoated card takes about 220 %$/);
     expect(all[0]!.why).to.match(/^The background of the front 272 %, the background of the back 253 %\. /);
-    const [both, one] = all[0]!.remedies;
+    const [, both, one] = all[0]!.remedies;
     expect(find('art-ink-total', changeJob(job, both!.changes))).to.equal(undefined);
     expect(find('art-ink-total', changeJob(job, one!.changes))!.title).to.include('The background of the back asks');
   });
@@ -130,8 +136,15 @@ describe('too much ink', () => {
         }),
       );
     const snag = find('art-ink-total', pictured(0, 2.75))!;
-    expect(snag.remedies[0]!.label).to.include('20 %');
-    expect(find('art-ink-total', changeJob(pictured(0, 2.75), snag.remedies[0]!.changes))).to.equal(undefined);
+    expect(snag.remedies[1]!.label).to.include('20 %');
+    expect(find('art-ink-total', changeJob(pictured(0, 2.75), snag.remedies[1]!.changes))).to.equal(undefined);
+    // Half as much again as the limit helps no driver: a warning, and no test print takes it away.
+    const far = find('art-ink-total', pictured(0, 3.3))!;
+    expect(far.level).to.equal('warn');
+    expect(far.remedies.map(({ label }) => label)).to.not.include('Print one sheet first');
+    expect(
+      find('art-ink-total', changeJob(pictured(0, 3.3), [{ path: ['make', 'testPrint'], value: true }]))!.level,
+    ).to.equal('warn');
     expect(find('art-ink-total', pictured(0.25, 2.75))).to.equal(undefined);
     expect(find('art-ink-total', pictured(0, undefined))).to.equal(undefined);
   });

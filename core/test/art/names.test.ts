@@ -1,11 +1,12 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import Papa from 'papaparse';
-import { cardRows, fieldsIn, fillFields, readNames } from '../../src/art/names.ts';
+import { readNames } from '../../src/art/names.ts';
+import { cardRows, fieldsIn, fillFields, wrongCounts } from '../../src/job/namesList.ts';
 import { cardAt } from '../../src/sheet/nameSheet.ts';
 import type { JobChange, NamesList, TextBlock } from '../../src/job/types.ts';
 import type { Shape } from '../../src/scene/types.ts';
-import { changeJob, planJob, type Plan } from '../../src/index.ts';
+import { changeJob, drawSheetPage, planJob, type Plan } from '../../src/index.ts';
 import { jobWith, sized, typefaces, words, workshop } from '../support.ts';
 
 const utf8 = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -90,7 +91,12 @@ describe('a list of names', () => {
         ['d', 'x'],
       ],
     };
-    expect(cardRows(names)).to.deep.equal([0, 0, 1, 3]);
+    // What is no count is no card; it stops the job and is said by its row.
+    expect(cardRows(names)).to.deep.equal([0, 0]);
+    expect(wrongCounts(names).map(({ row, text }) => [row, text])).to.deep.equal([
+      [1, ''],
+      [3, 'x'],
+    ]);
     expect(cardRows({ columns: ['name'], rows: [['a'], ['b']] })).to.deep.equal([0, 1]);
   });
 });
@@ -167,13 +173,83 @@ describe('names on sheets', () => {
     expect(titles(shrunk)).to.include('1 name shrinks under 6 pt on the front');
   });
 
-  it('feeds the quantity, names strangers among fields, and offers to go when nothing asks for it', () => {
+  it('decides how many are made, names strangers among fields, and offers to go when nothing asks for it', () => {
     const few = planned(named({}, list, { path: ['brief', 'wanted'], value: 3 }));
-    const snag = few.art.snags.find((s) => s.id === 'art-names-count')!;
-    expect(snag.title).to.equal('The list has 7 cards and the job asks for 3');
-    expect(snag.remedies[0]!.changes).to.deep.equal([{ path: ['brief', 'wanted'], value: 7 }]);
+    expect([few.brief.wanted, few.make.steps.at(-1)!.big]).to.deep.equal([7, '7']);
+    expect(few.sheet.sheets).to.equal(Math.ceil(7 / few.sheet.up));
     expect(titles(planned(named({ text: '{name} of {boat}' })))).to.include('The list has no column “boat”');
     expect(titles(planned(named({ text: 'Ebb' })))).to.include('No words ask for the list of 7 rows');
     expect(planned(named({ text: 'Ebb' })).sheet.named).to.equal(null);
+  });
+
+  it('stops the job where the maker decides for fewer, naming who is left out; one press makes them all', () => {
+    const job = named({}, { ...list, decides: false }, { path: ['brief', 'wanted'], value: 3 });
+    const plan = planned(job);
+    expect(plan.brief.wanted).to.equal(3);
+    const snag = plan.art.snags.find(({ id }) => id === 'art-names-left-out')!;
+    expect(snag.level).to.equal('stop');
+    expect(snag.why).to.include('Without a card: Brook, Fern, Hazel, Reed.');
+    const mended = planned(changeJob(job, snag.remedies[0]!.changes));
+    expect(mended.brief.wanted).to.equal(7);
+    expect(mended.art.snags.filter(({ id }) => id.startsWith('art-names-'))).to.deep.equal([]);
+    const more = planned(named({}, { ...list, decides: false }, { path: ['brief', 'wanted'], value: 9 }));
+    expect(more.art.snags.filter(({ id }) => id.startsWith('art-names-'))).to.deep.equal([]);
+  });
+
+  it('takes no count for one that is none: each is said by its row, and both remedies mend it', () => {
+    const counted: NamesList = {
+      columns: ['name', 'count'],
+      rows: [
+        ['Wren', '2'],
+        ['Tove', '2.5'],
+        ['Ash', '-1'],
+        ['Brook', 'two'],
+        ['Fern', ''],
+        ['Hazel', '1e9'],
+        ['Reed', '0'],
+      ],
+    };
+    const job = named({}, counted);
+    const snag = planned(job).art.snags.find(({ id }) => id === 'art-names-counts')!;
+    expect(snag.level).to.equal('stop');
+    for (const said of ['row 3, Tove: “2.5”', 'row 4, Ash: “-1”', 'row 5, Brook: “two”', 'row 6, Fern: nothing'])
+      expect(snag.why).to.include(said);
+    expect(snag.title).to.match(/^5 rows/);
+    const [one, none] = snag.remedies.map(({ changes }) => planned(changeJob(job, changes)).brief.wanted);
+    expect([one, none]).to.deep.equal([7, 2]);
+  });
+
+  it('leaves spares bare, or repeats the names that were chosen, in turn', () => {
+    const spare = (repeat?: readonly number[]) => {
+      const job = named({}, { ...list, ...(repeat ? { repeat } : {}) }, { path: ['sheet', 'spares'], value: 5 });
+      const { sheets } = planned(job).sheet;
+      return Array.from({ length: sheets }, (_, i) => planned(job, { sheetNumber: i + 1 }).sheet.named!).flatMap(
+        ({ cards, shapes }) =>
+          cards.flatMap((card, place) => (card === null ? [texts(shapes.outside[place]!).join()] : [])),
+      );
+    };
+    expect(new Set(spare())).to.deep.equal(new Set(['']));
+    const again = spare([1, 4]);
+    expect(again.length).to.be.at.least(5);
+    expect(new Set(again)).to.deep.equal(new Set(['Tove', 'Fern']));
+    expect(Math.abs(again.filter((n) => n === 'Tove').length - again.filter((n) => n === 'Fern').length)).to.be.at.most(
+      1,
+    );
+  });
+
+  it('says which place is pile 1 and how the piles go together, at the bench and on the slug', () => {
+    const { make, sheet, size, art } = planned(named());
+    const step = make.steps.find(({ id }) => id === 'piles')!;
+    expect(step.big).to.equal(`${sheet.placements.length} piles`);
+    expect(step.detail).to.match(/Pile 1 is first from the top, first from the left, pile 2 /);
+    const { scene } = drawSheetPage(size, art, sheet, 'front', { title: 'Ebb', date: null, sheetNumber: 1 });
+    const slug = scene.shapes.flatMap((s) => (s.kind === 'label' ? [s.text] : [])).join();
+    expect(slug).to.include('pile 1: first from the top, first from the left');
+    // The place that is called first is the one whose cards come first.
+    const first = sheet.placements[0]!.trim;
+    for (const { trim } of sheet.placements) {
+      expect(trim.yMm).to.be.at.least(first.yMm - 1);
+      if (Math.abs(trim.yMm - first.yMm) < 1) expect(trim.xMm).to.be.at.least(first.xMm);
+    }
   });
 });

@@ -78,6 +78,12 @@ describe('art on coloured card', () => {
     });
     expect(plate.shapes).to.deep.equal([{ kind: 'use', symbol: 'outside-white', transform: [1, 0, 0, 1, 0, 0] }]);
     const own = plate.symbols['outside-white']!.shapes;
-    expect(own.map((s) => s.kind === 'path' && s.fill)).to.deep.equal([WHITE_INK, WHITE_INK]);
+    // A path in the plate’s ink; a picture as its own shape in it, solid however it is faded.
+    expect(own).to.deep.equal([
+      { kind: 'path', role: 'art', path: [], fill: WHITE_INK },
+      { ...picture, opacity: 1, ink: WHITE_INK },
+    ]);
+    const page = whitePlate({ box, symbols: {}, shapes: [red, mark, label] }, '#000000', { marks: true });
+    expect(page.shapes).to.deep.equal([{ kind: 'path', role: 'art', path: [], fill: '#000000' }, mark, label]);
   });
 });

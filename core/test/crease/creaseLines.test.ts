@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { changeJob } from '../../src/job/changeJob.ts';
 import type { Job } from '../../src/job/types.ts';
 import { FORMAT_IDS } from '../../src/job/format.ts';
-import { jobWith, plan, sized, workshop } from '../support.ts';
+import { inkedWith, plan, sized, workshop } from '../support.ts';
 
 /** On a board, one card at a time. */
 const on = (board: string, job: Job): Job =>
@@ -12,7 +12,7 @@ const on = (board: string, job: Job): Job =>
     { path: ['cut', 'order'], value: 'cutFirst' },
   ]);
 const pleats = (panels: number, widthMm: number): Job =>
-  jobWith(...sized('zigzag', widthMm, 90), { path: ['size', 'options'], value: { panels } });
+  inkedWith(...sized('zigzag', widthMm, 90), { path: ['size', 'options'], value: { panels } });
 
 describe('creases in order', () => {
   it('a zigzag of five: mountains first, then turned over once for the valleys', () => {
@@ -45,7 +45,7 @@ describe('creases in order', () => {
     // 1.2 mm (76.2) and 100 by 1.6 (101.6).
     const job = on(
       'inch-board',
-      jobWith(...sized('sideFold', 100, 140), { path: ['size', 'options'], value: { shortFrontMm: 25 } }),
+      inkedWith(...sized('sideFold', 100, 140), { path: ['size', 'options'], value: { shortFrontMm: 25 } }),
     );
     const [line] = plan(job).crease.lines;
     expect(line).to.include({ edgeAtStop: 'right', fromStopMm: 75 });
@@ -54,7 +54,7 @@ describe('creases in order', () => {
   });
 
   it('presses a line that bends both ways as one, and says to fold across it first', () => {
-    const { lines } = plan(jobWith(...sized('quarterFold', 90, 120))).crease;
+    const { lines } = plan(inkedWith(...sized('quarterFold', 90, 120))).crease;
     expect(lines).to.have.length(2);
     const upright = lines.find((l) => l.upright)!;
     expect(upright.creaseIds).to.have.members(['uprightLower', 'uprightUpper']);
@@ -71,7 +71,7 @@ describe('creases in order', () => {
         fc.double({ min: 50, max: 200, noNaN: true }),
         fc.double({ min: 50, max: 200, noNaN: true }),
         (format, board, w, h) => {
-          const { size, crease } = plan(on(board.id, jobWith(...sized(format, w, h))));
+          const { size, crease } = plan(on(board.id, inkedWith(...sized(format, w, h))));
           expect(crease.lines.flatMap((l) => l.creaseIds).sort()).to.deep.equal(
             size.form.blank.creases.map((c) => c.id).sort(),
           );
@@ -100,7 +100,7 @@ describe('board-friendly sizes', () => {
         fc.constantFrom(...workshop.boards),
         fc.double({ min: 50, max: 140, noNaN: true }),
         (format, board, w) => {
-          const job = on(board.id, jobWith(...sized(format, w, 90)));
+          const job = on(board.id, inkedWith(...sized(format, w, 90)));
           const before = plan(job);
           for (const friendly of before.crease.friendly) {
             const after = plan(changeJob(job, [{ path: ['size', friendly.field], value: friendly.mm }]));
@@ -115,10 +115,10 @@ describe('board-friendly sizes', () => {
   });
 
   it('by hand: 94 wide on the 5 mm board becomes 95 or 90, the nearer first', () => {
-    const { friendly } = plan(on('five-board', jobWith(...sized('sideFold', 94, 140)))).crease;
+    const { friendly } = plan(on('five-board', inkedWith(...sized('sideFold', 94, 140)))).crease;
     // 100 would be nearer than 85, but 2 · 100 + 2 · 3 is more than the 203.2 mm the printer reaches.
     expect(friendly.map((f) => f.mm)).to.deep.equal([95, 90, 85, 80]);
-    const loose = changeJob(on('five-board', jobWith(...sized('sideFold', 104, 140))), [
+    const loose = changeJob(on('five-board', inkedWith(...sized('sideFold', 104, 140))), [
       { path: ['sheet', 'grain'], value: 'ignore' },
       { path: ['stock', 'stockId'], value: 'shell-300-a3' },
     ]);

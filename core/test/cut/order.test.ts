@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import type { JobChange } from '../../src/job/types.ts';
-import { jobWith, plan, sized } from '../support.ts';
+import { inkedWith, plan, sized } from '../support.ts';
 
 const board = (id: string): JobChange => ({ path: ['crease', 'boardId'], value: id });
 const order = (value: string): JobChange => ({ path: ['cut', 'order'], value });
@@ -8,10 +8,10 @@ const A4_IGNORE: JobChange = { path: ['sheet', 'grain'], value: 'ignore' };
 
 describe('score first or cut first', () => {
   it('cuts first where a board has a stop, scores first where creases line up on a plain rule', () => {
-    const stop = plan(jobWith(...sized('tentFold', 140, 60), board('five-board')));
+    const stop = plan(inkedWith(...sized('tentFold', 140, 60), board('five-board')));
     expect(stop.cut.order.now).to.equal('cutFirst');
     expect(stop.cut.order.why).to.match(/has a stop/);
-    const rule = plan(jobWith(...sized('tentFold', 140, 60), board('rule-board')));
+    const rule = plan(inkedWith(...sized('tentFold', 140, 60), board('rule-board')));
     expect(rule.cut.order.now).to.equal('scoreFirst');
     // One crease for each row of the sheet, in place of one for every card.
     expect(rule.crease.lines).to.have.length(rule.sheet.up);
@@ -21,7 +21,7 @@ describe('score first or cut first', () => {
   });
 
   it('measures from the sheet’s own edge: the line lies on every card’s fold', () => {
-    const { crease, sheet, size } = plan(jobWith(...sized('sideFold', 60, 100), board('rule-board'), A4_IGNORE));
+    const { crease, sheet, size } = plan(inkedWith(...sized('sideFold', 60, 100), board('rule-board'), A4_IGNORE));
     expect(crease.onSheet).to.equal(true);
     const fold = size.form.blank.creases[0]!;
     const folds = sheet.placements.map(({ toSheet: [a, b, c, d, e, f], turned }) =>
@@ -37,7 +37,7 @@ describe('score first or cut first', () => {
 
   it('will not score a line through another card’s face, whatever is chosen', () => {
     // Two blocks turned against each other: a line through one runs over the faces of the other.
-    const mixed = plan(jobWith(...sized('sideFold', 50, 70), board('rule-board'), A4_IGNORE, order('scoreFirst')));
+    const mixed = plan(inkedWith(...sized('sideFold', 50, 70), board('rule-board'), A4_IGNORE, order('scoreFirst')));
     if (mixed.sheet.layOut.blocks < 2) throw new Error('the example no longer has two blocks');
     expect(mixed.cut.order.now).to.equal('cutFirst');
     expect(mixed.cut.order.why).to.match(/face of another/);
@@ -45,7 +45,7 @@ describe('score first or cut first', () => {
 
   it('does as it is told where both would do', () => {
     const told = (value: string): string =>
-      plan(jobWith(...sized('tentFold', 140, 60), board('rule-board'), order(value))).cut.order.now;
+      plan(inkedWith(...sized('tentFold', 140, 60), board('rule-board'), order(value))).cut.order.now;
     expect([told('cutFirst'), told('scoreFirst'), told('byTools')]).to.deep.equal([
       'cutFirst',
       'scoreFirst',

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import type { CutMove } from '../../src/cut/types.ts';
-import { jobWith, plan, sized, workshop } from '../support.ts';
+import { inkedWith, plan, sized, workshop } from '../support.ts';
 import type { JobChange } from '../../src/job/types.ts';
 
 interface Piece {
@@ -89,7 +89,7 @@ describe('planCuts', () => {
         fc.constantFrom('respect', 'ignore'),
         (format, w, h, bleedMm, grain) => {
           const p = plan(
-            jobWith(
+            inkedWith(
               ...sized(format as 'flat', w, h),
               { path: ['size', 'bleedMm'], value: bleedMm },
               { path: ['sheet', 'grain'], value: grain },
@@ -119,14 +119,14 @@ describe('planCuts', () => {
   ];
 
   it('counts strokes by the stack: 10 sheets of 0.37 mm on a tool that takes 0.8 mm go two at a time', () => {
-    const { cut, sheet } = plan(jobWith(...six));
+    const { cut, sheet } = plan(inkedWith(...six));
     expect(cut.sheetsAtOnce).to.equal(2);
     const byHand = cut.moves.reduce((sum, move) => sum + Math.ceil((sheet.sheets * move.piecesPerSheet) / 2), 0);
     expect(cut.strokes).to.equal(byHand);
   });
 
   it('says the turns: half for the second true edge, a quarter for the other way', () => {
-    const turns = plan(jobWith(...six)).cut.moves.map((m) => m.turn);
+    const turns = plan(inkedWith(...six)).cut.moves.map((m) => m.turn);
     expect(turns[0]).to.equal('To begin');
     expect(turns[1]).to.equal('Half turn');
     expect(turns.filter((t) => t.startsWith('Quarter turn'))).to.have.length(1);
@@ -134,7 +134,7 @@ describe('planCuts', () => {
   });
 
   it('stops when the blade is shorter than the cut and names one that is not', () => {
-    const job = jobWith(...sized('flat', 148, 105), { path: ['cut', 'trimmerId'], value: 'short' });
+    const job = inkedWith(...sized('flat', 148, 105), { path: ['cut', 'trimmerId'], value: 'short' });
     const shop = {
       ...workshop,
       trimmers: [

@@ -3,10 +3,10 @@ import fc from 'fast-check';
 import { planDrift } from '../../src/cut/planDrift.ts';
 import type { CutMove } from '../../src/cut/types.ts';
 import { FORMAT_IDS } from '../../src/job/format.ts';
-import { jobWith, plan, sized } from '../support.ts';
+import { inkedWith, plan, sized } from '../support.ts';
 
 const three = plan(
-  jobWith(
+  inkedWith(
     ...sized('flat', 60, 200),
     { path: ['size', 'bleedMm'], value: 2 },
     { path: ['cut', 'trimmerId'], value: 'lever' },
@@ -85,7 +85,9 @@ describe('planDrift', () => {
         fc.double({ min: 40, max: 120, noNaN: true }),
         fc.double({ min: 40, max: 140, noNaN: true }),
         (format, w, h) => {
-          const { sheet, cut } = plan(jobWith(...sized(format, w, h), { path: ['cut', 'trimmerId'], value: 'lever' }));
+          const { sheet, cut } = plan(
+            inkedWith(...sized(format, w, h), { path: ['cut', 'trimmerId'], value: 'lever' }),
+          );
           const trims = sheet.cells.map((c) => c.trim);
           for (const piece of planDrift(cut.moves, trims, 0.25))
             for (const { fromTrueMm, chainedMm } of Object.values(piece)) {

@@ -15,12 +15,12 @@ import { apply, type Affine } from '../../src/geometry/affine.ts';
 import type { Point } from '../../src/geometry/types.ts';
 import type { JobChange } from '../../src/job/types.ts';
 import { FORMAT_IDS } from '../../src/job/format.ts';
-import { jobWith, plan, sized, workshop } from '../support.ts';
+import { inkedWith, plan, sized, workshop } from '../support.ts';
 
 const petrel = workshop.trimmers.find((t) => t.id === 'petrel')!;
 const facts = petrel.machine!;
 const onMachine = (...changes: readonly JobChange[]): Plan =>
-  plan(jobWith(...changes, { path: ['cut', 'trimmerId'], value: 'petrel' }));
+  plan(inkedWith(...changes, { path: ['cut', 'trimmerId'], value: 'petrel' }));
 const file = (made: Plan): string =>
   svgFile(drawMachineFile(made.size, made.sheet), 'cut', { layers: true, pictureHref: () => '' });
 
@@ -74,7 +74,7 @@ describe('a cutting machine', () => {
           }
           if (sheet.up > 0 && sheet.machineMarks.length === 0)
             expect(
-              allSnags(plan(jobWith(...sized(format, w, h), { path: ['cut', 'trimmerId'], value: 'petrel' }))).map(
+              allSnags(plan(inkedWith(...sized(format, w, h), { path: ['cut', 'trimmerId'], value: 'petrel' }))).map(
                 (s) => s.id,
               ),
             ).to.include('sheet-no-machine-marks');

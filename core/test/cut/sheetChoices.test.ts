@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { KEEP_OFFCUT_MM, offcutsOf } from '../../src/cut/sheetChoices.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
-import { jobWith, plan, sized } from '../support.ts';
+import { inkedWith, plan, sized } from '../support.ts';
 
 describe('ways to lay a job out', () => {
   it('are what taking them gives: as many up, as many sheets', () => {
@@ -12,7 +12,7 @@ describe('ways to lay a job out', () => {
         fc.integer({ min: 50, max: 110 }),
         fc.integer({ min: 60, max: 150 }),
         (format, w, h) => {
-          const job = jobWith(...sized(format, w, h), { path: ['brief', 'wanted'], value: 60 });
+          const job = inkedWith(...sized(format, w, h), { path: ['brief', 'wanted'], value: 60 });
           const { choices } = plan(job).cut;
           for (const row of choices) {
             const taken = plan(changeJob(job, row.changes));
@@ -29,7 +29,7 @@ describe('ways to lay a job out', () => {
   });
 
   it('lists the one in force first and then the cheapest', () => {
-    const { choices } = plan(jobWith(...sized('sideFold', 96, 136))).cut;
+    const { choices } = plan(inkedWith(...sized('sideFold', 96, 136))).cut;
     expect(choices[0]!.isNow).to.equal(true);
     const costs = choices.slice(1).map((row) => row.costMinor);
     expect([...costs].sort((a, b) => a - b)).to.deep.equal(costs);
@@ -40,7 +40,7 @@ describe('offcuts', () => {
   it('lie on the sheet, off every card and off each other', () => {
     fc.assert(
       fc.property(fc.integer({ min: 60, max: 180 }), fc.integer({ min: 60, max: 180 }), (w, h) => {
-        const { cut, sheet } = plan(jobWith(...sized('flat', w, h)));
+        const { cut, sheet } = plan(inkedWith(...sized('flat', w, h)));
         const waste = cut.moves.filter((m) => m.fallsOff === 'waste').flatMap((m) => m.beyond);
         const meets = (a: (typeof waste)[number], b: (typeof waste)[number]): boolean =>
           a.xMm + a.widthMm > b.xMm + 1e-6 &&

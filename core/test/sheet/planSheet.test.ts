@@ -6,7 +6,7 @@ import { artMaps, drawSheetPage, pageMap } from '../../src/sheet/drawSheet.ts';
 import { chanceEnough, sparesFor } from '../../src/sheet/spares.ts';
 import type { JobChange } from '../../src/job/types.ts';
 import type { Shape } from '../../src/scene/types.ts';
-import { jobWith, plan, sized, words } from '../support.ts';
+import { inkedWith, plan, sized, words } from '../support.ts';
 
 const bothSides: readonly JobChange[] = [
   {
@@ -42,7 +42,7 @@ describe('sparesFor', () => {
 });
 
 describe('planSheet', () => {
-  const job = jobWith(
+  const job = inkedWith(
     ...sized('sideFold', 96, 136),
     ...bothSides,
     { path: ['brief', 'wanted'], value: 40 },
@@ -58,7 +58,7 @@ describe('planSheet', () => {
   });
 
   it('says that nothing is left for bleed when a card halves the sheet, and every remedy helps', () => {
-    const halved = jobWith(...sized('sideFold', 107.95, 139.7), {
+    const halved = inkedWith(...sized('sideFold', 107.95, 139.7), {
       path: ['stock'],
       value: { stockId: 'harbour-216-letter', printerId: 'tern', pathId: 'tray' },
     });
@@ -163,7 +163,7 @@ function overlaps(a: ReturnType<typeof boxAround>, b: ReturnType<typeof boxAroun
 describe('one shared bleed', () => {
   const flooded = (colours: readonly string[], ...more: readonly JobChange[]) =>
     plan(
-      jobWith(
+      inkedWith(
         ...sized('flat', 62, 90),
         ...['front', 'back'].map((face, i) => ({
           path: ['art', 'faces', face],
@@ -179,7 +179,7 @@ describe('one shared bleed', () => {
     // 210 − 2 · 3.4 − 2 · 3 = 197.2: three of 62 want 198 with two bleeds between, 192 with one.
     const two = flooded(['#1d5a68', '#1d5a68']);
     const offer = two.sheet.snags.find((s) => s.id === 'sheet-could-share-bleed')!;
-    const one = plan(changeJob(jobWith(...sized('flat', 62, 90)), offer.remedies[0]!.changes));
+    const one = plan(changeJob(inkedWith(...sized('flat', 62, 90)), offer.remedies[0]!.changes));
     expect(offer.title).to.equal(`One shared bleed would give ${one.sheet.up} up`);
     expect(one.sheet.up).to.be.above(two.sheet.up);
     expect(one.sheet.gutterMm).to.equal(3);
@@ -189,7 +189,7 @@ describe('one shared bleed', () => {
     // Each side may have a colour of its own, because sides never lie beside each other.
     expect(ids(flooded(['#1d5a68', '#f2b01e'], share))).not.to.include('sheet-shared-bleed');
     const folded = plan(
-      jobWith(
+      inkedWith(
         ...sized('sideFold', 60, 90),
         { path: ['art', 'faces', 'front'], value: { background: '#1d5a68', picture: null, texts: [] } },
         { path: ['art', 'faces', 'back'], value: { background: '#f2b01e', picture: null, texts: [] } },

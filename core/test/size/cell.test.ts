@@ -4,7 +4,7 @@ import { apply } from '../../src/geometry/affine.ts';
 import { areaOf, contains, distanceToEdge, edgesOf } from '../../src/geometry/polygon.ts';
 import { cellOf, cellsOf } from '../../src/size/cell.ts';
 import { formOf, settleOptions } from '../../src/size/formats/index.ts';
-import { jobWith, plan, sized } from '../support.ts';
+import { inkedWith, plan, sized } from '../support.ts';
 
 const cascade = (panels: number, w: number, h: number, low: number) => {
   const finish = { widthMm: w, heightMm: h };
@@ -63,7 +63,7 @@ describe('cells', () => {
 
   it('put both bases on the sheet, printed area inside the margins and apart', () => {
     const made = plan(
-      jobWith(...sized('cascade', 45, 150), { path: ['size', 'options'], value: { panels: 4, frontHeightMm: 80 } }),
+      inkedWith(...sized('cascade', 45, 150), { path: ['size', 'options'], value: { panels: 4, frontHeightMm: 80 } }),
     );
     expect(made.sheet.up).to.equal(2);
     expect(made.sheet.cells).to.have.length(1);

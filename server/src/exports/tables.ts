@@ -16,35 +16,51 @@ function csv(name: string, columns: readonly string[], rows: readonly (readonly 
 /** A length for people and for sums: as the maker measures, and in millimetres with a point. */
 const mm = (value: number): string => value.toFixed(2);
 
-/** Cuts and creases in working order. */
+/** Cuts and creases in the order of the bench’s own steps, whoever makes them. */
 export function cutsCsv({ plan, workshop }: ExportInput, name: string): readonly ExportFile[] {
   const { unit } = workshop;
-  const cuts = plan.cut.moves.map((move): readonly Cell[] => [
-    `cut ${move.number}`,
-    move.turn,
-    mm(move.fenceMm),
-    formatLength(move.fenceMm, unit),
-    move.atFence,
-    move.strokes,
-    move.text,
-  ]);
-  const creases = plan.crease.lines.map((line): readonly Cell[] => [
-    `crease ${line.number}`,
-    line.turn,
-    mm(line.fromStopMm),
-    formatLength(line.fromStopMm, unit),
-    line.edgeAtStop,
-    line.passes,
-    line.text,
-  ]);
-  if (cuts.length + creases.length === 0)
-    throw new ExportRefused('There is nothing to cut or crease at a fence, so there is no list of settings to write.');
-  const ordered = plan.crease.onSheet ? [...creases, ...cuts] : [...cuts, ...creases];
+  const rowOf = (id: string): Cell[] | null => {
+    const move = plan.cut.moves.find(({ number }) => id === `cut-${number}`);
+    if (move)
+      return [
+        `cut ${move.number}`,
+        move.turn,
+        mm(move.fenceMm),
+        formatLength(move.fenceMm, unit),
+        move.atFence,
+        move.strokes,
+        move.text,
+      ];
+    const line = plan.crease.lines.find(({ number }) => id === `crease-${number}`);
+    if (line)
+      return plan.crease.byEnds
+        ? [`crease ${line.number}`, line.turn, '', '', '', line.passes, line.text]
+        : [
+            `crease ${line.number}`,
+            line.turn,
+            mm(line.fromStopMm),
+            formatLength(line.fromStopMm, unit),
+            line.edgeAtStop,
+            line.passes,
+            line.text,
+          ];
+    const outline = plan.cut.outlines.find((one) => one.id === id);
+    if (outline) return [outline.title.toLowerCase(), '', '', outline.big, '', '', outline.text];
+    const { machine } = plan.cut;
+    const step = plan.make.steps.find((one) => one.id === id);
+    return id === 'machine' && machine && step ? ['machine', '', '', '', '', machine.passes, step.detail] : null;
+  };
+  const rows = plan.make.steps.flatMap(({ id }) => {
+    const row = rowOf(id);
+    return row ? [row] : [];
+  });
+  if (rows.length === 0)
+    throw new ExportRefused('There is nothing to cut or crease, so there is no list of settings to write.');
   return [
     csv(
       `${name}-settings`,
       ['step', 'turn', 'set to, mm', 'set to', 'edge at the fence or stop', 'strokes or passes', 'what to do'],
-      ordered,
+      rows,
     ),
   ];
 }

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { formatLength, type Board, type Workshop } from '@zippy/core';
+import { formatLength, type Board, type Workshop, isPlainRule } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
 import { LengthField } from '../ui/Field.tsx';
 import { Press } from '../ui/Press.tsx';
@@ -32,7 +32,7 @@ export function Boards({ workshop }: { readonly workshop: Workshop }): ReactNode
             key={board.id}
             id={board.id}
             title={board.name}
-            facts={`a groove every ${formatLength(board.grooveEveryMm, unit)} · ${formatLength(board.longestMm, unit)} long`}
+            facts={`${isPlainRule(board) ? 'a plain rule' : `a groove every ${formatLength(board.grooveEveryMm, unit)}`} · ${formatLength(board.longestMm, unit)} long`}
           >
             <Name value={board.name} onCommit={(name) => setBoard(board.id, { name })} />
             <Two>

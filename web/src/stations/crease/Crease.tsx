@@ -1,6 +1,6 @@
 import { useCallback, type ReactNode } from 'react';
 import { Button } from 'react-aria-components';
-import { drawCreaseLine, formatLength, takeFriendly, type Scene } from '@zippy/core';
+import { drawCreaseLine, formatLength, takeFriendly, type Scene, isPlainRule } from '@zippy/core';
 import styled from 'styled-components';
 import { Bench } from '../../bench/Bench.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
@@ -44,7 +44,9 @@ export function CreaseBench({ job, plan, workshop }: StationProps): ReactNode {
       label={line ? `Crease ${line.number}: ${line.text}` : crease.verdict}
       caption={
         line
-          ? `${line.faceUp} up · groove ${line.groove} at ${formatLength(line.grooveAtMm, workshop.unit)}`
+          ? crease.byEnds
+            ? `${line.faceUp} up · from end to end of the fold`
+            : `${line.faceUp} up · ${isPlainRule(crease.board) ? 'line' : `groove ${line.groove}`} at ${formatLength(line.grooveAtMm, workshop.unit)}`
           : undefined
       }
       tools={
@@ -73,7 +75,7 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
             options: workshop.boards.map((b) => ({
               id: b.id,
               name: b.name,
-              note: `every ${formatLength(b.grooveEveryMm, workshop.unit)}`,
+              note: isPlainRule(b) ? 'plain rule' : `every ${formatLength(b.grooveEveryMm, workshop.unit)}`,
             })),
           },
         ]}
@@ -84,7 +86,9 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
             <Button aria-current={i === step ? 'step' : undefined} onPress={() => set({ step: i })}>
               <span className="n">{line.number}</span>
               <span>
-                <span className="big">{formatLength(line.grooveAtMm, workshop.unit)}</span>
+                <span className="big">
+                  {crease.byEnds ? 'End to end' : formatLength(line.grooveAtMm, workshop.unit)}
+                </span>
                 <span className="turn">
                   {line.faceUp} up{crease.lines.length > 1 ? ` · ${line.turn.toLowerCase()}` : ''}
                 </span>
@@ -104,7 +108,8 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
       {crease.friendly.length > 0 && (
         <More label="Sizes that suit this board">
           <p>
-            On {crease.board.name} every crease of these lands on a groove, and a sheet still gives {plan.sheet.up}.
+            On {crease.board.name} every crease of these lands on a {isPlainRule(crease.board) ? 'mark' : 'groove'}, and
+            a sheet still gives {plan.sheet.up}.
           </p>
           {crease.friendly.map((friendly) => {
             const remedy = takeFriendly(friendly, workshop.unit);

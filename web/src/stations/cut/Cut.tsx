@@ -158,11 +158,12 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
         <div>
           <Choice
             label="First comes"
-            value={job.cut.order ?? 'byTools'}
+            value={!cut.order.through.ok && job.cut.order === 'scoreFirst' ? 'byTools' : (job.cut.order ?? 'byTools')}
             options={[
               { id: 'byTools', name: 'As tools suit' },
               { id: 'cutFirst', name: 'The cut' },
-              { id: 'scoreFirst', name: 'The score' },
+              // Offered where hands can do it; otherwise the sentence below says why not.
+              ...(cut.order.through.ok ? [{ id: 'scoreFirst' as const, name: 'The score' }] : []),
             ]}
             onChange={(order) => change([{ path: ['cut', 'order'], value: order }])}
           />
@@ -187,7 +188,7 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
       </StepList>
       {cut.outlines.length > 0 && (
         <ByHand>
-          <h3>{cut.outlinesAfterCrease ? 'By hand, after creasing' : 'Then by hand'}</h3>
+          <h3>{cut.moves.length > 0 ? 'Then by hand' : 'By hand'}</h3>
           {cut.outlines.map((outline) => (
             <div key={outline.id}>
               <b>{outline.big}</b>
