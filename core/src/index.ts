@@ -71,7 +71,7 @@ export {
   type Snapped,
 } from './art/arrange.ts';
 export { WORDINGS, wordFace, type Wording } from './art/wordings.ts';
-export { codeOf, codeText } from './art/code.ts';
+export { codeOf, codeText, fullName, withScheme } from './art/code.ts';
 export type { Code } from './art/codePath.ts';
 export { ornamentPath } from './art/ornaments.ts';
 export { poundsOf, sayWeight } from './stock/weights.ts';

@@ -4,7 +4,7 @@ import { plural } from '../job/figures.ts';
 import type { ArtObject, Job, PicturePlacement, Snag, Stock, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Colour } from '../scene/types.ts';
-import { codeText } from './code.ts';
+import { codeText, withScheme } from './code.ts';
 import { contrast, INKS, luminance, printedOn } from './colour.ts';
 import { EDGES, edgeReaches, grownToBleed, reachOf, shortEdges, type FaceEdge } from './edges.ts';
 import { boxOf, isWholeOnFace, type FacePlan, type LaidItem } from './items.ts';
@@ -289,6 +289,18 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
       ),
     ];
   const snags: Snag[] = [];
+  const { content } = object;
+  const schemed = content.kind === 'link' || content.kind === 'contact' ? withScheme(content.url) : null;
+  if (schemed && content.kind !== 'text' && content.kind !== 'wifi')
+    snags.push(
+      snag(
+        'scheme',
+        'warn',
+        `The link in the code ${on(look)} has no https:// before it`,
+        'Many telephones show such a line as words and open nothing.',
+        [{ label: `Make it ${schemed.slice(0, 60)}`, changes: [change({ content: { ...content, url: schemed } })] }],
+      ),
+    );
   const side = Math.min(object.widthMm, object.heightMm);
   if (code.moduleMm < SMALLEST_MODULE_MM) {
     const larger = Math.ceil((side * SMALLEST_MODULE_MM) / code.moduleMm);

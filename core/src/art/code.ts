@@ -7,6 +7,17 @@ import { QUIET_MODULES, type Code } from './codePath.ts';
 const escaped = (text: string): string => text.replace(/([\\;,:"])/g, '\\$1');
 const card = (text: string): string => text.replace(/([\\;,])/g, '\\$1').replaceAll('\n', '\\n');
 
+/** A contact’s name as it is read: its parts where they were given, or as it was typed whole. */
+export const fullName = ({ name, given, family }: CodeContent & { kind: 'contact' }): string =>
+  [given, family].filter((part) => part?.trim()).join(' ') || name;
+
+/** The same link with the scheme that telephones need to open it; null where it has one, or is no link at all. */
+export function withScheme(url: string): string | null {
+  const typed = url.trim();
+  if (/^[a-z][a-z0-9+.-]*:/i.test(typed) && !/^[\w.-]+:\d+(\/|$)/.test(typed)) return null;
+  return /^[^\s/]+\.[^\s]+$/.test(typed) ? `https://${typed}` : null;
+}
+
 /** What is written into a code; a contact card is vCard 3.0 (RFC 2426), which every telephone reads. */
 export function codeText(content: CodeContent): string {
   switch (content.kind) {
@@ -19,13 +30,15 @@ export function codeText(content: CodeContent): string {
         ? `WIFI:T:nopass;S:${escaped(content.network)};;`
         : `WIFI:T:${content.security};S:${escaped(content.network)};P:${escaped(content.password)};;`;
     case 'contact': {
-      const { name, firm, phone, email, url } = content;
+      const { name, firm, phone, email } = content;
+      const url = content.url.trim();
       const optional = (field: string, value: string): readonly string[] => (value ? [`${field}:${card(value)}`] : []);
       return [
         'BEGIN:VCARD',
         'VERSION:3.0',
-        `N:${card(name)}`,
-        `FN:${card(name)}`,
+        // Family name; given name; and three more that nobody types.
+        `N:${card(content.family ?? '')};${card(content.given ?? (content.family ? '' : name))};;;`,
+        `FN:${card(fullName(content))}`,
         ...optional('ORG', firm),
         ...optional('TEL', phone),
         ...optional('EMAIL', email),

@@ -117,7 +117,10 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
         'Minutes for a stroke': words(String(workshop.pace.perStroke)),
       }),
     ],
-    snags: cutSnags(job, workshop, trimmer, byHands, moves.length > 0),
+    snags: [
+      ...cutSnags(job, workshop, trimmer, byHands, moves.length > 0),
+      ...(machine ? heavySnags(workshop, trimmer, stock) : []),
+    ],
   };
 }
 
@@ -236,6 +239,25 @@ function outlineCuts(
       big: 'Round the line',
       text: `Follow the outline with scissors or a knife, or have a cutting machine follow the template.${blank.creases.length > 0 ? ' Leave the hinge whole.' : ''}`,
       perCell: 1,
+    },
+  ];
+}
+
+/** Card heavier than the last line of a machine’s passes: nobody has said how it is cut. */
+function heavySnags({ trimmers }: Workshop, trimmer: Trimmer, { stock }: StockPlan): readonly Snag[] {
+  const heaviest = Math.max(...trimmer.machine!.passes.map(({ upToGsm }) => upToGsm));
+  if (stock.gsm <= heaviest) return [];
+  return [
+    {
+      id: 'cut-machine-heavy',
+      station: 'cut',
+      level: 'warn',
+      title: `${capital(trimmer.name)} has no passes for ${stock.gsm} gsm`,
+      why: `What you keep for it ends at ${heaviest} gsm, so the passes of that line are planned. Cut a test piece first, and write what it took into the machine’s list in Workshop; follow the machine’s own instructions.`,
+      remedies: trimmers
+        .filter((tool) => !tool.machine)
+        .slice(0, 2)
+        .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [{ path: ['cut', 'trimmerId'], value: tool.id }] })),
     },
   ];
 }

@@ -165,6 +165,8 @@ const codeContent = Joi.object()
         then: Joi.object({
           kind: Joi.valid('contact').required(),
           name: words(120),
+          given: words(120).optional(),
+          family: words(120).optional(),
           firm: words(120),
           phone: words(60),
           email: words(160),

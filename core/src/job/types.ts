@@ -138,7 +138,11 @@ export type CodeContent =
     }
   | {
       readonly kind: 'contact';
+      /** As it is read. */
       readonly name: string;
+      /** Its parts, where they were given: telephones sort by the last. */
+      readonly given?: string;
+      readonly family?: string;
       readonly firm: string;
       readonly phone: string;
       readonly email: string;

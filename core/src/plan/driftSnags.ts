@@ -110,9 +110,9 @@ function smallBleed(
     null,
   );
   if (!worst || worst.run.perCause.sliver <= WANTED_FAULT_SHARE) return [];
-  // Another bleed may be laid out another way, where each trim is at worst measured from a cut edge: √2 of the tool’s
-  // own spread.
-  const wanted = runOf({ ...worst.facts, shortMm: {} }, Math.SQRT2 * cut.drift.repeatabilityMm).bleedMm;
+  // Another bleed may be laid out another way, where each trim is at worst measured from an edge
+  // that was itself cut from a cut edge: √3 of the tool’s own spread.
+  const wanted = runOf({ ...worst.facts, shortMm: {} }, Math.sqrt(3) * cut.drift.repeatabilityMm).bleedMm;
   const remedies: Remedy[] = [];
   if (wanted > job.size.bleedMm && wanted <= MOST_BLEED_MM) {
     const up = upWith(job, workshop, size, stock, wanted);

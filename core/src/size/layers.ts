@@ -192,8 +192,12 @@ function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerCh
   const reach = Math.min(...panels);
   const breadth = upright ? form.blank.heightMm : form.blank.widthMm;
   const pieces: LayerPiece[] = [];
-  let outsideMm = stockById(workshop, job.stock.stockId, 'stock.stockId').caliperMicron / 1000;
-  let creep = 0;
+  // Inserts of layers laid in before lie round this one, as its own outer leaves do.
+  const calipers = leavesOutside(job, choice).map(
+    (id) => stockById(workshop, id, 'size.layers.stockIds').caliperMicron / 1000,
+  );
+  let outsideMm = calipers.at(-1)!;
+  let creep = calipers.slice(0, -1).reduce((sum, mm) => sum + creepMm(mm), 0);
   for (const [i, stockId] of choice.stockIds.entries()) {
     const stock = stockById(workshop, stockId, `size.layers.${job.size.layers.indexOf(choice)}.stockIds.${i}`);
     creep += creepMm(outsideMm);
@@ -231,9 +235,17 @@ function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerCh
   return { ok: true, pieces };
 }
 
+/** What lies round an insert, from the card inwards: its stock, and every leaf of the inserts laid in before it. */
+const leavesOutside = (job: Job, choice: LayerChoice): readonly string[] => [
+  job.stock.stockId,
+  ...job.size.layers
+    .slice(0, job.size.layers.indexOf(choice))
+    .flatMap(({ kind, stockIds }) => (kind === 'insert' ? stockIds : [])),
+];
+
 /** The last leaf’s creep: π/2 of the card and of every leaf outside it. */
 function creepOf(job: Job, workshop: Workshop, choice: LayerChoice): Mm {
-  const outside = [job.stock.stockId, ...choice.stockIds.slice(0, -1)];
+  const outside = [...leavesOutside(job, choice), ...choice.stockIds.slice(0, -1)];
   return outside.reduce(
     (sum, id) => sum + creepMm(stockById(workshop, id, 'size.layers.stockIds').caliperMicron / 1000),
     0,

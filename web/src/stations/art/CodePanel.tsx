@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
-import { codeText, type CodeContent, type CodeObject, type LaidItem } from '@zippy/core';
+import { codeText, fullName, type CodeContent, type CodeObject, type LaidItem } from '@zippy/core';
 import { Choice } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField, WordsField } from '../../ui/Field.tsx';
+import { Two } from '../../ui/Sheet.tsx';
 import type { StationProps } from '../parts.ts';
 import type { FaceInHand } from './useFace.ts';
 
@@ -10,7 +11,7 @@ const EMPTY: Readonly<Record<CodeContent['kind'], CodeContent>> = {
   link: { kind: 'link', url: 'https://' },
   text: { kind: 'text', text: '' },
   wifi: { kind: 'wifi', network: '', password: '', security: 'WPA' },
-  contact: { kind: 'contact', name: '', firm: '', phone: '', email: '', url: '' },
+  contact: { kind: 'contact', name: '', given: '', family: '', firm: '', phone: '', email: '', url: '' },
 };
 
 /** What a code says, how large it is, and what it is printed with. */
@@ -25,7 +26,13 @@ export function CodePanel({
   const { object, code } = item;
   const { content } = object;
   const set = (part: Partial<CodeObject>, key?: string): void => hand.setObject(object.id, part, key);
-  const say = (part: object): void => set({ content: { ...content, ...part } as CodeContent }, `code-${object.id}`);
+  const say = (part: object): void => {
+    const next = { ...content, ...part } as CodeContent;
+    // A name given in parts is read as both.
+    const named =
+      next.kind === 'contact' && ('given' in part || 'family' in part) ? { ...next, name: fullName(next) } : next;
+    set({ content: named }, `code-${object.id}`);
+  };
   const field = (label: string, name: string, value: string): ReactNode => (
     <WordsField key={`${object.id} ${name}`} label={label} value={value} onChange={(text) => say({ [name]: text })} />
   );
@@ -71,7 +78,10 @@ export function CodePanel({
       )}
       {content.kind === 'contact' && (
         <>
-          {field('Name', 'name', content.name)}
+          <Two>
+            {field('First name', 'given', content.given ?? (content.family ? '' : content.name))}
+            {field('Last name', 'family', content.family ?? '')}
+          </Two>
           {field('Firm', 'firm', content.firm)}
           {field('Telephone', 'phone', content.phone)}
           {field('Mail', 'email', content.email)}
