@@ -2,7 +2,10 @@ import type { Nm } from '../length/types.ts';
 import { randomFrom } from '../random.ts';
 import { mostPieces } from '../sheet/guillotine.ts';
 import { bestLayout, cutPoints } from './bestLayout.ts';
+import { bestOfRest } from './bestOfRest.ts';
+import { dive } from './dive.ts';
 import { greedyLayout } from './greedyLayout.ts';
+import { limitsOf, programme } from './programme.ts';
 import type {
   Column,
   GangAnswer,
@@ -16,6 +19,7 @@ import type {
   MixedOrder,
   MixedPlan,
   SolveProgramme,
+  Used,
 } from './types.ts';
 
 const nm = (mm: number): Nm => Math.round(mm * 1e6);
@@ -27,6 +31,8 @@ const ROUNDS = [
 ] as const;
 /** Steps along the longer side of the coarser sheet that a bound is found on where places to cut are too many. */
 const COARSE_STEPS = 560;
+/** Dives for a whole plan, and places to cut along one side that each prices with. */
+const DIVES = { most: 5, places: 130, restPlaces: 60 } as const;
 /** Fillings tried for what the rounded programme leaves over. */
 const TRIES = 60;
 const SLIGHT = 1e-7;
@@ -146,7 +152,7 @@ export function planMixed(
         );
     }),
   );
-  const first: { readonly column: Column; readonly times: number }[] = [];
+  const first: Used[] = [];
   for (let left: readonly number[] = wanted; left.some((n) => n > 0);) {
     const g = handiest(left);
     const layout = fill(g, left, false);
@@ -155,7 +161,7 @@ export function planMixed(
     first.push({ column: { ...layout, sheet: g }, times });
     left = without(left, layout.counts);
   }
-  const planOf = (used: readonly { readonly column: Column; readonly times: number }[], bound: number): MixedPlan => ({
+  const planOf = (used: readonly Used[], bound: number): MixedPlan => ({
     cost: used.reduce((sum, { column, times }) => sum + times * order.sheets[column.sheet]!.cost, 0),
     sheets: used.reduce((sum, { times }) => sum + times, 0),
     bound,
@@ -246,22 +252,65 @@ export function planMixed(
       keep(g, layout);
       rest = without(rest, layout.counts);
     }
-  const final = [...columns.values()];
-  const chosen = solve(programme(final, order, true));
-  const used = chosen.columns.flatMap((x, j) =>
-    Math.round(x) > 0 ? [{ column: final[j]!, times: Math.round(x) }] : [],
-  );
-  // A solver that ran out of time may have nothing to show; the first plan always stands.
-  const done = meets(used, wanted) ? planOf(used, bound) : planOf(first, bound);
-  const plan = done.cost <= planOf(first, bound).cost ? done : planOf(first, bound);
+  // A solver that gave up may have nothing to show; the first plan always stands.
+  let plan = planOf(first, bound);
+  const better = (used: readonly Used[]): void => {
+    const found = planOf(used, bound);
+    const within = limitsOf(order).every(
+      ({ sheet, most: held }) => used.reduce((n, one) => n + (one.column.sheet === sheet ? one.times : 0), 0) <= held,
+    );
+    if (!within || !meets(used, wanted) || found.cost >= plan.cost - SLIGHT) return;
+    plan = found;
+    onBest?.(plan);
+  };
+  const choose = (): void => {
+    const final = [...columns.values()];
+    const { columns: times } = solve(programme(final, order, true), { target: bound + SLIGHT });
+    better(times.flatMap((x, j) => (Math.round(x) > 0 ? [{ column: final[j]!, times: Math.round(x) }] : [])));
+  };
+  // Dive by dive most of the relaxed plan is kept, and what is left is priced anew until nothing is. Whole numbers of
+  // all the layouts found on the way are chosen only where no dive reaches the bound: that takes longest.
+  const missing = (): boolean => plan.cost - bound > SLIGHT;
+  const price = (prices: readonly number[], rest: readonly number[]): readonly Column[] =>
+    grounds.flatMap((ground, g) => {
+      const ways = ground.ways.filter(({ piece }) => rest[piece]! > 0);
+      if (ways.length === 0) return [];
+      const points = (sides: readonly Nm[], most: Nm, places: number) => cutPoints([...new Set(sides)], most, places);
+      const at = (places: number) =>
+        [
+          points(
+            ways.map((way) => way.widthNm),
+            ground.widthNm,
+            places,
+          ),
+          points(
+            ways.map((way) => way.heightNm),
+            ground.heightNm,
+            places,
+          ),
+        ] as const;
+      return [
+        { ...bestOfRest(...at(DIVES.restPlaces), ways, prices, rest), sheet: g },
+        { ...bestLayout(...at(DIVES.places), ways, prices).layout, sheet: g },
+      ];
+    });
+  for (let k = 0; k < DIVES.most && missing(); k += 1)
+    better(
+      dive({
+        ...{ order, solve, random, columns: () => [...columns.values()], price },
+        keep: (column) => keep(column.sheet, column),
+        relaxed: relaxed.columns,
+        // The first keeps all it can; the more have failed, the more is laid anew.
+        loosened: k,
+      }),
+    );
+  if (missing()) choose();
   onBest?.(plan);
   return { ok: true, ...plan };
 }
 
-const meets = (
-  used: readonly { readonly column: Column; readonly times: number }[],
-  wanted: readonly number[],
-): boolean => wanted.every((n, i) => used.reduce((sum, { column, times }) => sum + times * column.counts[i]!, 0) >= n);
+const meets = (used: readonly Used[], wanted: readonly number[]): boolean =>
+  wanted.every((n, i) => used.reduce((sum, { column, times }) => sum + times * column.counts[i]!, 0) >= n);
 
 function groundOf({ bleedMm, gutterMm, pieces }: MixedOrder, sheet: GangSheet): Ground {
   const { marginsMm: m } = sheet;
@@ -348,34 +397,6 @@ function without(left: readonly number[], counts: readonly number[]): readonly n
 
 const timesOf = (left: readonly number[], counts: readonly number[]): number =>
   Math.max(1, Math.min(...counts.flatMap((c, i) => (c > 0 ? [Math.floor(left[i]! / c)] : []))));
-
-/** Sheets that may run out, in the order of their rows in the programme. */
-const limitsOf = ({ sheets }: MixedOrder): readonly { readonly sheet: number; readonly most: number }[] =>
-  sheets.flatMap(({ most }, sheet) => (most === null ? [] : [{ sheet, most }]));
-
-/** min Σ cost·x, so many of each piece at least, and no more of a sheet than there are. */
-function programme(columns: readonly Column[], order: MixedOrder, integer: boolean): string {
-  const { pieces, sheets } = order;
-  const names = columns.map((_, j) => `x${j}`);
-  const rows = pieces.map(({ wanted }, i) => {
-    const terms = columns.flatMap(({ counts }, j) => (counts[i]! > 0 ? [`${counts[i]} x${j}`] : []));
-    return ` r${i}: ${terms.join(' + ')} >= ${wanted}`;
-  });
-  const limits = limitsOf(order).map(({ sheet, most }, k) => {
-    const terms = columns.flatMap((column, j) => (column.sheet === sheet ? [`x${j}`] : []));
-    // A sheet that nothing was laid on yet keeps its row, so that rows keep their numbers.
-    return ` r${pieces.length + k}: ${terms.length > 0 ? terms.join(' + ') : '0 x0'} <= ${most}`;
-  });
-  return [
-    'Minimize',
-    ` obj: ${columns.map(({ sheet }, j) => `${sheets[sheet]!.cost} x${j}`).join(' + ')}`,
-    'Subject To',
-    ...rows,
-    ...limits,
-    ...(integer ? ['General', ` ${names.join(' ')}`] : []),
-    'End',
-  ].join('\n');
-}
 
 /** From the grown usable area to the sheet, the whole in its middle where the margins allow. */
 function placed(

@@ -1,7 +1,7 @@
 import { drawSide, printedBox } from '../art/drawCard.ts';
 import { namesInUse, wantedOf } from '../job/namesList.ts';
 import { drawEnvelopeOutline } from '../envelope/drawEnvelope.ts';
-import { compose, translation, type Affine } from '../geometry/affine.ts';
+import { apply, compose, translation, type Affine } from '../geometry/affine.ts';
 import { polygon } from '../geometry/path.ts';
 import type { Box, Point } from '../geometry/types.ts';
 import type { Job, Stock } from '../job/types.ts';
@@ -25,6 +25,8 @@ export interface SharedPiece extends GangPiece {
   readonly shapes: Readonly<Record<PaperSide, readonly Shape[]>>;
   /** Folds, from end to end, in that frame. */
   readonly folds: readonly (readonly [Point, Point])[];
+  /** What is left to do by hand once it is free. */
+  readonly after?: readonly string[];
   /** From that frame to the piece as it lies when it is not turned: grain may want a quarter turn first. */
   readonly toPiece: Affine;
 }
@@ -45,24 +47,33 @@ export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respec
   const made = wantedOf(job) + sheet.spares;
   const lies = grain === 'respect' && blank.creases.length > 0;
   const turn = lies && !foldsUpright(size.form);
+  // Blanks that interlock go in as the pair that one cell holds, as they do on the job’s own sheets.
+  const { cell } = sheet;
+  const pair = cell.blanks.length > 1;
+  const box = pair ? cell : blank;
+  const inCell = (shapes: readonly Shape[]): readonly Shape[] =>
+    pair ? cell.blanks.map((transform): Shape => ({ kind: 'group', transform, children: shapes })) : shapes;
   const card: SharedPiece = {
     id: `${jobId}/card`,
     jobId,
-    name: title,
+    name: pair ? `${title}, in pairs` : title,
     kind: 'card',
     stockId: stock.stock.id,
-    widthMm: turn ? blank.heightMm : blank.widthMm,
-    heightMm: turn ? blank.widthMm : blank.heightMm,
-    wanted: made,
+    widthMm: turn ? box.heightMm : box.widthMm,
+    heightMm: turn ? box.widthMm : box.heightMm,
+    wanted: Math.ceil(made / cell.blanks.length),
     mayTurn: !lies,
-    bleedMm: size.bleedMm,
-    box: printedBox(blank.widthMm, blank.heightMm, size.bleedMm),
+    bleedMm: sheet.bleedMm,
+    box: printedBox(box.widthMm, box.heightMm, sheet.bleedMm),
     shapes: {
-      outside: ownPictures(jobId, drawSide(art, 'outside', part)),
-      inside: ownPictures(jobId, drawSide(art, 'inside', part)),
+      outside: ownPictures(jobId, inCell(drawSide(art, 'outside', part))),
+      inside: ownPictures(jobId, inCell(drawSide(art, 'inside', part))),
     },
-    folds: blank.creases.map(({ from, to }) => [from, to]),
-    toPiece: turn ? QUARTER(blank.heightMm) : translation(0, 0),
+    folds: cell.blanks.flatMap((map) =>
+      blank.creases.map(({ from, to }) => [apply(map, from), apply(map, to)] as const),
+    ),
+    toPiece: turn ? QUARTER(box.heightMm) : translation(0, 0),
+    after: plan.cut.outlines.map(({ text }) => text),
   };
   const bare = (
     id: string,

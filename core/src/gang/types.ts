@@ -103,11 +103,21 @@ export interface Column extends Layout {
   readonly sheet: number;
 }
 
+/** A layout and how many sheets of it. */
+export interface Used {
+  readonly column: Column;
+  readonly times: number;
+}
+
 /**
  * What a linear or integer programme is solved by; the core writes the programme and brings no solver.
- * `text` is CPLEX LP format with rows r0, r1, … and columns x0, x1, …
+ * `text` is CPLEX LP format with rows r0, r1, … and columns x0, x1, …, all of them in the objective, in that order.
+ * `target` is good enough for an integer programme: nothing under it is possible.
  */
-export type SolveProgramme = (text: string) => {
+export type SolveProgramme = (
+  text: string,
+  options?: { readonly target?: number },
+) => {
   readonly objective: number;
   readonly columns: readonly number[];
   /** Shadow price of each row; empty for an integer programme. */

@@ -10,7 +10,7 @@ import { sharedPieces } from '../../src/gang/sharedPieces.ts';
 import type { GangSheet, MixedPattern } from '../../src/gang/types.ts';
 import { evenSides } from '../../src/geometry/box.ts';
 import type { Page, Shape } from '../../src/scene/types.ts';
-import { jobWith, plan, sized, workshop } from '../support.ts';
+import { inkedWith, plan, sized, workshop } from '../support.ts';
 
 const sheet: GangSheet = {
   id: 's',
@@ -31,7 +31,7 @@ const tag = ownPiece({
   stockId: 'shell-300-a4',
   mayTurn: true,
 });
-const job = jobWith(...sized('sideFold', 70, 100));
+const job = inkedWith(...sized('sideFold', 70, 100));
 const [card] = sharedPieces('j', job, plan(job), 'respect');
 
 /** Ends of the lines of one kind, as text. */

@@ -24,6 +24,6 @@ export function sayShared(
   const cost = goal === 'cost' ? `, ${say(plan.cost)}` : '';
   if (state === 'stopped' && plan.bound === 0) return `${made}${cost}: the best found when you stopped it.`;
   return plan.cost - plan.bound < (goal === 'cost' ? 0.5 : 1e-6)
-    ? `${made}${cost}. No way of cutting edge to edge takes less.`
+    ? `${made}${cost}. No edge-to-edge layout of these pieces takes less.`
     : `${made}${cost}. Nothing under ${say(plan.bound)} is possible, so at most ${say(plan.cost - plan.bound)} could be saved.`;
 }
