@@ -23,6 +23,7 @@ const BRINGS = {
   'zbar-tools': () => onPath('zbarimg'),
   'python3-ezdxf': () => existsSync('/usr/lib/python3/dist-packages/ezdxf'),
   'librsvg2-bin': () => onPath('rsvg-convert'),
+  ghostscript: () => onPath('gs'),
 };
 
 /** Installs missing Debian packages as root; as anyone else says in one line what to type. */

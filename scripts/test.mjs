@@ -8,7 +8,16 @@ import { root } from './root.mjs';
 /** Everything that must hold, on a machine where nothing was installed by hand. */
 ensurePackages();
 const { ensureDebian } = await import('./debian.mjs');
-ensureDebian(['postgresql', 'chromium', 'poppler-utils', 'zbar-tools', 'qpdf', 'librsvg2-bin', 'python3-ezdxf']);
+ensureDebian([
+  'postgresql',
+  'chromium',
+  'poppler-utils',
+  'zbar-tools',
+  'qpdf',
+  'librsvg2-bin',
+  'python3-ezdxf',
+  'ghostscript',
+]);
 const { buildWeb } = await import('./buildWeb.mjs');
 const { startCluster } = await import('./postgres.mjs');
 

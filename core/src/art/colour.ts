@@ -40,3 +40,9 @@ export const INKS = { dark: '#1d2930', pale: '#fdf3d8' } as const;
 /** Pale ink on a dark ground, dark on any other and on bare card. */
 export const inkOn = (background: Colour | null): Colour =>
   background !== null && luminance(background) < 0.35 ? INKS.pale : INKS.dark;
+
+/** A colour that a reader calls black: on a press it is black ink alone, so that nothing has to fall on anything else. */
+export function isPressBlack(colour: Colour): boolean {
+  const parts = [1, 3, 5].map((i) => parseInt(colour.slice(i, i + 2), 16));
+  return Math.max(...parts) <= 0x40 && Math.max(...parts) - Math.min(...parts) <= 0x20;
+}

@@ -30,7 +30,12 @@ export function drawFace(face: FacePlan, part: 'all' | 'shared' = 'all'): readon
   return shapes;
 }
 
-const filled = (path: Path, fill: Colour): Shape => ({ kind: 'path', role: 'art', path, fill });
+const filled = (path: Path, fill: Colour): Extract<Shape, { kind: 'path' }> => ({
+  kind: 'path',
+  role: 'art',
+  path,
+  fill,
+});
 
 /** From edge to edge of a box in the gradient’s direction, so that both end colours are reached in its corners. */
 function along({ from, to, angleDeg }: Gradient, { xMm, yMm, widthMm, heightMm }: Box) {
@@ -91,7 +96,7 @@ function drawItem(item: LaidItem): readonly Shape[] {
         widthMm >= heightMm
           ? { xMm, yMm: yMm + (heightMm - weight) / 2, widthMm, heightMm: weight }
           : { xMm: xMm + (widthMm - weight) / 2, yMm, widthMm: weight, heightMm };
-      return [filled(boxPath(box), item.object.colour)];
+      return [{ ...filled(boxPath(box), item.object.colour), fine: true }];
     }
     case 'ornament':
       return [filled(item.path, item.object.colour)];
@@ -115,7 +120,7 @@ function drawCode(code: Code, object: CodeObject): readonly Shape[] {
   };
   return [
     ...(object.ground && code.modules.length > 0 ? [filled(boxPath(square), object.ground)] : []),
-    ...(code.modules.length > 0 ? [filled(codePath(code, square), object.colour)] : []),
+    ...(code.modules.length > 0 ? [{ ...filled(codePath(code, square), object.colour), fine: true as const }] : []),
   ];
 }
 

@@ -35,6 +35,8 @@ export type Shape =
       readonly path: Path;
       readonly fill?: Colour;
       readonly fillOpacity?: number;
+      /** So fine that on a press it is one ink where it can be. */
+      readonly fine?: true;
       /** Instead of a flat fill: from one point to another, and on beyond both. */
       readonly gradient?: { readonly from: Colour; readonly to: Colour; readonly start: Point; readonly end: Point };
     }

@@ -32,6 +32,8 @@ export interface PdfLender {
   /** Four inks of a colour, where the file is for a press; null where it is for a screen or a home printer. */
   press(colour: Colour): readonly number[] | null;
   /** What labels are set in, the first that has a letter. */
+  /** For a press, where a colour is black: the name of the state in which black ink overprints. */
+  overprint(colour: Colour): string | null;
   readonly labelTypefaces: readonly Typeface[];
 }
 
@@ -126,7 +128,9 @@ function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): 
   const outline = figure(shape.path);
   if (shape.gradient) calls.push(`q ${outline} W n /${lender.shading(shape.gradient)} sh Q`);
   const fill = shape.fill ?? (look.hatch || shape.gradient ? null : look.fill);
-  if (fill) calls.push(`${fillIn(fill, lender)} ${outline} f`);
+  const black = fill && shape.fine ? lender.overprint(fill) : null;
+  if (black) calls.push(`/${black} gs 0 0 0 1 k ${outline} f`);
+  else if (fill) calls.push(`${fillIn(fill, lender)} ${outline} f`);
   if (look.hatch && look.fill && !shape.fill) calls.push(hatchCalls(shape.path, look.fill, lender));
   if (look.stroke && look.widthMm > 0) {
     const dash = `[${look.dashMm.map(num).join(' ')}] 0 d`;
@@ -173,7 +177,9 @@ function lineCalls(line: Extract<Shape, { kind: 'line' }>, lender: PdfLender): s
   const font = lender.font(line.typefaceId);
   const glyphs = line.glyphs.map((glyph) => font.glyph(glyph.id, glyph.chars));
   const places = line.glyphs.map((glyph) => glyph.xMm);
-  return `${fillIn(line.colour, lender)} ${textCalls(font.name, line.sizeMm, glyphs, places, `1 0 0 -1 ${num(line.at.xMm)} ${num(line.at.yMm)}`)}`;
+  const set = textCalls(font.name, line.sizeMm, glyphs, places, `1 0 0 -1 ${num(line.at.xMm)} ${num(line.at.yMm)}`);
+  const black = lender.overprint(line.colour);
+  return black ? `q /${black} gs 0 0 0 1 k ${set} Q` : `${fillIn(line.colour, lender)} ${set}`;
 }
 
 function labelCalls(label: Extract<Shape, { kind: 'label' }>, lender: PdfLender): string {

@@ -192,6 +192,7 @@ describe('pdfCalls', () => {
     opacity: (value) => `O-${value}`,
     white: () => 'White',
     press: () => null,
+    overprint: () => null,
     symbol: (id) => {
       used.push(id);
       return `S-${id}`;

@@ -3,6 +3,7 @@ import { collect } from './collect.ts';
 import { exactFaces } from './exactFaces.ts';
 import { PdfFile } from './pdfDocument.ts';
 import { PressInks } from './pressInks.ts';
+import { pressNotes } from './pressNotes.ts';
 import { sceneToDxf } from './dxf.ts';
 import { sceneToSvg } from './scenes.ts';
 import { panelsPdf } from './panels.ts';
@@ -107,8 +108,12 @@ export async function exportFiles(
       return faceFiles(format, input, name);
     case 'side':
       return sideFiles(input, name);
-    case 'press':
-      return facesPdf(input, `${name}-faces-press-inks`, await PressInks.load());
+    case 'press': {
+      const inks = await PressInks.load();
+      const files = await facesPdf(input, `${name}-faces-press-inks`, inks);
+      const notes = `${pressNotes(input.plan, inks).join('\n')}\n`;
+      return [...files, { name: `${name}-press-notes.txt`, mime: 'text/plain', bytes: Buffer.from(notes) }];
+    }
     case 'template':
       return templateFiles(format, input, name);
     case 'guides':

@@ -2,6 +2,7 @@ import PDFDocument from 'pdfkit';
 import SVGtoPDF from 'svg-to-pdfkit';
 import {
   GREY_WEIGHTS,
+  isPressBlack,
   chainOf,
   LABEL_CHAIN,
   LABEL_TYPEFACE_ID,
@@ -77,6 +78,7 @@ export class PdfFile {
   private readonly symbols = new Map<string, PdfRef>();
   private readonly opacities = new Map<number, PdfRef>();
   private overprint: PdfRef | null = null;
+  private blackOver: PdfRef | null = null;
   private white: PdfRef | null = null;
 
   constructor(
@@ -270,6 +272,12 @@ export class PdfFile {
         const name = `O${Math.round(value * 1000)}`;
         resources.ExtGState[name] = this.opacity(value);
         return name;
+      },
+      overprint: (colour) => {
+        if (!this.inks || colour === WHITE_INK || !isPressBlack(colour)) return null;
+        this.blackOver ??= this.finished({ Type: 'ExtGState', OP: true, op: true, OPM: 1 });
+        resources.ExtGState.BlackOver = this.blackOver;
+        return 'BlackOver';
       },
       press: (colour) => this.inks?.of(colour) ?? null,
       white: () => {

@@ -223,6 +223,13 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
                     </li>
                   ))}
                 </StepList>
+                {chosen
+                  .filter(({ id, after }) => after?.length && pattern!.placements.some((p) => p.id === id))
+                  .map(({ id, name, after }) => (
+                    <p key={id}>
+                      <b>{name}:</b> {after!.join(' ')}
+                    </p>
+                  ))}
               </More>
             </>
           )}
