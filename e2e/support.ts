@@ -200,6 +200,6 @@ export function useStudio(): Studio {
   const studio = new Studio();
   before(studio.start);
   after(studio.stop);
-  afterEach(() => expect(studio.faults.splice(0)).to.be.empty);
+  afterEach(() => expect(studio.faults.splice(0).join('\n')).to.equal(''));
   return studio;
 }

@@ -48,6 +48,7 @@ export { drawFace, drawSide, hasArt, hasPrint, printedBox } from './art/drawCard
 export type { ArtPlan, NamesPlan } from './art/planArt.ts';
 export { boxOf, idOf, isWholeOnFace, type FacePlan, type LaidItem, type LaidPicture } from './art/items.ts';
 export * from './art/colour.ts';
+export { nameOfColour, namesAnother } from './art/colourNames.ts';
 export * from './art/driftLab.ts';
 export { EDGES, TOUCHES_MM, type FaceEdge } from './art/edges.ts';
 export { inkMl, inkUse, ML_PER_M2, type InkUse } from './art/ink.ts';

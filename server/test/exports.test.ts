@@ -331,6 +331,7 @@ describe('the sheets as PDF', function () {
     const job = changeJob(newJob('Lines', workshop), [
       { path: ['size', 'finishedWidthMm'], value: 96 },
       { path: ['size', 'finishedHeightMm'], value: 136 },
+      { path: ['art', 'faces', 'front'], value: { background: '#cfe6e4', picture: null, texts: [] } },
     ]);
     const plan = await planOf(job);
     const input = { job, plan, workshop, fonts: await loadFonts(), pictures: new Map(), date: null };

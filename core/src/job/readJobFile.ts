@@ -52,7 +52,7 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
   };
   const pictures: Record<string, { name: string; source: PictureSource }> = {};
   for (const [id, entry] of Object.entries(file.pictures ?? {})) {
-    const { name, file: path, data, sha256, mime, widthPx, heightPx, inkTotal } = entry;
+    const { name, file: path, data, sha256, mime, widthPx, heightPx, inkTotal, pageWidthMm } = entry;
     if (data !== undefined) pictures[id] = { name, source: { kind: 'data', base64: data } };
     else if (path !== undefined) pictures[id] = { name, source: { kind: 'file', file: path } };
     else if (sha256 && mime && widthPx && heightPx)
@@ -60,7 +60,11 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
         name,
         source: {
           kind: 'stored',
-          ref: { name, sha256, mime, widthPx, heightPx, ...(inkTotal === undefined ? {} : { inkTotal }) },
+          ref: {
+            ...{ name, sha256, mime, widthPx, heightPx },
+            ...(inkTotal === undefined ? {} : { inkTotal }),
+            ...(pageWidthMm === undefined ? {} : { pageWidthMm }),
+          },
         },
       };
     else

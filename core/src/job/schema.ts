@@ -251,6 +251,7 @@ const pictureFacts = {
   widthPx: Joi.number().greater(0).max(100_000),
   heightPx: Joi.number().greater(0).max(100_000),
   inkTotal: Joi.number().min(0).max(4).optional(),
+  pageWidthMm: length(1, 6000).optional(),
 };
 const storedPicture = Joi.object(pictureFacts).options({ presence: 'required' });
 const filePicture = Joi.object({ ...pictureFacts, file: Joi.string().max(500), data: Joi.string().base64() }).or(

@@ -86,6 +86,8 @@ export interface PictureRef {
   readonly heightPx: number;
   /** Four inks together in the heaviest hundredth of it, 1 for one ink laid solid; older jobs do not know. */
   readonly inkTotal?: number;
+  /** As wide as the page it was taken from has it, in true size; pictures with no size of their own do not say. */
+  readonly pageWidthMm?: Mm;
 }
 
 /** How a picture lies on a face or in a frame; its shape is never changed. */

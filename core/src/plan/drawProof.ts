@@ -1,7 +1,9 @@
 import { drawSide } from '../art/drawCard.ts';
 import { apply, type Affine } from '../geometry/affine.ts';
 import { polygon, polyline, segment } from '../geometry/path.ts';
-import type { Box } from '../geometry/types.ts';
+import { boxOf, type FacePlan } from '../art/items.ts';
+import type { Box, Point } from '../geometry/types.ts';
+import { overlaps } from '../sheet/machineMarks.ts';
 import type { Page, Shape } from '../scene/types.ts';
 import { MM_PER_INCH, type LengthUnit, type Mm } from '../length/types.ts';
 import { faceName } from '../size/drawBlank.ts';
@@ -69,12 +71,54 @@ export function drawProof({ size, art }: Plan, title: string, unit: LengthUnit):
     for (const face of size.faces) {
       if (face.side !== side) continue;
       const small = Math.min(face.widthMm, face.heightMm) * scale;
-      shapes.push(...faceName(face, map, Math.min(TEXT_MM, small / 9), scale));
+      const own = art.faces.find((one) => one.face.id === face.id)!;
+      const { textMm, at } = clearPlace(own, Math.min(TEXT_MM, small / 9), scale);
+      shapes.push(...faceName(face, map, textMm, scale, at));
     }
   }
   if (twoSided) shapes.push({ kind: 'path', role: 'mark', path: segment(4, seam, widthMm - 4, seam) });
   const box: Box = { xMm: 0, yMm: 0, widthMm, heightMm };
   return { scene: { box, symbols: {}, shapes }, trimBox: box, bleedBox: box };
+}
+
+/** Letters of a name are no wider than this, on the whole, in type sizes; the name is set a quarter larger. */
+const NAME_EM = 0.75;
+/** What a name and its arrow take above and below the middle of the name’s line, in type sizes. */
+const NAME_UP_EM = 4.4;
+const NAME_DOWN_EM = 0.9;
+/** Places tried across and down a face, and how much smaller a name may be to find one. */
+const GRID = 13;
+const SIZES = [1, 0.8, 0.6, 0.45] as const;
+
+/**
+ * A place for a face’s name and arrow where they lie on no words, codes or things, as near to the middle as there is
+ * one; smaller where they fit nowhere at their size.
+ */
+function clearPlace({ face, items }: FacePlan, textMm: Mm, scale: number): { readonly textMm: Mm; readonly at: Point } {
+  const taken = items.flatMap((item): readonly Box[] =>
+    item.kind === 'text' ? (item.set.ink ? [item.set.ink] : []) : [boxOf(item.object)],
+  );
+  const middle = { xMm: face.widthMm / 2, yMm: face.heightMm / 2 };
+  for (const share of SIZES) {
+    const em = (textMm * share) / scale;
+    const [half, up, down] = [(face.name.length * NAME_EM * em) / 2, NAME_UP_EM * em, NAME_DOWN_EM * em];
+    const places: Point[] = [];
+    for (let i = 0; i < GRID; i += 1)
+      for (let k = 0; k < GRID; k += 1)
+        places.push({
+          xMm: half + ((face.widthMm - 2 * half) * i) / (GRID - 1),
+          yMm: up + ((face.heightMm - up - down) * k) / (GRID - 1),
+        });
+    const off = (p: Point): number => Math.hypot(p.xMm - middle.xMm, p.yMm - middle.yMm);
+    const found = [middle, ...places]
+      .filter(({ xMm, yMm }) => {
+        const box = { xMm: xMm - half, yMm: yMm - up, widthMm: 2 * half, heightMm: up + down };
+        return taken.every((other) => !overlaps(box, other));
+      })
+      .sort((a, b) => off(a) - off(b))[0];
+    if (found) return { textMm: textMm * share, at: found };
+  }
+  return { textMm: textMm * SIZES.at(-1)!, at: middle };
 }
 
 /** Sentences side by side while they fit a line. */

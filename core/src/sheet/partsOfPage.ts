@@ -73,9 +73,14 @@ const PAGES: readonly BackgroundPage[] = [
   { widthMm: 304.8, heightMm: 304.8 },
 ];
 
-/** The size a page was most likely made for, from its shape; the maker knows better. */
-export function likelyPage({ widthPx, heightPx }: Pick<PictureRef, 'widthPx' | 'heightPx'>): BackgroundPage {
+/** The size a page has where it says so; else what it was most likely made for, from its shape. The maker knows better. */
+export function likelyPage({
+  widthPx,
+  heightPx,
+  pageWidthMm,
+}: Pick<PictureRef, 'widthPx' | 'heightPx' | 'pageWidthMm'>): BackgroundPage {
   const aspect = widthPx / heightPx;
+  if (pageWidthMm !== undefined) return { widthMm: pageWidthMm, heightMm: pageWidthMm / aspect };
   const shapes = [...PAGES, ...PAGES.map((p) => ({ widthMm: p.heightMm, heightMm: p.widthMm }))];
   const found = shapes.find((p) => Math.abs(p.widthMm / p.heightMm / aspect - 1) < 0.015);
   const widthMm = found?.widthMm ?? (aspect > 1 ? PAGES[0]!.heightMm : PAGES[0]!.widthMm);

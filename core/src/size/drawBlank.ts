@@ -144,13 +144,20 @@ function creaseSign(a: Point, b: Point, away: boolean, bleedMm: Mm, textMm: Mm, 
 }
 
 /** The face's name where its reader finds it upright, under an arrow that points to the reader's up. */
-export function faceName(face: ReadFace, map: Affine, textMm: Mm, scale = 1): readonly Shape[] {
+export function faceName(
+  face: ReadFace,
+  map: Affine,
+  textMm: Mm,
+  scale = 1,
+  /** Where it stands on the face, in the face’s own frame; its middle where nothing is said. */
+  at: Point = { xMm: face.widthMm / 2, yMm: face.heightMm / 2 },
+): readonly Shape[] {
   const read = compose(map, face.toBlank);
   // The arrow is drawn in the face’s own frame, which the map may scale; the lettering is not.
   const ownMm = textMm / scale;
   const upVector = { x: read[2] * -1, y: read[3] * -1 };
   const turnDeg = (Math.atan2(upVector.x, -upVector.y) * 180) / Math.PI;
-  const [cx, cy] = [face.widthMm / 2, face.heightMm / 2];
+  const [cx, cy] = [at.xMm, at.yMm];
   const arrowMm = Math.min(face.heightMm * 0.2, ownMm * 3);
   const tip: Point = { xMm: cx, yMm: cy - ownMm * 1.2 - arrowMm };
   const tail: Point = { xMm: cx, yMm: cy - ownMm * 1.2 };

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import decodeQR from 'qr/decode.js';
-import { codeOf, codeText } from '../../src/art/code.ts';
+import { codeOf, codeText, withScheme } from '../../src/art/code.ts';
 import { codePath, QUIET_MODULES } from '../../src/art/codePath.ts';
 import { drawFace } from '../../src/art/drawCard.ts';
 import type { FacePlan } from '../../src/art/items.ts';
@@ -247,12 +247,24 @@ describe('codes', () => {
     ).to.deep.equal([
       'BEGIN:VCARD',
       'VERSION:3.0',
-      'N:Tove Wren',
+      // A name that was typed whole is given as one; in parts, telephones sort by the last.
+      'N:;Tove Wren;;;',
       'FN:Tove Wren',
       'ORG:Saltmarsh Lane',
       'EMAIL:tove@saltmarsh.example',
       'END:VCARD',
     ]);
+    const parts = { kind: 'contact', name: '', given: 'Tove', family: 'Wren', firm: '', phone: '', email: '', url: '' } as const;
+    expect(codeText(parts)).to.include('\r\nN:Wren;Tove;;;\r\nFN:Tove Wren\r\n');
+    // What lacks its scheme is offered one; what is no link, or has one, is left alone.
+    expect(['saltmarsh.example/boats', ' boats.example ', 'boats.example:8080/x'].map(withScheme)).to.deep.equal([
+      'https://saltmarsh.example/boats',
+      'https://boats.example',
+      'https://boats.example:8080/x',
+    ]);
+    expect(['https://a.example', 'mailto:a@b.example', 'tel:123', 'just words', ''].map(withScheme)).to.deep.equal(
+      Array.from({ length: 5 }, () => null),
+    );
     expect(codeOf({ kind: 'link', url: '  ' }, 20).modules).to.have.length(0);
   });
 });

@@ -49,8 +49,17 @@ export function JobCard({
   const [plan, setPlan] = useState<Plan | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   const job = stored.document;
+  const [going, setGoing] = useState(false);
   const putAway = async (): Promise<void> => {
-    await api.removeJob(stored.id);
+    // A second press finds it gone already.
+    if (going) return;
+    setGoing(true);
+    try {
+      await api.removeJob(stored.id);
+    } catch (why) {
+      setGoing(false);
+      return setFailed((why as Error).message);
+    }
     useNotice.getState().say(`“${job.brief.title}” is put away.`, async () => {
       await api.restoreJob(stored.id);
       onChanged();

@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import { USUAL_PRINT_SPREAD_MM, WANTED_FAULT_SHARE } from '@zippy/core';
 
 /** The drift lab’s own settings; nothing of them is part of a job. */
 interface DriftState {
@@ -17,8 +18,7 @@ export const useDrift = create<DriftState>()((set) => ({
   downMm: 0,
   biasRightMm: 0,
   biasDownMm: 0,
-  // A sheet in a home printer’s tray moves by a quarter of a millimetre or so.
-  printSpreadMm: 0.25,
-  wantedShare: 0.01,
+  printSpreadMm: USUAL_PRINT_SPREAD_MM,
+  wantedShare: WANTED_FAULT_SHARE,
   set: (part) => set(part),
 }));

@@ -1,4 +1,4 @@
-import { simulateDrift, type DriftFacts, type DriftModel, type DriftRun } from '@zippy/core';
+import { DRIFT_RUN, simulateDrift, type DriftFacts, type DriftModel, type DriftRun } from '@zippy/core';
 
 export interface DriftQuestion {
   readonly number: number;
@@ -12,10 +12,10 @@ export interface DriftAnswer {
   readonly run: DriftRun;
 }
 
-/** The same cards every time, so that a changed setting is seen and not another throw of the dice. */
-const SEED = 20_261_126;
-
 self.onmessage = ({ data }: MessageEvent<DriftQuestion>) => {
   const { number, facts, model, cards, wanted } = data;
-  self.postMessage({ number, run: simulateDrift(facts, model, { cards, wanted, seed: SEED }) } satisfies DriftAnswer);
+  self.postMessage({
+    number,
+    run: simulateDrift(facts, model, { cards, wanted, seed: DRIFT_RUN.seed }),
+  } satisfies DriftAnswer);
 };

@@ -1,9 +1,18 @@
 import type { ReactNode } from 'react';
-import { COATINGS, formatSize, GRADES, sayWeight, type Stock, type Workshop } from '@zippy/core';
+import {
+  COATINGS,
+  formatSize,
+  GRADES,
+  sayWeight,
+  type Stock,
+  type Workshop,
+  namesAnother,
+  nameOfColour,
+} from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
 import { Choice, Pick } from '../ui/Choose.tsx';
 import { ColourField } from '../ui/ColourField.tsx';
-import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
+import { LengthField, MoneyField, NumberField, TypedField } from '../ui/Field.tsx';
 import { Press, Quiet } from '../ui/Press.tsx';
 import { Two } from '../ui/Sheet.tsx';
 import { Name, Thing } from './Thing.tsx';
@@ -110,7 +119,28 @@ export function StockShelf({ workshop }: { readonly workshop: Workshop }): React
             <ColourField
               label="Colour"
               value={stock.colour}
-              onChange={(colour) => colour && setStock(stock.id, { colour })}
+              onChange={(colour) =>
+                colour &&
+                setStock(stock.id, {
+                  colour,
+                  // A name that says what the colour was follows it; one of the maker’s own stays.
+                  ...(stock.colourName === nameOfColour(stock.colour) || namesAnother(stock.colourName, colour)
+                    ? { colourName: nameOfColour(colour) }
+                    : {}),
+                })
+              }
+            />
+            <TypedField
+              label="What the colour is called"
+              figures={false}
+              value={stock.colourName}
+              show={(text) => text}
+              read={(text) =>
+                text.trim()
+                  ? { ok: true, value: text.trim().slice(0, 80) }
+                  : { ok: false, why: 'What the colour is called wants a word.' }
+              }
+              onCommit={(colourName) => colourName !== stock.colourName && setStock(stock.id, { colourName })}
             />
             {workshop.stocks.length > 1 && (
               <Quiet onPress={() => takeAway('stocks', stock)}>Take it off the shelf</Quiet>

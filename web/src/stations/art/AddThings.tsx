@@ -9,19 +9,15 @@ import {
   inkOn,
   MM_PER_POINT,
   newMakersMark,
-  PAIRINGS,
-  TYPEFACES,
-  WORDINGS,
-  wordFace,
   type FacePlan,
   type Job,
   type PictureRef,
   type TextBlock,
+  type Workshop,
 } from '@zippy/core';
 import { useView } from '../../stores/view.ts';
-import { Pick } from '../../ui/Choose.tsx';
 import { Press } from '../../ui/Press.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
+import { WordingSheet } from './WordingSheet.tsx';
 import { useTakeIn } from './useTakeIn.tsx';
 import { newId, PLAIN_PLACEMENT, type FaceInHand } from './useFace.ts';
 
@@ -32,14 +28,14 @@ export function AddThings({
   hand,
   job,
   back,
-  studioName,
+  workshop,
   onPage,
 }: {
   readonly hand: FaceInHand;
   readonly job: Job;
   /** Where a maker’s mark goes; some formats have no back. */
   readonly back: FacePlan | null;
-  readonly studioName: string;
+  readonly workshop: Workshop;
   /** Opens the choice of a page for several panels. */
   readonly onPage: () => void;
 }): ReactNode {
@@ -93,7 +89,7 @@ export function AddThings({
   };
   const addMark = (onto: FacePlan): void => {
     const known = onto.items.find((item) => (item.kind === 'text' ? item.block : item.object).makersMark);
-    const mark = newMakersMark(onto, studioName, newId());
+    const mark = newMakersMark(onto, workshop.studioName, newId());
     const art = job.art.faces[onto.face.id] ?? EMPTY_FACE;
     if (!known)
       hand.changeAll([{ path: ['art', 'faces', onto.face.id], value: { ...art, texts: [...art.texts, mark] } }]);
@@ -163,69 +159,10 @@ export function AddThings({
       </Adds>
       {said && <p role="status">{said}</p>}
       {picker}
-      <WordingSheet hand={hand} isOpen={wording} onClose={() => setWording(false)} colour={colour} />
+      {wording && (
+        <WordingSheet hand={hand} job={job} workshop={workshop} onClose={() => setWording(false)} colour={colour} />
+      )}
     </>
-  );
-}
-
-/** Words by occasion in a pair of typefaces, set on the face at once. */
-function WordingSheet({
-  hand,
-  isOpen,
-  onClose,
-  colour,
-}: {
-  readonly hand: FaceInHand;
-  readonly isOpen: boolean;
-  readonly onClose: () => void;
-  readonly colour: string;
-}): ReactNode {
-  const { face, art, setFace, pick } = hand;
-  const [pairing, setPairing] = useState(PAIRINGS[0]!.id);
-  const pair = PAIRINGS.find(({ id }) => id === pairing)!;
-  const nameOf = (id: string): string => TYPEFACES.find((t) => t.id === id)!.name;
-  const occasions = [...new Set(WORDINGS.map(({ occasion }) => occasion))];
-  const take = (id: string): void => {
-    const wording = WORDINGS.find((one) => one.id === id)!;
-    const texts = wordFace(wording, face.safe, { pairing: pair, colour, idOf: newId });
-    // Words that were locked stay; a wording takes the place of the others.
-    setFace({ ...EMPTY_FACE, ...art, texts: [...art.texts.filter((t) => t.locked), ...texts] });
-    pick(texts.find((t) => t.typefaceId === pair.large)?.id ?? null);
-    onClose();
-  };
-  return (
-    <Sheet title={`A wording for the ${face.face.name.toLowerCase()}`} isOpen={isOpen} onClose={onClose} wide>
-      <Pick
-        label="Typefaces"
-        value={pairing}
-        onChange={setPairing}
-        sections={[
-          {
-            heading: null,
-            options: PAIRINGS.map(({ id, large, plain }) => ({ id, name: `${nameOf(large)} with ${nameOf(plain)}` })),
-          },
-        ]}
-      />
-      {art.texts.some((t) => !t.locked) && <p>It takes the place of the words on this face; lock what should stay.</p>}
-      <Wordings>
-        {occasions.map((occasion) => (
-          <section key={occasion} aria-label={occasion}>
-            <h3>{occasion}</h3>
-            <div>
-              {WORDINGS.filter((one) => one.occasion === occasion).map((one) => (
-                <button key={one.id} type="button" aria-label={one.name} onClick={() => take(one.id)}>
-                  {one.lines.map(([weight, text]) => (
-                    <span key={text} className={weight}>
-                      {text}
-                    </span>
-                  ))}
-                </button>
-              ))}
-            </div>
-          </section>
-        ))}
-      </Wordings>
-    </Sheet>
   );
 }
 
@@ -236,43 +173,5 @@ const Adds = styled.div`
   > button {
     justify-content: flex-start;
     padding: 6px 10px;
-  }
-`;
-const Wordings = styled.div`
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
-  gap: 12px 16px;
-  align-items: start;
-  section > div {
-    display: grid;
-    gap: 8px;
-  }
-  h3 {
-    margin: 0 0 4px;
-    color: ${({ theme }) => theme.colour.plum};
-    font-size: 14px;
-  }
-  button {
-    display: grid;
-    justify-items: center;
-    gap: 2px;
-    width: 100%;
-    padding: 10px 12px;
-    border: 1px solid ${({ theme }) => theme.colour.rule};
-    border-radius: 4px;
-    background: #fff;
-    text-align: center;
-    cursor: pointer;
-  }
-  button:hover {
-    border-color: ${({ theme }) => theme.colour.inkQuiet};
-  }
-  .large {
-    font-size: 19px;
-    font-weight: 700;
-  }
-  .small {
-    color: ${({ theme }) => theme.colour.inkQuiet};
-    font-size: 13px;
   }
 `;

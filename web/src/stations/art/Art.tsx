@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { seenFace, idOf, IDENTITY, polygon, type Scene } from '@zippy/core';
+import { seenFace, SPREADS_OF_95, idOf, IDENTITY, polygon, type Scene } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
 import { Turner } from '../../bench/Turner.tsx';
@@ -144,7 +144,19 @@ export function ArtSlip(props: StationProps): ReactNode {
   const rest = plan.art.faces.map((f) => f.face).filter(({ id }) => id !== face.face.id);
   if (drift)
     return (
-      <Slip title={`Art · drift on the ${face.face.name.toLowerCase()}`} part={plan.art} spoken={spokenOf(workshop)}>
+      <Slip
+        title={`Art · drift on the ${face.face.name.toLowerCase()}`}
+        // What is said here is about the blade.
+        part={{
+          ...plan.art,
+          verdict: sayDrift(plan),
+          snags: plan.art.snags.filter(({ id }) =>
+            /^art-(bleed-small|border|overhang|short|object-safe|safe)/.test(id),
+          ),
+          figures: [],
+        }}
+        spoken={spokenOf(workshop)}
+      >
         <DriftPanel {...props} />
       </Slip>
     );
@@ -194,7 +206,7 @@ export function ArtSlip(props: StationProps): ReactNode {
         hand={hand}
         job={job}
         back={plan.art.faces.find((f) => f.face.id === 'back') ?? null}
-        studioName={workshop.studioName}
+        workshop={workshop}
         onPage={() => setPage(true)}
       />
       {page && (
@@ -247,6 +259,10 @@ export function ArtSlip(props: StationProps): ReactNode {
     </Slip>
   );
 }
+
+/** Where this trimmer’s cuts land, in a sentence. */
+const sayDrift = ({ cut }: StationProps['plan']): string =>
+  `${cut.trimmer.name[0]!.toUpperCase()}${cut.trimmer.name.slice(1)} lands 95 cuts in 100 within ${(SPREADS_OF_95 * cut.drift.worst.fromTrueMm).toFixed(1)} mm of their place. Move the blade and see what would show.`;
 
 const Drop = styled.div`
   display: grid;

@@ -1,9 +1,10 @@
 import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { cardRows, fieldsIn, namesTooLarge, plural, readNames, type Job, type NamesPlan } from '@zippy/core';
+import { cardRows, fieldsIn, namesTooLarge, plural, readNames, rowName, type Job, type NamesPlan } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
+import { Choice, OnOff } from '../../ui/Choose.tsx';
 import { WordsField } from '../../ui/Field.tsx';
 import { Press, Quiet } from '../../ui/Press.tsx';
 import { Row } from '../../ui/Sheet.tsx';
@@ -39,6 +40,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
     take(new Uint8Array(await file.arrayBuffer()));
   };
   const rows = list ? cardRows(list) : [];
+  const repeats = (list?.repeat ?? []).length > 0;
   const shownRow = names ? rows[names.shown] : undefined;
   const asked = new Set(
     Object.values(job.art.faces)
@@ -57,6 +59,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
             <table>
               <thead>
                 <tr>
+                  {repeats && <th scope="col">Again</th>}
                   {list.columns.map((column) => (
                     <th key={column} scope="col" data-used={asked.has(column.toLowerCase()) || undefined}>
                       {column}
@@ -71,6 +74,22 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
                     aria-current={i === shownRow || undefined}
                     onClick={() => rows.includes(i) && set({ card: rows.indexOf(i) })}
                   >
+                    {repeats && (
+                      <td>
+                        <input
+                          type="checkbox"
+                          aria-label={`Repeat ${rowName(list, i)} on spare cards`}
+                          checked={list.repeat!.includes(i)}
+                          onClick={(event) => event.stopPropagation()}
+                          onChange={(event) => {
+                            const next = event.target.checked
+                              ? [...list.repeat!, i].sort((a, b) => a - b)
+                              : list.repeat!.filter((one) => one !== i);
+                            change([{ path: ['names', 'repeat'], value: next }]);
+                          }}
+                        />
+                      </td>
+                    )}
                     {row.map((cell, k) => (
                       <td key={list.columns[k]}>{cell}</td>
                     ))}
@@ -83,6 +102,34 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
         </>
       ) : (
         <p>One card a row: a file from a spreadsheet, saved as CSV, its first row naming the columns.</p>
+      )}
+      {list && (
+        <>
+          <OnOff
+            label="The list decides how many are made"
+            value={list.decides !== false}
+            onChange={(decides) => change([{ path: ['names', 'decides'], value: decides }])}
+          />
+          <Choice
+            label="Spare cards"
+            value={(list.repeat ?? []).length > 0 ? 'repeat' : 'bare'}
+            options={[
+              { id: 'bare', name: 'Bare, to write by hand' },
+              { id: 'repeat', name: 'Names again' },
+            ]}
+            onChange={(how) =>
+              change([{ path: ['names', 'repeat'], value: how === 'repeat' ? list.rows.map((_, i) => i) : [] }])
+            }
+          />
+          {(list.repeat ?? []).length > 0 && (
+            <p>
+              {list.repeat!.length === list.rows.length
+                ? 'In the list’s order, from its start.'
+                : `${list.repeat!.length} chosen names in turn.`}{' '}
+              Tick those to repeat in the list.
+            </p>
+          )}
+        </>
       )}
       <Row>
         <FileTrigger

@@ -62,7 +62,9 @@ export default function PdfPicker({
       const canvas = await pages.draw(number);
       const name = `${file.name.replace(/\.pdf$/i, '')}, page ${number}.png`;
       const picture = await cropped(canvas, crop, name);
-      onTaken(await addPicture(picture, (share) => setSaid(sayShare(name, share))));
+      // What is kept of a page is as large as it was there, whatever its pixels.
+      const pageWidthMm = Math.round((await pages.widthMm(number)) * (1 - crop.left - crop.right) * 100) / 100;
+      onTaken({ ...(await addPicture(picture, (share) => setSaid(sayShare(name, share)))), pageWidthMm });
     } catch (why) {
       setSaid((why as Error).message);
     }

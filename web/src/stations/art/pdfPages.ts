@@ -1,3 +1,4 @@
+import { MM_PER_INCH } from '@zippy/core';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 
 /** As sharp as a home printer prints, and no larger than a canvas can be. */
@@ -9,6 +10,8 @@ export interface PdfPages {
   readonly count: number;
   /** One page on a canvas of its own; `share` of full sharpness for looking at. */
   draw(number: number, share?: number): Promise<HTMLCanvasElement>;
+  /** Width of a page as the file has it. */
+  widthMm(number: number): Promise<number>;
   close(): void;
 }
 
@@ -56,6 +59,10 @@ export async function openPdf(file: File): Promise<PdfPages> {
       canvas.height = Math.max(1, Math.round(viewport.height));
       await page.render({ canvas, viewport, background: '#ffffff' }).promise;
       return canvas;
+    },
+    async widthMm(number) {
+      const page = await document.getPage(number);
+      return (page.getViewport({ scale: 1 }).width / 72) * MM_PER_INCH;
     },
     close: () => void document.loadingTask.destroy(),
   };

@@ -186,7 +186,11 @@ export function DriftPanel(props: StationProps): ReactNode {
             <tbody>
               <tr>
                 <th scope="row">White slivers</th>
-                <td>{facts.bleedMm === null ? 'no art at the edge' : percent(run.perCause.sliver)}</td>
+                <td>
+                  {facts.bleedMm === null && Object.keys(facts.shortMm).length === 0
+                    ? 'no art at the edge'
+                    : percent(run.perCause.sliver)}
+                </td>
               </tr>
               <tr>
                 <th scope="row">Words clipped</th>
@@ -218,6 +222,20 @@ export function DriftPanel(props: StationProps): ReactNode {
             {run.safeMm > safeMm && (
               <Press onPress={() => change([{ path: ['size', 'safeMm'], value: run.safeMm }])}>
                 Safe {mm(run.safeMm)}
+              </Press>
+            )}
+            {border && run.bandMm > (border.insetMm || border.widthMm) && run.bandMm <= 15 && (
+              <Press
+                onPress={() =>
+                  change([
+                    {
+                      path: ['art', 'faces', face.face.id, 'border'],
+                      value: { ...border, insetMm: 0, widthMm: Math.ceil(run.bandMm * 2) / 2 },
+                    },
+                  ])
+                }
+              >
+                Border {mm(Math.ceil(run.bandMm * 2) / 2)}
               </Press>
             )}
             {border && run.bandMm > (border.insetMm || border.widthMm) && (

@@ -1,8 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
-import type { DriftFacts, DriftModel, DriftRun } from '@zippy/core';
+import { DRIFT_RUN, type DriftFacts, type DriftModel, type DriftRun } from '@zippy/core';
 import type { DriftAnswer, DriftQuestion } from '../../../workers/drift.worker.ts';
-
-const CARDS = 1000;
 
 /** A thousand cards through the trimmer, in a worker; the newest question is the one that is answered. */
 export function useDriftRun(facts: DriftFacts, model: DriftModel, wanted: number): DriftRun | null {
@@ -19,7 +17,11 @@ export function useDriftRun(facts: DriftFacts, model: DriftModel, wanted: number
   useEffect(() => {
     number.current += 1;
     const question = JSON.parse(asked) as Pick<DriftQuestion, 'facts' | 'model' | 'wanted'>;
-    worker.current?.postMessage({ ...question, number: number.current, cards: CARDS } satisfies DriftQuestion);
+    worker.current?.postMessage({
+      ...question,
+      number: number.current,
+      cards: DRIFT_RUN.cards,
+    } satisfies DriftQuestion);
   }, [asked]);
   return run;
 }
