@@ -128,8 +128,10 @@ describe('art', function () {
     await page.mouse.move(again.x + again.width / 2 + 8, again.y + again.height / 2 + 40, { steps: 6 });
     await page.mouse.up();
     await page.keyboard.up('Alt');
-    await page.waitForTimeout(300);
-    expect(await ink()).to.be.within(6.6, 9);
+    await studio.reaches('Stall contact card', ({ art }) => {
+      const { leftMm } = art.faces.front!.texts.find((t) => t.id === 'name')!;
+      return leftMm >= 6.6 && leftMm <= 9;
+    });
     await page.keyboard.press('Control+z');
   });
 

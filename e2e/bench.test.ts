@@ -177,7 +177,7 @@ describe('printer and trimmer', function () {
     await press('Lay them out');
     await page
       .locator('aside')
-      .getByText(/No way of cutting edge to edge takes less|Nothing under/)
+      .getByText(/No edge-to-edge layout of these pieces takes less|Nothing under/)
       .waitFor();
     const times = await page.getByRole('list', { name: 'Layouts' }).locator('b').allInnerTexts();
     const sheets = times.reduce((sum, text) => sum + parseInt(text, 10), 0);

@@ -172,7 +172,7 @@ describe('by hand', function () {
     await fetch(`${application.url}/api/jobs/${id}`, {
       method: 'PUT',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ version, document: { ...document, brief: { ...document.brief, wanted: 31 } } }),
+      body: JSON.stringify({ version, document: { ...document, brief: { ...document.brief, purpose: 'sell' } } }),
     });
     await page.getByRole('textbox', { name: 'Notes' }).fill('written here');
     await page.getByRole('dialog', { name: 'This job was changed in two places' }).waitFor();
@@ -183,7 +183,8 @@ describe('by hand', function () {
     await page.getByRole('button', { name: /Go on with the other copy/ }).click();
     await page
       .locator('aside')
-      .getByText(/^31 cards to give/)
+      .getByText(/ cards to sell/)
+      .first()
       .waitFor();
     const beside = await stored(`${title} (other copy)`);
     expect(beside.document.brief.notes).to.equal('written here');
@@ -216,17 +217,18 @@ describe('by hand', function () {
     await reaches(title, (job) => job.brief.notes === 'typed in the other tab, and closed');
   });
 
-  it('puts a job away only when told twice', async () => {
+  it('puts a job away, and back with one press', async () => {
     await page.goto(application.url);
     const title = 'Regatta place cards (other copy)';
+    const link = page.getByRole('link', { name: new RegExp(`^${title.replace(/[()]/g, '\\$&')}`) });
     await page.getByRole('button', { name: `Put ${title} away` }).click();
-    await page.getByRole('button', { name: 'Keep it' }).click();
+    await link.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: 'Bring it back' }).click();
+    await link.waitFor();
     await page.getByRole('button', { name: `Put ${title} away` }).click();
-    await page.getByRole('button', { name: 'Yes, put it away' }).click();
-    await page
-      .getByRole('link', { name: new RegExp(`^${title.replace(/[()]/g, '\\$&')}`) })
-      .waitFor({ state: 'detached' });
+    await link.waitFor({ state: 'detached' });
     expect(await stored(title)).to.equal(undefined);
+    await page.getByRole('button', { name: 'Leave it away' }).click();
   });
 
   it('fits a tablet held upright without sideways scrolling', async () => {

@@ -134,6 +134,7 @@ export { drawEnvelopeBlank, drawEnvelopeSheet } from './envelope/drawEnvelope.ts
 export { CAUTIONS, SPOIL_CAUSES, type MakePlan, type MakeStep, type SpoilCause } from './make/planMake.ts';
 export type { CostPart, SellPlan } from './sell/planSell.ts';
 export { allSnags, planJob, type Plan, type PlanContext } from './plan/planJob.ts';
+export { outlinedLabel } from './write/outlinedLabel.ts';
 export { labelRuns, setLabel, type LabelRun } from './write/labels.ts';
 export { LOOKS, type Look } from './write/look.ts';
 export {

@@ -2,9 +2,6 @@ import type { Affine } from '../geometry/affine.ts';
 import type { Path } from '../geometry/path.ts';
 import type { Colour, Role, Scene, Shape } from '../scene/types.ts';
 import { layerName } from './layerNames.ts';
-import { outlineOf } from '../art/outlineOf.ts';
-import type { Typeface } from '../art/typefaces.ts';
-import { setLabel } from './labels.ts';
 import { LOOKS } from './look.ts';
 
 /** One element of a drawing, so that a page and a file are written from the same tree. */
@@ -24,10 +21,11 @@ export interface SvgOptions {
   /** Groups drawn parts by role, for programs that cut by layer. */
   readonly layers?: boolean;
   readonly labelFamily?: string;
-  /** With these, labels are drawn as outlines, because a file cannot know what fonts its reader has. */
-  readonly labelTypefaces?: readonly Typeface[];
+  /** Draws a label in another way than as text: a file cannot know what fonts its reader has. */
+  readonly drawLabel?: ((label: Label) => SvgNode) | null;
 }
 
+export type Label = Extract<Shape, { kind: 'label' }>;
 type Settled = Required<SvgOptions>;
 
 /** Screen pixels for a file's millimetre of line. */
@@ -66,7 +64,7 @@ export function svgNodes(scene: Scene, options: SvgOptions): readonly SvgNode[] 
     idPrefix: 'z',
     layers: false,
     labelFamily: 'Atkinson Hyperlegible Next, sans-serif',
-    labelTypefaces: [],
+    drawLabel: null,
     ...options,
   };
   const clips: SvgNode[] = [];
@@ -172,7 +170,7 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
       });
     }
     case 'label': {
-      if (options.labelTypefaces.length > 0) return outlinedLabel(shape, options);
+      if (options.drawLabel) return options.drawLabel(shape);
       const turned: Record<string, string> = shape.turnDeg
         ? { transform: `rotate(${num(shape.turnDeg)} ${num(shape.at.xMm)} ${num(shape.at.yMm)})` }
         : {};
@@ -205,22 +203,6 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
     case 'use':
       return element('use', { href: `#${options.idPrefix}-${shape.symbol}`, transform: matrix(shape.transform) });
   }
-}
-
-/** A label as outlines, with its words beside them. */
-function outlinedLabel(shape: Extract<Shape, { kind: 'label' }>, options: Settled): SvgNode {
-  const { text, at, sizeMm, anchor, turnDeg, role } = shape;
-  const { runs, widthMm } = setLabel(text, sizeMm, options.labelTypefaces);
-  const back = anchor === 'start' ? 0 : anchor === 'middle' ? widthMm / 2 : widthMm;
-  const d = runs
-    .map(({ typeface, glyphs, xMm }) => outlineOf(glyphs, typeface, { xMm: at.xMm + xMm - back, yMm: at.yMm }, sizeMm))
-    .join('');
-  return element('path', {
-    d,
-    'aria-label': text,
-    fill: role === 'dimension' ? LOOKS.dimension.stroke! : LOOKS.label.fill!,
-    ...(turnDeg ? { transform: `rotate(${num(turnDeg)} ${num(at.xMm)} ${num(at.yMm)})` } : {}),
-  });
 }
 
 /** A page may restyle what lies on its own ground; files stay plain. */

@@ -1,6 +1,6 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
-import { chainOf, LABEL_CHAIN, MM_PER_INCH, svgFile, type Scene } from '@zippy/core';
+import { chainOf, LABEL_CHAIN, MM_PER_INCH, outlinedLabel, svgFile, type Scene } from '@zippy/core';
 import type { ExportInput } from './types.ts';
 
 /** Print resolution of pictures of faces and sheets. */
@@ -16,7 +16,7 @@ export function sceneToSvg(
   return svgFile(scene, title, {
     layers,
     // A layer of outlined letters is something that a machine could cut.
-    ...(layers ? {} : { labelTypefaces: chainOf(fonts.book, LABEL_CHAIN) }),
+    drawLabel: layers ? null : (label) => outlinedLabel(label, chainOf(fonts.book, LABEL_CHAIN)),
     pictureHref: (id) => {
       const picture = pictures.get(id);
       if (!picture) throw new RangeError(`sceneToSvg: no bytes for picture “${id}”`);

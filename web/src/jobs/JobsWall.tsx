@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState, type ReactNode } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
@@ -8,7 +8,9 @@ import { sendAllKept } from '../stores/job.ts';
 import { DoNow, Press } from '../ui/Press.tsx';
 import { TopBar } from '../ui/TopBar.tsx';
 import { JobCard } from './JobCard.tsx';
-import { NewJobSheet } from './NewJobSheet.tsx';
+
+// Its pickers and fields are most of a page’s script, and the wall is seen without them.
+const NewJobSheet = lazy(() => import('./NewJobSheet.tsx'));
 
 const TRY_AGAIN_MS = 2000;
 
@@ -80,7 +82,11 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
           ))}
         </ul>
       </main>
-      <NewJobSheet isOpen={adding} onClose={() => setAdding(false)} workshop={workshop} />
+      {adding && (
+        <Suspense fallback={null}>
+          <NewJobSheet isOpen onClose={() => setAdding(false)} workshop={workshop} />
+        </Suspense>
+      )}
     </Wall>
   );
 }

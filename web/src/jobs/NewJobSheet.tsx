@@ -10,7 +10,7 @@ import { Row, Sheet } from '../ui/Sheet.tsx';
 const NONE = 'none';
 
 /** The few things a job starts from; all of them can be changed at Brief. */
-export function NewJobSheet({
+export default function NewJobSheet({
   isOpen,
   onClose,
   workshop,
