@@ -254,7 +254,16 @@ describe('codes', () => {
       'EMAIL:tove@saltmarsh.example',
       'END:VCARD',
     ]);
-    const parts = { kind: 'contact', name: '', given: 'Tove', family: 'Wren', firm: '', phone: '', email: '', url: '' } as const;
+    const parts = {
+      kind: 'contact',
+      name: '',
+      given: 'Tove',
+      family: 'Wren',
+      firm: '',
+      phone: '',
+      email: '',
+      url: '',
+    } as const;
     expect(codeText(parts)).to.include('\r\nN:Wren;Tove;;;\r\nFN:Tove Wren\r\n');
     // What lacks its scheme is offered one; what is no link, or has one, is left alone.
     expect(['saltmarsh.example/boats', ' boats.example ', 'boats.example:8080/x'].map(withScheme)).to.deep.equal([

@@ -40,7 +40,6 @@ export function WordingSheet({
   const pair = PAIRINGS.find(({ id }) => id === pairing)!;
   const [plans, setPlans] = useState<Readonly<Record<string, Plan>>>({});
   const nameOf = (id: string): string => TYPEFACES.find((t) => t.id === id)!.name;
-  const occasions = [...new Set(WORDINGS.map(({ occasion }) => occasion))];
   const { id: faceId } = face.face;
   // Set once for each pairing; what is taken is what was drawn.
   const set = useMemo(
@@ -103,48 +102,42 @@ export function WordingSheet({
       />
       {art.texts.some((t) => !t.locked) && <p>It takes the place of the words on this face; lock what should stay.</p>}
       <Wordings style={{ '--aspect': face.face.widthMm / face.face.heightMm } as object}>
-        {occasions.map((occasion) => (
-          <section key={occasion} aria-label={occasion}>
-            <h3>{occasion}</h3>
-            <div>
-              {WORDINGS.filter((one) => one.occasion === occasion).map((one) => {
-                const plan = plans[one.id];
-                const drawn = plan?.art.faces.find((f) => f.face.id === faceId);
-                return (
-                  <button key={one.id} type="button" aria-label={one.name} onClick={() => take(one.id)}>
-                    <span className="face">
-                      {plan && drawn && (
-                        <SceneView
-                          label={one.name}
-                          pictures={job.pictures}
-                          scene={{
-                            box: { xMm: 0, yMm: 0, widthMm: drawn.face.widthMm, heightMm: drawn.face.heightMm },
-                            symbols: {},
-                            shapes: [
-                              {
-                                kind: 'path',
-                                role: 'stock',
-                                path: polygon(drawn.trimOutline),
-                                fill: plan.stock.stock.colour,
-                              },
-                              {
-                                kind: 'group',
-                                transform: IDENTITY,
-                                clip: polygon(drawn.trimOutline),
-                                children: seenFace(plan.art, drawn),
-                              },
-                            ],
-                          }}
-                        />
-                      )}
-                    </span>
-                    <span>{one.name}</span>
-                  </button>
-                );
-              })}
-            </div>
-          </section>
-        ))}
+        {WORDINGS.map((one) => {
+          const plan = plans[one.id];
+          const drawn = plan?.art.faces.find((f) => f.face.id === faceId);
+          return (
+            <button key={one.id} type="button" aria-label={one.name} onClick={() => take(one.id)}>
+              <b>{one.occasion}</b>
+              <span className="face">
+                {plan && drawn && (
+                  <SceneView
+                    label={one.name}
+                    pictures={job.pictures}
+                    scene={{
+                      box: { xMm: 0, yMm: 0, widthMm: drawn.face.widthMm, heightMm: drawn.face.heightMm },
+                      symbols: {},
+                      shapes: [
+                        {
+                          kind: 'path',
+                          role: 'stock',
+                          path: polygon(drawn.trimOutline),
+                          fill: plan.stock.stock.colour,
+                        },
+                        {
+                          kind: 'group',
+                          transform: IDENTITY,
+                          clip: polygon(drawn.trimOutline),
+                          children: seenFace(plan.art, drawn),
+                        },
+                      ],
+                    }}
+                  />
+                )}
+              </span>
+              <span>{one.name}</span>
+            </button>
+          );
+        })}
       </Wordings>
     </Sheet>
   );
@@ -152,21 +145,13 @@ export function WordingSheet({
 
 const Wordings = styled.div`
   display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
   gap: 14px;
-  section > div {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
-    gap: 12px;
-  }
-  h3 {
-    margin: 0 0 6px;
-    color: ${({ theme }) => theme.colour.plum};
-    font-size: 15px;
-  }
+  align-items: start;
   button {
     display: grid;
     gap: 6px;
-    padding: 8px;
+    padding: 10px;
     border: 1px solid ${({ theme }) => theme.colour.rule};
     border-radius: 6px;
     background: ${({ theme }) => theme.colour.linen};
@@ -177,12 +162,16 @@ const Wordings = styled.div`
   button:hover {
     border-color: ${({ theme }) => theme.colour.inkQuiet};
   }
+  b {
+    color: ${({ theme }) => theme.colour.plum};
+    text-align: left;
+  }
   /* As large as the face will be, so that nothing moves when it is drawn. */
   .face {
     display: grid;
     width: 100%;
     aspect-ratio: var(--aspect);
-    max-height: 220px;
+    max-height: 300px;
     margin: 0 auto;
   }
   .face svg {
