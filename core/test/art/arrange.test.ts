@@ -1,6 +1,14 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { alignmentShift, evenShifts, snap, type Ground } from '../../src/art/arrange.ts';
+import {
+  alignmentShift,
+  alignmentShifts,
+  evenShifts,
+  evenSpan,
+  freeTop,
+  snap,
+  type Ground,
+} from '../../src/art/arrange.ts';
 import { WORDINGS, wordFace } from '../../src/art/wordings.ts';
 import { PAIRINGS } from '../../src/art/typefaces.ts';
 import { setText } from '../../src/art/setText.ts';
@@ -125,6 +133,67 @@ describe('wordings', () => {
         },
       ),
       { numRuns: 150 },
+    );
+  });
+});
+
+describe('several things together', () => {
+  it('line up across each for itself, and up and down as one', () => {
+    const boxes = [box(20, 20, 40, 6), box(30, 30, 20, 6)];
+    expect(alignmentShifts(boxes, 'centre', ground)).to.deep.equal([
+      { xMm: 10, yMm: 0 },
+      { xMm: 10, yMm: 0 },
+    ]);
+    expect(alignmentShifts([box(5, 20, 40, 6), boxes[1]!], 'left', ground)).to.deep.equal([
+      { xMm: 0, yMm: 0 },
+      { xMm: -25, yMm: 0 },
+    ]);
+    // Sixteen high together: from 20 to the top at 5.
+    expect(alignmentShifts(boxes, 'top', ground)).to.deep.equal([
+      { xMm: 0, yMm: -15 },
+      { xMm: 0, yMm: -15 },
+    ]);
+  });
+
+  it('are spaced by their baselines where they are words, so that tails make no line sit lower', () => {
+    // Three lines of one size at 20, 31 and 40; the middle one has a tail that hangs to 33.
+    const lines = [
+      { ink: box(10, 16, 40, 4), at: 20 },
+      { ink: box(10, 27, 40, 6), at: 31 },
+      { ink: box(10, 36, 40, 4), at: 40 },
+    ];
+    const spans = lines.map(({ ink, at }) => evenSpan(ink, [at], true));
+    const even = evenShifts(spans).map((by, i) => lines[i]!.at + by);
+    expect(even).to.deep.equal([20, 30, 40]);
+    // Beside a picture what counts is from the top of the letters to the last baseline.
+    expect(evenSpan(box(10, 27, 40, 12), [31, 37], false)).to.deep.equal(box(10, 27, 40, 10));
+    expect(evenSpan(box(10, 27, 40, 12), [], true)).to.deep.equal(box(10, 27, 40, 12));
+  });
+
+  it('leave room for a new one where it hides none, as near as can be to where it was wanted', () => {
+    const safe = ground.safe;
+    expect(freeTop([], safe, { topMm: 28, heightMm: 8 })).to.equal(28);
+    // A block from 26 to 34: above it by two is 16, below it 36; 28 is nearer to 36 than to 16.
+    expect(freeTop([box(5, 26, 90, 8)], safe, { topMm: 28, heightMm: 8 })).to.equal(36);
+    const mm = fc.double({ min: 0, max: 60, noNaN: true });
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(mm, fc.double({ min: 1, max: 12, noNaN: true })), { maxLength: 4 }),
+        mm,
+        (taken, want) => {
+          const boxes = taken.map(([y, h]) => box(5, y, 90, h));
+          const top = freeTop(boxes, safe, { topMm: want, heightMm: 6 });
+          expect(top).to.be.within(safe.yMm - 1e-9, safe.yMm + safe.heightMm - 6 + 1e-9);
+          const hides = (y: number): boolean =>
+            boxes.some((b) => y < b.yMm + b.heightMm - 1e-6 && b.yMm < y + 6 - 1e-6);
+          // It hides one only where every place is taken.
+          if (hides(top))
+            for (let y = 5; y <= 59; y += 0.25)
+              expect(
+                hides(y) || boxes.some((b) => Math.abs(y - b.yMm - b.heightMm) < 1.6 || Math.abs(b.yMm - y - 6) < 1.6),
+              ).to.equal(true);
+        },
+      ),
     );
   });
 });

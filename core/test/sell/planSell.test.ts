@@ -54,6 +54,25 @@ describe('planSell', () => {
     );
   });
 
+  it('counts packs by the cards that are sold, not by spares, and offers only what fills them', () => {
+    const run = (wanted: number, packOf: number) =>
+      changeJob(job, [
+        { path: ['brief', 'wanted'], value: wanted },
+        { path: ['sell', 'packOf'], value: packOf },
+        { path: ['sheet', 'spares'], value: 4 },
+      ]);
+    const waste = (one: ReturnType<typeof run>) => plan(one).sell.snags.find(({ id }) => id === 'sell-pack-waste');
+    // 24 are four packs of six, whatever is spare.
+    expect(waste(run(24, 6))).to.equal(undefined);
+    const odd = waste(run(26, 6))!;
+    expect(odd.title).to.equal('Packs of 6 leave 2 of 26 over');
+    for (const { label, changes } of odd.remedies)
+      expect(waste(changeJob(run(26, 6), changes)), label).to.equal(undefined);
+    expect(odd.remedies.map(({ label }) => label)).to.deep.equal(['Make 30 cards']);
+    // 25 fill packs of five.
+    expect(waste(run(25, 6))!.remedies.map(({ label }) => label)).to.deep.equal(['Sell packs of 5', 'Make 30 cards']);
+  });
+
   it('asks no price of a gift', () => {
     const gift = plan(changeJob(job, [{ path: ['brief', 'purpose'], value: 'give' }])).sell;
     expect(gift.figures.map((f) => f.id)).not.to.include('single');

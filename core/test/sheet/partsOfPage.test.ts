@@ -78,4 +78,11 @@ describe('parts of a page', () => {
     const odd = likelyPage({ widthPx: 1000, heightPx: 3000 });
     expect(odd.heightMm / odd.widthMm).to.be.closeTo(3, 1e-9);
   });
+
+  it('of a PDF keep the size they had there, cropped or not, whatever their shape', () => {
+    // 200 × 300 points, a tenth left out on the left: 180 points are 63.5 mm.
+    const { widthMm, heightMm } = likelyPage({ widthPx: 750, heightPx: 1250, pageWidthMm: 63.5 });
+    expect(widthMm).to.equal(63.5);
+    expect(heightMm).to.be.closeTo((63.5 * 5) / 3, 1e-9);
+  });
 });

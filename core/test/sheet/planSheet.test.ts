@@ -1,12 +1,15 @@
 import { expect } from 'chai';
+import { calibrationMarks } from '../../src/calibration/marks.ts';
+import type { Calibration } from '../../src/calibration/types.ts';
+import { newJob } from '../../src/job/newJob.ts';
 import { apply, compose, determinant } from '../../src/geometry/affine.ts';
 import { boxAround, grow, evenSides, isInside } from '../../src/geometry/box.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import { artMaps, drawSheetPage, pageMap } from '../../src/sheet/drawSheet.ts';
 import { chanceEnough, sparesFor } from '../../src/sheet/spares.ts';
-import type { JobChange } from '../../src/job/types.ts';
+import type { Job, JobChange, Workshop } from '../../src/job/types.ts';
 import type { Shape } from '../../src/scene/types.ts';
-import { inkedWith, plan, sized, words } from '../support.ts';
+import { inkedWith, plan, sized, words, workshop } from '../support.ts';
 
 const bothSides: readonly JobChange[] = [
   {
@@ -175,6 +178,45 @@ describe('one shared bleed', () => {
   const share: JobChange = { path: ['sheet', 'sharedBleed'], value: true };
   const ids = (made: ReturnType<typeof plan>): readonly string[] => made.sheet.snags.map((s) => s.id);
 
+  it('is not offered, and is warned of, where anything but one colour lies over the trim', () => {
+    const rule = {
+      kind: 'rule',
+      id: 'r',
+      colour: '#ffffff',
+      weightPt: 2,
+      leftMm: -3,
+      topMm: 40,
+      widthMm: 68,
+      heightMm: 4,
+    };
+    const star = {
+      kind: 'ornament',
+      id: 's',
+      ornament: 'star',
+      colour: '#ffffff',
+      leftMm: -2,
+      topMm: 20,
+      widthMm: 12,
+      heightMm: 12,
+    };
+    for (const [name, part, may] of [
+      ['a gradient', { gradient: { from: '#1d5a68', to: '#ffffff', angleDeg: 0 } }, false],
+      ['a border set in by a hair', { border: { widthMm: 5, insetMm: 0.2, colour: '#ffffff' } }, false],
+      ['a rule across', { objects: [rule] }, false],
+      ['an ornament over the trim', { objects: [star] }, false],
+      ['an ornament within', { objects: [{ ...star, leftMm: 20 }] }, true],
+      ['a border at the trim, all of one colour', { border: { widthMm: 5, insetMm: 0, colour: '#7b2869' } }, true],
+    ] as const) {
+      const faces = ['front', 'back'].map((face): JobChange => ({
+        path: ['art', 'faces', face],
+        value: { background: '#1d5a68', picture: null, texts: [], ...part },
+      }));
+      const job = inkedWith(...sized('flat', 62, 90), ...faces);
+      expect(ids(plan(job)).includes('sheet-could-share-bleed'), name).to.equal(may);
+      expect(ids(plan(changeJob(job, [share]))).includes('sheet-shared-bleed'), name).to.equal(!may);
+    }
+  });
+
   it('lets a third column in where two bleeds left room for two, and is offered for it', () => {
     // 210 − 2 · 3.4 − 2 · 3 = 197.2: three of 62 want 198 with two bleeds between, 192 with one.
     const two = flooded(['#1d5a68', '#1d5a68']);
@@ -197,5 +239,78 @@ describe('one shared bleed', () => {
       ),
     );
     expect(ids(folded)).to.include('sheet-shared-bleed');
+  });
+});
+
+describe('a calibrated path', () => {
+  const marks = calibrationMarks({ widthMm: 210, heightMm: 297 }, evenSides(5));
+  const calibrated = (part: Partial<Calibration> = {}, rule = 1): Workshop => ({
+    ...workshop,
+    printers: workshop.printers.map((printer) => ({
+      ...printer,
+      paths: printer.paths.map((path) => ({
+        ...path,
+        printsBothSides: false,
+        calibrations: [
+          {
+            ...{ id: 'c', day: '2026-11-20', gsm: 300, sheetWidthMm: 210, sheetHeightMm: 297, marginsMm: evenSides(5) },
+            ...{ flipEdge: 'long' as const, laidBack: 'face down', setAside: false },
+            readings: {
+              ruleAcrossMm: marks.ruleAcross.lengthMm * rule,
+              ruleDownMm: marks.ruleDown.lengthMm * rule,
+              crosses: Object.fromEntries(
+                ['topLeft', 'topRight', 'bottomLeft', 'bottomRight'].map((c) => [c, { rightMm: 0.7, lowMm: -0.4 }]),
+              ) as Calibration['readings']['crosses'],
+              edges: null,
+              arrows: 'same' as const,
+            },
+            ...part,
+          },
+        ],
+      })),
+    })),
+  });
+  const both: JobChange = {
+    path: ['art', 'faces', 'back'],
+    value: { background: '#f2b01e', picture: null, texts: [] },
+  };
+
+  it('that was found to fit the page says so at every printed job on it, and at none that is bare', () => {
+    const ids = (job: Job) => plan(job, calibrated({}, 0.97)).sheet.snags.map(({ id }) => id);
+    expect(ids(inkedWith(...sized('flat', 60, 90)))).to.include('sheet-fits-page');
+    expect(ids(inkedWith(...sized('flat', 60, 90), both))).to.include('sheet-fits-page');
+    expect(ids(changeJob(newJob('Bare', workshop), sized('flat', 60, 90)))).to.not.include('sheet-fits-page');
+    expect(plan(inkedWith(...sized('flat', 60, 90)), calibrated()).sheet.snags.map(({ id }) => id)).to.not.include(
+      'sheet-fits-page',
+    );
+  });
+
+  it('knows the turn as the printer saw it: on a half sheet that lies the other way it is the other edge', () => {
+    const half: JobChange = { path: ['sheet', 'cutDown'], value: { widthMm: 210, heightMm: 148.5 } };
+    const turn = (flipEdge: string): JobChange => ({ path: ['sheet', 'flipEdge'], value: flipEdge });
+    const said = (...more: readonly JobChange[]) =>
+      plan(inkedWith(...sized('flat', 60, 90), both, ...more), calibrated()).sheet.snags.find(
+        ({ id }) => id === 'sheet-turns-otherwise',
+      );
+    expect(said(turn('long'))).to.equal(undefined);
+    expect(said(turn('short'))!.remedies[0]!.label).to.equal('Turn it on the long edge');
+    // Sideways on a portrait sheet is the long edge; on a landscape half of it, the short one.
+    expect(said(half, turn('short'))).to.equal(undefined);
+    expect(said(half, turn('long'))!.remedies[0]!.label).to.equal('Turn it on the short edge');
+  });
+
+  it('has two pages for one plate, and its steps do not call them the same', () => {
+    const job = inkedWith(...sized('flat', 90, 130), both, { path: ['sheet', 'working'], value: 'workAndTurn' });
+    const titles = (shop: Workshop) =>
+      plan(job, shop)
+        .make.steps.filter(({ kind }) => kind === 'print')
+        .map(({ title }) => title);
+    expect(titles(calibrated())).to.deep.equal(['Print the plate', 'Print the other page']);
+    expect(titles(calibrated({ setAside: true }))).to.deep.equal(['Print the plate', 'Print it again']);
+    expect(
+      plan(job, calibrated())
+        .make.steps.map(({ detail }) => detail)
+        .join(' '),
+    ).to.not.match(/same page once more/);
   });
 });

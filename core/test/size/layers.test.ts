@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { distanceToEdge, edgesOf, areaOf } from '../../src/geometry/polygon.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import type { Job, LayerChoice } from '../../src/job/types.ts';
-import { jobWith, plan, sized } from '../support.ts';
+import { jobWith, plan, sized, workshop } from '../support.ts';
 
 const withLayer = (job: Job, part: Partial<LayerChoice>): Job =>
   changeJob(job, [
@@ -66,6 +66,27 @@ describe('planLayers', () => {
     expect(inner!.widthMm).to.be.closeTo(2 * (97 - 0.5812 - 0.2356), 1e-3);
     expect(outer!.crease).to.deep.equal({ upright: true, atMm: outer!.widthMm / 2 });
     expect(outer!.heightMm).to.equal(134);
+  });
+
+  it('shortens an insert within an insert by its own creep, also when they are separate layers', () => {
+    const insert = (id: string, stockIds: readonly string[]) => ({
+      id,
+      kind: 'insert',
+      faces: [],
+      revealMm: 3,
+      stockIds,
+    });
+    const of = (layers: readonly object[]) =>
+      plan(jobWith(...sized('sideFold', 100, 140), { path: ['size', 'layers'], value: layers })).size.layers.map(
+        ({ crease }) => crease!.atMm,
+      );
+    const together = of([insert('a', ['reed-120-a4', 'shell-300-a4', 'reed-120-a4'])]);
+    const apart = of([insert('a', ['reed-120-a4']), insert('b', ['shell-300-a4']), insert('c', ['reed-120-a4'])]);
+    expect(apart).to.deep.equal(together);
+    // Each by π/2 of the leaf outside it.
+    const caliper = (id: string): number => workshop.stocks.find((s) => s.id === id)!.caliperMicron / 1000;
+    expect(apart[0]! - apart[1]!).to.be.closeTo((Math.PI / 2) * caliper('reed-120-a4'), 1e-9);
+    expect(apart[1]! - apart[2]!).to.be.closeTo((Math.PI / 2) * caliper('shell-300-a4'), 1e-9);
   });
 
   it('adds to the thickness, an insert twice', () => {
