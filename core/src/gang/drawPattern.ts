@@ -61,6 +61,7 @@ export function drawPattern(
     `print ${pattern.times}`,
     ...(date ? [date] : []),
   ].join(' · ');
+  const ticks = drawTicks(trims, folds, { bleedBox, printable });
   return {
     scene: {
       box,
@@ -72,8 +73,8 @@ export function drawPattern(
           const piece = pieces.find(({ id }) => id === place.id)!;
           return { kind: 'use', symbol: symbolOf(piece), transform: compose(map, onSharedSheet(piece, place)) };
         }),
-        ...drawTicks(trims, folds, { bleedBox, printable }),
-        ...drawSlug(text, { bleedBox, printable }),
+        ...ticks,
+        ...drawSlug(text, { bleedBox, printable }, { ticks }),
       ],
     },
     trimBox,

@@ -1,4 +1,4 @@
-import { drawSide } from '../art/drawCard.ts';
+import { seenSide } from '../art/seenArt.ts';
 import { apply, type Affine } from '../geometry/affine.ts';
 import { polygon, polyline, segment } from '../geometry/path.ts';
 import { boxOf, type FacePlan } from '../art/items.ts';
@@ -25,8 +25,9 @@ const LARGEST_SCALE = 0.6;
  * Derivation: folding the lower half behind the upper one carries (x, 2a − y) to (x, y), so the inside is
  * drawn mirrored about the line; it is kept mirrored on the blank, seen through the paper, so it comes out true.
  */
-export function drawProof({ size, art }: Plan, title: string, unit: LengthUnit): Page {
+export function drawProof({ size, art, stock }: Plan, title: string, unit: LengthUnit): Page {
   const { blank } = size.form;
+  const { colour } = stock.stock;
   const steps = inLines(size.form.steps.map(({ says }, i) => `${i + 1}  ${says}`));
   const headMm = 18 + steps.length * LINE_MM;
   const twoSided = size.faces.some((face) => face.side === 'inside');
@@ -56,7 +57,10 @@ export function drawProof({ size, art }: Plan, title: string, unit: LengthUnit):
   ];
   for (const [side, map] of [['outside', outside], ...(twoSided ? [['inside', inside] as const] : [])] as const) {
     const at = (points: readonly { xMm: Mm; yMm: Mm }[]) => points.map((p) => apply(map, p));
-    shapes.push({ kind: 'group', transform: map, clip: polygon(blank.outline), children: drawSide(art, side) });
+    // White art on dark card cannot be read on white paper: the card's colour lies under it, as on the screen.
+    if (art.onStock.coloured)
+      shapes.push({ kind: 'path', role: 'stock', path: polygon(at(blank.outline)), fill: colour });
+    shapes.push({ kind: 'group', transform: map, clip: polygon(blank.outline), children: seenSide(art, side, colour) });
     // Paled, so that the names and arrows can be read over any art.
     shapes.push({ kind: 'path', role: 'stock', path: polygon(at(blank.outline)), fill: '#ffffff', fillOpacity: 0.5 });
     shapes.push({ kind: 'path', role: 'trim', path: polygon(at(blank.outline)) });

@@ -62,6 +62,7 @@ export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabe
       : [],
   );
   const plate = label && sayPlate(label.plate ?? 'colours', print.white);
+  const ticks = print.marks ? drawTicks(trims, folds, block) : [];
   const text = label
     ? [
         shortTitle(label.title),
@@ -77,8 +78,8 @@ export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabe
       symbols: { [symbol]: { box: boxAround(piece.bleedOutline), shapes: art.shapes } },
       shapes: [
         ...laid.map((lies): Shape => ({ kind: 'use', symbol, transform: laidMap(lies, piece.heightMm) })),
-        ...(print.marks ? drawTicks(trims, folds, block) : []),
-        ...(print.marks && text ? drawSlug(text, block) : []),
+        ...ticks,
+        ...(print.marks && text ? drawSlug(text, block, { ticks }) : []),
       ],
     },
     trimBox: around(trims),

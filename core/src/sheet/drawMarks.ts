@@ -1,3 +1,4 @@
+import { boxAround } from '../geometry/box.ts';
 import { segment } from '../geometry/path.ts';
 import { TOLERANCE_MM, type Box, type Point } from '../geometry/types.ts';
 import { overlaps } from './machineMarks.ts';
@@ -6,7 +7,6 @@ import type { Shape } from '../scene/types.ts';
 import { CLEAR_MM, SHORTEST_TICK_MM, TICK_MM } from './marks.ts';
 
 const SLUG_MM = 2.4;
-/** Beyond the ticks where there is room, so that the two never cross. */
 const SLUG_ROOM_MM = SLUG_MM * 1.25;
 
 /** What lies on a page: everything printed, in one box, and how far the printer reaches. */
@@ -91,15 +91,39 @@ interface SlugPlace {
 }
 
 /**
- * A line of words along the roomiest edge that holds it, clear of what must stay white; shortened where none is long
- * enough, and left out where no edge has room for a line at all.
+ * A line of words along the roomiest edge that holds it, clear of what must stay white and, where an edge has room
+ * for that, of the ticks that the blade is laid to; shortened where none is long enough, and left out where no edge
+ * has room for a line at all.
  * @param keepClear a machine’s marks, with the white about them
  */
 export function drawSlug(
   text: string,
-  { bleedBox: block, printable }: Block,
-  keepClear: readonly Box[] = [],
+  block: Block,
+  { ticks, keepClear = [] }: { readonly ticks: readonly Shape[]; readonly keepClear?: readonly Box[] },
 ): readonly Shape[] {
+  const offTicks = slugPlaces(block, [...keepClear, ...ticks.flatMap(reachOf)]);
+  const clear = offTicks.filter(({ runMm }) => runMm >= slugWidthMm(text));
+  const places = clear.length > 0 ? clear : slugPlaces(block, keepClear);
+  const holds = places.filter(({ runMm }) => runMm >= slugWidthMm(text));
+  const [best] = [...(holds.length > 0 ? holds : places)].sort((a, b) =>
+    holds.length > 0 ? b.roomMm - a.roomMm : b.runMm - a.runMm,
+  );
+  if (!best) return [];
+  return [
+    {
+      ...{ kind: 'label', role: 'mark', sizeMm: SLUG_MM, anchor: 'start' },
+      text: cutToRun(text, best.runMm),
+      at: best.at,
+      ...(best.turnDeg === 0 ? {} : { turnDeg: best.turnDeg }),
+    },
+  ];
+}
+
+const reachOf = (shape: Shape): readonly Box[] =>
+  shape.kind === 'path' ? [boxAround(shape.path.flatMap((part) => (part.kind === 'close' ? [] : [part.to])))] : [];
+
+/** Every edge that has room for a line of words. */
+function slugPlaces({ bleedBox: block, printable }: Block, keepClear: readonly Box[]): readonly SlugPlace[] {
   const [right, foot] = [printable.xMm + printable.widthMm, printable.yMm + printable.heightMm];
   const strip = (box: Box, turned: boolean, roomMm: Mm, place: (from: Mm) => Point): readonly SlugPlace[] =>
     clearRuns(box, turned, keepClear).map(([from, runMm]) => ({
@@ -117,26 +141,13 @@ export function drawSlug(
     block.xMm - printable.xMm,
     right - block.xMm - block.widthMm,
   ];
-  const places = [
+  return [
     ...strip(level(foot - tall), false, below, (xMm) => ({ xMm, yMm: foot - SLUG_MM * 0.3 })),
     ...strip(level(printable.yMm), false, above, (xMm) => ({ xMm, yMm: printable.yMm + SLUG_MM })),
     // Read from the right: it begins at the foot of its run.
     ...strip(upright, true, before, (yMm) => ({ xMm: printable.xMm + SLUG_MM, yMm })),
     ...strip({ ...upright, xMm: right - tall }, true, after, (yMm) => ({ xMm: right - SLUG_MM * 0.3, yMm })),
   ].filter(({ roomMm, runMm }) => roomMm >= SLUG_ROOM_MM && runMm > SHORTEST_SLUG_MM);
-  const holds = places.filter(({ runMm }) => runMm >= slugWidthMm(text));
-  const [best] = (holds.length > 0 ? holds : places).sort((a, b) =>
-    holds.length > 0 ? b.roomMm - a.roomMm : b.runMm - a.runMm,
-  );
-  if (!best) return [];
-  return [
-    {
-      ...{ kind: 'label', role: 'mark', sizeMm: SLUG_MM, anchor: 'start' },
-      text: cutToRun(text, best.runMm),
-      at: best.at,
-      ...(best.turnDeg === 0 ? {} : { turnDeg: best.turnDeg }),
-    },
-  ];
 }
 
 /** Stretches of a strip that touch nothing which must stay white: where each begins, as it is read, and its length. */

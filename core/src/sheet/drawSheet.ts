@@ -69,6 +69,7 @@ interface SheetFrame extends Block {
   readonly laid: readonly { readonly symbol: PaperSide; readonly transform: Affine }[];
   readonly trimBox: Box;
   readonly symbols: Scene['symbols'];
+  readonly ticks: readonly Shape[];
   /** Cards, ticks and a machine’s marks. */
   readonly shapes: readonly Shape[];
 }
@@ -97,9 +98,11 @@ function drawFrame(
   const laid = artOn(sheet, side);
   const trims = sheet.cells.map(({ trim }) => mapBox(pageMap(sheet, side), trim));
   const box = printedBox(blank.widthMm, blank.heightMm, size.bleedMm);
+  const ticks = sheet.marks ? ticksOf(size, sheet, side) : [];
   return {
     ...blockOf(sheet, side),
     laid,
+    ticks,
     trimBox: trims.length > 0 ? boxAround(trims.flatMap((t) => corners(t))) : pageBox(sheet),
     symbols: Object.fromEntries(
       [...new Set(laid.map(({ symbol }) => symbol))].map((symbol) => [
@@ -109,7 +112,7 @@ function drawFrame(
     ),
     shapes: [
       ...laid.map((use): Shape => ({ kind: 'use', ...use })),
-      ...(sheet.marks ? ticks(size, sheet, side) : []),
+      ...ticks,
       ...(side === 'front' ? sheet.machineMarks.map(drawMark) : []),
     ],
   };
@@ -162,7 +165,7 @@ export function drawSheetPage(
 }
 
 /** A machine’s marks want white about them, or they are not found. */
-const ticks = (size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shape[] => {
+const ticksOf = (size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shape[] => {
   if (sheet.placements.length === 0) return [];
   const map = pageMap(sheet, side);
   const cells = sheet.cells.map(({ trim }) => mapBox(map, trim));
@@ -182,7 +185,7 @@ const ticks = (size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shap
 };
 
 /** Job, side, ink, sheet and day. */
-function slug(sheet: SheetPlan, side: SheetSide, block: Block, label: SheetLabel): readonly Shape[] {
+function slug(sheet: SheetPlan, side: SheetSide, frame: SheetFrame, label: SheetLabel): readonly Shape[] {
   const plate = sayPlate(label.plate ?? 'colours', sheet.white);
   const rest = [
     sheet.onePlate ? 'both sides' : side,
@@ -191,7 +194,10 @@ function slug(sheet: SheetPlan, side: SheetSide, block: Block, label: SheetLabel
     ...(sheet.named ? [sayPiles(sheet)] : []),
     ...(label.date ? [label.date] : []),
   ];
-  return drawSlug([shortTitle(label.title), ...rest].join(' · '), block, sheet.machineMarks.map(markRoom));
+  return drawSlug([shortTitle(label.title), ...rest].join(' · '), frame, {
+    ticks: frame.ticks,
+    keepClear: sheet.machineMarks.map(markRoom),
+  });
 }
 
 /** Every bleed of a page, and where its printer reaches. */

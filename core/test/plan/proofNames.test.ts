@@ -3,6 +3,7 @@ import { drawProof } from '../../src/plan/drawProof.ts';
 import { apply, compose, IDENTITY, type Affine } from '../../src/geometry/affine.ts';
 import { boxAround } from '../../src/geometry/box.ts';
 import type { Box } from '../../src/geometry/types.ts';
+import type { Job, JobChange } from '../../src/job/types.ts';
 import type { Shape } from '../../src/scene/types.ts';
 import { jobWith, plan, sized, typefaces, words } from '../support.ts';
 
@@ -66,5 +67,25 @@ describe('the proof to fold by hand', () => {
       expect(signs).to.have.length(3 * p.size.faces.length);
       for (const sign of signs) for (const line of lines) expect(meet(sign, line), `at ${topMm}`).to.equal(false);
     }
+  });
+});
+
+describe('the proof of a coloured card', () => {
+  it('lays the card’s colour under white words, which white paper would swallow', () => {
+    const art: JobChange = {
+      path: ['art', 'faces', 'front'],
+      value: { background: null, picture: null, texts: [words('Night', { colour: '#ffffff' })] },
+    };
+    const fillsOf = (job: Job) => {
+      const p = plan(job);
+      const fills = drawProof(p, 'Ebb', 'mm').scene.shapes.flatMap((s) =>
+        s.kind === 'path' && s.fill ? [s.fill] : [],
+      );
+      return { fills, colour: p.stock.stock.colour };
+    };
+    const dark = fillsOf(jobWith(art, { path: ['stock', 'stockId'], value: 'night-270-a4' }));
+    expect(dark.colour).to.not.equal('#ffffff');
+    expect(dark.fills).to.include(dark.colour);
+    expect(fillsOf(jobWith(art)).fills).to.not.include(dark.colour);
   });
 });

@@ -28,6 +28,43 @@ function takes(shape: Shape): Box | null {
     : { xMm, yMm: yMm - shape.sizeMm, widthMm: wide, heightMm: shape.sizeMm * 1.25 };
 }
 
+describe('the slug', () => {
+  it('lies across no tick wherever an edge holds it beside them', () => {
+    let tried = 0;
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...FORMAT_IDS),
+        fc.integer({ min: 60, max: 150 }),
+        fc.integer({ min: 60, max: 150 }),
+        (format, w, h) => {
+          const p = plan(inkedWith(...sized(format, w, h)));
+          const { shapes } = drawSheetPage(p.size, p.art, p.sheet, 'front', {
+            ...{ title: 'Ebb', date: null, sheetNumber: 1 },
+          }).scene;
+          const slug = shapes.find((s) => s.kind === 'label');
+          const ticks = shapes.flatMap((s) => (s.kind === 'path' && !s.fill ? [takes(s)!] : []));
+          if (!slug || ticks.length === 0) return;
+          const box = takes(slug)!;
+          // As long a run between two ticks as the words may want, on their own edge.
+          const { printable } = p.sheet;
+          const level = slug.kind === 'label' && slug.turnDeg !== -90;
+          if (!level) return;
+          const across = ticks.filter((t) => t.yMm < box.yMm + box.heightMm && t.yMm + t.heightMm > box.yMm);
+          const ends = [printable.xMm, ...across.map((t) => t.xMm), printable.xMm + printable.widthMm].sort(
+            (a, b) => a - b,
+          );
+          const longest = Math.max(...ends.slice(1).map((end, i) => end - ends[i]!));
+          if (longest < slugWidthMm(slug.kind === 'label' ? slug.text : '') + 12) return;
+          tried += 1;
+          for (const tick of ticks) expect(overlaps(box, tick), `${format} ${w} × ${h}`).to.equal(false);
+        },
+      ),
+      { numRuns: Number(process.env.RUNS ?? 60) },
+    );
+    expect(tried).to.be.above(10);
+  });
+});
+
 describe('the white about a machine’s marks', () => {
   it('stays white, whatever sheet, piece, side and title', () => {
     const { machine } = workshop.trimmers.find((t) => t.machine)!;
@@ -79,12 +116,12 @@ describe('the white about a machine’s marks', () => {
       printable: { xMm: 5, yMm: 5, widthMm: 180, heightMm: 138 },
     };
     const mark = { xMm: 5, yMm: 5, widthMm: 9, heightMm: 60 };
-    const [slug] = drawSlug('A title of some length · front · sheet 1 of 20', block, [mark]);
+    const [slug] = drawSlug('A title of some length · front · sheet 1 of 20', block, { ticks: [], keepClear: [mark] });
     const box = takes(slug!)!;
     expect(slug!.kind === 'label' && slug!.turnDeg).to.equal(-90);
     expect(box.yMm).to.be.at.least(65);
     // A run too short for the words holds as many of them as it can.
-    const [cut] = drawSlug('W'.repeat(200), block, [mark]);
+    const [cut] = drawSlug('W'.repeat(200), block, { ticks: [], keepClear: [mark] });
     expect(cut!.kind === 'label' && cut!.text.endsWith('…')).to.equal(true);
     expect(takes(cut!)!.yMm).to.be.at.least(65);
   });
