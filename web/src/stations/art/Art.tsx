@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { seenFace, SPREADS_OF_95, idOf, IDENTITY, polygon, type Scene } from '@zippy/core';
+import { seenFace, SPREADS_OF_95, idOf, IDENTITY, polygon, whiteWayOf, type Scene } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
 import { Turner } from '../../bench/Turner.tsx';
@@ -229,7 +229,13 @@ export function ArtSlip(props: StationProps): ReactNode {
       <More label={job.names ? `Names from a list (${job.names.rows.length})` : 'Names from a list'}>
         <NamesPanel job={job} names={plan.art.names} />
       </More>
-      {plan.art.onStock.coloured && <InksOnStock onStock={plan.art.onStock} stock={plan.stock.stock} />}
+      {plan.art.onStock.coloured && (
+        <InksOnStock
+          onStock={plan.art.onStock}
+          stock={plan.stock.stock}
+          white={whiteWayOf(plan.stock.printer, plan.stock.path, plan.stock.stock)}
+        />
+      )}
       <More label="Gradient, border, pattern, panels">
         <FieldPlace value={face.face.id}>
           <GroundPanel

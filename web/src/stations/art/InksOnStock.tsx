@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import type { Fate, OnStock, Stock } from '@zippy/core';
+import type { Fate, OnStock, Stock, WhiteWay } from '@zippy/core';
 
 const SAYS: Readonly<Record<Fate, string>> = {
   bare: 'the card’s own, left bare',
@@ -9,14 +9,29 @@ const SAYS: Readonly<Record<Fate, string>> = {
   vanishes: 'cannot be seen',
 };
 
+/** Where the white stands among the files, by how its feed path lays it. */
+const WHITE: Readonly<Record<WhiteWay, string>> = {
+  inPass: 'an ink of its own in the page, named White.',
+  before: 'a file of its own, printed before the colours.',
+  after: 'a file of its own, printed after the colours.',
+};
+
 /** Every colour of the art as it is asked for and as it comes out on a coloured card. */
-export function InksOnStock({ onStock, stock }: { readonly onStock: OnStock; readonly stock: Stock }): ReactNode {
+export function InksOnStock({
+  onStock,
+  stock,
+  white,
+}: {
+  readonly onStock: OnStock;
+  readonly stock: Stock;
+  readonly white: WhiteWay | null;
+}): ReactNode {
   return (
     <Box aria-label="Inks on this card">
       <p>
         <b>On {stock.colourName.toLowerCase()} card</b>
-        {onStock.white
-          ? ': white goes under every colour, as a plate of its own in the file, and again on pages at its end.'
+        {white
+          ? `: white goes under every colour; on the sheets it is ${WHITE[white]}`
           : ': inks let the card through, and nothing is lighter than the card.'}
       </p>
       <ul>
