@@ -147,9 +147,11 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
           <BenchPress onPress={toggleLight} aria-pressed={light}>
             To the light <KeyCap>L</KeyCap>
           </BenchPress>
-          <BenchPress onPress={useStandIn.getState().toggle} aria-pressed={onStandIn}>
-            Stand-in printer
-          </BenchPress>
+          {sheet.passes.length > 0 && (
+            <BenchPress onPress={useStandIn.getState().toggle} aria-pressed={onStandIn}>
+              Stand-in printer
+            </BenchPress>
+          )}
           {sheet.named && (
             <Turner
               name="Sheet"
@@ -215,15 +217,17 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
         ]}
         onChange={(grain) => set('grain', grain)}
       />
-      <Choice
-        label="Turn the sheet over on its"
-        value={sheet.flipEdge}
-        options={[
-          { id: 'long', name: 'Long edge' },
-          { id: 'short', name: 'Short edge' },
-        ]}
-        onChange={(edge) => set('flipEdge', edge)}
-      />
+      {plan.sheet.passes.length > 0 && (
+        <Choice
+          label="Turn the sheet over on its"
+          value={sheet.flipEdge}
+          options={[
+            { id: 'long', name: 'Long edge' },
+            { id: 'short', name: 'Short edge' },
+          ]}
+          onChange={(edge) => set('flipEdge', edge)}
+        />
+      )}
       {plan.sheet.sides.length === 2 && plan.size.form.blank.creases.length === 0 && (
         <Choice
           label="Both sides"
