@@ -18,6 +18,8 @@ import type { ExportFile, ExportInput } from './types.ts';
 const A4_MM = { width: 210, height: 297 } as const;
 const EDGE_MM = 16;
 const [INK, QUIET, PLUM] = ['#1d2930', '#56656e', '#7b2869'] as const;
+const STOP = '#b3261e';
+const withStop = (sentence: string): string => (/[.!?]$/.test(sentence) ? sentence : `${sentence}.`);
 const pt = (mm: number): number => mm / MM_PER_POINT;
 const PLAIN = LABEL_CHAIN;
 const BOLD = BOLD_CHAIN;
@@ -43,6 +45,11 @@ export async function ticketPdf(input: ExportInput, name: string): Promise<reado
   write(BOLD, 20, INK, job.brief.title);
   write(PLAIN, 10, QUIET, [workshop.studioName, date].filter(Boolean).join(' · '));
   if (job.brief.notes.trim()) write(PLAIN, 10.5, INK, job.brief.notes.trim());
+  const snags = allSnags(plan);
+  // Whoever stands at the printer reads the head of the page and no further.
+  const stops = snags.filter(({ level }) => level === 'stop');
+  if (stops.length > 0)
+    write(BOLD, 11, STOP, `Not ready to print. ${stops.map(({ title }) => withStop(title)).join(' ')}`);
   doc.moveDown(0.6);
   if (plan.sheet.passes.length > 0)
     rule(doc, 'Print at 100 %, no fit to page. This bar is 100 mm long: check it before you print card.');
@@ -54,7 +61,6 @@ export async function ticketPdf(input: ExportInput, name: string): Promise<reado
     if (facts) write(PLAIN, 9, QUIET, facts);
     doc.moveDown(0.5);
   }
-  const snags = allSnags(plan);
   if (snags.length > 0) {
     room(30);
     write(BOLD, 12, PLUM, 'Still to settle');
