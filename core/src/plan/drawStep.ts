@@ -1,11 +1,14 @@
-import { drawSide } from '../art/drawCard.ts';
+import { seenSide } from '../art/seenArt.ts';
 import { drawCreaseLine } from '../crease/drawCrease.ts';
 import { drawCutMove } from '../cut/drawCuts.ts';
 import { drawMachineFile } from '../cut/planMachine.ts';
 import { drawEnvelopeBlank } from '../envelope/drawEnvelope.ts';
+import { IDENTITY } from '../geometry/affine.ts';
 import { boxPath } from '../geometry/path.ts';
+import type { PaperSide } from '../fold/types.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import type { Scene } from '../scene/types.ts';
+import { whitePlate } from '../scene/whitePlate.ts';
 import { drawSheetPage } from '../sheet/drawSheet.ts';
 import type { SheetSide } from '../sheet/planSheet.ts';
 import { drawBlank } from '../size/drawBlank.ts';
@@ -13,6 +16,7 @@ import { drawFolded } from '../size/drawFolded.ts';
 import { drawLayerSheet } from '../sheet/drawLayerSheet.ts';
 import type { MakeStep } from '../make/planMake.ts';
 import type { Plan } from './planJob.ts';
+import { seenPanels } from './seenPanels.ts';
 
 /**
  * The piece as it lies in front of the maker at one step, or null where there is nothing to see or where
@@ -25,19 +29,14 @@ export function drawStep(
 ): Scene | null {
   if (plan.make.steps.find((s) => s.id === step.id)?.big !== step.big) return null;
   const stockColour = plan.stock.stock.colour;
-  const art = { outside: drawSide(plan.art, 'outside'), inside: drawSide(plan.art, 'inside') };
-  const prints = plan.art.panels;
+  const seen = (side: PaperSide) => seenSide(plan.art, side, stockColour);
+  const art = { outside: seen('outside'), inside: seen('inside') };
+  const prints = seenPanels(plan);
   const view = { unit, textMm, stockColour };
   const number = Number(/\d+$/.exec(step.id)?.[0] ?? 1) - 1;
   switch (step.kind) {
-    case 'print': {
-      const side: SheetSide = step.id === 'print-back' ? 'back' : 'front';
-      const { scene } = drawSheetPage(plan.size, plan.art, plan.sheet, side, { title: '', date: null, sheetNumber: 1 });
-      return {
-        ...scene,
-        shapes: [{ kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: stockColour }, ...scene.shapes],
-      };
-    }
+    case 'print':
+      return drawPrinted(plan, step.id.endsWith('back') ? 'back' : 'front', step.id.includes('white'));
     case 'cut':
       return drawCutMove(plan.size, plan.sheet, plan.cut, number, { ...view, art: art.outside });
     case 'machine':
@@ -59,4 +58,29 @@ export function drawStep(
     case 'dry':
       return null;
   }
+}
+
+/** A sheet as it comes out of a pass; out of the last, as the Sheet station shows it. */
+function drawPrinted({ size, art, sheet, stock }: Plan, side: SheetSide, isWhite: boolean): Scene {
+  const { scene } = drawSheetPage(size, art, sheet, side, { title: '', date: null, sheetNumber: 1 });
+  const plate = sheet.white ? whitePlate(scene, '#ffffff') : null;
+  const hasWhite = plate !== null && (isWhite || sheet.white !== 'after');
+  const hasInks = !isWhite || sheet.white === 'after';
+  return {
+    box: scene.box,
+    symbols: { ...scene.symbols, ...plate?.symbols },
+    shapes: [
+      { kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: stock.stock.colour },
+      ...(hasWhite ? plate.shapes : []),
+      ...(hasInks
+        ? [
+            {
+              ...{ kind: 'group' as const, transform: IDENTITY, children: scene.shapes },
+              // Inks let coloured card through where no white lies on it.
+              ...(art.onStock.coloured && !hasWhite ? { blend: 'multiply' as const } : {}),
+            },
+          ]
+        : []),
+    ],
+  };
 }

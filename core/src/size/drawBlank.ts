@@ -1,6 +1,6 @@
 import { apply, compose, IDENTITY, translation, turnedLeftRight, type Affine } from '../geometry/affine.ts';
 import { grow, mapBox } from '../geometry/box.ts';
-import { polygon, polyline, segment } from '../geometry/path.ts';
+import { polygon, polyline, segment, type Path } from '../geometry/path.ts';
 import { moved } from '../geometry/polygon.ts';
 import type { Box, Point } from '../geometry/types.ts';
 import type { PaperSide } from '../fold/types.ts';
@@ -8,6 +8,7 @@ import type { ReadFace } from '../fold/readFaces.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import type { Colour, Scene, Shape } from '../scene/types.ts';
+import { plateOf } from '../scene/whitePlate.ts';
 import { foldsUpright } from './folds.ts';
 import type { SizePlan } from './planSize.ts';
 
@@ -25,7 +26,7 @@ export interface BlankView {
   readonly prints?: LayerPrints;
 }
 
-export type LayerPrints = Readonly<Record<string, { readonly shapes: readonly Shape[] }>>;
+export type LayerPrints = Readonly<Record<string, { readonly shapes: readonly Shape[]; readonly onWhite: boolean }>>;
 
 /** From the blank seen from outside to what a maker sees with this side up. */
 export const viewOf = (size: SizePlan, side: PaperSide): Affine =>
@@ -93,30 +94,22 @@ export function drawLayers(size: SizePlan, side: PaperSide, prints: LayerPrints 
         transform: face.toBlank,
         children: [
           { kind: 'path', role: 'stock', path, fill: piece.stock.colour },
-          // Inks let coloured card through.
-          ...(prints[piece.id]
-            ? [
-                {
-                  kind: 'group',
-                  transform: IDENTITY,
-                  clip: path,
-                  blend: 'multiply',
-                  children: [
-                    {
-                      kind: 'group',
-                      transform: translation(piece.leftMm, piece.topMm),
-                      children: prints[piece.id]!.shapes,
-                    },
-                  ],
-                } as const,
-              ]
-            : []),
+          ...(prints[piece.id] ? [seenPrint(prints[piece.id]!, translation(piece.leftMm, piece.topMm), path)] : []),
           { kind: 'path', role: 'dimension', path },
         ],
       },
     ];
   });
 }
+
+/** A layer’s print as it comes out: over the white that is laid under it, or with the card let through by its inks. */
+const seenPrint = ({ shapes, onWhite }: LayerPrints[string], transform: Affine, clip: Path): Shape => ({
+  kind: 'group',
+  transform: IDENTITY,
+  clip,
+  ...(onWhite ? {} : { blend: 'multiply' }),
+  children: [{ kind: 'group', transform, children: onWhite ? [...plateOf(shapes, '#ffffff'), ...shapes] : shapes }],
+});
 
 /** Below the end of a crease: a solid sign and words, so that nothing depends on colour. */
 function creaseSign(a: Point, b: Point, away: boolean, bleedMm: Mm, textMm: Mm, inWords: boolean): Shape {

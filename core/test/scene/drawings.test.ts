@@ -175,6 +175,31 @@ describe('drawStep', () => {
       if (move.number === 1) expect([a, b]).to.deep.equal(move.line);
     }
   });
+  it('draws a pass as the card comes out of it: white alone, then colours over it', () => {
+    const navy = plan(
+      changeJob(job, [
+        { path: ['stock'], value: { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' } },
+        { path: ['art', 'faces', 'insideBack'], value: { background: '#f2b01e', picture: null, texts: [] } },
+      ]),
+    );
+    const passOf = (id: string) =>
+      drawStep(
+        navy,
+        navy.make.steps.find((s) => s.id === id)!,
+        see,
+      )!;
+    const fills = (id: string) => {
+      const { shapes, symbols } = passOf(id);
+      const all = [...shapes, ...Object.values(symbols).flatMap((symbol) => symbol.shapes)];
+      const used = new Set(JSON.stringify(shapes).match(/"symbol":"[^"]+"/g) ?? []);
+      return { inks: JSON.stringify(all).includes('#f2b01e'), colours: shapes.some((s) => s.kind === 'group'), used };
+    };
+    // A white pass of the backs shows the backs, on which the yellow face lies.
+    expect(fills('print-white-back').used).to.not.deep.equal(fills('print-white-front').used);
+    expect(fills('print-white-back').colours).to.equal(false);
+    expect(fills('print-back').colours).to.equal(true);
+    expect(fills('print-back').inks).to.equal(true);
+  });
   it('draws nothing beside a number that the plan no longer has', () => {
     const frozen = { ...p.make.steps.find((s) => s.id === 'cut-2')!, big: '999 mm' };
     expect(drawStep(p, frozen, see)).to.equal(null);

@@ -3,6 +3,9 @@ import { boxAround, isInside, mapBox } from '../../src/geometry/box.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import type { Job, LayerChoice, Workshop } from '../../src/job/types.ts';
 import { drawPanelPage } from '../../src/sheet/drawLayerSheet.ts';
+import { seenPanels } from '../../src/plan/seenPanels.ts';
+import { drawLayers } from '../../src/size/drawBlank.ts';
+import type { Shape } from '../../src/scene/types.ts';
 import { jobWith, plan, sized, workshop } from '../support.ts';
 
 const PICTURE = { pictureId: 'page', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false };
@@ -44,6 +47,29 @@ describe('printed layers', () => {
     expect(bare.sheet.layers[0]!.up).to.be.at.least(layer!.up);
     expect(bare.sheet.layers[0]!.print).to.equal(null);
     expect(bare.art.panels).to.deep.equal({});
+  });
+
+  it('are seen on the card over the white that their printer lays, or as inks that let coloured card through', () => {
+    const seen = (printerId: string, pathId: string, stockId: string) => {
+      const p = plan(
+        changeJob(printed({ stockIds: [stockId] }), [
+          { path: ['stock', 'printerId'], value: printerId },
+          { path: ['stock', 'pathId'], value: pathId },
+        ]),
+      );
+      const flat = (shapes: readonly Shape[]): readonly Shape[] =>
+        shapes.flatMap((s) => (s.kind === 'group' ? [s, ...flat(s.children)] : [s]));
+      const all = flat(drawLayers(p.size, 'outside', seenPanels(p)));
+      return {
+        plates: all.filter((s) => s.kind === 'picture' && s.ink === '#ffffff').length,
+        pictures: all.filter((s) => s.kind === 'picture').length,
+        multiplied: all.some((s) => s.kind === 'group' && s.blend === 'multiply'),
+      };
+    };
+    expect(seen('skua', 'tray', 'night-270-a4')).to.deep.equal({ plates: 1, pictures: 2, multiplied: false });
+    expect(seen('gull', 'rear', 'night-270-a4')).to.deep.equal({ plates: 0, pictures: 1, multiplied: true });
+    // White card wants none, whatever prints it.
+    expect(seen('skua', 'tray', workshop.stocks[0]!.id)).to.deep.equal({ plates: 0, pictures: 1, multiplied: true });
   });
 
   it('are drawn once and placed at every piece, reaching the bleed on all sides', () => {

@@ -14,7 +14,7 @@ import { Bench, Caption, Ground, Middle, Tools } from '../bench/Bench.tsx';
 import { useView } from '../stores/view.ts';
 import { Scale } from '../ui/Choose.tsx';
 import { BenchPress } from '../ui/Press.tsx';
-import type { StationProps } from '../stations/parts.ts';
+import { useSeenPanels, type StationProps } from '../stations/parts.ts';
 import { hasWebGl } from './hasWebGl.ts';
 import { useGlide } from './useGlide.ts';
 
@@ -38,7 +38,7 @@ export function FoldedBench({
   const { open, folds: asked, stands, yawDeg, pitchDeg, set } = useView();
   const [solid, setSolid] = useState(hasWebGl);
   const { size } = plan;
-  const prints = plan.art.panels;
+  const prints = useSeenPanels(plan);
   const { form } = size;
   const steps = form.steps.length;
   // A format with fewer folds may have been chosen since.

@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import {
   boxPath,
   drawFolded,
+  seenPanels,
   seenSide,
   progressOf,
   STATION_NAMES,
@@ -130,7 +131,7 @@ function cardScene(plan: Plan): Scene {
     inside: seenSide(plan.art, 'inside', stockColour),
   };
   if (plan.size.form.blank.creases.length > 0)
-    return drawFolded(plan.size, { open: 0.16, stockColour, art, prints: plan.art.panels });
+    return drawFolded(plan.size, { open: 0.16, stockColour, art, prints: seenPanels(plan) });
   const { widthMm, heightMm } = plan.size.form.blank;
   const trim = { xMm: 0, yMm: 0, widthMm, heightMm };
   return {

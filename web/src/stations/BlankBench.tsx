@@ -4,7 +4,7 @@ import { Bench } from '../bench/Bench.tsx';
 import { FoldedBench } from '../folded/FoldedBench.tsx';
 import { useView } from '../stores/view.ts';
 import { BenchPress, KeyCap } from '../ui/Press.tsx';
-import { useSides, type StationProps } from './parts.ts';
+import { useSeenPanels, useSides, type StationProps } from './parts.ts';
 
 /** The card itself: its open blank, one side up, or folded as far as the slider says. */
 export function BlankBench({
@@ -16,6 +16,7 @@ export function BlankBench({
 }: StationProps & { readonly showArt: boolean; readonly names: boolean }): ReactNode {
   const { side, light, folded, set, turnOver, toggleLight } = useView();
   const sides = useSides(plan);
+  const prints = useSeenPanels(plan);
   const folds = plan.size.form.blank.creases.length > 0;
   const showFolded = folded && folds;
   const stockColour = plan.stock.stock.colour;
@@ -33,10 +34,10 @@ export function BlankBench({
         art: showArt ? [...sides[side], ...through] : [],
         names,
         guides: true,
-        ...(showArt ? { prints: plan.art.panels } : {}),
+        ...(showArt ? { prints } : {}),
       });
     },
-    [plan.size, plan.art.panels, sides, side, light, stockColour, workshop.unit, showArt, names],
+    [plan.size, prints, sides, side, light, stockColour, workshop.unit, showArt, names],
   );
   const foldPress = folds && (
     <BenchPress onPress={() => set({ folded: !folded })} aria-pressed={folded}>

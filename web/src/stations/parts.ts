@@ -1,5 +1,15 @@
 import { useMemo } from 'react';
-import { seenSide, type Job, type PaperSide, type Plan, type Shape, type Spoken, type Workshop } from '@zippy/core';
+import {
+  seenPanels,
+  seenSide,
+  type Job,
+  type LayerPrints,
+  type PaperSide,
+  type Plan,
+  type Shape,
+  type Spoken,
+  type Workshop,
+} from '@zippy/core';
 
 /** What every station's two parts are given. */
 export interface StationProps {
@@ -16,4 +26,9 @@ export function useSides(plan: Plan): Readonly<Record<PaperSide, readonly Shape[
     const { colour } = plan.stock.stock;
     return { outside: seenSide(plan.art, 'outside', colour), inside: seenSide(plan.art, 'inside', colour) };
   }, [plan.art, plan.stock]);
+}
+
+/** Printed art of mats, panels and inserts, each in its own frame. */
+export function useSeenPanels({ art: { panels }, sheet: { layers } }: Plan): LayerPrints {
+  return useMemo(() => seenPanels({ art: { panels }, sheet: { layers } }), [panels, layers]);
 }

@@ -7,6 +7,7 @@ import {
   drawEnvelopeBlank,
   drawFolded,
   drawSheetPage,
+  seenPanels,
   seenSide,
   type Box,
   type Job,
@@ -104,7 +105,7 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
       return { ...scene, shapes: [...scene.shapes, ...lines] };
     }
     case 'crease':
-      return drawFolded(plan.size, { open: 0.2, stockColour, art: sides, prints: plan.art.panels });
+      return drawFolded(plan.size, { open: 0.2, stockColour, art: sides, prints: seenPanels(plan) });
     case 'envelope': {
       const scene = drawEnvelopeBlank(plan.envelope, 0.001, 'mm');
       return { ...scene, shapes: scene.shapes.filter((s) => s.kind !== 'label') };

@@ -15,7 +15,7 @@ import {
 } from '@zippy/core';
 import { SceneView } from '../../bench/SceneView.tsx';
 import { useView } from '../../stores/view.ts';
-import type { StationProps } from '../parts.ts';
+import { useSeenPanels, type StationProps } from '../parts.ts';
 
 /**
  * The face in hand in its two other places: where it lies on the open blank, often upside-down there, and on the
@@ -33,6 +33,7 @@ export function FaceBeside({
 }): ReactNode {
   const set = useView((s) => s.set);
   const { size } = plan;
+  const prints = useSeenPanels(plan);
   const { blank } = size.form;
   const stockColour = plan.stock.stock.colour;
   const { side } = face;
@@ -40,17 +41,17 @@ export function FaceBeside({
     const scene = drawBlank(size, {
       ...{ side, unit: workshop.unit, stockColour, textMm: 1, names: false, guides: false },
       art: sides[side],
-      prints: plan.art.panels,
+      prints,
     });
     const pad = Math.max(blank.widthMm, blank.heightMm) * 0.03;
     return {
       ...scene,
       box: grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(pad)),
     };
-  }, [size, blank, side, workshop.unit, stockColour, sides, plan.art.panels]);
+  }, [size, blank, side, workshop.unit, stockColour, sides, prints]);
   const folded = useMemo(
-    (): Scene => drawFolded(size, { open: 0.3, stockColour, art: sides, prints: plan.art.panels }),
-    [size, stockColour, sides, plan.art.panels],
+    (): Scene => drawFolded(size, { open: 0.3, stockColour, art: sides, prints }),
+    [size, stockColour, sides, prints],
   );
   const map = viewOf(size, side);
   const { xMm, yMm, widthMm, heightMm } = open.box;

@@ -1,0 +1,18 @@
+import type { ArtPlan } from '../art/planArt.ts';
+import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { LayerPrints } from '../size/drawBlank.ts';
+
+/** What is printed on mats, panels and inserts, by their ids, and whether white goes under it on their own stock. */
+export const seenPanels = ({
+  art: { panels },
+  sheet: { layers },
+}: {
+  readonly art: Pick<ArtPlan, 'panels'>;
+  readonly sheet: Pick<SheetPlan, 'layers'>;
+}): LayerPrints =>
+  Object.fromEntries(
+    Object.entries(panels).map(([id, { shapes }]) => [
+      id,
+      { shapes, onWhite: layers.some(({ piece, print }) => piece.id === id && Boolean(print?.white)) },
+    ]),
+  );
