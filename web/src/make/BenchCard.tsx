@@ -215,6 +215,7 @@ const Card = styled.div`
   }
   .drawing {
     display: grid;
+    grid-template-rows: minmax(0, 1fr);
     align-self: stretch;
     width: clamp(240px, 36vw, 560px);
     min-height: 0;
@@ -225,6 +226,7 @@ const Card = styled.div`
   .drawing svg {
     width: 100%;
     height: 100%;
+    min-height: 0;
     max-height: 68vh;
     overflow: visible;
   }
@@ -281,7 +283,7 @@ const Card = styled.div`
   @media (max-width: 900px) {
     .step-view {
       grid-template-columns: minmax(0, 1fr);
-      grid-template-rows: auto minmax(0, 1fr);
+      grid-template-rows: auto minmax(240px, 1fr);
     }
     .drawing {
       width: 100%;
