@@ -31,8 +31,13 @@ const ROUNDS = [
 ] as const;
 /** Steps along the longer side of the coarser sheet that a bound is found on where places to cut are too many. */
 const COARSE_STEPS = 560;
-/** Dives for a whole plan, and places to cut along one side that each prices with. */
-const DIVES = { most: 5, places: 130, restPlaces: 60 } as const;
+/**
+ * Places to cut along one side that each dive for a whole plan prices with: two quick ones reach most orders; for the
+ * others more places find the layouts that whole numbers are then picked of.
+ */
+const DIVES: readonly number[] = [130, 130, 240, 240, 240, 240, 240, 240];
+/** Places for layouts with no more of a piece than is left, which take longer to find. */
+const REST_PLACES = 60;
 /** Fillings tried for what the rounded programme leaves over. */
 const TRIES = 60;
 const SLIGHT = 1e-7;
@@ -271,39 +276,42 @@ export function planMixed(
   // Dive by dive most of the relaxed plan is kept, and what is left is priced anew until nothing is. Whole numbers of
   // all the layouts found on the way are chosen only where no dive reaches the bound: that takes longest.
   const missing = (): boolean => plan.cost - bound > SLIGHT;
-  const price = (prices: readonly number[], rest: readonly number[]): readonly Column[] =>
+  const price = (places: number, prices: readonly number[], rest: readonly number[]): readonly Column[] =>
     grounds.flatMap((ground, g) => {
       const ways = ground.ways.filter(({ piece }) => rest[piece]! > 0);
       if (ways.length === 0) return [];
-      const points = (sides: readonly Nm[], most: Nm, places: number) => cutPoints([...new Set(sides)], most, places);
-      const at = (places: number) =>
+      const points = (sides: readonly Nm[], most: Nm, few: number) => cutPoints([...new Set(sides)], most, few);
+      const at = (few: number) =>
         [
           points(
             ways.map((way) => way.widthNm),
             ground.widthNm,
-            places,
+            few,
           ),
           points(
             ways.map((way) => way.heightNm),
             ground.heightNm,
-            places,
+            few,
           ),
         ] as const;
       return [
-        { ...bestOfRest(...at(DIVES.restPlaces), ways, prices, rest), sheet: g },
-        { ...bestLayout(...at(DIVES.places), ways, prices).layout, sheet: g },
+        { ...bestOfRest(...at(REST_PLACES), ways, prices, rest), sheet: g },
+        { ...bestLayout(...at(places), ways, prices).layout, sheet: g },
       ];
     });
-  for (let k = 0; k < DIVES.most && missing(); k += 1)
+  for (const [k, places] of DIVES.entries()) {
+    if (!missing()) break;
     better(
       dive({
-        ...{ order, solve, random, columns: () => [...columns.values()], price },
+        ...{ order, solve, random, columns: () => [...columns.values()] },
+        price: (prices, rest) => price(places, prices, rest),
         keep: (column) => keep(column.sheet, column),
         relaxed: relaxed.columns,
         // The first keeps all it can; the more have failed, the more is laid anew.
         loosened: k,
       }),
     );
+  }
   if (missing()) choose();
   onBest?.(plan);
   return { ok: true, ...plan };

@@ -65,6 +65,30 @@ describe('planGang', function () {
     expect(answer).to.include({ ok: true, sheets: 3, bound: 3 });
   });
 
+  it('reaches the bound of a dozen kinds that quick dives alone miss by a sheet, and does so the same way twice', () => {
+    const dozen = order(
+      [330.2, 482.6],
+      [
+        [128, 110, 39],
+        [108, 140, 33, false],
+        [145, 151, 28],
+        [68, 154, 21, false],
+        [140, 84, 33, false],
+        [139, 79, 12],
+        [72, 56, 25, false],
+        [181, 144, 8, false],
+        [124, 92, 53],
+        [166, 123, 5],
+        [130, 166, 44],
+        [73, 139, 17],
+      ],
+      { marginsMm: evenSides(5), bleedMm: 3, gutterMm: 6 },
+    );
+    const answer = planGang(dozen, solve);
+    expect(answer).to.include({ ok: true, sheets: 35, bound: 35 });
+    expect(planGang(dozen, solve)).to.deep.equal(answer);
+  });
+
   it('is valid whatever is asked: inside, apart, whole, separable, enough of each, and never under its bound', () => {
     fc.assert(
       fc.property(
