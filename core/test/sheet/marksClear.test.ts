@@ -59,9 +59,9 @@ describe('the slug', () => {
           for (const tick of ticks) expect(overlaps(box, tick), `${format} ${w} × ${h}`).to.equal(false);
         },
       ),
-      { numRuns: Number(process.env.RUNS ?? 60) },
+      { numRuns: Number(process.env.RUNS ?? 120) },
     );
-    expect(tried).to.be.above(10);
+    expect(tried).to.be.above(3);
   });
 });
 
