@@ -113,7 +113,7 @@ describe('printer and trimmer', function () {
     await page.keyboard.press('7');
     await page
       .locator('aside')
-      .getByText(/The sheet’s .* edge to the stop/)
+      .getByText(/The sheet’s .* edge on the left/)
       .first()
       .waitFor();
     await page.keyboard.press('6');
@@ -128,7 +128,7 @@ describe('printer and trimmer', function () {
       .click();
     await page
       .locator('aside')
-      .getByText(/open edge to the stop/)
+      .getByText(/open edge on the left/)
       .first()
       .waitFor();
   });

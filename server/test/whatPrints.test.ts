@@ -495,24 +495,19 @@ describe('what prints', function () {
     const TITLE = 'Łucja & Őrs × ½ € ⅛ “µ” – ≤ →';
     const NOTES = 'Ĳssel, Þór, Ñandú, Çağla, Šárka, ⅞ in – 3 ≤ 5 → “done” € 12, Ελένη, Ирина';
 
+    const NAME_ON_CARD: FaceArt['texts'] = [
+      {
+        ...{ id: 't', text: '{name}', typefaceId: 'eb-garamond-400', sizePt: 14, align: 'centre', lineSpacing: 1.2 },
+        ...{ colour: '#1d2930', leftMm: 5, topMm: 20, widthMm: 50 },
+      },
+    ];
+
     it('of every kind of PDF are read back as they were typed, in fonts that are in the file', async () => {
       const names = { columns: ['name'], rows: [['Łucja'], ['Őrs'], ['Çağla'], ['Þór']] };
       const from = await input(
         {
           background: '#f2e6c8',
-          texts: [
-            {
-              ...{
-                id: 't',
-                text: '{name}',
-                typefaceId: 'eb-garamond-400',
-                sizePt: 14,
-                align: 'centre',
-                lineSpacing: 1.2,
-              },
-              ...{ colour: '#1d2930', leftMm: 5, topMm: 20, widthMm: 50 },
-            },
-          ] as FaceArt['texts'],
+          texts: NAME_ON_CARD,
         },
         [
           { path: ['brief', 'title'], value: TITLE },
@@ -557,19 +552,7 @@ describe('what prints', function () {
       const rows = Array.from({ length: 40 }, (_, i) => [`Guest ${i + 1}`]);
       const from = await input(
         {
-          texts: [
-            {
-              ...{
-                id: 't',
-                text: '{name}',
-                typefaceId: 'eb-garamond-400',
-                sizePt: 14,
-                align: 'centre',
-                lineSpacing: 1.2,
-              },
-              ...{ colour: '#1d2930', leftMm: 5, topMm: 20, widthMm: 50 },
-            },
-          ] as FaceArt['texts'],
+          texts: NAME_ON_CARD,
         },
         [{ path: ['names'], value: { columns: ['name'], rows } }],
       );

@@ -59,28 +59,25 @@ export function driftFacts(face: FacePlan, size: SizePlan, bleedMm: Mm): DriftFa
     (border ? border.insetMm === 0 : false);
   const trim: Box = { xMm: 0, yMm: 0, widthMm, heightMm };
   // Boxes of all that is no ground: words must not be clipped; what touches the trim must go on past it.
-  const ownPicture = face.picture && face.picture.placement.fade < 1 && isWholeOnFace(face.picture.placement);
-  const pictures = [
-    ...(ownPicture ? [mapBox(face.picture!.map, face.picture!.box)] : []),
-    ...face.items.flatMap((item) => (item.kind === 'picture' && item.laid ? [boxOf(item.object)] : [])),
-  ];
+  const { picture } = face;
+  const whole =
+    picture && picture.placement.fade < 1 && isWholeOnFace(picture.placement) ? [mapBox(picture.map, picture.box)] : [];
+  const framed = face.items.flatMap((item) => (item.kind === 'picture' && item.laid ? [boxOf(item.object)] : []));
   const things = face.items.flatMap((item) =>
     item.kind === 'text' || item.kind === 'picture' ? [] : [boxOf(item.object)],
   );
   const words = face.items.flatMap((item) => (item.kind === 'text' && item.set.ink ? [item.set.ink] : []));
   const shortMm: Partial<Record<FaceEdge, Mm>> = {};
-  for (const box of [...pictures, ...things]) {
+  for (const box of [...whole, ...framed, ...things]) {
     const reach = reachOf(box, trim);
     for (const edge of shortEdges(box, trim, face.bleed))
       shortMm[edge] = Math.min(shortMm[edge] ?? Infinity, reach[edge]);
   }
   /** What ends on the trim, or goes on past it, is judged as bleed and not as words. */
   const keptInside = (box: Box, edge: FaceEdge): boolean => edgeReaches(box, trim, face.bleed)[edge] === 'inside';
-  const nearest = (edge: FaceEdge, gap: (box: Box) => Mm): Mm | null => {
-    const kept = [...(ownPicture ? [mapBox(face.picture!.map, face.picture!.box)] : []), ...things].filter((box) =>
-      keptInside(box, edge),
-    );
-    const gaps = [...words, ...kept].map(gap);
+  const nearest = (edge: FaceEdge): Mm | null => {
+    const kept = [...whole, ...things].filter((box) => keptInside(box, edge));
+    const gaps = [...words, ...kept].map((box) => -reachOf(box, trim)[edge]);
     return gaps.length === 0 ? null : Math.min(...gaps);
   };
   return {
@@ -89,10 +86,10 @@ export function driftFacts(face: FacePlan, size: SizePlan, bleedMm: Mm): DriftFa
     shortMm,
     bandMm: border ? (border.insetMm > 0 ? border.insetMm : border.widthMm) : null,
     gapMm: {
-      left: nearest('left', (b) => b.xMm),
-      right: nearest('right', (b) => widthMm - b.xMm - b.widthMm),
-      top: nearest('top', (b) => b.yMm),
-      bottom: nearest('bottom', (b) => heightMm - b.yMm - b.heightMm),
+      left: nearest('left'),
+      right: nearest('right'),
+      top: nearest('top'),
+      bottom: nearest('bottom'),
     },
   };
 }

@@ -1,3 +1,4 @@
+import { sayEdgePlace } from '../job/plainRule.ts';
 import type { Blank, Crease } from '../fold/types.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import type { Board } from '../job/types.ts';
@@ -120,7 +121,7 @@ export function orderLines(
       if (!chosen || turns < chosen.turns) chosen = { turns, lines: flat };
     }
   }
-  return (chosen?.lines ?? []).map((line, i, all) => ({ ...line, turn: sayTurn(all[i - 1], line) }));
+  return (chosen?.lines ?? []).map((line, i, all) => ({ ...line, turn: sayTurn(all[i - 1], line, board) }));
 }
 
 type Held = Pick<OrderedLine, 'faceUp' | 'edge'>;
@@ -132,7 +133,7 @@ function turnsBetween(a: Held, b: Held): number {
   return isLevelPair(a.edge) === isLevelPair(b.edge) ? 1 : 2;
 }
 
-function sayTurn(before: Held | undefined, now: Held): string {
+function sayTurn(before: Held | undefined, now: Held, board: Board): string {
   if (!before) return 'To begin';
   const quarter = isLevelPair(before.edge) !== isLevelPair(now.edge);
   if (before.faceUp === now.faceUp) {
@@ -140,7 +141,8 @@ function sayTurn(before: Held | undefined, now: Held): string {
     return quarter ? 'Quarter turn' : 'Half turn';
   }
   if (quarter) return 'Turn over, then a quarter turn';
-  return before.edge === now.edge ? 'Turn over, the same edge at the stop' : 'Turn over, the other edge to the stop';
+  const { to, at } = sayEdgePlace(board);
+  return before.edge === now.edge ? `Turn over, the same edge ${at}` : `Turn over, the other edge ${to}`;
 }
 
 function groupBy<T>(things: readonly T[], key: (thing: T) => string): ReadonlyMap<string, T[]> {

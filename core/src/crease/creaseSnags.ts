@@ -77,7 +77,7 @@ function boardSnags({ unit }: Workshop, { piece, board, lines }: CreaseFindings)
         station: 'crease',
         level: 'note',
         title: `Crease ${far.number} lies beyond ${board.name}`,
-        why: `It is ${formatLength(far.fromStopMm, unit)} from the stop and the board has ${formatLength(board.longestMm, unit)}. Fold the creases before it first, then set that fold against the stop.`,
+        why: `It is ${formatLength(far.fromStopMm, unit)} from the edge and the board has ${formatLength(board.longestMm, unit)}. Fold the creases before it first, then measure from that fold.`,
         remedies: [],
       },
     ];

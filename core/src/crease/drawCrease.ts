@@ -5,6 +5,7 @@ import type { Box } from '../geometry/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import type { Blank, PaperSide } from '../fold/types.ts';
+import { isPlainRule } from '../job/plainRule.ts';
 import type { Colour, Scene, Shape } from '../scene/types.ts';
 import { levelDimension } from '../size/drawBlank.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -40,7 +41,7 @@ const lineRole = (piece: Blank, line: CreaseLine, side: PaperSide): 'creaseAway'
   return (crease.direction === 'mountain') === (side === 'outside') ? 'creaseAway' : 'creaseToward';
 };
 
-/** The card on the board with its edge at the stop on the left, grooves below it, and the groove to press. */
+/** The card on the board with its edge at the stop on the left, grooves below it, and the line to press; a plain rule has no grooves. */
 export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number, view: CreaseView): Scene {
   const blank = crease.piece;
   const line = crease.lines[index];
@@ -60,7 +61,8 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
   const grooves: Shape[] = [];
   // Grooves too close to tell apart are drawn by the ten.
   const shownEvery = crease.board.grooveEveryMm * (crease.board.grooveEveryMm < textMm * 0.5 ? 10 : 1);
-  for (let at = shownEvery; at < board.widthMm - textMm * 2; at += shownEvery)
+  const shownTo = isPlainRule(crease.board) ? 0 : board.widthMm - textMm * 2;
+  for (let at = shownEvery; at < shownTo; at += shownEvery)
     grooves.push({
       kind: 'path',
       role: 'printable',
@@ -112,7 +114,7 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
       {
         kind: 'label',
         role: 'dimension',
-        text: 'stop',
+        text: isPlainRule(crease.board) ? 'from here' : 'stop',
         at: { xMm: textMm * 0.2, yMm: board.yMm + board.heightMm - textMm * 0.5 },
         sizeMm: textMm,
         anchor: 'start',

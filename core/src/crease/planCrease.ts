@@ -8,7 +8,7 @@ import { corners } from '../geometry/box.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import { count, figure, length, minutes as minutesValue, plural, words } from '../job/figures.ts';
 import { boardOf } from '../job/pick.ts';
-import { isPlainRule } from '../job/plainRule.ts';
+import { isPlainRule, sayEdgePlace } from '../job/plainRule.ts';
 import type { Board, CreaseChoice, Figure, Job, StationPlan, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
@@ -201,13 +201,13 @@ function sayLine(
   board: Board,
   unit: Workshop['unit'],
 ): CreaseLine {
-  const where = `${capitalEdge(blank, edge)} to the stop, ${faceUp} up`;
+  const where = `${capitalEdge(blank, edge)} ${sayEdgePlace(board).to}, ${faceUp} up`;
   const after = line.mixed
     ? ' Make the fold across it first and press both layers as one: half of this line bends the other way.'
     : '';
   const pressed = `${passes === 1 ? '1 pass' : `${passes} passes`}, the whole length, without running off the end.${after}`;
   // A plain rule has distances and no grooves.
-  const at = `${isPlainRule(board) ? 'Line' : 'Groove'} at ${formatLength(grooveAtMm, unit)}`;
+  const at = `${isPlainRule(board) ? 'Line' : 'Groove'} at ${formatLength(grooveAtMm, unit)}${isPlainRule(board) ? ' from it' : ''}`;
   return {
     number,
     creaseIds: line.creases.map((c) => c.id),
@@ -257,10 +257,10 @@ function lineFigures(line: CreaseLine, of: number, board: Board, unit: Workshop[
       `${plain ? 'Line' : 'Groove'}${which}`,
       words(formatLength(line.grooveAtMm, unit)),
       plain
-        ? 'the mark of the rule nearest to the fold, from the stop'
+        ? 'the mark of the rule nearest to the fold, from the edge on the left'
         : 'the groove nearest to the fold, from the stop',
       {
-        'Fold from the stop': length(line.fromStopMm),
+        [plain ? 'Fold from the edge' : 'Fold from the stop']: length(line.fromStopMm),
         ...(plain
           ? { 'A mark every': length(board.grooveEveryMm) }
           : { 'A groove every': length(board.grooveEveryMm), 'Groove number': count(line.groove) }),

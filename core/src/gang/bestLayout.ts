@@ -89,6 +89,28 @@ export function bestLayout(
       choice[row + j] = chosen;
     }
   }
+  const layout = layoutFrom({ xs, ys, belowX, belowY, ways, choice, kinds: prices.length });
+  return { value: value[nx * ny - 1]!, layout };
+}
+
+/** Choices for every rectangle between places to cut, and all that it takes to lay the whole of them out. */
+interface Choices {
+  readonly xs: CutPoints;
+  readonly ys: CutPoints;
+  readonly belowX: readonly ArrayLike<number>[];
+  readonly belowY: readonly ArrayLike<number>[];
+  readonly ways: readonly Lying[];
+  /**
+   * 0 nothing; k + 1 a piece lying way k; 1000 + i a cut across at point i; −1000 − j a cut down at point j; −1 and −2
+   * as the rectangle that is one point narrower, or shorter.
+   */
+  readonly choice: Int32Array;
+  readonly kinds: number;
+}
+
+/** The layout that choices lead to, from the whole sheet down. */
+export function layoutFrom({ xs, ys, belowX, belowY, ways, choice, kinds }: Choices): Layout {
+  const [nx, ny] = [xs.points.length, ys.points.length];
   const laid: { lying: Lying; xNm: Nm; yNm: Nm }[] = [];
   const walk = (i: number, j: number, xNm: Nm, yNm: Nm): void => {
     const chosen = choice[i * ny + j]!;
@@ -106,7 +128,7 @@ export function bestLayout(
     } else laid.push({ lying: ways[chosen - 1]!, xNm, yNm });
   };
   walk(nx - 1, ny - 1, 0, 0);
-  return { value: value[nx * ny - 1]!, layout: { laid, counts: countOf(laid, prices.length) } };
+  return { laid, counts: countOf(laid, kinds) };
 }
 
 export const countOf = (laid: Layout['laid'], kinds: number): readonly number[] => {

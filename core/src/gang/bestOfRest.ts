@@ -1,6 +1,5 @@
-import type { Nm } from '../length/types.ts';
 import { remainders } from '../sheet/guillotine.ts';
-import { countOf, type CutPoints } from './bestLayout.ts';
+import { layoutFrom, type CutPoints } from './bestLayout.ts';
 import type { Layout, Lying } from './types.ts';
 
 const SLIGHT = 1e-12;
@@ -22,7 +21,7 @@ export function bestOfRest(
   const [nx, ny, kinds] = [xs.points.length, ys.points.length, prices.length];
   const value = new Float64Array(nx * ny);
   const counts = new Uint16Array(nx * ny * kinds);
-  /** 0 nothing; k + 1 a piece lying way k; 1000 + i a cut across at point i; −1000 − j a cut down at point j; −1, −2 as the smaller one. */
+  /** As {@link layoutFrom} reads them. */
   const choice = new Int32Array(nx * ny);
   const [belowX, belowY] = [remainders(xs.points), remainders(ys.points)];
   const of = (cell: number, kind: number): number => counts[cell * kinds + kind]!;
@@ -66,22 +65,5 @@ export function bestOfRest(
       for (let k = 1; k < j && 2 * ys.points[k]! <= y; k += 1)
         join(cell, i * ny + k, i * ny + belowY[j]![k]!, -1000 - k);
     }
-  const laid: { lying: Lying; xNm: Nm; yNm: Nm }[] = [];
-  const walk = (i: number, j: number, xNm: Nm, yNm: Nm): void => {
-    const chosen = choice[i * ny + j]!;
-    if (chosen === 0) return;
-    if (chosen === -1) return walk(i - 1, j, xNm, yNm);
-    if (chosen === -2) return walk(i, j - 1, xNm, yNm);
-    if (chosen >= 1000) {
-      const k = chosen - 1000;
-      walk(k, j, xNm, yNm);
-      walk(belowX[i]![k]!, j, xNm + xs.points[k]!, yNm);
-    } else if (chosen <= -1000) {
-      const k = -1000 - chosen;
-      walk(i, k, xNm, yNm);
-      walk(i, belowY[j]![k]!, xNm, yNm + ys.points[k]!);
-    } else laid.push({ lying: ways[chosen - 1]!, xNm, yNm });
-  };
-  walk(nx - 1, ny - 1, 0, 0);
-  return { laid, counts: countOf(laid, kinds) };
+  return layoutFrom({ xs, ys, belowX, belowY, ways, choice, kinds });
 }

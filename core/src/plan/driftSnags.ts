@@ -59,8 +59,10 @@ export function withDrift(
   cut: CutPlan,
 ): readonly Snag[] {
   return snags.map((snag) => {
-    if (!/^art-(overhang|short)-/.test(snag.id)) return snag;
-    const face = art.faces.find(({ face: { id } }) => new RegExp(`^art-(overhang|short)-${id}(-|$)`).test(snag.id));
+    // A face’s own picture, or something on it.
+    const face = art.faces.find(
+      ({ face: { id } }) => snag.id === `art-short-${id}` || snag.id.startsWith(`art-overhang-${id}-`),
+    );
     if (!face) return snag;
     const facts = driftFacts(face, size, job.size.bleedMm);
     const share = runOf(facts, cut.drift.worst.fromTrueMm).perCause.sliver;

@@ -1,7 +1,7 @@
 import type { Crease } from '../fold/types.ts';
 import { apply } from '../geometry/affine.ts';
 import { boxAround } from '../geometry/box.ts';
-import { contains } from '../geometry/polygon.ts';
+import { edgesOf, type Polygon } from '../geometry/polygon.ts';
 import { TOLERANCE_MM, type Point } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -11,8 +11,6 @@ import type { SheetPlan } from './planSheet.ts';
 export type ThroughCreases =
   { readonly ok: true; readonly creases: readonly Crease[] } | { readonly ok: false; readonly why: string };
 
-/** Points tried along a line through a card, to find whether any lies on its face. */
-const SAMPLES = 48;
 /** A score may run on past a crease by this much: the corners of a hinge are not that exact. */
 const NEAR_MM = 0.3;
 
@@ -47,15 +45,11 @@ export function throughCreases({ form: { blank } }: SizePlan, { placements }: Sh
       if (at <= low + TOLERANCE_MM || at >= low + size - TOLERANCE_MM) continue;
       const creased = own
         .filter((one) => one.place === place)
-        .map(({ crease }) => [along(crease.from), along(crease.to)]);
-      const [start, length] = upright ? [trim.yMm, trim.heightMm] : [trim.xMm, trim.widthMm];
-      for (let i = 0; i < SAMPLES; i += 1) {
-        const mm = start + (length * (i + 0.5)) / SAMPLES;
-        const onCard = contains(outlines[place]!, upright ? { xMm: at, yMm: mm } : { xMm: mm, yMm: at });
-        const onCrease = creased.some(([a, b]) => mm >= Math.min(a!, b!) - NEAR_MM && mm <= Math.max(a!, b!) + NEAR_MM);
-        if (onCard && !onCrease)
+        .map(({ crease }) => [along(crease.from), along(crease.to)])
+        .map(([a, b]) => [Math.min(a!, b!) - NEAR_MM, Math.max(a!, b!) + NEAR_MM] as const);
+      for (const [a, b] of onLine(outlines[place]!, upright, at))
+        if (uncovered(a, b, creased) > TOLERANCE_MM)
           return { ok: false, why: 'a line through one card’s crease would mark the face of another' };
-      }
     }
     const span = boxAround(own.flatMap(({ crease }) => [crease.from, crease.to]));
     found.push({
@@ -69,3 +63,26 @@ export function throughCreases({ form: { blank } }: SizePlan, { placements }: Sh
 }
 
 const isUprightLine = (from: Point, to: Point): boolean => Math.abs(from.xMm - to.xMm) < TOLERANCE_MM;
+
+/** Stretches of an upright or level line that lie on a polygon, between where it enters and leaves. */
+function onLine(polygon: Polygon, upright: boolean, at: Mm): readonly (readonly [Mm, Mm])[] {
+  const [off, along] = upright
+    ? [(p: Point): Mm => p.xMm - at, (p: Point): Mm => p.yMm]
+    : [(p: Point): Mm => p.yMm - at, (p: Point): Mm => p.xMm];
+  // Half open, so that a corner on the line counts once where the outline goes through it and never or twice where not.
+  const crossings = edgesOf(polygon)
+    .filter(([a, b]) => off(a) > 0 !== off(b) > 0)
+    .map(([a, b]) => along(a) + ((along(b) - along(a)) * off(a)) / (off(a) - off(b)))
+    .sort((a, b) => a - b);
+  return crossings.flatMap((from, i) => (i % 2 === 0 ? [[from, crossings[i + 1]!] as const] : []));
+}
+
+/** How much of a stretch none of the others cover. */
+function uncovered(from: Mm, to: Mm, covers: readonly (readonly [Mm, Mm])[]): Mm {
+  let [bare, reached] = [0, from];
+  for (const [a, b] of [...covers].sort((one, other) => one[0] - other[0])) {
+    if (a > reached) bare += Math.max(0, Math.min(a, to) - reached);
+    reached = Math.max(reached, b);
+  }
+  return bare + Math.max(0, to - reached);
+}

@@ -1,5 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { drawCreaseLine } from '../../src/crease/drawCrease.ts';
+import { isPlainRule } from '../../src/job/plainRule.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import type { Job } from '../../src/job/types.ts';
 import { FORMAT_IDS } from '../../src/job/format.ts';
@@ -51,6 +53,26 @@ describe('creases in order', () => {
     expect(line).to.include({ edgeAtStop: 'right', fromStopMm: 75 });
     expect(line!.errorMm).to.be.closeTo(1.2, 1e-9);
     expect(line!.text).to.match(/^Front panel’s open edge to the stop/);
+  });
+
+  it('speaks of no stop and draws no groove on a plain rule, which has neither', () => {
+    const onto = (boardId: string) => {
+      const p = plan(on(boardId, inkedWith(...sized('zigzag', 50, 100))));
+      const { shapes } = drawCreaseLine(p.size, p.crease, 0, {
+        ...{ unit: 'mm' as const, textMm: 3, stockColour: '#ffffff', art: { outside: [], inside: [] } },
+      });
+      return {
+        said: JSON.stringify([p.crease.lines, p.crease.figures, shapes.filter((s) => s.kind === 'label')]),
+        grooves: shapes.filter((s) => s.kind === 'path' && s.role === 'printable').length,
+      };
+    };
+    const plain = workshop.boards.find(isPlainRule)!;
+    const grooved = workshop.boards.find((b) => !isPlainRule(b))!;
+    expect(onto(plain.id).said).to.not.match(/\bstop\b|[Gg]roove at/);
+    expect(onto(plain.id).said).to.match(/edge on the left, .* up\. Line at .* from it/);
+    expect(onto(plain.id).grooves).to.equal(0);
+    expect(onto(grooved.id).said).to.match(/edge to the stop/);
+    expect(onto(grooved.id).grooves).to.be.above(0);
   });
 
   it('presses a line that bends both ways as one, and says to fold across it first', () => {

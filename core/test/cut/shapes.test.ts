@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { apply } from '../../src/geometry/affine.ts';
 import { contains } from '../../src/geometry/polygon.ts';
 import type { JobChange } from '../../src/job/types.ts';
+import { throughCreases } from '../../src/sheet/throughCreases.ts';
 import { inkedWith, plan, sized, workshop } from '../support.ts';
 
 const tool = (id: string): JobChange => ({ path: ['cut', 'trimmerId'], value: id });
@@ -12,6 +13,26 @@ const cascade = (panels: number) => [
 ];
 
 describe('sheets of slopes and shapes', () => {
+  it('are not scored whole where a line would cross any face, however little of it', () => {
+    const p = plan(inkedWith(...sized('sideFold', 50, 100)));
+    // Two creases in line with so much face between them; a third of a millimetre at either end is no mark.
+    const withGap = (gapMm: number) => {
+      const [crease] = p.size.form.blank.creases;
+      const [top, foot] = [crease!.from, crease!.to].map((q) => q.yMm).sort((a, b) => a - b);
+      const part = (from: number, to: number) => ({
+        ...crease!,
+        from: { ...crease!.from, yMm: from },
+        to: { ...crease!.to, yMm: to },
+      });
+      const creases = [part(top!, 50 - gapMm / 2), part(50 + gapMm / 2, foot!)];
+      const blank = { ...p.size.form.blank, creases };
+      return throughCreases({ ...p.size, form: { ...p.size.form, blank } }, p.sheet).ok;
+    };
+    expect(withGap(0.5)).to.equal(true);
+    expect(withGap(0.8)).to.equal(false);
+    expect(withGap(40)).to.equal(false);
+  });
+
   it('score a cascade’s sheet whole where its folds agree: the lines lie on creases of both of a pair, and on no face', () => {
     // Four panels: mountain, valley, mountain from either end, so that turned half round each fold meets its like.
     const p = plan(inkedWith(...cascade(4), order('scoreFirst')));
