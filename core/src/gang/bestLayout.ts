@@ -8,28 +8,48 @@ export interface CutPoints {
   readonly complete: boolean;
 }
 
+/** Sums of sides that are kept at most, before those that no layout needs are left out. */
+const MOST_SUMS = 4000;
+
 /**
- * Sums of piece sides up to a length, those of few pieces first.
- * @param limit with more of them than this the rest are left out, and what follows is no longer exact
+ * Where a length may have to be cut: each place is a sum of piece sides, and the most that a sum leaves room for beside
+ * another sum. A cut between two such sums moves to one of them without making either part smaller than its pieces
+ * need, and the same holds within each part, so a best layout cuts nowhere else.
+ * Source: raster points, as in Terno, Lindemann and Scheithauer, Zuschnittprobleme und ihre praktische Lösung, 1987
+ * @param limit with more places than this those of many pieces are left out, and what follows is no longer exact
  */
 export function cutPoints(sides: readonly Nm[], most: Nm, limit: number): CutPoints {
-  const found = new Set<Nm>([0]);
-  let edge: readonly Nm[] = [0];
-  while (edge.length > 0) {
-    const next = new Set<Nm>();
-    for (const at of edge)
-      for (const side of sides) if (at + side <= most && !found.has(at + side)) next.add(at + side);
-    for (const at of next) {
-      if (found.size >= limit) return { points: [...found].sort((a, b) => a - b), complete: false };
-      found.add(at);
-    }
-    edge = [...next];
+  const { sums, pieces, all } = sumsOf(sides, most);
+  let below = sums.length - 1;
+  const places = new Set<number>();
+  for (const sum of sums) {
+    while (sums[below]! > most - sum) below -= 1;
+    places.add(below);
   }
-  return { points: [...found].sort((a, b) => a - b), complete: true };
+  if (places.size <= limit) return { points: [...places].reverse().map((at) => sums[at]!), complete: all };
+  const few = [...places].sort((a, b) => pieces[a]! - pieces[b]! || a - b).slice(0, limit);
+  // The whole length stays a place, with whatever fills it best.
+  return { points: few.map((at) => sums[at]!).sort((a, b) => a - b), complete: false };
 }
 
-/** Sums of the same prices in another order differ by less. */
-const SLIGHT = 1e-12;
+/** Sums of sides up to a length, rising, with the fewest sides that make each. */
+function sumsOf(sides: readonly Nm[], most: Nm): { sums: readonly Nm[]; pieces: readonly number[]; all: boolean } {
+  const found = new Map<Nm, number>([[0, 0]]);
+  let edge: readonly Nm[] = [0];
+  for (let pieces = 1; edge.length > 0; pieces += 1) {
+    const next: Nm[] = [];
+    for (const at of edge)
+      for (const side of sides)
+        if (at + side <= most && !found.has(at + side)) {
+          found.set(at + side, pieces);
+          next.push(at + side);
+        }
+    edge = found.size < MOST_SUMS ? next : [];
+    if (edge.length !== next.length) break;
+  }
+  const sorted = [...found].sort(([a], [b]) => a - b);
+  return { sums: sorted.map(([sum]) => sum), pieces: sorted.map(([, n]) => n), all: edge.length === 0 };
+}
 
 /**
  * The most valuable layout of one sheet under edge-to-edge cuts of any depth, each piece worth its price
@@ -44,8 +64,6 @@ export function bestLayout(
 ): { readonly value: number; readonly layout: Layout } {
   const [nx, ny] = [xs.points.length, ys.points.length];
   const value = new Float64Array(nx * ny);
-  /** 0 nothing; k + 1 a piece lying way k; 1000 + i a cut across at point i; −1000 − j a cut down at point j. */
-  const choice = new Int32Array(nx * ny);
   const belowX = remainders(xs.points);
   const belowY = remainders(ys.points);
   // Row by row, so that the long loops run along memory: rows before it are complete, and hold every part of a cut
@@ -54,42 +72,44 @@ export function bestLayout(
     const row = i * ny;
     const x = xs.points[i]!;
     // A smaller rectangle’s layout fits in a larger one as it is.
-    for (let j = 1; j < ny; j += 1) {
-      value[row + j] = value[row - ny + j]!;
-      if (value[row + j]! > 0) choice[row + j] = -1;
-    }
-    ways.forEach((way, k) => {
+    value.copyWithin(row, row - ny, row);
+    for (const way of ways) {
       const price = prices[way.piece]!;
-      if (way.widthNm > x) return;
+      if (way.widthNm > x) continue;
       for (let j = ny - 1; j > 0 && way.heightNm <= ys.points[j]!; j -= 1)
-        if (price > value[row + j]! + SLIGHT) {
-          value[row + j] = price;
-          choice[row + j] = k + 1;
-        }
-    });
+        if (price > value[row + j]!) value[row + j] = price;
+    }
     for (let k = 1; k < i && 2 * xs.points[k]! <= x; k += 1) {
       const [near, far] = [k * ny, belowX[i]![k]! * ny];
       for (let j = 1; j < ny; j += 1) {
         const sum = value[near + j]! + value[far + j]!;
-        if (sum > value[row + j]! + SLIGHT) {
-          value[row + j] = sum;
-          choice[row + j] = 1000 + k;
-        }
+        if (sum > value[row + j]!) value[row + j] = sum;
       }
     }
     for (let j = 1; j < ny; j += 1) {
       const [y, below] = [ys.points[j]!, belowY[j]!];
-      let [best, chosen] = [value[row + j]!, choice[row + j]!];
-      if (value[row + j - 1]! > best + SLIGHT) [best, chosen] = [value[row + j - 1]!, -2];
+      let best = Math.max(value[row + j]!, value[row + j - 1]!);
       for (let k = 1; k < j && 2 * ys.points[k]! <= y; k += 1) {
         const sum = value[row + k]! + value[row + below[k]!]!;
-        if (sum > best + SLIGHT) [best, chosen] = [sum, -1000 - k];
+        if (sum > best) best = sum;
       }
       value[row + j] = best;
-      choice[row + j] = chosen;
     }
   }
-  const layout = layoutFrom({ xs, ys, belowX, belowY, ways, choice, kinds: prices.length });
+  // How each rectangle came by its value is found again for the few that the layout consists of.
+  const choiceAt = (i: number, j: number): number => {
+    const [at, row] = [value[i * ny + j]!, i * ny];
+    if (at === 0) return 0;
+    if (value[row - ny + j] === at) return -1;
+    if (value[row + j - 1] === at) return -2;
+    const [x, y] = [xs.points[i]!, ys.points[j]!];
+    const way = ways.findIndex((w) => w.widthNm <= x && w.heightNm <= y && prices[w.piece] === at);
+    if (way >= 0) return way + 1;
+    for (let k = 1; k < i; k += 1) if (value[k * ny + j]! + value[belowX[i]![k]! * ny + j]! === at) return 1000 + k;
+    for (let k = 1; k < j; k += 1) if (value[row + k]! + value[row + belowY[j]![k]!]! === at) return -1000 - k;
+    throw new Error(`rectangle ${i}, ${j} is worth ${at} by no piece and no cut`);
+  };
+  const layout = layoutFrom({ xs, ys, belowX, belowY, ways, choiceAt, kinds: prices.length });
   return { value: value[nx * ny - 1]!, layout };
 }
 
@@ -104,16 +124,15 @@ interface Choices {
    * 0 nothing; k + 1 a piece lying way k; 1000 + i a cut across at point i; −1000 − j a cut down at point j; −1 and −2
    * as the rectangle that is one point narrower, or shorter.
    */
-  readonly choice: Int32Array;
+  readonly choiceAt: (i: number, j: number) => number;
   readonly kinds: number;
 }
 
 /** The layout that choices lead to, from the whole sheet down. */
-export function layoutFrom({ xs, ys, belowX, belowY, ways, choice, kinds }: Choices): Layout {
-  const [nx, ny] = [xs.points.length, ys.points.length];
+export function layoutFrom({ xs, ys, belowX, belowY, ways, choiceAt, kinds }: Choices): Layout {
   const laid: { lying: Lying; xNm: Nm; yNm: Nm }[] = [];
   const walk = (i: number, j: number, xNm: Nm, yNm: Nm): void => {
-    const chosen = choice[i * ny + j]!;
+    const chosen = choiceAt(i, j);
     if (chosen === 0) return;
     if (chosen === -1) return walk(i - 1, j, xNm, yNm);
     if (chosen === -2) return walk(i, j - 1, xNm, yNm);
@@ -127,7 +146,7 @@ export function layoutFrom({ xs, ys, belowX, belowY, ways, choice, kinds }: Choi
       walk(i, belowY[j]![k]!, xNm, yNm + ys.points[k]!);
     } else laid.push({ lying: ways[chosen - 1]!, xNm, yNm });
   };
-  walk(nx - 1, ny - 1, 0, 0);
+  walk(xs.points.length - 1, ys.points.length - 1, 0, 0);
   return { laid, counts: countOf(laid, kinds) };
 }
 

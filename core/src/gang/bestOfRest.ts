@@ -65,5 +65,5 @@ export function bestOfRest(
       for (let k = 1; k < j && 2 * ys.points[k]! <= y; k += 1)
         join(cell, i * ny + k, i * ny + belowY[j]![k]!, -1000 - k);
     }
-  return layoutFrom({ xs, ys, belowX, belowY, ways, choice, kinds });
+  return layoutFrom({ xs, ys, belowX, belowY, ways, choiceAt: (i, j) => choice[i * ny + j]!, kinds });
 }

@@ -1,8 +1,9 @@
 import type { Nm } from '../length/types.ts';
 import { randomFrom } from '../random.ts';
 import { mostPieces } from '../sheet/guillotine.ts';
-import { bestLayout, cutPoints } from './bestLayout.ts';
+import { bestLayout, cutPoints, type CutPoints } from './bestLayout.ts';
 import { bestOfRest } from './bestOfRest.ts';
+import { chooseWhole } from './chooseWhole.ts';
 import { dive } from './dive.ts';
 import { greedyLayout } from './greedyLayout.ts';
 import { limitsOf, programme } from './programme.ts';
@@ -32,10 +33,12 @@ const ROUNDS = [
 /** Steps along the longer side of the coarser sheet that a bound is found on where places to cut are too many. */
 const COARSE_STEPS = 560;
 /**
- * Places to cut along one side that each dive for a whole plan prices with: two quick ones reach most orders; for the
- * others more places find the layouts that whole numbers are then picked of.
+ * Places to cut along one side that the dives for a whole plan price with, in pairs: after each pair whole numbers are
+ * picked of all the layouts found. A quick pair serves most orders; for the others more places find more layouts.
  */
-const DIVES: readonly number[] = [130, 130, 240, 240, 240, 240, 240, 240];
+const DIVES: readonly number[] = [130, 130, 240, 240, 240, 240, 240, 240, 240, 240];
+/** Layouts that are looked for at swayed prices where too few are known to pick whole numbers of, and how far they sway. */
+const SWAYED = { times: 40, by: 0.05 } as const;
 /** Places for layouts with no more of a piece than is left, which take longer to find. */
 const REST_PLACES = 60;
 /** Fillings tried for what the rounded programme leaves over. */
@@ -189,27 +192,23 @@ export function planMixed(
       },
       order.sheets.map(() => 0),
     );
+  const [{ cost: sheetCost }] = order.sheets as [GangSheet];
+  const oneCost = order.sheets.every(({ cost }) => cost === sheetCost);
   /** Sheets all of one cost come in whole numbers of it. */
-  const whole = (bound: number): number => {
-    const [{ cost }] = order.sheets as [GangSheet];
-    return order.sheets.every((s) => s.cost === cost) ? Math.ceil(bound / cost - 1e-6) * cost : bound;
-  };
+  const whole = (bound: number): number => (oneCost ? Math.ceil(bound / sheetCost - 1e-6) * sheetCost : bound);
   let proven = 0;
   /** The shadow prices that proved it. */
   let steady: readonly number[] = [];
   /** Whole sheets between what the columns so far reach and what is proven. */
   const gap = (): number => whole(relaxed.objective) - whole(proven);
   for (const { places, most: rounds } of ROUNDS) {
-    const points = grounds.map(({ ways, widthNm, heightNm }) => ({
-      xs: cutPoints([...new Set(ways.map((way) => way.widthNm))], widthNm, places),
-      ys: cutPoints([...new Set(ways.map((way) => way.heightNm))], heightNm, places),
-    }));
-    const complete = points.every(({ xs, ys }) => xs.complete && ys.complete);
+    const points = grounds.map((ground) => placesOf(ground, ground.ways, places));
+    const complete = points.flat().every((axis) => axis.complete);
     let steadied = false;
     for (let round = 0; round < rounds && (proven === 0 || gap() > SLIGHT); round += 1) {
       const [now, rent] = [prices(), rents()];
       const worth: readonly number[] = steadied ? now.map((price, i) => (price + steady[i]!) / 2) : now;
-      const tries = grounds.map(({ ways }, g) => bestLayout(points[g]!.xs, points[g]!.ys, ways, worth));
+      const tries = grounds.map(({ ways }, g) => bestLayout(...points[g]!, ways, worth));
       if (complete) {
         const ratios = tries.map(({ value }, g) => value / order.sheets[g]!.cost);
         const fair = fairWorth(worth, wanted, ratios);
@@ -268,42 +267,36 @@ export function planMixed(
     plan = found;
     onBest?.(plan);
   };
-  const choose = (): void => {
-    const final = [...columns.values()];
-    const { columns: times } = solve(programme(final, order, true), { target: bound + SLIGHT });
-    better(times.flatMap((x, j) => (Math.round(x) > 0 ? [{ column: final[j]!, times: Math.round(x) }] : [])));
-  };
   // Dive by dive most of the relaxed plan is kept, and what is left is priced anew until nothing is. Whole numbers of
-  // all the layouts found on the way are chosen only where no dive reaches the bound: that takes longest.
+  // all the layouts found on the way are chosen only where two more dives have not reached the bound.
   const missing = (): boolean => plan.cost - bound > SLIGHT;
+  /** What a plan may cost to be better than the one there is. */
+  const nextBetter = (): number => plan.cost - (oneCost ? sheetCost : SLIGHT);
+  const known = (): readonly Column[] => [...columns.values()];
   const price = (places: number, prices: readonly number[], rest: readonly number[]): readonly Column[] =>
     grounds.flatMap((ground, g) => {
       const ways = ground.ways.filter(({ piece }) => rest[piece]! > 0);
       if (ways.length === 0) return [];
-      const points = (sides: readonly Nm[], most: Nm, few: number) => cutPoints([...new Set(sides)], most, few);
-      const at = (few: number) =>
-        [
-          points(
-            ways.map((way) => way.widthNm),
-            ground.widthNm,
-            few,
-          ),
-          points(
-            ways.map((way) => way.heightNm),
-            ground.heightNm,
-            few,
-          ),
-        ] as const;
       return [
-        { ...bestOfRest(...at(REST_PLACES), ways, prices, rest), sheet: g },
-        { ...bestLayout(...at(places), ways, prices).layout, sheet: g },
+        { ...bestOfRest(...placesOf(ground, ways, REST_PLACES), ways, prices, rest), sheet: g },
+        { ...bestLayout(...placesOf(ground, ways, places), ways, prices).layout, sheet: g },
       ];
     });
+  const sway = (prices: readonly number[], mayServe: (column: Column) => boolean): void => {
+    const points = grounds.map((ground) => placesOf(ground, ground.ways, DIVES.at(-1)!));
+    for (let n = 0; n < SWAYED.times; n += 1) {
+      const swayed = prices.map((worth) => worth * (1 + SWAYED.by * (2 * random() - 1)));
+      for (const [g, { ways }] of grounds.entries()) {
+        const { layout } = bestLayout(...points[g]!, ways, swayed);
+        if (mayServe({ ...layout, sheet: g })) keep(g, layout);
+      }
+    }
+  };
   for (const [k, places] of DIVES.entries()) {
     if (!missing()) break;
     better(
       dive({
-        ...{ order, solve, random, columns: () => [...columns.values()] },
+        ...{ order, solve, random, columns: known },
         price: (prices, rest) => price(places, prices, rest),
         keep: (column) => keep(column.sheet, column),
         relaxed: relaxed.columns,
@@ -311,8 +304,9 @@ export function planMixed(
         loosened: k,
       }),
     );
+    if (k % 2 === 0 || !missing()) continue;
+    better(chooseWhole({ ...{ order, solve, bound, most: nextBetter(), columns: known }, more: k > 1 ? sway : null }));
   }
-  if (missing()) choose();
   onBest?.(plan);
   return { ok: true, ...plan };
 }
@@ -337,6 +331,16 @@ function groundOf({ bleedMm, gutterMm, pieces }: MixedOrder, sheet: GangSheet): 
   return { sheet, widthNm, heightNm, ways };
 }
 
+/** Where one sheet may have to be cut across and down for pieces that lie in some ways. */
+const placesOf = (
+  { widthNm, heightNm }: Ground,
+  ways: readonly Lying[],
+  places: number,
+): readonly [CutPoints, CutPoints] => [
+  cutPoints([...new Set(ways.map((way) => way.widthNm))], widthNm, places),
+  cutPoints([...new Set(ways.map((way) => way.heightNm))], heightNm, places),
+];
+
 /**
  * What an order is worth at prices at which no sheet is worth more than it costs: a bound on its cost.
  * @param ratios the most that each sheet is worth at the given prices, or more, for its cost
@@ -348,7 +352,7 @@ const fairWorth = (prices: readonly number[], wanted: readonly number[], ratios:
 
 /** At least the most that a sheet is worth: every side drawn in to a coarse grid, where all places can be tried. */
 function coarseValue(
-  { widthNm, heightNm, ways }: Ground,
+  { sheet, widthNm, heightNm, ways }: Ground,
   prices: readonly number[],
   pieces: readonly GangPiece[],
 ): number {
@@ -373,16 +377,8 @@ function coarseValue(
   }));
   // A side that is drawn in to nothing has no place on the grid; the sheet’s own area bounds it elsewhere.
   if (drawn.some((way) => way.widthNm < 1 || way.heightNm < 1)) return Infinity;
-  const along = (sides: readonly Nm[], most: Nm) => cutPoints([...new Set(sides)], most, Infinity);
-  const xs = along(
-    drawn.map((way) => way.widthNm),
-    Math.floor(widthNm / across),
-  );
-  const ys = along(
-    drawn.map((way) => way.heightNm),
-    Math.floor(heightNm / down),
-  );
-  return bestLayout(xs, ys, drawn, prices).value;
+  const coarse = { sheet, ways: drawn, widthNm: Math.floor(widthNm / across), heightNm: Math.floor(heightNm / down) };
+  return bestLayout(...placesOf(coarse, drawn, Infinity), drawn, prices).value;
 }
 
 /** The step, of about so many to the longer side, at which drawing in loses least of the pieces and most of the sheet. */

@@ -1,4 +1,4 @@
-import type { Column, MixedOrder } from './types.ts';
+import type { Column, MixedOrder, Programme } from './types.ts';
 
 /** Sheets that may run out, in the order of their rows in the programme. */
 export const limitsOf = ({ sheets }: MixedOrder): readonly { readonly sheet: number; readonly most: number }[] =>
@@ -15,25 +15,20 @@ export function programme(
   integer: boolean,
   wanted: readonly number[] = order.pieces.map((piece) => piece.wanted),
   spent: readonly number[] = [],
-): string {
-  const { pieces, sheets } = order;
-  const names = columns.map((_, j) => `x${j}`);
-  const rows = pieces.map((_, i) => {
-    const terms = columns.flatMap(({ counts }, j) => (counts[i]! > 0 ? [`${counts[i]} x${j}`] : []));
-    return ` r${i}: ${terms.join(' + ')} >= ${wanted[i]}`;
-  });
-  const limits = limitsOf(order).map(({ sheet, most }, k) => {
-    const terms = columns.flatMap((column, j) => (column.sheet === sheet ? [`x${j}`] : []));
-    // A sheet that nothing was laid on yet keeps its row, so that rows keep their numbers.
-    return ` r${pieces.length + k}: ${terms.length > 0 ? terms.join(' + ') : '0 x0'} <= ${Math.max(0, most - (spent[sheet] ?? 0))}`;
-  });
-  return [
-    'Minimize',
-    ` obj: ${columns.map(({ sheet }, j) => `${sheets[sheet]!.cost} x${j}`).join(' + ')}`,
-    'Subject To',
-    ...rows,
-    ...limits,
-    ...(integer ? ['General', ` ${names.join(' ')}`] : []),
-    'End',
-  ].join('\n');
+): Programme {
+  const limits = limitsOf(order);
+  const rowOfSheet = new Map(limits.map(({ sheet }, k) => [sheet, order.pieces.length + k]));
+  return {
+    costs: columns.map(({ sheet }) => order.sheets[sheet]!.cost),
+    columns: columns.map(({ counts, sheet }) => {
+      const entries = counts.flatMap((value, row) => (value > 0 ? [{ row, value }] : []));
+      const row = rowOfSheet.get(sheet);
+      return row === undefined ? entries : [...entries, { row, value: 1 }];
+    }),
+    rows: [
+      ...order.pieces.map((_, i) => ({ least: wanted[i]!, most: Infinity })),
+      ...limits.map(({ sheet, most }) => ({ least: -Infinity, most: Math.max(0, most - (spent[sheet] ?? 0)) })),
+    ],
+    integer,
+  };
 }

@@ -109,13 +109,23 @@ export interface Used {
   readonly times: number;
 }
 
+/** min Σ costs·x over x ≥ 0, with the sum of each row within its limits. */
+export interface Programme {
+  readonly costs: readonly number[];
+  /** What each x adds to the rows that it has a part in. */
+  readonly columns: readonly (readonly { readonly row: number; readonly value: number }[])[];
+  readonly rows: readonly { readonly least: number; readonly most: number }[];
+  /** Whether every x is a whole number. */
+  readonly integer: boolean;
+}
+
 /**
  * What a linear or integer programme is solved by; the core writes the programme and brings no solver.
- * `text` is CPLEX LP format with rows r0, r1, … and columns x0, x1, …, all of them in the objective, in that order.
  * `target` is good enough for an integer programme: nothing under it is possible.
+ * Where nothing was found that keeps every limit, there are no columns and the objective is infinite.
  */
 export type SolveProgramme = (
-  text: string,
+  programme: Programme,
   options?: { readonly target?: number },
 ) => {
   readonly objective: number;
