@@ -84,7 +84,8 @@ export { chanceEnough, sparesFor } from './sheet/spares.ts';
 export { isOwnPass, passesOf, sayPlate, type PlateKind, type PrintPass } from './sheet/passes.ts';
 export { whiteWayOf } from './stock/white.ts';
 export { slugWidthMm } from './sheet/drawMarks.ts';
-export type { Placement, SheetPlan, SheetSide } from './sheet/planSheet.ts';
+export type { Placement, SheetPlan } from './sheet/planSheet.ts';
+export { outOfReach, type SheetSide } from './sheet/reach.ts';
 export * from './calibration/types.ts';
 export { calibrationFor, correctionsInForce, type InForce } from './calibration/chooseCalibration.ts';
 export { correctPage } from './calibration/correctPage.ts';
@@ -110,7 +111,14 @@ export type {
 export { fromHighs } from './gang/fromHighs.ts';
 export { patternMoves } from './gang/patternMoves.ts';
 export { drawPattern, patternOutline, sharedPageMap } from './gang/drawPattern.ts';
-export { isSamePaper, sharedPictureId, sharedPieces, uprightGrain, type SharedPiece } from './gang/sharedPieces.ts';
+export {
+  isSamePaper,
+  sharedPictureId,
+  sharedPieces,
+  sidesOf,
+  uprightGrain,
+  type SharedPiece,
+} from './gang/sharedPieces.ts';
 export { OWN_JOB, ownPiece, type OwnPiece } from './gang/ownPiece.ts';
 export { pageAsFed, sheetAsFed } from './gang/pageAsFed.ts';
 export { numberMoves } from './cut/numberMoves.ts';

@@ -16,6 +16,7 @@ import {
   type Job,
   type JobChange,
   type Plan,
+  type Workshop,
 } from '@zippy/core';
 import { exportFiles, loadFonts } from '../src/exports/index.ts';
 import { calibrationPdf } from '../src/exports/calibration.ts';
@@ -62,19 +63,23 @@ describe('front and back in register', function () {
   }
 
   /** Every face of the format in one flat colour, so that each side’s print has the outline of what it carries. */
-  async function flooded(format: FormatId, flipEdge: 'long' | 'short'): Promise<{ job: Job; plan: Plan }> {
+  async function flooded(
+    format: FormatId,
+    flipEdge: 'long' | 'short',
+    { shop = workshop, marks = false }: { readonly shop?: Workshop; readonly marks?: boolean } = {},
+  ): Promise<{ job: Job; plan: Plan }> {
     const sized: readonly JobChange[] = [
       { path: ['size', 'format'], value: format },
       { path: ['size', 'finishedWidthMm'], value: 60 },
       { path: ['size', 'finishedHeightMm'], value: 80 },
       { path: ['sheet', 'flipEdge'], value: flipEdge },
       { path: ['sheet', 'grain'], value: 'ignore' },
-      { path: ['sheet', 'marks'], value: false },
+      { path: ['sheet', 'marks'], value: marks },
       { path: ['sheet', 'spares'], value: 0 },
       { path: ['brief', 'wanted'], value: 1 },
     ];
-    const bare = changeJob(newJob('Register', workshop), sized);
-    const { size } = await planOf(bare);
+    const bare = changeJob(newJob('Register', shop), sized);
+    const { size } = await planOf(bare, shop);
     const job = changeJob(
       bare,
       size.faces.map((face) => ({
@@ -82,7 +87,7 @@ describe('front and back in register', function () {
         value: { background: '#000000', picture: null, texts: [] },
       })),
     );
-    return { job, plan: await planOf(job) };
+    return { job, plan: await planOf(job, shop) };
   }
 
   async function printed(job: Job, plan: Plan, name: string): Promise<readonly Raster[]> {
@@ -130,6 +135,44 @@ describe('front and back in register', function () {
     }
     return found;
   }
+
+  for (const flipEdge of ['long', 'short'] as const)
+    it(`turned on the ${flipEdge} edge: a printer that leaves 12.7 mm white at one end takes all of both pages, ticks and slug too, for every format`, async () => {
+      const marginsMm = { top: 3, right: 9, bottom: 12.7, left: 4 };
+      const shop: Workshop = {
+        ...workshop,
+        printers: workshop.printers.map((printer) => ({
+          ...printer,
+          paths: printer.paths.map((path) => ({ ...path, marginsMm })),
+        })),
+      };
+      let backs = 0;
+      for (const format of FORMAT_IDS) {
+        const { job, plan } = await flooded(format, flipEdge, { shop, marks: true });
+        const pages = await printed(job, plan, `reach-${format}-${flipEdge}`);
+        backs += pages.length - 1;
+        for (const [n, page] of pages.entries()) {
+          // A dot and a half for the shade that an edge casts on its neighbours.
+          const [white, px] = [1.5, PX_PER_MM];
+          const inked = (x: number, y: number): boolean => inkAt(page, x, y) > 0.2;
+          let found: string | null = null;
+          for (let y = 0; y < page.heightPx && !found; y += 1)
+            for (let x = 0; x < page.widthPx; x += 1) {
+              const outside =
+                x < marginsMm.left * px - white ||
+                y < marginsMm.top * px - white ||
+                x > page.widthPx - marginsMm.right * px + white ||
+                y > page.heightPx - marginsMm.bottom * px + white;
+              if (outside && inked(x, y)) {
+                found = `ink at ${(x / px).toFixed(2)}, ${(y / px).toFixed(2)} mm`;
+                break;
+              }
+            }
+          expect(found, `${format}, page ${n + 1}`).to.equal(null);
+        }
+      }
+      expect(backs).to.be.above(5);
+    });
 
   for (const flipEdge of ['long', 'short'] as const)
     it(`turned on the ${flipEdge} edge: whatever both sides carry falls on itself within 0.05 mm, for every format`, async () => {

@@ -410,7 +410,10 @@ describe('what prints', function () {
     for (const layouts of [1, 2, 3])
       it(`have a front and a back for each of ${layouts} ${layouts === 1 ? 'layout' : 'layouts'}`, async () => {
         const all = await jobs();
-        const sheet = uprightGrain(stock, printer.paths[0]!.marginsMm, 'sheets');
+        const sheet = uprightGrain(stock, printer.paths[0]!.marginsMm, 'sheets', {
+          sides: ['front', 'back'],
+          flipEdge: 'long',
+        });
         const [piece] = piecesOf(all, { grain: 'ignore', own: [] });
         const pattern = (n: number): MixedPattern => ({
           sheetId: stock.id,
@@ -481,7 +484,10 @@ describe('what prints', function () {
       expect(pair!.after!.join()).to.match(/Cut from mark to mark/);
       const { default: highsLoader } = await import('highs');
       const { fromHighs } = await import('@zippy/core');
-      const stockSheet = uprightGrain(own.stock.stock, own.stock.path.marginsMm, 'sheets');
+      const stockSheet = uprightGrain(own.stock.stock, own.stock.path.marginsMm, 'sheets', {
+        sides: ['front'],
+        flipEdge: 'long',
+      });
       const answer = planMixed(
         { sheets: [stockSheet], bleedMm: pair!.bleedMm, gutterMm: 2 * pair!.bleedMm, pieces: [pair!] },
         fromHighs(await highsLoader()),

@@ -1,6 +1,5 @@
 import type { Job, Workshop } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
-import { evenSides } from '../geometry/box.ts';
 import { boardOf } from '../job/pick.ts';
 import { layOutOnePiece } from '../sheet/layOut.ts';
 import { ask } from '../sheet/question.ts';
@@ -57,7 +56,7 @@ export function boardFriendly(
     job,
     { ...size, bleedMm: sheet.bleedMm },
     stock.stock,
-    sheet.sides.length > 0 ? stock.path.marginsMm : evenSides(0),
+    sheet.marginsMm,
     {
       widthMm: sheet.sheetWidthMm,
       heightMm: sheet.sheetHeightMm,

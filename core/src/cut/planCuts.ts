@@ -66,7 +66,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
     turns,
     drift: { repeatabilityMm, pieces, worst: worstDrift(pieces) },
     outlines,
-    choices: sheetChoices(job, workshop, size, stock, trimmer, wantedOf(job) + sheet.spares, sheet.sides.length === 0),
+    choices: sheetChoices(job, workshop, size, stock, trimmer, wantedOf(job) + sheet.spares, sheet.sides),
     offcuts,
     verdict: trimmer.machine
       ? machine

@@ -5,6 +5,7 @@ import type { Mm } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
 import { layOnSheet } from '../sheet/layOnSheet.ts';
+import type { SheetSide } from '../sheet/reach.ts';
 
 /** One way to lay the job out, beside the others. */
 export interface SheetChoiceRow {
@@ -57,8 +58,9 @@ export function sheetChoices(
   { stock, path }: StockPlan,
   trimmer: Trimmer,
   wantedAndSpares: number,
-  bare: boolean,
+  sides: readonly SheetSide[],
 ): readonly SheetChoiceRow[] {
+  const bare = sides.length === 0;
   const rows: SheetChoiceRow[] = [];
   for (const other of workshop.stocks) {
     // Much lighter paper is another card, and what the path refuses is none.
@@ -76,7 +78,7 @@ export function sheetChoices(
           bleed,
           grain,
           workshop.keepOffcutMm,
-          bare,
+          sides,
         );
         const same = rows.some(
           (r) => r.stockName === row.stockName && r.bleed === row.bleed && r.up === row.up && !row.isNow,
@@ -97,8 +99,9 @@ function rowOf(
   bleed: boolean,
   grain: Job['sheet']['grain'],
   keepMm: Mm | undefined,
-  bare: boolean,
+  sides: readonly SheetSide[],
 ): SheetChoiceRow {
+  const bare = sides.length === 0;
   const isOwn = stock.id === job.stock.stockId;
   const cutDown = isOwn ? job.sheet.cutDown : null;
   const sheet = cutDown ?? { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
@@ -109,7 +112,7 @@ function rowOf(
     marginsMm,
     sheet,
     machine: trimmer.machine,
-    bare,
+    sides,
   });
   const sheets = up === 0 ? 0 : Math.ceil(wantedAndSpares / up);
   const page = { xMm: 0, yMm: 0, ...sheet };

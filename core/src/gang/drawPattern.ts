@@ -2,7 +2,7 @@ import { apply, compose, IDENTITY, turnedOver, type Affine } from '../geometry/a
 import { boxAround, corners, evenSides, grow, mapBox, shrink } from '../geometry/box.ts';
 import { boxPath } from '../geometry/path.ts';
 import type { Page, Shape } from '../scene/types.ts';
-import type { SheetSide } from '../sheet/planSheet.ts';
+import type { SheetSide } from '../sheet/reach.ts';
 import { drawSlug, drawTicks } from '../sheet/drawMarks.ts';
 import { onSharedSheet, type SharedPiece } from './sharedPieces.ts';
 import type { GangSheet, MixedPattern } from './types.ts';

@@ -9,6 +9,7 @@ import type { Mm } from '../length/types.ts';
 import type { Plan } from '../plan/planJob.ts';
 import type { PaperSide } from '../fold/types.ts';
 import type { Shape } from '../scene/types.ts';
+import { outOfReach, type SheetSide } from '../sheet/reach.ts';
 import { foldsUpright } from '../size/folds.ts';
 import type { GangPiece, GangSheet } from './types.ts';
 
@@ -133,16 +134,27 @@ export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respec
 export const isSamePaper = (a: Stock, b: Stock): boolean =>
   a.gsm === b.gsm && a.colour === b.colour && a.coating === b.coating;
 
-/** A sheet turned so that its fibres run upright; what it costs is never nought, or it would be used without end. */
-export function uprightGrain(stock: Stock, marginsMm: GangSheet['marginsMm'], goal: 'sheets' | 'cost'): GangSheet {
+/**
+ * A sheet turned so that its fibres run upright; what it costs is never nought, or it would be used without end.
+ * @param marginsMm of any page as it is fed
+ * @param sides that some piece prints; the edge that the sheet is turned over on says what the printer leaves of a back
+ */
+export function uprightGrain(
+  stock: Stock,
+  marginsMm: GangSheet['marginsMm'],
+  goal: 'sheets' | 'cost',
+  { sides, flipEdge }: { readonly sides: readonly SheetSide[]; readonly flipEdge: 'long' | 'short' },
+): GangSheet {
   const longUpright = stock.sheetHeightMm >= stock.sheetWidthMm;
   const upright = (stock.grain === 'long') === longUpright;
-  const { top, right, bottom, left } = marginsMm;
+  const fed = { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
+  const reach = outOfReach(marginsMm, fed, flipEdge, sides);
+  const { top, right, bottom, left } = reach;
   return {
     id: stock.id,
     widthMm: upright ? stock.sheetWidthMm : stock.sheetHeightMm,
     heightMm: upright ? stock.sheetHeightMm : stock.sheetWidthMm,
-    marginsMm: upright ? marginsMm : { top: left, right: top, bottom: right, left: bottom },
+    marginsMm: upright ? reach : { top: left, right: top, bottom: right, left: bottom },
     cost: goal === 'sheets' ? 1 : Math.max(stock.sheetPriceMinor, FREE_MINOR),
     most: stock.sheetPriceMinor === 0 ? stock.onShelf : null,
     ...(upright ? {} : { quarterTurned: true }),
@@ -170,3 +182,7 @@ export const onSharedSheet = (
   { xMm, yMm, turned }: { readonly xMm: Mm; readonly yMm: Mm; readonly turned: boolean },
 ): Affine =>
   compose(turned ? compose(translation(xMm, yMm), QUARTER(piece.heightMm)) : translation(xMm, yMm), piece.toPiece);
+
+/** Sides of a shared sheet that its pieces print; what is cut from bare stock has its outline on the front. */
+export const sidesOf = (pieces: readonly SharedPiece[]): readonly SheetSide[] =>
+  pieces.some(({ shapes }) => shapes.inside.length > 0) ? ['front', 'back'] : ['front'];

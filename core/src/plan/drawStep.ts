@@ -10,7 +10,7 @@ import type { LengthUnit, Mm } from '../length/types.ts';
 import type { Scene } from '../scene/types.ts';
 import { whitePlate } from '../scene/whitePlate.ts';
 import { drawSheetPage } from '../sheet/drawSheet.ts';
-import type { SheetSide } from '../sheet/planSheet.ts';
+import type { SheetSide } from '../sheet/reach.ts';
 import { drawBlank } from '../size/drawBlank.ts';
 import { drawFolded } from '../size/drawFolded.ts';
 import { drawLayerSheet } from '../sheet/drawLayerSheet.ts';

@@ -11,12 +11,11 @@ import type { FacePlan } from '../art/items.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import type { CutPlan } from '../cut/types.ts';
 import type { Job, Remedy, Snag, Workshop } from '../job/types.ts';
-import { trimmerOf } from '../job/pick.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
-import { layOnSheet } from '../sheet/layOnSheet.ts';
+import type { SheetPlan } from '../sheet/planSheet.ts';
+import { tryOut } from '../sheet/tryOut.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import type { StockPlan } from '../stock/planStock.ts';
 
 /** A bleed that no printer’s sheet has room for is no remedy. */
 const MOST_BLEED_MM = 20;
@@ -36,7 +35,7 @@ export function driftSnags(
   workshop: Workshop,
   size: SizePlan,
   art: ArtPlan,
-  stock: StockPlan,
+  { sides }: SheetPlan,
   cut: CutPlan,
 ): readonly Snag[] {
   const spread = cut.drift.worst.fromTrueMm;
@@ -45,7 +44,7 @@ export function driftSnags(
     return { face, facts, run: runOf(facts, spread) };
   });
   return [
-    ...smallBleed(job, workshop, size, stock, cut, runs),
+    ...smallBleed(job, workshop, sides, cut, runs),
     ...runs.flatMap(({ face, facts, run }) => unevenBorder(workshop, cut, face, facts, run)),
   ];
 }
@@ -97,8 +96,7 @@ interface FaceRun {
 function smallBleed(
   job: Job,
   workshop: Workshop,
-  size: SizePlan,
-  stock: StockPlan,
+  sides: SheetPlan['sides'],
   cut: CutPlan,
   runs: readonly FaceRun[],
 ): readonly Snag[] {
@@ -117,12 +115,9 @@ function smallBleed(
   const wanted = runOf({ ...worst.facts, shortMm: {} }, Math.sqrt(3) * cut.drift.repeatabilityMm).bleedMm;
   const remedies: Remedy[] = [];
   if (wanted > job.size.bleedMm && wanted <= MOST_BLEED_MM) {
-    const up = upWith(job, workshop, size, stock, wanted);
-    if (up > 0)
-      remedies.push({
-        label: `Grow the bleed to ${formatLength(wanted, unit)}: ${up} up`,
-        changes: [{ path: ['size', 'bleedMm'], value: wanted }],
-      });
+    const changes = [{ path: ['size', 'bleedMm'], value: wanted }];
+    const up = tryOut(job, workshop, sides, changes).comesOut;
+    if (up > 0) remedies.push({ label: `Grow the bleed to ${formatLength(wanted, unit)}: ${up} up`, changes });
   }
   const pictured = bled.flatMap(({ face }) => {
     const { picture, art } = face;
@@ -147,18 +142,6 @@ function smallBleed(
       remedies,
     },
   ];
-}
-
-/** Cards on the sheet with another bleed. */
-function upWith(job: Job, workshop: Workshop, size: SizePlan, { stock, path }: StockPlan, bleedMm: Mm): number {
-  const sheet = job.sheet.cutDown ?? { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
-  const { machine } = trimmerOf(job, workshop);
-  const { up, machineMarks } = layOnSheet(
-    job,
-    { ...size, bleedMm },
-    { stock, marginsMm: path.marginsMm, sheet, machine },
-  );
-  return machine && machineMarks.length === 0 ? 0 : up;
 }
 
 function unevenBorder(

@@ -1,3 +1,4 @@
+import { withStanding } from './withStanding.ts';
 import { planArt, type ArtPlan } from '../art/planArt.ts';
 import { driftSnags, withDrift } from './driftSnags.ts';
 import type { InkLattice } from '../art/inkTotal.ts';
@@ -52,8 +53,10 @@ export function planJob(
   const brief = planBrief(job, workshop, today);
   const size = planSize(job, workshop);
   const faces = planArt(job, workshop, size, { typefaces, card, inks });
-  const stock = planStock(job, workshop, size);
-  const laid = planSheet(job, workshop, size, faces, stock);
+  const facts = planStock(job, workshop, size);
+  const laid = planSheet(job, workshop, size, faces, facts);
+  // How a card stands hangs on the way it lies on its sheet.
+  const stock = withStanding(job, workshop, size, facts, laid);
   const sheet = {
     ...laid,
     named: nameSheet(job, size, laid, typefaces, Math.min(sheetNumber, Math.max(1, laid.sheets))),
@@ -62,7 +65,7 @@ export function planJob(
   // What a blade would show of the art is known only once the cuts are.
   const art = {
     ...faces,
-    snags: [...withDrift(faces.snags, faces, size, job, cut), ...driftSnags(job, workshop, size, faces, stock, cut)],
+    snags: [...withDrift(faces.snags, faces, size, job, cut), ...driftSnags(job, workshop, size, faces, sheet, cut)],
   };
   const crease = planCrease(job, workshop, size, art, stock, sheet, cut);
   const envelope = planEnvelope(job, workshop, size, stock);

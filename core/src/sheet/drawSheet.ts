@@ -19,7 +19,8 @@ import { drawSlug, drawTicks, shortTitle, type Block } from './drawMarks.ts';
 import { CLEAR_MM } from './marks.ts';
 import { sayPiles } from './nameSheet.ts';
 import { sayPlate, type PlateKind } from './passes.ts';
-import type { SheetPlan, SheetSide } from './planSheet.ts';
+import type { SheetPlan } from './planSheet.ts';
+import type { SheetSide } from './reach.ts';
 
 /** Sheet as seen from its front to the page of a side: the back is the front turned over. */
 export function pageMap(sheet: SheetPlan, side: SheetSide): Affine {

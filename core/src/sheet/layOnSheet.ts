@@ -3,10 +3,11 @@ import type { Point, Sides } from '../geometry/types.ts';
 import type { Job, MachineFacts, Stock } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
 import { cellsOf, type Cell } from '../size/cell.ts';
-import type { SizePlan } from '../size/planSize.ts';
+import type { OpenCard } from '../size/openCard.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
 import { MARK_ROOM_MM, marginsWith, markPlaces, markRoom, overlaps } from './machineMarks.ts';
 import { ask } from './question.ts';
+import { outOfReach, type SheetSide } from './reach.ts';
 
 /** A job’s cards on one sheet. */
 export interface OnSheet {
@@ -15,7 +16,7 @@ export interface OnSheet {
   readonly laid: LayOut;
   /** Cards, not cells. */
   readonly up: number;
-  /** What neither printer nor machine reaches. */
+  /** What neither printer nor machine reaches, as seen from the front. */
   readonly marginsMm: Sides;
   /** Three for a machine that cuts them; none where no card lies clear of them. */
   readonly machineMarks: readonly Point[];
@@ -28,23 +29,28 @@ export interface OnSheet {
  */
 export function layOnSheet(
   job: Job,
-  size: SizePlan,
+  size: OpenCard,
   {
     stock,
     marginsMm: printer,
     sheet,
     machine,
-    bare = false,
+    sides,
   }: {
     readonly stock: Stock;
+    /** Of the feed path, on any page as it is fed. */
     readonly marginsMm: Sides;
     readonly sheet: { readonly widthMm: Mm; readonly heightMm: Mm };
     readonly machine: MachineFacts | undefined;
-    /** Bare card has no ink to keep inside the printer’s margins, no bleed, and no marks for a machine to find. */
-    readonly bare?: boolean;
+    /**
+     * Sides that are printed. Bare card has no ink to keep inside the printer’s margins, no bleed, and no marks for a
+     * machine to find.
+     */
+    readonly sides: readonly SheetSide[];
   },
 ): OnSheet {
-  const reach = bare ? evenSides(0) : printer;
+  const bare = sides.length === 0;
+  const reach = outOfReach(printer, sheet, job.sheet.flipEdge, sides);
   const marginsMm = machine ? marginsWith(machine, reach) : reach;
   const marks = machine && !bare ? markPlaces(sheet, marginsMm) : [];
   const asked = bare ? { ...size, bleedMm: 0 } : size;

@@ -1,5 +1,5 @@
 import type { WhiteWay } from '../job/types.ts';
-import type { SheetSide } from './planSheet.ts';
+import type { SheetSide } from './reach.ts';
 
 /** White of its own, or the colours (with the white in them, where a printer lays both at once). */
 export type PlateKind = 'white' | 'colours';

@@ -12,7 +12,7 @@ import type { Mm } from '../length/types.ts';
 import type { Cell } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { whiteWayOf } from '../stock/white.ts';
-import type { StockPlan } from '../stock/planStock.ts';
+import type { StockFacts } from '../stock/planStock.ts';
 import { namesInUse, wantedOf } from '../job/namesList.ts';
 import type { NamedSheet } from './nameSheet.ts';
 import { correctionsInForce, type InForce } from '../calibration/chooseCalibration.ts';
@@ -31,7 +31,9 @@ import {
   plateSnags,
   sharedBleedSnags,
   shelfSnags,
+  type Asked,
 } from './sheetSnags.ts';
+import { outOfReach, type SheetSide } from './reach.ts';
 import { workAndTurn, type WorkAndTurn } from './workAndTurn.ts';
 import { expectedSpoilShare, sparesFor } from './spares.ts';
 
@@ -41,8 +43,6 @@ export interface Placement {
   /** From the blank, outside up, to the sheet, front up. */
   readonly toSheet: Affine;
 }
-
-export type SheetSide = 'front' | 'back';
 
 export interface SheetPlan extends StationPlan {
   readonly sheetWidthMm: Mm;
@@ -90,7 +90,7 @@ export interface SheetPlan extends StationPlan {
   readonly layers: readonly LayerSheet[];
 }
 
-export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: ArtPlan, stock: StockPlan): SheetPlan {
+export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: ArtPlan, stock: StockFacts): SheetPlan {
   const sides: readonly SheetSide[] = [
     ...(hasArt(art, 'outside') ? (['front'] as const) : []),
     ...(hasArt(art, 'inside') ? (['back'] as const) : []),
@@ -105,7 +105,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     marginsMm: stock.path.marginsMm,
     sheet,
     machine,
-    bare,
+    sides,
   });
   const spares = job.sheet.spares ?? sparesFor(wantedOf(job), workshop.spoilLog);
   const sheets = up === 0 ? 0 : Math.ceil((wantedOf(job) + spares) / up);
@@ -124,8 +124,8 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       : { ok: false, why: 'only one side is printed' };
   const onePlate = oneForBoth.ok && job.sheet.working === 'workAndTurn' ? oneForBoth.fronts : null;
   const layers = planLayerSheets(job, workshop, size, spares);
-  // Nested blanks lie as their own bleeds let them, so only single ones are asked again.
-  const sharedUp = cell.blanks.length > 1 ? up : layOutOnePiece({ ...question, gutterMm: bleedMm }).up;
+  const marksLost = machine !== undefined && !bare && machineMarks.length === 0;
+  const asked: Asked = { job, workshop, sides, comesOut: marksLost ? 0 : up };
   const calibration = correctionsInForce(stock.path, stock.stock.gsm, sheet);
   const { unit } = workshop;
   const used = (up * areaOf(size.form.blank.outline)) / (sheet.widthMm * sheet.heightMm);
@@ -169,13 +169,16 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
           figure(
             'margins',
             'Printer cannot reach',
-            words(sayMargins(stock.path.marginsMm, unit)),
-            'the unprintable edge of this feed path; trim and bleed stay inside it',
+            words(sayMargins(outOfReach(stock.path.marginsMm, sheet, job.sheet.flipEdge, sides), unit)),
+            sides.length === 2
+              ? 'the unprintable edge of this feed path on either side, as each is fed, seen from the front; trim and bleed stay inside it'
+              : 'the unprintable edge of this feed path as the printed side is fed, seen from the front; trim and bleed stay inside it',
             {
-              Top: length(stock.path.marginsMm.top),
-              Right: length(stock.path.marginsMm.right),
-              Bottom: length(stock.path.marginsMm.bottom),
-              Left: length(stock.path.marginsMm.left),
+              'Top of a page': length(stock.path.marginsMm.top),
+              'Right of a page': length(stock.path.marginsMm.right),
+              'Bottom of a page': length(stock.path.marginsMm.bottom),
+              'Left of a page': length(stock.path.marginsMm.left),
+              'Turned over': words(turnOver === 'leftRight' ? 'left to right' : 'top to bottom'),
             },
           ),
         ]),
@@ -260,13 +263,13 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
     telling: up === 0 ? 'does not fit' : `${up} up · ${sheets} ${plural(sheets, 'sheet')}`,
     figures,
     snags: [
-      ...bleedSnags(job, workshop, { ...size, bleedMm }, stock, question, laid, cell, bare),
-      ...grainSnags(job, question, laid, free, size.form.blank.creases.length > 0),
+      ...bleedSnags(asked, { ...size, bleedMm }, stock, question, laid, cell),
+      ...grainSnags(asked, question, size.form.blank.creases.length > 0),
       ...shelfSnags(stock.stock, sheets),
       ...cutDownSnags(job, stock, workshop),
       ...(bare ? [] : markSnags(job, size, question, laid)),
-      ...(machine && !bare && up > 0 && machineMarks.length === 0 ? [noRoomForMachineMarks(workshop)] : []),
-      ...(bare ? [] : sharedBleedSnags(job, art, up, bleedMm > 0 ? sharedUp : up)),
+      ...(marksLost && up > 0 ? [noRoomForMachineMarks(asked)] : []),
+      ...(bare ? [] : sharedBleedSnags(asked, art, bleedMm)),
       ...plateSnags(job, oneForBoth, stock.path.printsBothSides, calibration !== null),
       ...calibrationSnags(job, stock, sheet, sides),
       ...layerSnags(layers, workshop),

@@ -3,7 +3,7 @@ import type { Job, Stock } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { Cell } from '../size/cell.ts';
 import { foldsUpright } from '../size/folds.ts';
-import type { SizePlan } from '../size/planSize.ts';
+import type { OpenCard } from '../size/openCard.ts';
 import type { LayOutQuestion } from './layOut.ts';
 
 /** A stock lighter than this, of the one chosen, is another kind of card. */
@@ -12,7 +12,7 @@ export const LIGHTEST_SHARE = 0.75;
 /** What a job asks of a sheet. */
 export function ask(
   job: Job,
-  size: SizePlan,
+  size: OpenCard,
   stock: Stock,
   marginsMm: Sides,
   sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
@@ -32,11 +32,18 @@ export function ask(
   };
 }
 
+/** Whether the fibres of a stock run up and down on its sheet. */
+const grainUpright = (stock: Stock): boolean => (stock.grain === 'long') === stock.sheetHeightMm >= stock.sheetWidthMm;
+
+/** Whether the fibres run up and down in a blank as it is drawn, when it lies so on its sheet. */
+export const fibresUpright = (stock: Stock, turned: boolean): boolean => grainUpright(stock) !== turned;
+
 /** Ways to lay the blank that run the grain along its folds; either way when nothing is folded. */
-export function mayLieForGrain(size: SizePlan, stock: Stock): LayOutQuestion['mayLie'] {
+export function mayLieForGrain(size: OpenCard, stock: Stock): LayOutQuestion['mayLie'] {
   if (size.form.blank.creases.length === 0) return { asDrawn: true, turned: true };
   const creaseUpright = foldsUpright(size.form);
-  const longUpright = stock.sheetHeightMm >= stock.sheetWidthMm;
-  const grainUpright = (stock.grain === 'long') === longUpright;
-  return { asDrawn: creaseUpright === grainUpright, turned: creaseUpright !== grainUpright };
+  return {
+    asDrawn: creaseUpright === fibresUpright(stock, false),
+    turned: creaseUpright === fibresUpright(stock, true),
+  };
 }

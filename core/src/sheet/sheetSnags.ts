@@ -8,93 +8,89 @@ import { boxAround, corners, evenSides, grow, isInside, mapBox, shrink } from '.
 import type { Box } from '../geometry/types.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import type { FoldedForm, PaperSide } from '../fold/types.ts';
+import { changeJob } from '../job/changeJob.ts';
 import { plural } from '../job/figures.ts';
-import { trimmerOf } from '../job/pick.ts';
-import type { Job, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
+import type { Job, JobChange, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
 import { cellOf, type Cell } from '../size/cell.ts';
 import { formOf, settleOptions } from '../size/formats/index.ts';
 import { isFinishable, roundDown } from '../size/limits.ts';
-import type { SizePlan } from '../size/planSize.ts';
-import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
+import { planSize, type SizePlan } from '../size/planSize.ts';
+import { pathRefusals, type StockFacts } from '../stock/planStock.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
 import { TICK_ROOM_MM } from './marks.ts';
 import type { WorkAndTurn } from './workAndTurn.ts';
-import { layOnSheet } from './layOnSheet.ts';
 import { LIGHTEST_SHARE, ask } from './question.ts';
+import type { SheetSide } from './reach.ts';
+import { tryOut } from './tryOut.ts';
 
 /** What an unbled, borderless grid would hold: the count a maker has in mind when halving or quartering a sheet. */
 function nakedUp(question: LayOutQuestion): number {
   return layOutOnePiece({ ...question, marginsMm: evenSides(0), bleedMm: 0, gutterMm: 0 }).up;
 }
 
+/** A job, and what is printed of it, as every remedy here asks it. */
+export interface Asked {
+  readonly job: Job;
+  readonly workshop: Workshop;
+  readonly sides: readonly SheetSide[];
+  /** Cards that come out as things are; nought where a cutting machine finds no mark. */
+  readonly comesOut: number;
+}
+
+/** A change with the count that it gives, where that is more than now; null where it is not. */
+function more(
+  { job, workshop, sides, comesOut }: Asked,
+  changes: readonly JobChange[],
+  label: (up: number) => string,
+): Remedy | null {
+  const tried = tryOut(job, workshop, sides, changes);
+  return tried.comesOut > comesOut ? { label: label(tried.comesOut), changes } : null;
+}
+
 export function bleedSnags(
-  job: Job,
-  workshop: Workshop,
+  asked: Asked,
   size: SizePlan,
-  stock: StockPlan,
+  stock: StockFacts,
   question: LayOutQuestion,
   laid: LayOut,
   cell: Cell,
-  bare: boolean,
 ): readonly Snag[] {
   const naked = nakedUp(question);
   if (naked <= laid.up && laid.up > 0) return [];
+  const { job, workshop } = asked;
   const { unit } = workshop;
-  const remedies: Remedy[] = [];
   // Nested blanks are counted as cards, and lie closer without bleed between them.
   const per = cell.blanks.length;
-  const unbledCell = cellOf(size.form, 0, per);
-  const unbled =
+  const remedies = [
     size.bleedMm > 0
-      ? layOutOnePiece({
-          ...question,
-          pieceWidthMm: unbledCell.widthMm,
-          pieceHeightMm: unbledCell.heightMm,
-          bleedMm: 0,
-          gutterMm: 0,
-        }).up
-      : 0;
-  if (unbled > laid.up)
-    remedies.push({
-      label: `Drop the bleed: ${unbled * per} up, with art kept off the edges`,
-      changes: [{ path: ['size', 'bleedMm'], value: 0 }],
-    });
-  // A blank larger than the bare sheet is offered the largest size of which one fits.
-  const goal = Math.max(1, naked);
-  const smaller = trimmedToFit(job, size, stock, question, goal, per);
-  if (smaller)
-    remedies.push({
-      label: `Trim the card to ${formatSize(smaller.widthMm, smaller.heightMm, unit)}: ${goal * per} up`,
-      changes: [
-        { path: ['size', 'finishedWidthMm'], value: smaller.widthMm },
-        { path: ['size', 'finishedHeightMm'], value: smaller.heightMm },
-      ],
-    });
-  for (const other of workshop.stocks) {
-    if (
-      other.id === stock.stock.id ||
-      other.gsm < stock.stock.gsm * LIGHTEST_SHARE ||
-      pathRefusals(stock.path, other, workshop).length > 0
-    )
-      continue;
-    const there = layOnSheet({ ...job, sheet: { ...job.sheet, cutDown: null } }, size, {
-      stock: other,
-      marginsMm: stock.path.marginsMm,
-      sheet: { widthMm: other.sheetWidthMm, heightMm: other.sheetHeightMm },
-      machine: trimmerOf(job, workshop).machine,
-      bare,
-    });
-    if (there.up > laid.up * per)
-      remedies.push({
-        label: `Use ${other.name}: ${there.up} up`,
-        changes: [
-          { path: ['stock', 'stockId'], value: other.id },
-          { path: ['sheet', 'cutDown'], value: null },
-        ],
-      });
-  }
+      ? more(
+          asked,
+          [{ path: ['size', 'bleedMm'], value: 0 }],
+          (up) => `Drop the bleed: ${up} up, with art kept off the edges`,
+        )
+      : null,
+    // A blank larger than the bare sheet is offered the largest size of which one fits.
+    trimming(asked, trimmedToFit(job, size, stock, question, Math.max(1, naked), per)),
+    ...workshop.stocks
+      .filter(
+        (other) =>
+          other.id !== stock.stock.id &&
+          other.gsm >= stock.stock.gsm * LIGHTEST_SHARE &&
+          pathRefusals(stock.path, other, workshop).length === 0,
+      )
+      .map((other) =>
+        more(
+          asked,
+          [
+            { path: ['stock', 'stockId'], value: other.id },
+            { path: ['sheet', 'cutDown'], value: null },
+          ],
+          (up) => `Use ${other.name}: ${up} up`,
+        ),
+      ),
+  ].filter((remedy) => remedy !== null);
   const fitsAcross = layOutOnePiece({
     ...question,
     marginsMm: evenSides(0),
@@ -125,6 +121,24 @@ export function bleedSnags(
   ];
 }
 
+/** A smaller card, where it gives more and leaves nothing that would be said of it again. */
+function trimming(asked: Asked, smaller: { readonly widthMm: Mm; readonly heightMm: Mm } | null): Remedy | null {
+  if (!smaller) return null;
+  const { job, workshop, sides, comesOut } = asked;
+  const changes = [
+    { path: ['size', 'finishedWidthMm'], value: smaller.widthMm },
+    { path: ['size', 'finishedHeightMm'], value: smaller.heightMm },
+  ];
+  const tried = tryOut(job, workshop, sides, changes);
+  if (tried.comesOut <= comesOut || nakedUp(tried.question) * tried.cell.blanks.length > tried.comesOut) return null;
+  // A format may not fold at that size.
+  if (planSize(changeJob(job, changes), workshop).snags.some(({ level }) => level === 'stop')) return null;
+  return {
+    label: `Trim the card to ${formatSize(smaller.widthMm, smaller.heightMm, workshop.unit)}: ${tried.comesOut} up`,
+    changes,
+  };
+}
+
 /**
  * The largest finished size, no larger than now, of which `up` fit with bleed. For each grid of that many
  * the room per blank is (usable − n·2·bleed) ÷ n; panels share it. Every size is asked of the sheet before it
@@ -134,7 +148,7 @@ export function bleedSnags(
 function trimmedToFit(
   job: Job,
   size: SizePlan,
-  stock: StockPlan,
+  stock: StockFacts,
   q: LayOutQuestion,
   up: number,
   per: number,
@@ -177,31 +191,23 @@ function trimmedToFit(
   return best;
 }
 
-export function grainSnags(
-  job: Job,
-  question: LayOutQuestion,
-  laid: LayOut,
-  free: LayOut,
-  folded: boolean,
-): readonly Snag[] {
-  if (job.sheet.grain === 'respect' && free.up > laid.up)
+export function grainSnags(asked: Asked, question: LayOutQuestion, folded: boolean): readonly Snag[] {
+  const { job, workshop, sides, comesOut } = asked;
+  const across = [{ path: ['sheet', 'grain'], value: 'ignore' }];
+  const free = job.sheet.grain === 'respect' && folded ? tryOut(job, workshop, sides, across).comesOut : comesOut;
+  if (free > comesOut)
     return [
       {
         id: 'sheet-grain-costs',
         station: 'sheet',
-        level: laid.up === 0 ? 'warn' : 'note',
-        title: `Keeping the grain along the fold costs ${free.up - laid.up} up`,
-        why: `${laid.up} up with the fibres along the fold, ${free.up} up if they may run across it. A fold across the grain is rougher and may crack.`,
-        remedies: [
-          {
-            label: `Let the grain run across: ${free.up} up`,
-            changes: [{ path: ['sheet', 'grain'], value: 'ignore' }],
-          },
-        ],
+        level: comesOut === 0 ? 'warn' : 'note',
+        title: `Keeping the grain along the fold costs ${free - comesOut} up`,
+        why: `${comesOut} up with the fibres along the fold, ${free} up if they may run across it. A fold across the grain is rougher and may crack.`,
+        remedies: [{ label: `Let the grain run across: ${free} up`, changes: across }],
       },
     ];
   const along = question.mayLie.asDrawn && question.mayLie.turned && job.sheet.grain === 'ignore';
-  return along && laid.up > 0 && laid.up === free.up && folded
+  return along && comesOut > 0 && folded
     ? [
         {
           id: 'sheet-grain-ignored',
@@ -255,16 +261,19 @@ export function markSnags(job: Job, size: SizePlan, q: LayOutQuestion, laid: Lay
 }
 
 /** Cards fill the sheet, and the machine would find no mark on it. */
-export const noRoomForMachineMarks = ({ trimmers }: Workshop): Snag => ({
+export const noRoomForMachineMarks = (asked: Asked): Snag => ({
   id: 'sheet-no-machine-marks',
   station: 'sheet',
   level: 'stop',
   title: 'No room for the cutting machine’s marks',
   why: 'A card lies wherever one of the three marks must be, so the machine could not find the print.',
-  remedies: trimmers
+  remedies: asked.workshop.trimmers
     .filter((tool) => !tool.machine)
-    .slice(0, 2)
-    .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [{ path: ['cut', 'trimmerId'], value: tool.id }] })),
+    .map((tool) =>
+      more(asked, [{ path: ['cut', 'trimmerId'], value: tool.id }], (up) => `Cut with ${tool.name}: ${up} up`),
+    )
+    .filter((remedy) => remedy !== null)
+    .slice(0, 2),
 });
 
 /**
@@ -291,7 +300,8 @@ function bandColour({ art, picture, tiles, items, face: { widthMm, heightMm } }:
 }
 
 /** A shared bleed wants one colour all over; where there is one, and it gains cards, it is offered. */
-export function sharedBleedSnags(job: Job, art: ArtPlan, up: number, upShared: number): readonly Snag[] {
+export function sharedBleedSnags(asked: Asked, art: ArtPlan, bleedMm: Mm): readonly Snag[] {
+  const { job, comesOut } = asked;
   const alike = (['outside', 'inside'] as const).every(
     (side) => oneColourOf(art, side) !== null || art.faces.every(({ face }) => face.side !== side),
   );
@@ -311,23 +321,20 @@ export function sharedBleedSnags(job: Job, art: ArtPlan, up: number, upShared: n
         ],
       },
     ];
-  if (!job.sheet.sharedBleed && alike && upShared > up && up > 0)
-    return [
-      {
-        id: 'sheet-could-share-bleed',
-        station: 'sheet',
-        level: 'note',
-        title: `One shared bleed would give ${upShared} up`,
-        why: `Every card carries the same flat colour up to its edges, so one bleed between neighbours does for both; with two it is ${up} up.`,
-        remedies: [
-          {
-            label: `Share the bleed: ${upShared} up`,
-            changes: [{ path: ['sheet', 'sharedBleed'], value: true }],
-          },
-        ],
-      },
-    ];
-  return [];
+  if (job.sheet.sharedBleed || !alike || bleedMm === 0 || comesOut === 0) return [];
+  const shares = [{ path: ['sheet', 'sharedBleed'], value: true }];
+  const shared = tryOut(job, asked.workshop, asked.sides, shares).comesOut;
+  if (shared <= comesOut) return [];
+  return [
+    {
+      id: 'sheet-could-share-bleed',
+      station: 'sheet',
+      level: 'note',
+      title: `One shared bleed would give ${shared} up`,
+      why: `Every card carries the same flat colour up to its edges, so one bleed between neighbours does for both; with two it is ${comesOut} up.`,
+      remedies: [{ label: `Share the bleed: ${shared} up`, changes: shares }],
+    },
+  ];
 }
 
 /** One plate for both sides is one set-up less; chosen where it cannot be, the sheet is printed as usual. */
@@ -373,7 +380,7 @@ export function plateSnags(
 /** A path that fits the page; two sides that were never held to the light; a sheet that this path turns another way. */
 export function calibrationSnags(
   job: Job,
-  { path, stock }: StockPlan,
+  { path, stock }: StockFacts,
   sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
   sides: readonly unknown[],
 ): readonly Snag[] {
@@ -422,7 +429,7 @@ export function calibrationSnags(
   ];
 }
 
-export function cutDownSnags(job: Job, { stock }: StockPlan, { unit }: Workshop): readonly Snag[] {
+export function cutDownSnags(job: Job, { stock }: StockFacts, { unit }: Workshop): readonly Snag[] {
   const cut = job.sheet.cutDown;
   if (!cut || (cut.widthMm <= stock.sheetWidthMm && cut.heightMm <= stock.sheetHeightMm)) return [];
   return [

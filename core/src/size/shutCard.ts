@@ -9,8 +9,9 @@ import { stockOf } from '../job/pick.ts';
 import type { Job, Workshop } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
 import { formatEntry } from './formats/catalogue.ts';
-import { formOf, settleOptions, type OptionFault } from './formats/index.ts';
+import type { OptionFault } from './formats/index.ts';
 import { layersThicknessMm, planLayers } from './layers.ts';
+import { openCard } from './openCard.ts';
 
 /** A fold pressed flat with a bone keeps about this much of its spring: between 1.0 burnished and 1.5 not. */
 const SPRING = 1.25;
@@ -36,10 +37,8 @@ export interface ShutCard {
 /** Folds the card that a job describes and measures it shut; nothing about it is judged here. */
 export function shutCard(job: Job, workshop: Workshop): ShutCard {
   const entry = formatEntry(job.size.format);
-  const finish = { widthMm: job.size.finishedWidthMm, heightMm: job.size.finishedHeightMm };
-  const { options, faults } = settleOptions(entry.id, finish, job.size.options);
+  const { options, faults, form } = openCard(job, workshop);
   const caliperMm = stockOf(job, workshop).caliperMicron / 1000;
-  const form = formOf(entry.id, finish, options, { caliperMm });
   const folding = planFolding(form, caliperMm);
   const faces = readFaces(form);
   const layers = planLayers(job, workshop, form, faces);

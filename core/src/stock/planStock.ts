@@ -1,37 +1,37 @@
-import { capital, count, figure, length, money, ratio, words } from '../job/figures.ts';
+import { capital, count, figure, money, words } from '../job/figures.ts';
 import { pathOf, printerOf, stockOf } from '../job/pick.ts';
 import type { FeedPath, Figure, Job, Printer, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import { foldsUpright } from '../size/folds.ts';
 import { pressing, SCORE_FROM_GSM, type Pressing } from './pressure.ts';
-import { selfBucklingHeightMm, standWord, type StandWord } from './standing.ts';
+import type { StandWord } from './standing.ts';
 import { sayWeight } from './weights.ts';
 
-export interface StockPlan extends StationPlan {
+/** What is known of a stock before it is laid out. */
+export interface StockFacts extends StationPlan {
   readonly stock: Stock;
   readonly printer: Printer;
   readonly path: FeedPath;
+  /** The feed path takes it. */
+  readonly takes: boolean;
   readonly needsScore: boolean;
   readonly pressing: Pressing;
-  readonly standScore: number;
-  readonly stand: StandWord;
-  /** One sentence each: the printer, the score, the standing, the pressing. */
+  /** One sentence each: the printer, the score, the pressing; the standing joins them. */
   readonly verdicts: readonly { readonly id: string; readonly good: boolean; readonly text: string }[];
 }
 
-export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockPlan {
+export interface StockPlan extends StockFacts {
+  readonly standScore: number;
+  readonly stand: StandWord;
+}
+
+export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockFacts {
   const stock = stockOf(job, workshop);
   const printer = printerOf(job, workshop);
   const path = pathOf(job, workshop);
   const folds = size.form.blank.creases.length > 0;
   const needsScore = folds && stock.gsm >= SCORE_FROM_GSM;
   const pressed = pressing(stock.coating, stock.caliperMicron, job.crease.pressure);
-  // Fibres laid along a fold that lies level on the standing card lie level with it; the front is drawn as it stands.
-  const upright = foldsUpright(size.form) && job.sheet.grain === 'respect';
-  const buckles = selfBucklingHeightMm(stock.caliperMicron, stock.gsm, upright ? 'along' : 'across');
-  const standScore = buckles / size.finishedHeightMm;
-  const stand = standWord(standScore);
   const refusals = pathRefusals(path, stock, workshop);
   const takes = refusals.length === 0;
   const where = `the ${path.name} of ${printer.name}`;
@@ -49,17 +49,6 @@ export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockPl
         : needsScore
           ? `Score before folding: at ${stock.gsm} gsm a bare fold cracks.`
           : `A bone folder alone will do: ${stock.gsm} gsm folds without a score.`,
-    },
-    {
-      id: 'stand',
-      good: stand !== 'flops' || !folds,
-      text: !folds
-        ? 'It lies flat, so it need not stand.'
-        : stand === 'flops'
-          ? 'It will flop: the panel is too tall for this card to hold itself up.'
-          : stand === 'sturdy'
-            ? 'It stands sturdily.'
-            : 'It stands, but not through a draught.',
     },
     {
       id: 'press',
@@ -96,17 +85,6 @@ export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockPl
   if (folds)
     figures.push(
       figure(
-        'stand',
-        'Standing score',
-        ratio(standScore),
-        'height at which it buckles under its own weight ÷ panel height; under 1.3 flops, over 2 is sturdy',
-        {
-          'Buckles at': length(buckles),
-          'Panel height': length(size.finishedHeightMm),
-          Grain: words(upright ? 'upright' : 'level'),
-        },
-      ),
-      figure(
         'tip',
         'Scoring tip',
         words(`${pressed.tipMm[0].toFixed(1)}–${pressed.tipMm[1].toFixed(1)} mm`),
@@ -122,15 +100,14 @@ export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockPl
     path,
     needsScore,
     pressing: pressed,
-    standScore,
-    stand,
+    takes,
     verdicts,
     verdict: takes
-      ? `${stock.name}, ${sayWeight(stock.gsm, stock.grade)}: ${folds ? `${needsScore ? 'score it, ' : ''}${stand === 'flops' ? 'it flops' : stand === 'sturdy' ? 'it stands sturdily' : 'it stands'}` : 'lies flat'}.`
+      ? `${stock.name}, ${sayWeight(stock.gsm, stock.grade)}: lies flat.`
       : `${stock.name} will not go through ${where}.`,
     telling: `${stock.gsm} gsm`,
     figures,
-    snags: stockSnags(job, workshop, size.formatName, { stock, printer, path, takes, refusals, stand, folds }),
+    snags: stockSnags(job, workshop, { stock, printer, path, takes, refusals }),
   };
 }
 
@@ -154,18 +131,15 @@ export function pathRefusals(path: FeedPath, stock: Stock, { unit }: Workshop): 
 function stockSnags(
   job: Job,
   workshop: Workshop,
-  formatName: string,
   found: {
     readonly stock: Stock;
     readonly printer: Printer;
     readonly path: FeedPath;
     readonly takes: boolean;
     readonly refusals: readonly string[];
-    readonly stand: StandWord;
-    readonly folds: boolean;
   },
 ): readonly Snag[] {
-  const { stock, printer, path, takes, refusals, stand, folds } = found;
+  const { stock, printer, path, takes, refusals } = found;
   const snags: Snag[] = [];
   if (!takes)
     snags.push({
@@ -176,21 +150,6 @@ function stockSnags(
       why: `Through the ${path.name}: ${refusals.join('; ')}.`,
       remedies: [...otherPaths(workshop, stock), ...otherStocks(workshop, path, stock)].slice(0, 4),
     });
-  if (folds && stand === 'flops') {
-    const heavier = workshop.stocks
-      .filter((s) => s.gsm > stock.gsm && pathRefusals(path, s, workshop).length === 0)
-      .sort((a, b) => a.gsm - b.gsm)[0];
-    snags.push({
-      id: 'stock-flops',
-      station: 'stock',
-      level: 'warn',
-      title: 'The card will not stand',
-      why: `${formatName} panels this tall bend under their own weight in ${stock.name}.`,
-      remedies: heavier
-        ? [{ label: `Use ${heavier.name}`, changes: [{ path: ['stock', 'stockId'], value: heavier.id }] }]
-        : [],
-    });
-  }
   if (stock.coating === 'pearl' && printer.ink === 'inkjet' && job.make.dryMinutes < 60)
     snags.push({
       id: 'stock-slow-dry',

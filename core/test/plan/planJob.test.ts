@@ -165,6 +165,29 @@ describe('planJob', () => {
     );
   });
 
+  it('gives as many up as any remedy says, a machine’s marks among them', () => {
+    let promised = 0;
+    fc.assert(
+      fc.property(anyJob, (job) => {
+        for (const snag of allSnags(plan(job)))
+          for (const remedy of snag.remedies) {
+            const up = /\b(\d+) up\b/.exec(remedy.label);
+            if (!up) continue;
+            promised += 1;
+            const mended = plan(changeJob(job, remedy.changes));
+            expect(mended.sheet.up, `${snag.id}: ${remedy.label}`).to.equal(Number(up[1]));
+            const ids = allSnags(mended).map(({ id }) => id);
+            expect(ids, `${snag.id}: ${remedy.label}`).to.not.include('sheet-no-machine-marks');
+            // A smaller card is offered to have room for its bleed, and then has it.
+            if (remedy.label.startsWith('Trim')) expect(ids, remedy.label).to.not.include(snag.id);
+            if (snag.id === 'stock-flops') expect(ids, remedy.label).to.not.include(snag.id);
+          }
+      }),
+      { numRuns: 200 },
+    );
+    expect(promised).to.be.above(30);
+  });
+
   it('settles a stop by any of its remedies, save where another stop takes its place', () => {
     fc.assert(
       fc.property(anyJob, (job) => {

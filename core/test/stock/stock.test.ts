@@ -40,6 +40,41 @@ describe('pressing', () => {
   });
 });
 
+describe('standing', () => {
+  const flopping = (height: number): ReturnType<typeof jobWith> =>
+    jobWith(...sized('tentFold', 100, height), { path: ['stock', 'stockId'], value: 'reed-120-a4' });
+
+  it('takes the fibres from how the cards lie, whatever the grain was set to', () => {
+    // Long-grained A4, fibres down the sheet. 100 × 140 side folds, open 200 × 140: only as drawn do two lie on it, with
+    // their fibres up as they stand, though either way was allowed.
+    const either = plan(jobWith(...sized('sideFold', 100, 140), { path: ['sheet', 'grain'], value: 'ignore' }));
+    expect(either.sheet.cells.map(({ turned }) => turned)).to.deep.equal([false, false]);
+    const minded = plan(jobWith(...sized('sideFold', 100, 140), { path: ['sheet', 'grain'], value: 'respect' }));
+    expect(either.stock.standScore).to.equal(minded.stock.standScore);
+    // A tent of the same paper stands with its fibres level when the grain follows its fold, and up when it does not.
+    const tent = (grain: string) =>
+      plan(jobWith(...sized('tentFold', 120, 100), { path: ['sheet', 'grain'], value: grain }));
+    expect(tent('respect').sheet.cells.every(({ turned }) => turned)).to.equal(true);
+    expect(tent('ignore').sheet.cells.every(({ turned }) => !turned)).to.equal(true);
+    expect(tent('ignore').stock.standScore / tent('respect').stock.standScore).to.be.closeTo(2 ** (1 / 3), 1e-9);
+  });
+
+  it('offers a heavier card only where it stands', () => {
+    // 120 gsm at 148 mm flops; of the heavier ones each that is offered stands, and the lightest that does comes first.
+    const job = flopping(148);
+    const { stock } = plan(job);
+    expect(stock.stand).to.equal('flops');
+    const { remedies } = stock.snags.find(({ id }) => id === 'stock-flops')!;
+    expect(remedies[0]!.label).to.match(/^Use .*: \d+ up$/);
+    for (const { changes, label } of remedies)
+      expect(plan(changeJob(job, changes)).stock.stand, label).not.to.equal('flops');
+    // At 280 mm nothing on the shelf stands, and nothing is offered.
+    const tall = plan(flopping(280)).stock;
+    expect(tall.stand).to.equal('flops');
+    expect(tall.snags.find(({ id }) => id === 'stock-flops')!.remedies).to.deep.equal([]);
+  });
+});
+
 describe('planStock', () => {
   it('stops heavy card at a curved cassette and offers a path that takes it', () => {
     const job = jobWith(...sized('sideFold', 96, 136), {
@@ -64,7 +99,6 @@ describe('planStock', () => {
     const { stock } = plan(light);
     expect(stock.needsScore).to.be.false;
     expect(stock.stand).to.equal('flops');
-    expect(stock.snags.find((s) => s.id === 'stock-flops')!.remedies[0]!.label).to.match(/^Use /);
     expect(plan(jobWith(...sized('sideFold', 96, 136))).stock.needsScore).to.be.true;
   });
 });

@@ -9,6 +9,7 @@ import {
   type SharedPiece,
   type Stock,
   sayMoney,
+  sidesOf,
   uprightGrain,
   type MixedOrder,
   type Workshop,
@@ -104,8 +105,9 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
   );
   const bleedMm = Math.max(0, ...chosen.map((piece) => piece.bleedMm));
   const gutterMm = choice.gutterMm ?? 2 * bleedMm;
+  const turning = { sides: sidesOf(chosen), flipEdge: choice.flipEdge };
   const order: MixedOrder = {
-    sheets: stocks.map((stock) => uprightGrain(stock, path.marginsMm, choice.goal)),
+    sheets: stocks.map((stock) => uprightGrain(stock, path.marginsMm, choice.goal, turning)),
     bleedMm,
     gutterMm,
     pieces: chosen.map(({ id, widthMm, heightMm, mayTurn, stockId, wanted }) => ({

@@ -1,0 +1,117 @@
+import { changeJob } from '../job/changeJob.ts';
+import { figure, length, ratio, words } from '../job/figures.ts';
+import { stockOf } from '../job/pick.ts';
+import type { Figure, Job, JobChange, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
+import type { SheetPlan } from '../sheet/planSheet.ts';
+import { fibresUpright, mayLieForGrain } from '../sheet/question.ts';
+import { tryOut } from '../sheet/tryOut.ts';
+import type { OpenCard } from '../size/openCard.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import { pathRefusals, type StockFacts, type StockPlan } from '../stock/planStock.ts';
+import { selfBucklingHeightMm, standWord, type StandWord } from '../stock/standing.ts';
+import { sayWeight } from '../stock/weights.ts';
+
+interface Standing {
+  readonly bucklesMm: number;
+  readonly score: number;
+  readonly word: StandWord;
+  /** Fibres run up and down in every card of the sheet as it stands. */
+  readonly upright: boolean;
+}
+
+/**
+ * How cards stand as they really lie on the sheet: a panel’s fibres run up or across by the way its blank was laid, and
+ * where some lie one way and some the other the weaker counts.
+ */
+function standingOf(job: Job, card: OpenCard, stock: Stock, cells: readonly { readonly turned: boolean }[]): Standing {
+  const { asDrawn, turned } = mayLieForGrain(card, stock);
+  const asAsked = job.sheet.grain === 'respect' ? [!asDrawn && turned] : [false, true];
+  const ways = cells.length > 0 ? cells.map(({ turned: way }) => way) : asAsked;
+  const upright = ways.every((way) => fibresUpright(stock, way));
+  const bucklesMm = selfBucklingHeightMm(stock.caliperMicron, stock.gsm, upright ? 'along' : 'across');
+  const score = bucklesMm / job.size.finishedHeightMm;
+  return { bucklesMm, score, word: standWord(score), upright };
+}
+
+/** Whether a card stands is known only once it lies on its sheet; then the stock can say it. */
+export function withStanding(
+  job: Job,
+  workshop: Workshop,
+  size: SizePlan,
+  facts: StockFacts,
+  sheet: SheetPlan,
+): StockPlan {
+  const { stock } = facts;
+  const stands = standingOf(job, size, stock, sheet.cells);
+  const { word: stand, score: standScore } = stands;
+  const folds = size.form.blank.creases.length > 0;
+  const verdict = {
+    id: 'stand',
+    good: stand !== 'flops' || !folds,
+    text: !folds
+      ? 'It lies flat, so it need not stand.'
+      : stand === 'flops'
+        ? 'It will flop: the panel is too tall for this card to hold itself up.'
+        : stand === 'sturdy'
+          ? 'It stands sturdily.'
+          : 'It stands, but not through a draught.',
+  };
+  const standing: readonly Figure[] = folds
+    ? [
+        figure(
+          'stand',
+          'Standing score',
+          ratio(standScore),
+          'height at which it buckles under its own weight ÷ panel height; under 1.3 flops, over 2 is sturdy',
+          {
+            'Buckles at': length(stands.bucklesMm),
+            'Panel height': length(size.finishedHeightMm),
+            Grain: words(stands.upright ? 'upright' : 'level'),
+          },
+        ),
+      ]
+    : [];
+  const says = stand === 'flops' ? 'it flops' : stand === 'sturdy' ? 'it stands sturdily' : 'it stands';
+  return {
+    ...facts,
+    standScore,
+    stand,
+    verdicts: facts.verdicts.toSpliced(2, 0, verdict),
+    figures: facts.figures.toSpliced(3, 0, ...standing),
+    verdict:
+      folds && facts.takes
+        ? `${stock.name}, ${sayWeight(stock.gsm, stock.grade)}: ${facts.needsScore ? 'score it, ' : ''}${says}.`
+        : facts.verdict,
+    snags: folds && stand === 'flops' ? [...facts.snags, flops(job, workshop, size, facts, sheet)] : facts.snags,
+  };
+}
+
+function flops(job: Job, workshop: Workshop, size: SizePlan, { stock, path }: StockFacts, sheet: SheetPlan): Snag {
+  const heavier = workshop.stocks
+    .filter((other) => other.gsm > stock.gsm && pathRefusals(path, other, workshop).length === 0)
+    .sort((a, b) => a.gsm - b.gsm || a.caliperMicron - b.caliperMicron || (a.id < b.id ? -1 : 1));
+  /** A remedy only where the card then stands, and still comes out of its sheet. */
+  const tried = (label: string, changes: readonly JobChange[]): readonly Remedy[] => {
+    const on = tryOut(job, workshop, sheet.sides, changes);
+    const then = changeJob(job, changes);
+    const stands =
+      on.comesOut > 0 && standingOf(then, on.card, stockOf(then, workshop), on.laid.pieces).word !== 'flops';
+    return stands ? [{ label: `${label}: ${on.comesOut} up`, changes }] : [];
+  };
+  const other = job.sheet.grain === 'respect' ? 'ignore' : 'respect';
+  return {
+    id: 'stock-flops',
+    station: 'stock',
+    level: 'warn',
+    title: 'The card will not stand',
+    why: `${size.formatName} panels this tall bend under their own weight in ${stock.name}.`,
+    remedies: [
+      ...heavier
+        .flatMap((one) => tried(`Use ${one.name}`, [{ path: ['stock', 'stockId'], value: one.id }]))
+        .slice(0, 2),
+      ...tried(other === 'ignore' ? 'Let the grain run across the fold' : 'Keep the grain along the fold', [
+        { path: ['sheet', 'grain'], value: other },
+      ]),
+    ],
+  };
+}
