@@ -1,6 +1,6 @@
 import { wantedOf } from '../job/namesList.ts';
 import type { ArtPlan } from '../art/planArt.ts';
-import { isShaped } from '../cut/planCuts.ts';
+import { isShaped } from '../cut/isShaped.ts';
 import type { CutPlan } from '../cut/types.ts';
 import type { Blank } from '../fold/types.ts';
 import { IDENTITY, type Affine } from '../geometry/affine.ts';

@@ -128,15 +128,18 @@ function gridMoves(
   // Once one axis is done, strips are left, each from its own first trim to its last.
   const upStrips = columns.map(({ start, end }): Box => ({ ...part, xMm: start, widthMm: end - start }));
   const acrossStrips = rows.map(({ start, end }): Box => ({ ...part, yMm: start, heightMm: end - start }));
-  return firstAxis === 'across'
-    ? [
-        ...free('across', columns, [part], rows.length > 1, isTrue, piece),
-        ...free('down', rows, upStrips, false, isTrue, piece),
-      ]
-    : [
-        ...free('down', rows, [part], columns.length > 1, isTrue, piece),
-        ...free('across', columns, acrossStrips, false, isTrue, piece),
-      ];
+  const across = firstAxis === 'across';
+  const then = across
+    ? free('down', rows, upStrips, false, isTrue, piece)
+    : free('across', columns, acrossStrips, false, isTrue, piece);
+  // What still has to be cut the other way is a strip, though it may hold a single card.
+  const strips = then.length > 0;
+  return [
+    ...(across
+      ? free('across', columns, [part], strips, isTrue, piece)
+      : free('down', rows, [part], strips, isTrue, piece)),
+    ...then,
+  ];
 }
 
 /**

@@ -3,6 +3,7 @@ import type { Trimmer } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit } from '../length/types.ts';
 import type { DraftMove } from './draftMoves.ts';
+import { strokesOf } from './handiestMoves.ts';
 import { EDGES, type CutMove, type Edge } from './types.ts';
 
 /** Numbers drafted moves in their order, counts turns and strokes, and puts each into words. */
@@ -25,7 +26,7 @@ export function numberMoves(
   return drafts.map((move, i) => {
     const turn = sayTurn(atFence, move.atFence);
     atFence = move.atFence;
-    const strokes = Math.ceil((sheets * move.piecesPerSheet) / sheetsAtOnce);
+    const strokes = strokesOf(move, sheets, sheetsAtOnce);
     const byRule = trimmer.kind === 'knife' || trimmer.kind === 'scissors';
     const set = byRule ? 'Lay the rule' : 'Set the fence';
     const at = byRule ? `from the ${move.atFence} edge` : `, ${move.atFence} edge against it`;

@@ -10,7 +10,9 @@ import { isUprightBox } from '../geometry/polygon.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-import { draftMoves, type DraftMove } from './draftMoves.ts';
+import type { DraftMove } from './draftMoves.ts';
+import { handiestMoves, longestCutMm, sheetsAtOnce } from './handiestMoves.ts';
+import { isShaped } from './isShaped.ts';
 import { numberMoves } from './numberMoves.ts';
 import { planDrift, SPREADS_OF_95, worstDrift, type PieceDrift } from './planDrift.ts';
 import { planMachine, type MachinePlan } from './planMachine.ts';
@@ -22,15 +24,10 @@ import type { CutOrder, CutPlan, OutlineCut } from './types.ts';
 /** Straight cuts that free every card, each distance taken from a true edge and never from the last cut. */
 export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: StockPlan, sheet: SheetPlan): CutPlan {
   const trimmer = trimmerOf(job, workshop);
-  const caliperMm = stock.stock.caliperMicron / 1000;
-  const sheetsAtOnce = Math.max(1, Math.floor(trimmer.thickestStackMm / caliperMm));
+  const atOnce = sheetsAtOnce(trimmer, stock.stock);
   const page = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
   const pitch = { widthMm: sheet.cell.widthMm, heightMm: sheet.cell.heightMm, gutterMm: sheet.gutterMm };
-  const orders = (['across', 'down'] as const).map((axis) => draftMoves(sheet.layOut, page, pitch, axis));
-  // The axis that leaves fewer strips to handle goes first; its long cuts must fit the tool.
-  const usable = orders.filter((moves) => longest(moves) <= trimmer.longestCutMm + TOLERANCE_MM);
-  const passes = (moves: readonly DraftMove[]): number => moves.reduce((n, m) => n + m.piecesPerSheet, 0);
-  const chosen = (usable.length > 0 ? usable : orders).reduce((a, b) => (passes(b) < passes(a) ? b : a));
+  const chosen = handiestMoves(sheet.layOut, page, pitch, trimmer);
   const machine =
     trimmer.machine && sheet.up > 0 && (sheet.machineMarks.length > 0 || sheet.sides.length === 0)
       ? planMachine(size, sheet, trimmer.machine, stock.stock.gsm)
@@ -38,7 +35,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
   const shaped = isShaped(size, sheet);
   // Round an outline cut by hand no fence helps: cards are parted roughly, and the outline is all that is exact.
   const byHands = trimmer.machine || shaped ? [] : chosen;
-  const moves = numberMoves(byHands, { sheets: sheet.sheets, sheetsAtOnce, trimmer, unit: workshop.unit });
+  const moves = numberMoves(byHands, { sheets: sheet.sheets, sheetsAtOnce: atOnce, trimmer, unit: workshop.unit });
   const turns = moves.filter((m, i) => i > 0 && m.turn !== 'No turn').length;
   const order = orderOf(job, workshop, size, sheet);
   const repeatabilityMm = repeatabilityOf(trimmer);
@@ -57,7 +54,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
   return {
     trimmer,
     moves,
-    sheetsAtOnce,
+    sheetsAtOnce: atOnce,
     settings,
     strokes,
     minutes: takes,
@@ -104,7 +101,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
           'Measured from the last cut instead': length(SPREADS_OF_95 * worstDrift(pieces).chainedMm),
         },
       ),
-      figure('stack', 'Sheets at once', count(sheetsAtOnce), 'the tool’s thickest stack ÷ caliper, rounded down', {
+      figure('stack', 'Sheets at once', count(atOnce), 'the tool’s thickest stack ÷ caliper, rounded down', {
         'Thickest stack': length(trimmer.thickestStackMm),
         Caliper: words(`${stock.stock.caliperMicron} µm`),
       }),
@@ -124,15 +121,8 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
   };
 }
 
-/** An outline that no straight cut frees, slopes between nested pairs aside. */
-export const isShaped = ({ form: { blank } }: SizePlan, { cell }: Pick<SheetPlan, 'cell'>): boolean =>
-  !isUprightBox(blank.outline) && cell.slopes.length === 0;
-
 /** How far a knife or scissors stray from a line that the eye follows, one standard deviation; our starting value. */
 const BY_HAND_MM = 0.5;
-
-const spanLength = (m: DraftMove): Mm => Math.hypot(m.line[1].xMm - m.line[0].xMm, m.line[1].yMm - m.line[0].yMm);
-const longest = (moves: readonly DraftMove[]): Mm => Math.max(0, ...moves.map(spanLength));
 
 const evenDrift = (mm: Mm): PieceDrift => {
   const edge = { fromTrueMm: mm, chainedMm: mm };
@@ -270,7 +260,7 @@ function cutSnags(
   any: boolean,
 ): readonly Snag[] {
   if (!any) return [];
-  const need = longest(moves);
+  const need = longestCutMm(moves);
   if (need <= trimmer.longestCutMm + TOLERANCE_MM) return [];
   const { unit } = workshop;
   return [

@@ -1,5 +1,6 @@
 import { LIGHTEST_SHARE } from '../sheet/question.ts';
-import { draftMoves } from './draftMoves.ts';
+import { handiestMoves, sheetsAtOnce, strokesOf } from './handiestMoves.ts';
+import { isShaped } from './isShaped.ts';
 import type { Job, JobChange, Minor, Stock, Trimmer, Workshop } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -16,7 +17,8 @@ export interface SheetChoiceRow {
   readonly up: number;
   readonly sheets: number;
   readonly costMinor: Minor;
-  readonly strokes: number;
+  /** None where no fence guides the cuts: a machine’s, or those round a shape. */
+  readonly strokes: number | null;
   /** The largest piece left of each sheet that is worth keeping, or nothing. */
   readonly offcut: Offcut | null;
   readonly isNow: boolean;
@@ -86,7 +88,9 @@ export function sheetChoices(
         if (row.up > 0 && !same) rows.push(row);
       }
   }
-  return rows.sort((a, b) => Number(b.isNow) - Number(a.isNow) || a.costMinor - b.costMinor || a.strokes - b.strokes);
+  return rows.sort(
+    (a, b) => Number(b.isNow) - Number(a.isNow) || a.costMinor - b.costMinor || (a.strokes ?? 0) - (b.strokes ?? 0),
+  );
 }
 
 function rowOf(
@@ -117,8 +121,9 @@ function rowOf(
   const sheets = up === 0 ? 0 : Math.ceil(wantedAndSpares / up);
   const page = { xMm: 0, yMm: 0, ...sheet };
   const pitch = { widthMm: cell.widthMm, heightMm: cell.heightMm, gutterMm: question.gutterMm };
-  const moves = draftMoves(laid, page, pitch, 'across');
-  const atOnce = Math.max(1, Math.floor(trimmer.thickestStackMm / (stock.caliperMicron / 1000)));
+  const byFence = !trimmer.machine && !isShaped(size, { cell });
+  const moves = byFence ? handiestMoves(laid, page, pitch, trimmer) : [];
+  const atOnce = sheetsAtOnce(trimmer, stock);
   const waste = moves.filter((move) => move.fallsOff === 'waste').flatMap((move) => move.beyond);
   return {
     id: `${stock.id}-${bleed ? 'bleed' : 'bare'}-${grain}`,
@@ -128,7 +133,7 @@ function rowOf(
     up,
     sheets,
     costMinor: sheets * stock.sheetPriceMinor,
-    strokes: moves.reduce((n, move) => n + Math.ceil((sheets * move.piecesPerSheet) / atOnce), 0),
+    strokes: byFence ? moves.reduce((n, move) => n + strokesOf(move, sheets, atOnce), 0) : null,
     offcut: offcutsOf(waste, keepMm)[0] ?? null,
     isNow: isOwn && (bare || bleed === size.bleedMm > 0) && grain === job.sheet.grain,
     changes: [

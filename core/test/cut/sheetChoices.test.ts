@@ -2,17 +2,22 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { KEEP_OFFCUT_MM, offcutsOf } from '../../src/cut/sheetChoices.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
-import { inkedWith, plan, sized } from '../support.ts';
+import { inkedWith, plan, sized, workshop } from '../support.ts';
 
 describe('ways to lay a job out', () => {
-  it('are what taking them gives: as many up, as many sheets', () => {
+  it('are what taking them gives: as many up, as many sheets, as many strokes', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom('flat' as const, 'sideFold' as const, 'cascade' as const),
+        fc.constantFrom('flat' as const, 'sideFold' as const, 'cascade' as const, 'hingedShape' as const),
+        fc.constantFrom(...workshop.trimmers.map(({ id }) => id)),
         fc.integer({ min: 50, max: 110 }),
         fc.integer({ min: 60, max: 150 }),
-        (format, w, h) => {
-          const job = inkedWith(...sized(format, w, h), { path: ['brief', 'wanted'], value: 60 });
+        (format, trimmerId, w, h) => {
+          const job = inkedWith(
+            ...sized(format, w, h),
+            { path: ['brief', 'wanted'], value: 60 },
+            { path: ['cut', 'trimmerId'], value: trimmerId },
+          );
           const { choices } = plan(job).cut;
           for (const row of choices) {
             const taken = plan(changeJob(job, row.changes));
@@ -20,11 +25,14 @@ describe('ways to lay a job out', () => {
             expect(taken.sheet.sheets, row.id).to.equal(row.sheets);
             expect(taken.size.bleedMm > 0).to.equal(row.bleed);
             expect(taken.cut.choices[0]!.id).to.equal(row.id);
+            expect(taken.cut.strokes, row.id).to.equal(row.strokes ?? 0);
+            expect(taken.cut.offcuts[0] ?? null, row.id).to.deep.equal(row.offcut);
+            if (taken.cut.moves.length === 0 && taken.sheet.up > 1) expect(row.strokes).to.equal(null);
           }
           expect(choices.filter((row) => row.isNow).length).to.be.at.most(1);
         },
       ),
-      { numRuns: 12 },
+      { numRuns: 30 },
     );
   });
 
