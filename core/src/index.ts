@@ -1,6 +1,7 @@
 /** The core's one way in; fonts and job files have their own doors because they bring libraries with them. */
 export * from './length/types.ts';
 export { parseLength, type ParsedLength } from './length/parseLength.ts';
+export { fixed } from './length/rounding.ts';
 export { formatLength, formatSize } from './length/formatLength.ts';
 export * from './geometry/types.ts';
 export * from './geometry/affine.ts';

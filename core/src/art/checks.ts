@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import { isInside } from '../geometry/box.ts';
 import type { Box } from '../geometry/types.ts';
 import { plural } from '../job/figures.ts';
@@ -134,7 +135,7 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
             station: 'art',
             level: 'warn',
             title: `${quote} is hard to read ${on(look)}`,
-            why: `Printed on ${look.stock?.colourName.toLowerCase() ?? 'the'} stock its contrast is ${ratio.toFixed(1)} to 1; words want ${CONTRAST.words} to 1 and more.`,
+            why: `Printed on ${look.stock?.colourName.toLowerCase() ?? 'the'} stock its contrast is ${fixed(ratio, 1)} to 1; words want ${CONTRAST.words} to 1 and more.`,
             remedies:
               better >= CONTRAST.words
                 ? [{ label: 'Set it in a colour that is read', changes: [{ path: path('colour'), value: dark }] }]
@@ -148,7 +149,7 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
             id: `art-reversed-${look.face.face.id}-${block.id}`,
             station: 'art',
             level: 'warn',
-            title: `${quote} is ${size.toFixed(1)} pt out of a dark ground ${on(look)}`,
+            title: `${quote} is ${fixed(size, 1)} pt out of a dark ground ${on(look)}`,
             why: `Ink runs into pale letters from all sides; under ${SMALLEST_PT.fine} pt they fill in.`,
             remedies: [
               {
@@ -308,7 +309,7 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
       snag(
         'small',
         'warn',
-        `The code’s squares are ${code.moduleMm.toFixed(2)} mm ${on(look)}`,
+        `The code’s squares are ${fixed(code.moduleMm, 2)} mm ${on(look)}`,
         `Under ${SMALLEST_MODULE_MM} mm a home print is seldom read. Make it larger, or let it hold less.`,
         larger <= Math.min(face.safe.widthMm, face.safe.heightMm)
           ? [
@@ -329,7 +330,7 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
         'pale',
         'warn',
         `The code is too pale to be read ${on(look)}`,
-        `Printed on this stock it has ${contrast(dark, light).toFixed(1)} to 1 of contrast; readers want dark on light, ${CONTRAST.code} to 1 and more.`,
+        `Printed on this stock it has ${fixed(contrast(dark, light), 1)} to 1 of contrast; readers want dark on light, ${CONTRAST.code} to 1 and more.`,
         [{ label: 'Print it dark on white', changes: [change({ colour: '#1d2930', ground: '#ffffff' })] }],
       ),
     );

@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import { mapBox } from '../geometry/box.ts';
 import { EDGES, edgeReaches, reachOf, shortEdges, type FaceEdge } from './edges.ts';
 import { isWholeOnFace, boxOf, type FacePlan } from './items.ts';
@@ -228,10 +229,10 @@ export function sayFault({ edge, cause, byMm }: Fault): string {
   const where = { left: 'on the left', right: 'on the right', top: 'at the top', bottom: 'at the foot' }[edge];
   switch (cause) {
     case 'sliver':
-      return `a white sliver of ${byMm.toFixed(1)} mm ${where}`;
+      return `a white sliver of ${fixed(byMm, 1)} mm ${where}`;
     case 'border':
-      return `the border uneven by ${byMm.toFixed(1)} mm ${where}`;
+      return `the border uneven by ${fixed(byMm, 1)} mm ${where}`;
     case 'clipped':
-      return `words clipped by ${byMm.toFixed(1)} mm ${where}`;
+      return `words clipped by ${fixed(byMm, 1)} mm ${where}`;
   }
 }

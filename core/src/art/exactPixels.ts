@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import { boxAround, corners, grow } from '../geometry/box.ts';
 import { polygon } from '../geometry/path.ts';
 import { IDENTITY } from '../geometry/affine.ts';
@@ -71,12 +72,12 @@ export function fitPixels(
     if (bleed < -dot / 2)
       return {
         ok: false,
-        why: `${px} pixels at ${dpi} dpi are ${mm(px).toFixed(1)} mm ${way} and the face is ${size.toFixed(1)} mm, so its edges would be missing; ask for the size with bleed, or make the card smaller`,
+        why: `${px} pixels at ${dpi} dpi are ${fixed(mm(px), 1)} mm ${way} and the face is ${fixed(size, 1)} mm, so its edges would be missing; ask for the size with bleed, or make the card smaller`,
       };
     if (bleed > MOST_BLEED_MM)
       return {
         ok: false,
-        why: `${px} pixels at ${dpi} dpi are ${mm(px).toFixed(1)} mm ${way}, ${(bleed * 2).toFixed(1)} mm more than the face; check the dpi and which side is which`,
+        why: `${px} pixels at ${dpi} dpi are ${fixed(mm(px), 1)} mm ${way}, ${fixed(bleed * 2, 1)} mm more than the face; check the dpi and which side is which`,
       };
   }
   return {

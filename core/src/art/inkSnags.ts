@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import type { Job, Printer, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
 import type { Micron, Mm } from '../length/types.ts';
 import type { Colour } from '../scene/types.ts';
@@ -190,7 +191,7 @@ export function foldInkSnags(
   const reasons = [
     ...(toner ? ['toner is a skin of plastic and breaks where it is bent'] : []),
     ...(thick
-      ? [`round a shut fold the outer skin of ${stock.caliperMicron} µm stretches by ${stretchMm.toFixed(1)} mm`]
+      ? [`round a shut fold the outer skin of ${stock.caliperMicron} µm stretches by ${fixed(stretchMm, 1)} mm`]
       : []),
     ...(plain ? ['a crack in so dark a colour shows the card at once'] : []),
   ];

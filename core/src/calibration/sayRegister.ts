@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Miss, Readings, Register } from './types.ts';
@@ -24,14 +25,14 @@ function sayMiss({ rightMm, lowMm }: Miss, unit: LengthUnit): string | null {
 
 /** A sixteenth of an inch is far too coarse here. */
 const sayFine = (mm: Mm, unit: LengthUnit): string =>
-  unit === 'mm' ? `${mm.toFixed(1)} mm` : `${(mm / 25.4).toFixed(3)} in`;
+  unit === 'mm' ? `${fixed(mm, 1)} mm` : `${fixed(mm / 25.4, 3)} in`;
 
-const sayTurn = (deg: number): string => `${Math.abs(deg).toFixed(2)}° ${deg > 0 ? 'clockwise' : 'anticlockwise'}`;
+const sayTurn = (deg: number): string => `${fixed(Math.abs(deg), 2)}° ${deg > 0 ? 'clockwise' : 'anticlockwise'}`;
 
 /** What was found, in sentences a tired maker can act on; the gravest first. */
 export function sayRegister(register: Register, readings: Readings, unit: LengthUnit): readonly string[] {
   const { scaleAcross, scaleDown } = register;
-  const percent = (scale: number): string => `${(Math.abs(scale - 1) * 100).toFixed(2)} %`;
+  const percent = (scale: number): string => `${fixed(Math.abs(scale - 1) * 100, 2)} %`;
   const said: string[] = [];
   if (readings.arrows === 'opposite')
     said.push('The backs come out head to foot: on this path the sheet turns on its other edge.');

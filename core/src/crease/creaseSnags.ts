@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import type { Blank } from '../fold/types.ts';
@@ -44,7 +45,7 @@ function grooveSnags(workshop: Workshop, { piece, board, worst, friendly }: Crea
       id: 'crease-groove',
       station: 'crease',
       level: Math.abs(worst.errorMm) > ERROR_BAD_MM ? 'warn' : 'note',
-      title: `No groove lands on ${piece.creases.length === 1 ? 'the fold' : `crease ${worst.number}`}: ${Math.abs(worst.errorMm).toFixed(1)} mm off`,
+      title: `No groove lands on ${piece.creases.length === 1 ? 'the fold' : `crease ${worst.number}`}: ${fixed(Math.abs(worst.errorMm), 1)} mm off`,
       why: `The fold is ${formatLength(worst.fromStopMm, 'mm')} from the stop; the nearest groove of ${board.name} is at ${formatLength(worst.grooveAtMm, workshop.unit)}.`,
       remedies: [
         ...friendly.slice(0, 2).map((f) => takeFriendly(f, workshop.unit)),

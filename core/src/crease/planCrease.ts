@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import { wantedOf } from '../job/namesList.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import { isShaped } from '../cut/isShaped.ts';
@@ -112,8 +113,8 @@ export function planCrease(
       : byEnds
         ? `${lines.length === 1 ? 'Crease' : `${lines.length} creases`} from end to end of the fold, ${press}${lines.length === 1 ? '' : ' each'}: cut out, the shape has no edge to measure from.`
         : lines.length === 1
-          ? `Crease at ${formatLength(first.grooveAtMm, unit)}, ${first.faceUp} up, ${press}${off ? `; the ${isPlainRule(board) ? 'line' : 'groove'} is ${Math.abs(worst.errorMm).toFixed(1)} mm off the fold` : ''}.`
-          : `${lines.length} creases, ${sayTurns(lines)}, ${press} each${off ? `; the worst groove is ${Math.abs(worst.errorMm).toFixed(1)} mm off its fold` : ''}.`,
+          ? `Crease at ${formatLength(first.grooveAtMm, unit)}, ${first.faceUp} up, ${press}${off ? `; the ${isPlainRule(board) ? 'line' : 'groove'} is ${fixed(Math.abs(worst.errorMm), 1)} mm off the fold` : ''}.`
+          : `${lines.length} creases, ${sayTurns(lines)}, ${press} each${off ? `; the worst groove is ${fixed(Math.abs(worst.errorMm), 1)} mm off its fold` : ''}.`,
     telling: !first
       ? 'no crease'
       : byEnds
@@ -127,7 +128,7 @@ export function planCrease(
           figure(
             'tip',
             'Scoring tip',
-            words(`${tipMm[0].toFixed(1)}–${tipMm[1].toFixed(1)} mm`),
+            words(`${fixed(tipMm[0], 1)}–${fixed(tipMm[1], 1)} mm`),
             '1½ to 2 calipers, so that the groove is as wide as the bead',
             { Caliper: words(`${stock.stock.caliperMicron} µm`) },
           ),
@@ -269,7 +270,7 @@ function lineFigures(line: CreaseLine, of: number, board: Board, unit: Workshop[
     figure(
       `error-${line.creaseIds[0]}`,
       `Off the fold${which} by`,
-      words(`${Math.abs(line.errorMm).toFixed(2)} mm`),
+      words(`${fixed(Math.abs(line.errorMm), 2)} mm`),
       `${plain ? 'line' : 'groove'} − fold; the panel beside it comes out longer or shorter by twice this`,
       { [plain ? 'Line' : 'Groove']: length(line.grooveAtMm), Fold: length(line.fromStopMm) },
     ),

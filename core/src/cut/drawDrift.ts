@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import { apply } from '../geometry/affine.ts';
 import { grow, evenSides } from '../geometry/box.ts';
 import { boxPath, polygon } from '../geometry/path.ts';
@@ -80,7 +81,7 @@ function along(halves: ReadonlyMap<Mm, Mm>, textMm: Mm, upright: boolean): reado
     return {
       kind: 'label',
       role: 'dimension',
-      text: `±${half.toFixed(1)}`,
+      text: `±${fixed(half, 1)}`,
       at: upright
         ? { xMm: at, yMm: -small * (0.5 + row * 1.15) }
         : { xMm: -small * (0.5 + row * 2.6), yMm: at + small * 0.3 },

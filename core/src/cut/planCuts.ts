@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import { wantedOf } from '../job/namesList.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import { capital, count, figure, length, minutes as minutesValue, plural, sayMinutes, words } from '../job/figures.ts';
@@ -97,7 +98,7 @@ export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: St
         length(SPREADS_OF_95 * worstDrift(pieces).fromTrueMm),
         `${SPREADS_OF_95} × the spread of the worst trim: the tool’s own, and that of the true edge it is measured from, as squares`,
         {
-          'One cut strays by (1 σ)': words(`${repeatabilityMm.toFixed(2)} mm`),
+          'One cut strays by (1 σ)': words(`${fixed(repeatabilityMm, 2)} mm`),
           'Measured from the last cut instead': length(SPREADS_OF_95 * worstDrift(pieces).chainedMm),
         },
       ),

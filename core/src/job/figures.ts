@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import type { Figure, FigureValue, Minor } from './types.ts';
@@ -39,11 +40,11 @@ export function say(value: FigureValue, { unit, currency }: Spoken): string {
     case 'money':
       return sayMoney(value.minor, currency);
     case 'share':
-      return `${(value.share * 100).toFixed(value.share !== 0 && Math.abs(value.share) < 0.1 ? 1 : 0)} %`;
+      return `${fixed(value.share * 100, value.share !== 0 && Math.abs(value.share) < 0.1 ? 1 : 0)} %`;
     case 'minutes':
       return sayMinutes(value.minutes);
     case 'ratio':
-      return value.ratio.toFixed(value.ratio < 10 ? 2 : 1);
+      return fixed(value.ratio, value.ratio < 10 ? 2 : 1);
     case 'text':
       return value.text;
   }

@@ -1,5 +1,8 @@
+import { fixed } from './rounding.ts';
 import { MM_PER_INCH, type LengthUnit, type Mm } from './types.ts';
 
+/** A thirty-second of an inch is a whole number of nanometres. */
+const NM_PER_32ND = (MM_PER_INCH * 1e6) / 32;
 /** A residue under this much is below what a ruler or a blade can hold, so it is not shown. */
 const RESIDUE_SHOWN_MM = 0.1;
 
@@ -9,15 +12,15 @@ const RESIDUE_SHOWN_MM = 0.1;
  * @example formatLength(139.7, 'in') === '5 1/2 in'
  */
 export function formatLength(mm: Mm, unit: LengthUnit): string {
-  if (unit === 'mm') return `${trimZero(mm.toFixed(1))} mm`;
-  const sign = mm < 0 ? '−' : '';
-  const inches = Math.abs(mm) / MM_PER_INCH;
+  if (unit === 'mm') return `${trimZero(fixed(mm, 1))} mm`;
+  const nanometres = Math.round(Math.abs(mm) * 1e6);
   // Every sixteenth is a thirty-second too, and the fraction is written in its lowest terms.
-  const shown = Math.round(inches * 32) / 32;
-  const residueMm = (inches - shown) * MM_PER_INCH;
+  const parts = Math.floor((nanometres + NM_PER_32ND / 2) / NM_PER_32ND);
+  const residueMm = (nanometres - parts * NM_PER_32ND) / 1e6;
+  const sign = mm < 0 && nanometres > 0 ? '−' : '';
   const residue =
-    Math.abs(residueMm) > RESIDUE_SHOWN_MM ? ` ${residueMm > 0 ? '+' : '−'} ${Math.abs(residueMm).toFixed(1)} mm` : '';
-  return `${sign}${fraction(shown)} in${residue}`;
+    Math.abs(residueMm) > RESIDUE_SHOWN_MM ? ` ${residueMm > 0 ? '+' : '−'} ${fixed(Math.abs(residueMm), 1)} mm` : '';
+  return `${sign}${fraction(parts)} in${residue}`;
 }
 
 /** Two lengths with one unit between them, as sizes are spoken: `4 1/4 × 5 1/2 in`. */
@@ -33,9 +36,10 @@ function trimZero(text: string): string {
   return plain === '-0' ? '0' : plain.replace('-', '−');
 }
 
-function fraction(inches: number): string {
-  const whole = Math.floor(inches + 1e-9);
-  let top = Math.round((inches - whole) * 32);
+/** Thirty-seconds in lowest terms. */
+function fraction(parts: number): string {
+  const whole = Math.floor(parts / 32);
+  let top = parts % 32;
   if (top === 0) return String(whole);
   let bottom = 32;
   while (top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];

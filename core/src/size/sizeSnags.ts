@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import type { Folding } from '../fold/foldForm.ts';
 import type { FoldedForm } from '../fold/types.ts';
 import { envelopeOnHand } from '../job/pick.ts';
@@ -66,7 +67,7 @@ function foldSnags({ form, folding, options, colliding }: SizeFindings, { unit }
       id: 'size-fold-jams',
       station: 'size',
       level: 'stop',
-      title: `${nameOf(worst.panelId)} is too long by ${worst.byMm.toFixed(1)} mm`,
+      title: `${nameOf(worst.panelId)} is too long by ${fixed(worst.byMm, 1)} mm`,
       why: `At step ${worst.step + 1} it lies in the bend: round a pile this thick the fold needs that much more room, so it jams or bulges.`,
       remedies: [
         setOption('shortenMm', null, 'Let the card’s thickness set the shortening'),
@@ -263,7 +264,7 @@ function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm
         ? `The card rattles in ${envelope.name}`
         : `The card ${fit.word === 'jams' ? 'jams in' : 'will not go into'} ${envelope.name}`,
       why:
-        `Slack is ${slackA} across and ${slackB} down once the card’s ${thicknessMm.toFixed(2)} mm thickness is counted. ` +
+        `Slack is ${slackA} across and ${slackB} down once the card’s ${fixed(thicknessMm, 2)} mm thickness is counted. ` +
         (rattles
           ? `Over ${SLACK_MM.rattles} mm it slides about in the post.`
           : `It wants at least ${SLACK_MM.tight} mm to slide in.`),

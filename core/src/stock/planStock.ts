@@ -1,3 +1,4 @@
+import { fixed } from '../length/rounding.ts';
 import { capital, count, figure, money, words } from '../job/figures.ts';
 import { pathOf, printerOf, stockOf } from '../job/pick.ts';
 import type { FeedPath, Figure, Job, Printer, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
@@ -72,10 +73,10 @@ export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockFa
     figure(
       'caliper',
       'Caliper',
-      words(`${stock.caliperMicron} µm (${(stock.caliperMicron / 25.4).toFixed(1)} pt)`),
+      words(`${stock.caliperMicron} µm (${fixed(stock.caliperMicron / 25.4, 1)} pt)`),
       '1 point of caliper is a thousandth of an inch, 25.4 µm',
       {
-        Bulk: words(`${(stock.caliperMicron / stock.gsm).toFixed(2)} cm³/g`),
+        Bulk: words(`${fixed(stock.caliperMicron / stock.gsm, 2)} cm³/g`),
       },
     ),
     figure('price', 'One sheet', money(stock.sheetPriceMinor), 'as entered on the shelf', {
@@ -87,7 +88,7 @@ export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockFa
       figure(
         'tip',
         'Scoring tip',
-        words(`${pressed.tipMm[0].toFixed(1)}–${pressed.tipMm[1].toFixed(1)} mm`),
+        words(`${fixed(pressed.tipMm[0], 1)}–${fixed(pressed.tipMm[1], 1)} mm`),
         '1½ to 2 calipers',
         {
           Caliper: words(`${stock.caliperMicron} µm`),

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { parseLength } from '../../src/length/parseLength.ts';
+import { fixed } from '../../src/length/rounding.ts';
 import { formatLength, formatSize } from '../../src/length/formatLength.ts';
 import type { LengthUnit } from '../../src/length/types.ts';
 
@@ -71,7 +72,40 @@ describe('parseLength', () => {
   });
 });
 
+describe('fixed', () => {
+  it('rounds halves away from nought, however binary fractions came to them', () => {
+    // 7 1/4 in is 184.15 mm, which is a hair less as a binary fraction; 166.35 comes out a hair more or less by its sum.
+    expect(fixed(7.25 * 25.4, 1)).to.equal('184.2');
+    expect(fixed(184.15, 1)).to.equal('184.2');
+    for (const sum of [166.35, 133.1 + 33.25, 200 - 33.65, 3 * 55.45]) expect(fixed(sum, 1)).to.equal('166.4');
+    expect(fixed(-0.25, 1)).to.equal('-0.3');
+    expect(fixed(-0.04, 1)).to.equal('0.0');
+    expect(fixed(1.005, 2)).to.equal('1.01');
+    expect(fixed(0.9999, 2)).to.equal('1.00');
+  });
+
+  it('is the nearest decimal to any number of whole nanometres, the larger of two as near', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 2_000_000_000 }), fc.integer({ min: 0, max: 4 }), (nm, places) => {
+        const text = fixed(nm / 1e6, places);
+        // In whole steps of the last place, by long division.
+        const step = 10n ** BigInt(6 - places);
+        const [whole, rest] = [BigInt(nm) / step, BigInt(nm) % step];
+        const wanted = rest * 2n >= step ? whole + 1n : whole;
+        expect(BigInt(text.replace('.', ''))).to.equal(wanted);
+      }),
+    );
+  });
+});
+
 describe('formatLength', () => {
+  it('is one text for one length', () => {
+    expect(formatLength(7.25 * 25.4, 'mm')).to.equal('184.2 mm');
+    expect(formatLength(200 - 33.65, 'mm')).to.equal(formatLength(133.1 + 33.25, 'mm'));
+    // A sixty-fourth over is half way between two marks: the upper one, whatever the sum.
+    expect(formatLength(25.4 + 25.4 / 64, 'in')).to.equal('1 1/32 in − 0.4 mm');
+  });
+
   it('shows what is left over when no thirty-second is near', () => {
     // 100 mm = 3.937 in; the nearest 1/32 is 3 15/16 = 100.0125 mm, which is within 0.1 mm.
     expect(formatLength(100, 'in')).to.equal('3 15/16 in');

@@ -1,6 +1,6 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
-import { drawFaceInPixels, fitPixels, whitePlate, type PixelQuestion, type Scene } from '@zippy/core';
+import { fixed, drawFaceInPixels, fitPixels, whitePlate, type PixelQuestion, type Scene } from '@zippy/core';
 import { sceneToSvg } from './scenes.ts';
 import { ExportRefused, type ExportFile, type ExportInput } from './types.ts';
 
@@ -26,7 +26,7 @@ export async function exactFaces(
     const scene = drawFaceInPixels(face, job.pictures, pixels);
     const title = `${job.brief.title}: ${face.face.id}`;
     const said = fit.bled
-      ? `with-bleed-${fit.bleedAcrossMm.toFixed(1)}x${fit.bleedDownMm.toFixed(1)}mm`
+      ? `with-bleed-${fixed(fit.bleedAcrossMm, 1)}x${fixed(fit.bleedDownMm, 1)}mm`
       : 'WITHOUT-bleed';
     const stem = `${name}-${face.face.id}-${pixels.widthPx}x${pixels.heightPx}px-${said}`;
     const { coloured, white } = plan.art.onStock;

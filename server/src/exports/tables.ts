@@ -1,5 +1,15 @@
 import Papa from 'papaparse';
-import { cardAt, formatLength, namesInUse, rowOfCard, say, STATION_NAMES, STATIONS, type Spoken } from '@zippy/core';
+import {
+  fixed,
+  cardAt,
+  formatLength,
+  namesInUse,
+  rowOfCard,
+  say,
+  STATION_NAMES,
+  STATIONS,
+  type Spoken,
+} from '@zippy/core';
 import { ExportRefused, type ExportFile, type ExportInput } from './types.ts';
 
 type Cell = string | number;
@@ -14,7 +24,7 @@ function csv(name: string, columns: readonly string[], rows: readonly (readonly 
 }
 
 /** A length for people and for sums: as the maker measures, and in millimetres with a point. */
-const mm = (value: number): string => value.toFixed(2);
+const mm = (value: number): string => fixed(value, 2);
 
 /** Cuts and creases in the order of the bench’s own steps, whoever makes them. */
 export function cutsCsv({ plan, workshop }: ExportInput, name: string): readonly ExportFile[] {

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import {
+  fixed,
   COATINGS,
   formatLength,
   inkLimit,
@@ -140,7 +141,7 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
             key={t.id}
             id={t.id}
             title={t.name}
-            facts={`${t.kind} · cuts ${formatLength(t.longestCutMm, unit)} · stack ${formatLength(t.thickestStackMm, 'mm')} · strays by ${repeatabilityOf(t).toFixed(2)} mm`}
+            facts={`${t.kind} · cuts ${formatLength(t.longestCutMm, unit)} · stack ${formatLength(t.thickestStackMm, 'mm')} · strays by ${fixed(repeatabilityOf(t), 2)} mm`}
           >
             <NumberField
               label="One cut strays by (1 σ), mm"

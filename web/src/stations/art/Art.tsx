@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { seenFace, SPREADS_OF_95, idOf, IDENTITY, polygon, whiteWayOf, type Scene } from '@zippy/core';
+import { fixed, seenFace, SPREADS_OF_95, idOf, IDENTITY, polygon, whiteWayOf, type Scene } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
 import { Turner } from '../../bench/Turner.tsx';
@@ -268,7 +268,7 @@ export function ArtSlip(props: StationProps): ReactNode {
 
 /** Where this trimmer’s cuts land, in a sentence. */
 const sayDrift = ({ cut }: StationProps['plan']): string =>
-  `${cut.trimmer.name[0]!.toUpperCase()}${cut.trimmer.name.slice(1)} lands 95 cuts in 100 within ${(SPREADS_OF_95 * cut.drift.worst.fromTrueMm).toFixed(1)} mm of their place. Move the blade and see what would show.`;
+  `${cut.trimmer.name[0]!.toUpperCase()}${cut.trimmer.name.slice(1)} lands 95 cuts in 100 within ${fixed(SPREADS_OF_95 * cut.drift.worst.fromTrueMm, 1)} mm of their place. Move the blade and see what would show.`;
 
 const Drop = styled.div`
   display: grid;

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { codeText, fullName, type CodeContent, type CodeObject, type LaidItem } from '@zippy/core';
+import { fixed, codeText, fullName, type CodeContent, type CodeObject, type LaidItem } from '@zippy/core';
 import { Choice } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField, WordsField } from '../../ui/Field.tsx';
@@ -100,7 +100,7 @@ export function CodePanel({
             ? codeText(content) === ''
               ? 'Say what it holds and it appears.'
               : 'That is more than a code can hold; shorten it.'
-            : `One square is ${moduleMm.toFixed(2)} mm; 0.4 mm and more can be read at arm’s length.`
+            : `One square is ${fixed(moduleMm, 2)} mm; 0.4 mm and more can be read at arm’s length.`
         }
       />
       <ColourField label="Ink" value={object.colour} onChange={(colour) => colour && set({ colour }, 'code-ink')} />

@@ -1,6 +1,15 @@
 import { useCallback, useState, type ReactNode } from 'react';
 import { Button } from 'react-aria-components';
-import { CAUTIONS, DRAWN_WIDER, drawCutMove, drawDrift, formatLength, SPREADS_OF_95, type Scene } from '@zippy/core';
+import {
+  fixed,
+  CAUTIONS,
+  DRAWN_WIDER,
+  drawCutMove,
+  drawDrift,
+  formatLength,
+  SPREADS_OF_95,
+  type Scene,
+} from '@zippy/core';
 import styled from 'styled-components';
 import { Bench } from '../../bench/Bench.tsx';
 import { Large } from '../../bench/Large.tsx';
@@ -94,8 +103,8 @@ function DriftBench({ job, plan, workshop }: StationProps): ReactNode {
   const { worst } = cut.drift;
   const says =
     measured === 'fromTrue'
-      ? `Every distance from a true edge: ±${(SPREADS_OF_95 * worst.fromTrueMm).toFixed(1)} mm at worst, however many cards there are`
-      : `Each distance from the cut before: the errors add up to ±${(SPREADS_OF_95 * worst.chainedMm).toFixed(1)} mm`;
+      ? `Every distance from a true edge: ±${fixed(SPREADS_OF_95 * worst.fromTrueMm, 1)} mm at worst, however many cards there are`
+      : `Each distance from the cut before: the errors add up to ±${fixed(SPREADS_OF_95 * worst.chainedMm, 1)} mm`;
   return (
     <Bench
       content={{ xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm }}

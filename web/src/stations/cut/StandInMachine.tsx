@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { drawMachineFile, runMachine, svgFile, type Job, type MachineReport, type Plan } from '@zippy/core';
+import { fixed, drawMachineFile, runMachine, svgFile, type Job, type MachineReport, type Plan } from '@zippy/core';
 import { useStandIn } from '../../stores/standIn.ts';
 import { OnOff } from '../../ui/Choose.tsx';
 import { Press } from '../../ui/Press.tsx';
@@ -30,7 +30,7 @@ export function StandInMachine({ plan, job }: { readonly plan: Plan; readonly jo
       {report && (
         <p role="status">
           {report.ok
-            ? `Found all three marks, the farthest ${report.movedMm.toFixed(2)} mm from where the file has it; cut ${report.cuts.length} ${report.cuts.length === 1 ? 'outline' : 'outlines'} round the print in ${Math.round(report.seconds)} s.`
+            ? `Found all three marks, the farthest ${fixed(report.movedMm, 2)} mm from where the file has it; cut ${report.cuts.length} ${report.cuts.length === 1 ? 'outline' : 'outlines'} round the print in ${Math.round(report.seconds)} s.`
             : report.why}
         </p>
       )}

@@ -1,5 +1,6 @@
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import {
+  fixed,
   apply,
   boxPath,
   correctPage,
@@ -133,7 +134,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
       label={`The ${side} of the sheet: ${sheet.verdict}`}
       caption={
         apartMm !== null
-          ? `On the stand-in printer: ${sheet.sides.length === 2 ? `front and back up to ${apartMm.toFixed(2)} mm apart, ` : ''}${sheet.calibration ? `corrected by the sheet of ${sheet.calibration.from.day}` : 'not corrected'}`
+          ? `On the stand-in printer: ${sheet.sides.length === 2 ? `front and back up to ${fixed(apartMm, 2)} mm apart, ` : ''}${sheet.calibration ? `corrected by the sheet of ${sheet.calibration.from.day}` : 'not corrected'}`
           : light
             ? 'Held to the light: front and back fall on each other'
             : undefined

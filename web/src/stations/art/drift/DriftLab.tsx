@@ -10,6 +10,7 @@ import {
 } from 'react';
 import styled from 'styled-components';
 import {
+  fixed,
   driftFacts,
   faultsOf,
   formatLength,
@@ -252,7 +253,7 @@ export function DriftPanel(props: StationProps): ReactNode {
         least={0}
         most={1.5}
         step={0.05}
-        say={(v) => `${v.toFixed(2)} mm`}
+        say={(v) => `${fixed(v, 2)} mm`}
         onChange={(value) => set({ printSpreadMm: value })}
       />
       <Scale
@@ -261,7 +262,7 @@ export function DriftPanel(props: StationProps): ReactNode {
         least={-2}
         most={2}
         step={0.1}
-        say={(v) => `${v.toFixed(1)} mm`}
+        say={(v) => `${fixed(v, 1)} mm`}
         onChange={(value) => set({ biasRightMm: value })}
       />
       <Scale
@@ -270,7 +271,7 @@ export function DriftPanel(props: StationProps): ReactNode {
         least={-2}
         most={2}
         step={0.1}
-        say={(v) => `${v.toFixed(1)} mm`}
+        say={(v) => `${fixed(v, 1)} mm`}
         onChange={(value) => set({ biasDownMm: value })}
       />
       <Scale
@@ -283,7 +284,7 @@ export function DriftPanel(props: StationProps): ReactNode {
         onChange={(value) => set({ wantedShare: value })}
       />
       <small>
-        One cut strays by {worst.toFixed(2)} mm (1 σ): the tool’s own repeatability and that of the edge it is measured
+        One cut strays by {fixed(worst, 2)} mm (1 σ): the tool’s own repeatability and that of the edge it is measured
         from, see Cut.
       </small>
     </Lab>
