@@ -34,8 +34,26 @@ export const takeFriendly = ({ field, mm, byMm }: FriendlySize, unit: Workshop['
 
 export const creaseSnags = (job: Job, workshop: Workshop, found: CreaseFindings): readonly Snag[] => [
   ...(found.byEnds ? [] : [...grooveSnags(workshop, found), ...boardSnags(workshop, found)]),
+  ...mixedSnags(found),
   ...crackSnags(job, found),
 ];
+
+/** A crease that is half mountain and half valley has no face that is right for all of it. */
+function mixedSnags({ piece, lines }: CreaseFindings): readonly Snag[] {
+  const directionOf = (id: string) => piece.creases.find((crease) => crease.id === id)!.direction;
+  const mixed = lines.find(({ creaseIds }) => new Set(creaseIds.map(directionOf)).size > 1);
+  if (!mixed) return [];
+  return [
+    {
+      id: 'crease-mixed',
+      station: 'crease',
+      level: 'note',
+      title: `Half of crease ${mixed.number} bends the other way`,
+      why: 'Pressed from one side in the open card, that half has its groove on the wrong side and may crack. Fold the crease across it first and press this one through both layers; or press each half from a side of its own.',
+      remedies: [],
+    },
+  ];
+}
 
 function grooveSnags(workshop: Workshop, { piece, board, worst, friendly }: CreaseFindings): readonly Snag[] {
   if (Math.abs(worst.errorMm) <= ERROR_SHOWN_MM) return [];

@@ -4,7 +4,7 @@ import { TOLERANCE_MM } from '../geometry/types.ts';
 import { count, figure, length, plural, words } from '../job/figures.ts';
 import { envelopeOnHand, envelopeStockOf } from '../job/pick.ts';
 import type { Job, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
-import { formatSize } from '../length/formatLength.ts';
+import { formatLength, formatSize } from '../length/formatLength.ts';
 import { layOutOnePiece, type LaidPiece } from '../sheet/layOut.ts';
 import { fitEnvelope } from '../size/fitEnvelope.ts';
 import { BOUGHT_SHEETS } from '../size/namedSizes.ts';
@@ -119,7 +119,9 @@ export function planEnvelope(job: Job, workshop: Workshop, size: SizePlan, card:
         Sheet: words(formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)),
       }),
     ],
-    snags: made ? envelopeSnags(workshop, blank, stock, laid.up, flapMm, on, margins) : suggestShelf(job, suiting),
+    snags: made
+      ? envelopeSnags(workshop, blank, stock, laid.up, { flapMm, insideHeightMm }, on, margins)
+      : suggestShelf(job, suiting),
   };
 }
 
@@ -128,7 +130,7 @@ function envelopeSnags(
   blank: EnvelopeBlank,
   stock: Stock,
   up: number,
-  flapMm: number,
+  { flapMm, insideHeightMm }: { readonly flapMm: number; readonly insideHeightMm: number },
   on: (widthMm: number, heightMm: number) => { readonly up: number },
   margins: StockPlan['path']['marginsMm'],
 ): readonly Snag[] {
@@ -141,6 +143,16 @@ function envelopeSnags(
       level: 'warn',
       title: 'The flap is too short to hold',
       why: `It must pass the ${THROAT_MM} mm throat and reach ${FLAP_HOLD_MM} mm on to the back.`,
+      remedies: [{ label: 'Let the flap follow the height', changes: [{ path: ['envelope', 'flapMm'], value: null }] }],
+    });
+  const longest = insideHeightMm - GLUE_INSET_MM;
+  if (flapMm > longest + TOLERANCE_MM)
+    snags.push({
+      id: 'envelope-flap-long',
+      station: 'envelope',
+      level: 'stop',
+      title: 'The flap is longer than the envelope',
+      why: `Folded down, ${formatLength(flapMm, unit)} reaches past the lower fold: the envelope is ${formatLength(insideHeightMm, unit)} high, and a flap ends ${formatLength(GLUE_INSET_MM, unit)} short of that.`,
       remedies: [{ label: 'Let the flap follow the height', changes: [{ path: ['envelope', 'flapMm'], value: null }] }],
     });
   if (up > 0) return snags;

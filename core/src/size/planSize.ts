@@ -82,15 +82,17 @@ export function planSize(job: Job, workshop: Workshop): SizePlan {
       'thickness',
       'Folded thickness',
       length(thicknessMm),
-      closed.depthMm > 0
-        ? 'the larger of layers × caliper × spring, and what the spine holds apart; and the layers glued on'
-        : 'layers × caliper × spring, and the layers glued on',
+      `${
+        closed.depthMm > 0
+          ? 'the larger of layers × caliper × spring, and what the spine holds apart + one caliper'
+          : 'layers × caliper × spring'
+      }${addedMm > 0 ? '; and what is glued on or laid in, a folded leaf twice its caliper × spring' : ''}`,
       {
         Layers: count(sheets),
         Caliper: words(`${Math.round(caliperMm * 1000)} µm`),
         'Spring (1 pressed hard, 1.5 loose)': ratio(spring),
         ...(closed.depthMm > 0 ? { 'Held apart': length(closed.depthMm) } : {}),
-        ...(addedMm > 0 ? { 'Layers glued on': length(addedMm) } : {}),
+        ...(addedMm > 0 ? { 'Glued on or laid in': length(addedMm) } : {}),
       },
     ),
   ];

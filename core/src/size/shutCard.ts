@@ -10,11 +10,8 @@ import type { Job, Workshop } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
 import { formatEntry } from './formats/catalogue.ts';
 import type { OptionFault } from './formats/index.ts';
-import { layersThicknessMm, planLayers } from './layers.ts';
+import { FOLD_SPRING, layersThicknessMm, planLayers } from './layers.ts';
 import { openCard } from './openCard.ts';
-
-/** A fold pressed flat with a bone keeps about this much of its spring: between 1.0 burnished and 1.5 not. */
-const SPRING = 1.25;
 
 /** The card folded up, with everything glued to it or laid in it. */
 export interface ShutCard {
@@ -44,7 +41,7 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
   const layers = planLayers(job, workshop, form, faces);
   const closed = closedExtent(form);
   const sheets = pileOf(folding);
-  const spring = sheets > 1 ? SPRING : 1;
+  const spring = sheets > 1 ? FOLD_SPRING : 1;
   const addedMm = layersThicknessMm(layers.pieces);
   const thicknessMm = Math.max(sheets * caliperMm * spring, closed.depthMm + caliperMm) + addedMm;
   return {

@@ -76,7 +76,11 @@ describe('creases in order', () => {
   });
 
   it('presses a line that bends both ways as one, and says to fold across it first', () => {
-    const { lines } = plan(inkedWith(...sized('quarterFold', 90, 120))).crease;
+    const { lines, snags } = plan(inkedWith(...sized('quarterFold', 90, 120))).crease;
+    expect(snags.map(({ id }) => id)).to.include('crease-mixed');
+    expect(plan(inkedWith(...sized('zigzag', 70, 120))).crease.snags.map(({ id }) => id)).to.not.include(
+      'crease-mixed',
+    );
     expect(lines).to.have.length(2);
     const upright = lines.find((l) => l.upright)!;
     expect(upright.creaseIds).to.have.members(['uprightLower', 'uprightUpper']);

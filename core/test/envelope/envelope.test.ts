@@ -21,6 +21,26 @@ const distance = (p: Point, a: Point, b: Point): number => {
   return Math.hypot(p.xMm - a.xMm - t * dx, p.yMm - a.yMm - t * dy);
 };
 
+describe('the flap', () => {
+  it('is no longer than the envelope is high', () => {
+    const made = (flapMm: number) =>
+      jobWith(...sized('flat', 140, 90), {
+        path: ['envelope'],
+        value: { make: true, stockId: 'reed-120-a4', easeMm: 6, seamMm: 18, flapMm },
+      });
+    const { insideHeightMm } = plan(made(40)).envelope;
+    const stops = (flapMm: number): readonly string[] => plan(made(flapMm)).envelope.snags.map(({ id }) => id);
+    // It ends 3 mm short of the lower fold.
+    expect(stops(insideHeightMm - 3)).to.not.include('envelope-flap-long');
+    expect(stops(insideHeightMm - 2.9)).to.include('envelope-flap-long');
+    const long = made(insideHeightMm + 20);
+    const snag = plan(long).envelope.snags.find(({ id }) => id === 'envelope-flap-long')!;
+    expect(snag.level).to.equal('stop');
+    for (const { changes } of snag.remedies)
+      expect(plan(changeJob(long, changes)).envelope.snags.map(({ id }) => id)).to.not.include('envelope-flap-long');
+  });
+});
+
 describe('sideSeam', () => {
   it('keeps glue inside the blank and at least 2.8 mm off every cut edge', () => {
     fc.assert(

@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import type { FigureValue } from '../../src/job/types.ts';
 import fc from 'fast-check';
 import { distanceToEdge, edgesOf, areaOf } from '../../src/geometry/polygon.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
@@ -89,13 +90,37 @@ describe('planLayers', () => {
     expect(apart[1]! - apart[2]!).to.be.closeTo((Math.PI / 2) * caliper('shell-300-a4'), 1e-9);
   });
 
-  it('adds to the thickness, an insert twice', () => {
+  it('adds to the thickness, a folded insert twice and with the spring of its fold', () => {
     const job = jobWith(...sized('sideFold', 100, 140));
     const bare = plan(job).size.thicknessMm;
     const mat = plan(withLayer(job, {})).size.thicknessMm;
     const insert = plan(withLayer(job, { kind: 'insert', faces: [] })).size.thicknessMm;
     expect(mat - bare).to.be.closeTo(0.15, 1e-9);
-    expect(insert - bare).to.be.closeTo(0.3, 1e-9);
+    // Two leaves of 150 µm, sprung by a quarter.
+    expect(insert - bare).to.be.closeTo(0.375, 1e-9);
+  });
+
+  it('has a working that gives its value, a spine’s caliper and what is laid in among it', () => {
+    const millimetres = (value: FigureValue): number =>
+      value.kind === 'length'
+        ? value.mm
+        : value.kind === 'ratio'
+          ? value.ratio
+          : value.kind === 'count'
+            ? value.count
+            : Number.parseFloat((value as { text: string }).text) / 1000;
+    for (const format of ['sideFold', 'spineFold', 'gusset', 'zigzag'] as const)
+      for (const layer of [{}, { kind: 'insert' as const, faces: [] }]) {
+        const shut = plan(withLayer(jobWith(...sized(format, 100, 140)), layer)).size.figures.find(
+          (f) => f.id === 'thickness',
+        )!;
+        const given = new Map(shut.working.inputs.map(({ label, value }) => [label, millimetres(value)]));
+        const [layers, caliper] = [given.get('Layers')!, given.get('Caliper')!];
+        const spring = given.get('Spring (1 pressed hard, 1.5 loose)')!;
+        const apart = given.has('Held apart') ? given.get('Held apart')! + caliper : 0;
+        const worked = Math.max(layers * caliper * spring, apart) + (given.get('Glued on or laid in') ?? 0);
+        expect(millimetres(shut.value), format).to.be.closeTo(worked, 1e-6);
+      }
   });
 
   it('says when no paper is left, and each remedy leaves some', () => {
