@@ -2,6 +2,7 @@ import { fixed } from '../length/rounding.ts';
 import { hasArt } from '../art/drawCard.ts';
 import type { ArtPlan } from '../art/planArt.ts';
 import type { Blank } from '../fold/types.ts';
+import { sortedBy } from '../job/sorted.ts';
 import type { Board, Job, Remedy, Snag, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
@@ -57,7 +58,8 @@ function mixedSnags({ piece, lines }: CreaseFindings): readonly Snag[] {
 
 function grooveSnags(workshop: Workshop, { piece, board, worst, friendly }: CreaseFindings): readonly Snag[] {
   if (Math.abs(worst.errorMm) <= ERROR_SHOWN_MM) return [];
-  const better = workshop.boards.find((b) => b.id !== board.id && worstErrorMm(piece, b) <= ERROR_SHOWN_MM);
+  const others = workshop.boards.filter((b) => b.id !== board.id && worstErrorMm(piece, b) <= ERROR_SHOWN_MM);
+  const [better] = sortedBy(others, (b) => worstErrorMm(piece, b));
   return [
     {
       id: 'crease-groove',

@@ -1,6 +1,7 @@
 import { LIGHTEST_SHARE } from '../sheet/question.ts';
 import { handiestMoves, sheetsAtOnce, strokesOf } from './handiestMoves.ts';
 import { isShaped } from './isShaped.ts';
+import { sortedBy } from '../job/sorted.ts';
 import type { Job, JobChange, Minor, Stock, Trimmer, Workshop } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -68,6 +69,7 @@ export function sheetChoices(
     // Much lighter paper is another card, and what the path refuses is none.
     const suits = other.gsm >= stock.gsm * LIGHTEST_SHARE && pathRefusals(path, other, workshop).length === 0;
     if (other.id !== stock.id && !suits) continue;
+    const own: SheetChoiceRow[] = [];
     for (const bleed of size.bleedMm > 0 && !bare ? [true, false] : [false])
       for (const grain of ['respect', 'ignore'] as const) {
         const row = rowOf(
@@ -82,14 +84,16 @@ export function sheetChoices(
           workshop.keepOffcutMm,
           sides,
         );
-        const same = rows.some(
-          (r) => r.stockName === row.stockName && r.bleed === row.bleed && r.up === row.up && !row.isNow,
-        );
-        if (row.up > 0 && !same) rows.push(row);
+        const same = own.some((r) => r.bleed === row.bleed && r.up === row.up && !row.isNow);
+        if (row.up > 0 && !same) own.push(row);
       }
+    rows.push(...own);
   }
-  return rows.sort(
-    (a, b) => Number(b.isNow) - Number(a.isNow) || a.costMinor - b.costMinor || (a.strokes ?? 0) - (b.strokes ?? 0),
+  return sortedBy(
+    rows,
+    (r) => -Number(r.isNow),
+    (r) => r.costMinor,
+    (r) => r.strokes ?? 0,
   );
 }
 

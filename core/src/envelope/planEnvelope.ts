@@ -3,10 +3,11 @@ import { shrink } from '../geometry/box.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import { count, figure, length, plural, words } from '../job/figures.ts';
 import { envelopeOnHand, envelopeStockOf } from '../job/pick.ts';
+import { sortedBy } from '../job/sorted.ts';
 import type { Job, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import { layOutOnePiece, type LaidPiece } from '../sheet/layOut.ts';
-import { fitEnvelope } from '../size/fitEnvelope.ts';
+import { suitingEnvelopes } from '../size/suitingEnvelopes.ts';
 import { BOUGHT_SHEETS } from '../size/namedSizes.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
@@ -58,11 +59,9 @@ export function planEnvelope(job: Job, workshop: Workshop, size: SizePlan, card:
   const made = job.envelope.make;
   const sheets = laid.up === 0 ? 0 : Math.ceil(wantedOf(job) / laid.up);
   const bought = envelopeOnHand(job, workshop);
-  const suiting = workshop.envelopes.filter((e) =>
-    ['good', 'tight'].includes(
-      fitEnvelope({ widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm, thicknessMm: size.thicknessMm }, e)
-        .word,
-    ),
+  const suiting = suitingEnvelopes(
+    { widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm, thicknessMm: size.thicknessMm },
+    workshop,
   );
   const blankSize = formatSize(blank.widthMm, blank.heightMm, unit);
   return {
@@ -158,9 +157,12 @@ function envelopeSnags(
   if (up > 0) return snags;
   const room = shrink({ xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, margins);
   const would = BOUGHT_SHEETS.find((sheet) => on(sheet.widthMm, sheet.heightMm).up > 0);
-  const remedies: Remedy[] = workshop.stocks
-    .filter((s) => s.id !== stock.id && on(s.sheetWidthMm, s.sheetHeightMm).up > 0)
-    .sort((a, b) => a.gsm - b.gsm)
+  const large = workshop.stocks.filter((s) => s.id !== stock.id && on(s.sheetWidthMm, s.sheetHeightMm).up > 0);
+  const remedies: readonly Remedy[] = sortedBy(
+    large,
+    (s) => s.gsm,
+    (s) => s.sheetPriceMinor,
+  )
     .slice(0, 3)
     .map((s) => ({ label: `Make it from ${s.name}`, changes: [{ path: ['envelope', 'stockId'], value: s.id }] }));
   snags.push({

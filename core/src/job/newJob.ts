@@ -1,3 +1,4 @@
+import { sortedBy } from './sorted.ts';
 import type { FaceArt, Job, Workshop } from './types.ts';
 
 /** Starting values a maker may change; each stands here and nowhere else. */
@@ -27,7 +28,11 @@ export function newJob(title: string, workshop: Workshop): Job {
   const printer = first(workshop.printers, 'printer');
   const stock = first(workshop.stocks, 'stock');
   // A light stock of the shelf folds into an envelope better than the card itself.
-  const lightest = [...workshop.stocks].sort((a, b) => a.gsm - b.gsm)[0]!;
+  const lightest = sortedBy(
+    workshop.stocks,
+    (s) => s.gsm,
+    (s) => s.sheetPriceMinor,
+  )[0]!;
   return {
     format: 'zippy-crease-job',
     version: 1,

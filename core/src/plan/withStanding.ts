@@ -1,6 +1,7 @@
 import { changeJob } from '../job/changeJob.ts';
 import { figure, length, ratio, words } from '../job/figures.ts';
 import { stockOf } from '../job/pick.ts';
+import { sortedBy } from '../job/sorted.ts';
 import type { Figure, Job, JobChange, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
 import { fibresUpright, mayLieForGrain } from '../sheet/question.ts';
@@ -87,9 +88,11 @@ export function withStanding(
 }
 
 function flops(job: Job, workshop: Workshop, size: SizePlan, { stock, path }: StockFacts, sheet: SheetPlan): Snag {
-  const heavier = workshop.stocks
-    .filter((other) => other.gsm > stock.gsm && pathRefusals(path, other, workshop).length === 0)
-    .sort((a, b) => a.gsm - b.gsm || a.caliperMicron - b.caliperMicron || (a.id < b.id ? -1 : 1));
+  const heavier = sortedBy(
+    workshop.stocks.filter((other) => other.gsm > stock.gsm && pathRefusals(path, other, workshop).length === 0),
+    (other) => other.gsm,
+    (other) => other.caliperMicron,
+  );
   /** A remedy only where the card then stands, and still comes out of its sheet. */
   const tried = (label: string, changes: readonly JobChange[]): readonly Remedy[] => {
     const on = tryOut(job, workshop, sheet.sides, changes);

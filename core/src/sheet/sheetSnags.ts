@@ -10,6 +10,7 @@ import type { ArtPlan } from '../art/planArt.ts';
 import type { FoldedForm, PaperSide } from '../fold/types.ts';
 import { changeJob } from '../job/changeJob.ts';
 import { plural } from '../job/figures.ts';
+import { sortedBy } from '../job/sorted.ts';
 import type { Job, JobChange, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
@@ -73,23 +74,25 @@ export function bleedSnags(
       : null,
     // A blank larger than the bare sheet is offered the largest size of which one fits.
     trimming(asked, trimmedToFit(job, size, stock, question, Math.max(1, naked), per)),
-    ...workshop.stocks
-      .filter(
+    ...sortedBy(
+      workshop.stocks.filter(
         (other) =>
           other.id !== stock.stock.id &&
           other.gsm >= stock.stock.gsm * LIGHTEST_SHARE &&
           pathRefusals(stock.path, other, workshop).length === 0,
-      )
-      .map((other) =>
-        more(
-          asked,
-          [
-            { path: ['stock', 'stockId'], value: other.id },
-            { path: ['sheet', 'cutDown'], value: null },
-          ],
-          (up) => `Use ${other.name}: ${up} up`,
-        ),
       ),
+      (other) => Math.abs(other.gsm - stock.stock.gsm),
+      (other) => other.sheetPriceMinor,
+    ).map((other) =>
+      more(
+        asked,
+        [
+          { path: ['stock', 'stockId'], value: other.id },
+          { path: ['sheet', 'cutDown'], value: null },
+        ],
+        (up) => `Use ${other.name}: ${up} up`,
+      ),
+    ),
   ].filter((remedy) => remedy !== null);
   const fitsAcross = layOutOnePiece({
     ...question,

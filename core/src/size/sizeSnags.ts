@@ -5,6 +5,7 @@ import { envelopeOnHand } from '../job/pick.ts';
 import type { Job, Remedy, Snag, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
+import { suitingEnvelopes } from './suitingEnvelopes.ts';
 import { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './fitEnvelope.ts';
 import { isOf } from './formats/catalogue.ts';
 import { hingeFacts, LEAST_HINGE_SHARE } from './formats/hinged.ts';
@@ -276,8 +277,7 @@ function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm
 /** Up to two envelopes on the shelf that suit the card as it is. */
 function betterEnvelopes(job: Job, workshop: Workshop, thicknessMm: Mm): readonly Remedy[] {
   const card = { widthMm: job.size.finishedWidthMm, heightMm: job.size.finishedHeightMm, thicknessMm };
-  return workshop.envelopes
-    .filter((envelope) => fitEnvelope(card, envelope).word === 'good' || fitEnvelope(card, envelope).word === 'tight')
+  return suitingEnvelopes(card, workshop)
     .slice(0, 2)
     .map((envelope) => ({
       label: `Use ${envelope.name} instead (${envelope.onShelf} on the shelf)`,

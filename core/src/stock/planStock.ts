@@ -1,6 +1,7 @@
 import { fixed } from '../length/rounding.ts';
 import { capital, count, figure, money, words } from '../job/figures.ts';
 import { pathOf, printerOf, stockOf } from '../job/pick.ts';
+import { sortedBy } from '../job/sorted.ts';
 import type { FeedPath, Figure, Job, Printer, Remedy, Snag, StationPlan, Stock, Workshop } from '../job/types.ts';
 import { formatSize } from '../length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -179,9 +180,12 @@ function otherPaths(workshop: Workshop, stock: Stock): readonly Remedy[] {
 
 /** The stock on the shelf nearest in weight that the path does take. */
 function otherStocks(workshop: Workshop, path: FeedPath, stock: Stock): readonly Remedy[] {
-  const nearest = workshop.stocks
-    .filter((s) => s.id !== stock.id && pathRefusals(path, s, workshop).length === 0)
-    .sort((a, b) => Math.abs(a.gsm - stock.gsm) - Math.abs(b.gsm - stock.gsm))[0];
+  const takes = workshop.stocks.filter((s) => s.id !== stock.id && pathRefusals(path, s, workshop).length === 0);
+  const [nearest] = sortedBy(
+    takes,
+    (s) => Math.abs(s.gsm - stock.gsm),
+    (s) => s.sheetPriceMinor,
+  );
   return nearest
     ? [{ label: `Print on ${nearest.name} instead`, changes: [{ path: ['stock', 'stockId'], value: nearest.id }] }]
     : [];

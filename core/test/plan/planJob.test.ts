@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { allSnags, planJob } from '../../src/plan/planJob.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import { checkJob } from '../../src/job/readJobFile.ts';
-import type { Job, JobChange } from '../../src/job/types.ts';
+import { newJob } from '../../src/job/newJob.ts';
+import type { Job, JobChange, Workshop } from '../../src/job/types.ts';
 import { FORMAT_IDS, SHAPE_IDS } from '../../src/job/format.ts';
 import { jobWith, plan, typefaces, words, workshop } from '../support.ts';
 
@@ -162,6 +163,29 @@ describe('planJob', () => {
           }
       }),
       { numRuns: 150 },
+    );
+  });
+
+  it('says the same of a job in whatever order the shelf is', () => {
+    fc.assert(
+      fc.property(
+        anyJob,
+        fc.shuffledSubarray([...workshop.stocks], { minLength: workshop.stocks.length }),
+        (job, stocks) => {
+          const shelf: Workshop = {
+            ...workshop,
+            stocks,
+            envelopes: [...workshop.envelopes].reverse(),
+            boards: [...workshop.boards].reverse(),
+          };
+          const [there, here] = [plan(job), plan(job, shelf)];
+          expect(here.cut.choices).to.deep.equal(there.cut.choices);
+          expect(allSnags(here)).to.deep.equal(allSnags(there));
+          const first = [workshop.stocks[0]!, ...stocks.filter(({ id }) => id !== workshop.stocks[0]!.id)];
+          expect(newJob('x', { ...workshop, stocks: first })).to.deep.equal(newJob('x', workshop));
+        },
+      ),
+      { numRuns: 60 },
     );
   });
 
