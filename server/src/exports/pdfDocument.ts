@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import PDFDocument from 'pdfkit';
 import SVGtoPDF from 'svg-to-pdfkit';
 import {
@@ -55,11 +56,35 @@ type Kit = PDFKit.PDFDocument & {
   ref(data: Record<string, unknown>): PdfRef;
   openImage(bytes: Buffer): { embed(doc: Kit): void; obj: PdfRef };
   addContent(text: string): Kit;
+  _write(data: string | Uint8Array): void;
+  endMetadata(): void;
 };
+
+/** The writer’s metadata stream cannot do without a date; a file without one has its facts in the plain dictionary. */
+function sayNoDate(doc: Kit): void {
+  delete doc.info.CreationDate;
+  doc.endMetadata = () => undefined;
+}
+
+/**
+ * The file’s identifier from all that was written before it, so that the same job, day and fonts give the same bytes.
+ * Source: ISO 32000-1, 14.4
+ */
+function nameByContent(doc: Kit): void {
+  const written = createHash('sha256');
+  const write = doc._write.bind(doc);
+  doc._write = (data) => {
+    written.update(data);
+    write(data);
+  };
+  Object.defineProperty(doc, '_id', { get: () => written.copy().digest().subarray(0, 16) });
+}
 
 export interface PdfMaterials {
   readonly fonts: Fonts;
   readonly pictures: ReadonlyMap<string, PictureBytes>;
+  /** ISO day that the file says it was made on; null says none. */
+  readonly date: string | null;
 }
 
 /**
@@ -91,8 +116,13 @@ export class PdfFile {
       autoFirstPage: false,
       margin: 0,
       pdfVersion: '1.6',
-      info: { Title: title, Creator: 'Zippy Crease', Producer: 'Zippy Crease' },
+      info: {
+        ...{ Title: title, Creator: 'Zippy Crease', Producer: 'Zippy Crease' },
+        CreationDate: new Date(`${materials.date ?? '1970-01-01'}T00:00:00Z`),
+      },
     }) as unknown as Kit;
+    if (materials.date === null) sayNoDate(this.doc);
+    nameByContent(this.doc);
     if (inks) this.sayInks(inks.profile);
   }
 

@@ -67,7 +67,7 @@ export async function sharedPdf(
   const pictures = new Map(
     jobs.flatMap((one) => [...one.pictures].map(([id, bytes]) => [sharedPictureId(one.id, id), bytes] as const)),
   );
-  const file = new PdfFile('Shared sheets', { fonts, pictures });
+  const file = new PdfFile('Shared sheets', { fonts, pictures, date });
   const bytes = collect(file.stream);
   for (const [i, pattern] of patterns.entries()) {
     const sheet = sheets.find(({ id }) => id === pattern.sheetId)!;
