@@ -54,6 +54,17 @@ export function sayMoney(minor: Minor, currency: string): string {
   return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
 }
 
+/** Money that is not whole in minor units yet: what a working reckons with. */
+export const sayExactly = (minor: number, currency: string, partsOfMinor = 2): string =>
+  new Intl.NumberFormat('en-GB', {
+    style: 'currency',
+    currency,
+    maximumFractionDigits: digitsOf(currency) + partsOfMinor,
+  }).format(minor / 100);
+
+const digitsOf = (currency: string): number =>
+  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits!;
+
 export function sayMinutes(minutesTaken: number): string {
   const whole = Math.round(minutesTaken);
   if (whole < 1) return 'under 1 min';

@@ -1,7 +1,8 @@
 import { wantedOf } from '../job/namesList.ts';
-import { count, figure, minutes, money, plural, sayMoney, share } from '../job/figures.ts';
+import { count, figure, money, plural, sayExactly, sayMoney, share, words } from '../job/figures.ts';
 import { envelopeOnHand } from '../job/pick.ts';
-import type { Figure, Job, Minor, Snag, StationPlan, Workshop } from '../job/types.ts';
+import type { Figure, FigureValue, Job, Minor, Snag, StationPlan, Workshop } from '../job/types.ts';
+import { fixed } from '../length/rounding.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import type { MakePlan } from '../make/planMake.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
@@ -50,8 +51,8 @@ export function planSell(
   const panels = sheet.layers.flatMap(({ print, sheets }) =>
     print ? [{ printer: print.printer, sheets: sheets * print.passes.length }] : [],
   );
-  const inkMinor =
-    sides * stock.printer.sidePriceMinor + panels.reduce((n, p) => n + p.sheets * p.printer.sidePriceMinor, 0);
+  const layersInkMinor = panels.reduce((n, p) => n + p.sheets * p.printer.sidePriceMinor, 0);
+  const inkMinor = sides * stock.printer.sidePriceMinor + layersInkMinor;
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
   const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
   const exact: Omit<CostPart, 'shownMinor'>[] = [
@@ -64,78 +65,107 @@ export function planSell(
   ];
   const shown = roundTogether(exact.map((p) => p.perCardMinor));
   const parts: CostPart[] = exact.map((p, i) => ({ ...p, shownMinor: shown[i]! }));
-  const shownOf = (id: string): Minor => parts.find((p) => p.id === id)!.shownMinor;
   const costMinor = exact.reduce((n, p) => n + p.perCardMinor, 0);
-  const asked = (cards: number): Minor => roundUp((costMinor * cards) / (1 - job.sell.wantedMargin));
+  const asked = (cards: number): Minor => roundUp(hundredths(costMinor * cards) / (1 - job.sell.wantedMargin));
   const singlePriceMinor = job.sell.singlePriceMinor ?? asked(1);
   const packPriceMinor = job.sell.packPriceMinor ?? asked(job.sell.packOf);
   const margin = marginOf(singlePriceMinor, costMinor);
   const packMargin = marginOf(packPriceMinor, costMinor * job.sell.packOf);
   const giving = job.brief.purpose === 'give';
-  const say = (minor: number): string => sayMoney(Math.round(minor), currency);
-  const suggested = 'cost ÷ (1 − wanted margin), rounded up to 5';
+  const say = (minor: number): string => sayMoney(roundHalfUp(minor), currency);
+  const exactly = (minor: number): FigureValue => words(sayExactly(minor, currency));
+  /** A part of the cost, with what it comes to before the parts are rounded together. */
+  const partOf = (
+    id: CostPart['id'],
+    label: string,
+    sum: string,
+    inputs: Readonly<Record<string, FigureValue>>,
+  ): Figure => {
+    const { perCardMinor, shownMinor } = parts.find((p) => p.id === id)!;
+    const nudge = shownMinor - roundHalfUp(perCardMinor);
+    const rounded =
+      nudge === 0
+        ? ', rounded'
+        : `, rounded ${nudge > 0 ? 'up' : 'down'} and not to the nearest, so that the parts add up to the cost`;
+    return figure(`cost-${id}`, label, money(shownMinor), `${sum}${rounded}`, {
+      ...inputs,
+      'Before rounding': exactly(perCardMinor),
+    });
+  };
   const figures: Figure[] = [
     figure(
       'cost',
       'Cost of a good card',
-      money(Math.round(costMinor)),
-      sheet.layers.length > 0
-        ? 'card + layers + printing + envelope + extras + your time, for each good card'
-        : 'card + printing + envelope + extras + your time, for each good card',
-      Object.fromEntries(parts.map((p) => [p.label, money(p.shownMinor)])),
+      money(roundHalfUp(costMinor)),
+      `${sheet.layers.length > 0 ? 'card + layers + printing + envelope + extras + your time' : 'card + printing + envelope + extras + your time'}, for each good card; the parts are rounded so that they add up`,
+      {
+        ...Object.fromEntries(parts.map((p) => [p.label, money(p.shownMinor)])),
+        'Before rounding': exactly(costMinor),
+      },
     ),
-    figure('cost-sheets', 'Card', money(shownOf('sheets')), 'sheets × price of a sheet ÷ good cards', {
+    partOf('sheets', 'Card', 'sheets × price of a sheet ÷ good cards', {
       Sheets: count(sheet.sheets),
       'A sheet': money(stock.stock.sheetPriceMinor),
       'Good cards': count(wanted),
     }),
-    figure('cost-ink', 'Printing', money(shownOf('ink')), 'printed sides × price of a side ÷ good cards', {
-      'Printed sides': count(sides),
-      'A side': money(stock.printer.sidePriceMinor),
-      ...(panels.length > 0 ? { 'Printed sides of layers': count(panels.reduce((n, p) => n + p.sheets, 0)) } : {}),
-      'Good cards': count(wanted),
-    }),
-    figure(
-      'cost-envelope',
-      'Envelope',
-      money(shownOf('envelope')),
-      envelope.made ? 'envelope sheets × price of a sheet ÷ good cards' : 'price on the shelf',
-      envelope.made ? { Sheets: count(envelope.sheets), 'A sheet': money(envelope.stock.sheetPriceMinor) } : {},
+    partOf(
+      'ink',
+      'Printing',
+      panels.length > 0
+        ? '(printed sides × price of a side + printing of layers) ÷ good cards'
+        : 'printed sides × price of a side ÷ good cards',
+      {
+        'Printed sides': count(sides),
+        'A side': money(stock.printer.sidePriceMinor),
+        ...(panels.length > 0 ? { 'Printing of layers': exactly(layersInkMinor) } : {}),
+        'Good cards': count(wanted),
+      },
     ),
-    figure('cost-time', 'Your time', money(shownOf('time')), 'time at work × your hourly rate ÷ good cards', {
-      'Time at work': minutes(make.workMinutes),
+    partOf(
+      'envelope',
+      'Envelope',
+      envelope.made ? 'envelope sheets × price of a sheet ÷ good cards' : 'price on the shelf',
+      envelope.made
+        ? {
+            Sheets: count(envelope.sheets),
+            'A sheet': money(envelope.stock.sheetPriceMinor),
+            'Good cards': count(wanted),
+          }
+        : {},
+    ),
+    partOf('time', 'Your time', 'minutes at work ÷ 60 × your hourly rate ÷ good cards', {
+      'Minutes at work': words(String(Number(fixed(make.workMinutes, 4)))),
       'An hour': money(workshop.hourlyMinor),
       'Good cards': count(wanted),
     }),
-    figure('run-cost', 'The whole run', money(Math.round(costMinor * wanted)), 'cost of a good card × good cards', {
-      'Good cards': count(wanted),
-    }),
+    figure(
+      'run-cost',
+      'The whole run',
+      money(roundHalfUp(costMinor * wanted)),
+      'cost of a good card, before rounding, × good cards',
+      { 'Cost before rounding': words(sayExactly(costMinor, currency, 6)), 'Good cards': count(wanted) },
+    ),
   ];
-  if (!giving)
+  if (!giving) {
+    const suggested = `cost before rounding ÷ (1 − wanted margin), rounded up to ${PRICE_STEP_MINOR}`;
+    const { packOf, wantedMargin } = job.sell;
+    const priced = (id: string, label: string, price: Minor, typed: boolean, cost: number): Figure =>
+      figure(id, label, money(price), typed ? 'as typed' : suggested, {
+        'Cost before rounding': exactly(cost),
+        ...(typed ? {} : { 'Wanted margin': words(`${fixed(wantedMargin * 100, 2)} %`) }),
+      });
+    const left = (id: string, label: string, value: number, price: Minor, cost: number): Figure =>
+      figure(id, label, share(value), '(price − cost before rounding) ÷ price', {
+        Price: money(price),
+        'Cost before rounding': exactly(cost),
+      });
     figures.push(
-      figure(
-        'single',
-        'A single',
-        money(singlePriceMinor),
-        job.sell.singlePriceMinor === null ? suggested : 'as typed',
-        { Cost: money(Math.round(costMinor)), 'Wanted margin': share(job.sell.wantedMargin) },
-      ),
-      figure('margin', 'Margin on a single', share(margin), '(price − cost) ÷ price', {
-        Price: money(singlePriceMinor),
-        Cost: money(Math.round(costMinor)),
-      }),
-      figure(
-        'pack',
-        `A pack of ${job.sell.packOf}`,
-        money(packPriceMinor),
-        job.sell.packPriceMinor === null ? suggested : 'as typed',
-        { 'Cost of a pack': money(Math.round(costMinor * job.sell.packOf)) },
-      ),
-      figure('pack-margin', 'Margin on a pack', share(packMargin), '(price − cost) ÷ price', {
-        Price: money(packPriceMinor),
-        Cost: money(Math.round(costMinor * job.sell.packOf)),
-      }),
+      priced('single', 'A single', singlePriceMinor, job.sell.singlePriceMinor !== null, costMinor),
+      left('margin', 'Margin on a single', margin, singlePriceMinor, costMinor),
+      priced('pack', `A pack of ${packOf}`, packPriceMinor, job.sell.packPriceMinor !== null, costMinor * packOf),
+      left('pack-margin', 'Margin on a pack', packMargin, packPriceMinor, costMinor * packOf),
     );
+  }
   return {
     parts,
     costMinor,
@@ -168,12 +198,16 @@ export function planSell(
  */
 export function roundTogether(amounts: readonly number[]): readonly Minor[] {
   const down = amounts.map(Math.floor);
-  const short = Math.round(amounts.reduce((a, b) => a + b, 0)) - down.reduce((a, b) => a + b, 0);
+  const short = roundHalfUp(amounts.reduce((a, b) => a + b, 0)) - down.reduce((a, b) => a + b, 0);
   const byLoss = amounts.map((_, i) => i).sort((a, b) => amounts[b]! - down[b]! - (amounts[a]! - down[a]!));
   const raised = new Set(byLoss.slice(0, short));
   return down.map((minor, i) => minor + (raised.has(i) ? 1 : 0));
 }
 
+/** Halves up, in millionths, so that a sum of binary fractions does not decide. */
+const roundHalfUp = (minor: number): Minor => Number(fixed(minor, 0));
+/** As a working shows it, so that what it shows gives the price. */
+const hundredths = (minor: number): number => Number(fixed(minor, 2));
 const roundUp = (minor: number): Minor => Math.ceil(minor / PRICE_STEP_MINOR - 1e-9) * PRICE_STEP_MINOR;
 const marginOf = (price: number, cost: number): number => (price > 0 ? (price - cost) / price : -1);
 
@@ -188,7 +222,7 @@ function priceSnags(job: Job, currency: string, cost: number, single: Minor, pac
       station: 'sell',
       level: 'warn',
       title: `${what} sells for less than it costs`,
-      why: `It costs ${sayMoney(Math.round(costs), currency)} with your time and is priced ${sayMoney(price, currency)}.`,
+      why: `It costs ${sayMoney(roundHalfUp(costs), currency)} with your time and is priced ${sayMoney(price, currency)}.`,
       remedies: [{ label: 'Use the suggested price', changes: [{ path: ['sell', field], value: null }] }],
     });
   };

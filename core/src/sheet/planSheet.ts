@@ -6,7 +6,7 @@ import { areaOf } from '../geometry/polygon.ts';
 import type { Box, Point, Sides } from '../geometry/types.ts';
 import { count, figure, length, plural, share, words } from '../job/figures.ts';
 import { trimmerOf } from '../job/pick.ts';
-import type { Figure, Job, StationPlan, WhiteWay, Workshop } from '../job/types.ts';
+import type { Figure, Job, MachineFacts, StationPlan, WhiteWay, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
 import type { Cell } from '../size/cell.ts';
@@ -33,7 +33,7 @@ import {
   shelfSnags,
   type Asked,
 } from './sheetSnags.ts';
-import { outOfReach, type SheetSide } from './reach.ts';
+import type { SheetSide } from './reach.ts';
 import { workAndTurn, type WorkAndTurn } from './workAndTurn.ts';
 import { expectedSpoilShare, sparesFor } from './spares.ts';
 
@@ -163,25 +163,7 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
         'Expected to spoil': share(expectedSpoilShare(workshop.spoilLog)),
       },
     ),
-    ...(bare
-      ? []
-      : [
-          figure(
-            'margins',
-            'Printer cannot reach',
-            words(sayMargins(outOfReach(stock.path.marginsMm, sheet, job.sheet.flipEdge, sides), unit)),
-            sides.length === 2
-              ? 'the unprintable edge of this feed path on either side, as each is fed, seen from the front; trim and bleed stay inside it'
-              : 'the unprintable edge of this feed path as the printed side is fed, seen from the front; trim and bleed stay inside it',
-            {
-              'Top of a page': length(stock.path.marginsMm.top),
-              'Right of a page': length(stock.path.marginsMm.right),
-              'Bottom of a page': length(stock.path.marginsMm.bottom),
-              'Left of a page': length(stock.path.marginsMm.left),
-              'Turned over': words(turnOver === 'leftRight' ? 'left to right' : 'top to bottom'),
-            },
-          ),
-        ]),
+    ...(bare && !machine ? [] : [marginsFigure(workshop, { marginsMm, sides, turnOver, path: stock.path, machine })]),
     figure('used', 'Sheet used', share(used), 'area of the blanks ÷ area of the sheet', {
       'Cards on a sheet': count(up),
     }),
@@ -275,6 +257,44 @@ export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: Art
       ...layerSnags(layers, workshop),
     ],
   };
+}
+
+/** What of the sheet no ink, and no machine’s knife, may come to. */
+function marginsFigure(
+  { unit }: Workshop,
+  found: Pick<SheetPlan, 'marginsMm' | 'sides' | 'turnOver'> & {
+    readonly path: StockFacts['path'];
+    readonly machine: MachineFacts | undefined;
+  },
+): Figure {
+  const { marginsMm, sides, turnOver, path, machine } = found;
+  const printed = sides.length > 0;
+  const fed = sides.length === 2 ? 'on either side, as each is fed, ' : 'as the printed side is fed, ';
+  return figure(
+    'margins',
+    machine ? (printed ? 'Printer and machine cannot reach' : 'The machine cannot reach') : 'Printer cannot reach',
+    words(sayMargins(marginsMm, unit)),
+    [
+      ...(printed
+        ? [`the unprintable edge of this feed path ${fed}seen from the front; trim and bleed stay inside it`]
+        : []),
+      ...(machine ? [`the edge that the machine keeps all round${printed ? ', where that is wider' : ''}`] : []),
+    ].join('; '),
+    {
+      ...(printed
+        ? {
+            'Top of a page': length(path.marginsMm.top),
+            'Right of a page': length(path.marginsMm.right),
+            'Bottom of a page': length(path.marginsMm.bottom),
+            'Left of a page': length(path.marginsMm.left),
+            ...(sides.length === 2
+              ? { 'Turned over': words(turnOver === 'leftRight' ? 'left to right' : 'top to bottom') }
+              : {}),
+          }
+        : {}),
+      ...(machine ? { 'The machine keeps': length(machine.marginMm) } : {}),
+    },
+  );
 }
 
 const sayMargins = ({ top, right, bottom, left }: Sides, unit: Workshop['unit']): string =>

@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { roundTogether } from '../../src/sell/planSell.ts';
+import type { FigureValue } from '../../src/job/types.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import { jobWith, plan, sized } from '../support.ts';
 
@@ -37,6 +38,81 @@ describe('planSell', () => {
       sell.parts.reduce((sum, p) => sum + p.perCardMinor, 0),
       1e-9,
     );
+  });
+
+  it('has workings that give what they stand beside, from nothing but what they show', () => {
+    const money = (value: FigureValue): number => {
+      if (value.kind === 'money') return value.minor;
+      if (value.kind === 'count') return value.count;
+      if (value.kind === 'share') return value.share;
+      // “£1.5134” in pence; “57.5” and “50 %” as they are.
+      const text = (value as { text: string }).text;
+      return text.startsWith('£') ? Number(text.slice(1).replaceAll(',', '')) * 100 : Number.parseFloat(text);
+    };
+    let nudged = 0;
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 400 }),
+        fc.integer({ min: 1, max: 12 }),
+        fc.integer({ min: 0, max: 90 }),
+        fc.integer({ min: 1, max: 99 }),
+        (wanted, packOf, marginPercent, extra) => {
+          const { sell } = plan(
+            changeJob(job, [
+              { path: ['brief', 'wanted'], value: wanted },
+              { path: ['sell', 'packOf'], value: packOf },
+              { path: ['sell', 'wantedMargin'], value: marginPercent / 100 },
+              { path: ['sell', 'extras'], value: [{ name: 'Sleeve', perCardMinor: extra }] },
+            ]),
+          );
+          const shown = (id: string) => {
+            const one = sell.figures.find((f) => f.id === id)!;
+            const inputs = new Map(one.working.inputs.map(({ label, value }) => [label, money(value)]));
+            return { value: money(one.value), sum: one.working.sum, of: (label: string): number => inputs.get(label)! };
+          };
+          const near = (a: number, b: number): void => void expect(a).to.be.closeTo(b, 0.0051);
+          const cost = shown('cost');
+          expect(cost.value).to.equal(
+            ['Card', 'Printing', 'Envelope', 'Extras', 'Your time'].reduce((sum, label) => sum + cost.of(label), 0),
+          );
+          const card = shown('cost-sheets');
+          near((card.of('Sheets') * card.of('A sheet')) / card.of('Good cards'), card.of('Before rounding'));
+          const ink = shown('cost-ink');
+          near((ink.of('Printed sides') * ink.of('A side')) / ink.of('Good cards'), ink.of('Before rounding'));
+          const time = shown('cost-time');
+          near(
+            ((time.of('Minutes at work') / 60) * time.of('An hour')) / time.of('Good cards'),
+            time.of('Before rounding'),
+          );
+          for (const part of [card, ink, time]) {
+            // To the nearest penny, or the other way where the sentence says so.
+            const nearest = Math.floor(part.of('Before rounding') + 0.5);
+            const other = /not to the nearest/.test(part.sum);
+            if (other) nudged += 1;
+            expect(Math.abs(part.value - part.of('Before rounding'))).to.be.below(1);
+            if (!other)
+              expect(Math.abs(part.value - nearest)).to.be.at.most(
+                Math.abs((part.of('Before rounding') % 1) - 0.5) < 0.01 ? 1 : 0,
+              );
+            else expect(part.value).to.not.equal(nearest);
+          }
+          const run = shown('run-cost');
+          expect(run.value).to.be.closeTo(run.of('Cost before rounding') * run.of('Good cards'), 0.51);
+          for (const id of ['single', 'pack']) {
+            const one = shown(id);
+            const bare = one.of('Cost before rounding') / (1 - one.of('Wanted margin') / 100);
+            expect(one.value).to.equal(Math.ceil(bare / 5 - 1e-7) * 5);
+            const left = shown(id === 'single' ? 'margin' : 'pack-margin');
+            expect(left.value).to.be.closeTo(
+              (left.of('Price') - left.of('Cost before rounding')) / left.of('Price'),
+              1e-3,
+            );
+          }
+        },
+      ),
+      { numRuns: 80 },
+    );
+    expect(nudged, 'parts rounded the other way').to.be.above(0);
   });
 
   it('suggests a price that keeps the wanted margin and is a multiple of 5', () => {

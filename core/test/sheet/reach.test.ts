@@ -4,7 +4,7 @@ import type { Sides } from '../../src/geometry/types.ts';
 import type { Job, JobChange, Workshop } from '../../src/job/types.ts';
 import { uprightGrain } from '../../src/gang/sharedPieces.ts';
 import { outOfReach } from '../../src/sheet/reach.ts';
-import { inkedWith, plan, sized, words, workshop } from '../support.ts';
+import { inkedWith, jobWith, plan, sized, words, workshop } from '../support.ts';
 
 /** A workshop whose every path leaves these edges white. */
 const shopWith = (marginsMm: Sides): Workshop => ({
@@ -55,6 +55,24 @@ describe('a shared sheet', () => {
     const width = (edge: keyof Sides): number => sheet.marginsMm[edge];
     expect([width('top'), width('right'), width('bottom'), width('left')].sort()).to.deep.equal([12.7, 12.7, 4, 5]);
     expect([width('left'), width('right')]).to.deep.equal([12.7, 12.7]);
+  });
+});
+
+describe('what cannot be reached', () => {
+  const figureOf = (job: Job) => plan(job).sheet.figures.find(({ id }) => id === 'margins');
+
+  it('is a machine’s own edge where that is wider, with the machine named', () => {
+    const machine: JobChange = { path: ['cut', 'trimmerId'], value: 'petrel' };
+    const cut = figureOf(inkedWith(...sized('flat', 60, 60), machine))!;
+    // The Petrel keeps 10 mm all round, the Gull’s rear feed 3.4.
+    expect(cut.label).to.equal('Printer and machine cannot reach');
+    expect(cut.value).to.deep.equal({ kind: 'text', text: '10 mm all round' });
+    const bare = figureOf(jobWith(...sized('flat', 60, 60), machine))!;
+    expect([bare.label, bare.value]).to.deep.equal([
+      'The machine cannot reach',
+      { kind: 'text', text: '10 mm all round' },
+    ]);
+    expect(figureOf(jobWith(...sized('flat', 60, 60)))).to.equal(undefined);
   });
 });
 
