@@ -85,7 +85,7 @@ function plain({ plan, job }: ExportInput, photo: Buffer): Promise<number> {
     doc.on('end', () => done(bytes));
     // Unpacked, as ours is: the library is slow with packed fonts, and that is no measure of the work.
     const file = readFileSync(require.resolve('@fontsource/eb-garamond/files/eb-garamond-latin-400-normal.woff'));
-    doc.registerFont('g', Buffer.from(unpackWoff(file)) as unknown as string);
+    doc.registerFont('g', Buffer.from(unpackWoff(file)));
     const image = (doc as unknown as { openImage(bytes: Buffer): PDFKit.Mixins.ImageSrc }).openImage(photo);
     const pt = 72 / 25.4;
     const { sheetWidthMm: wide, sheetHeightMm: high, cells } = plan.sheet;

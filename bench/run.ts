@@ -74,14 +74,14 @@ const typing = (): Job => {
   ]);
   return job;
 };
-const input = async (wanted: number): Promise<ExportInput> => {
+const input = (wanted: number): ExportInput => {
   const job = changeJob(worded, [
     { path: ['brief', 'wanted'], value: wanted },
     { path: ['sheet', 'spares'], value: 0 },
   ]);
   return { job, plan: planJob(job, workshop, context), workshop, fonts, pictures: new Map(), date: null };
 };
-const [small, large] = [await input(20), await input(500)];
+const [small, large] = [input(20), input(500)];
 const plan = planJob(worded, workshop, context);
 const garamond = readFileSync(require.resolve('@fontsource/eb-garamond/files/eb-garamond-latin-400-normal.woff'));
 // The library is slow with packed fonts, and that is no measure of the work.
@@ -94,7 +94,7 @@ function plainPdf(pages: number): Promise<number> {
     let bytes = 0;
     doc.on('data', (chunk: Buffer) => (bytes += chunk.length));
     doc.on('end', () => done(bytes));
-    doc.registerFont('g', unpacked as unknown as string);
+    doc.registerFont('g', unpacked);
     for (let i = 0; i < pages; i += 1) {
       doc.addPage({ size: [595.28, 841.89], margin: 0 });
       doc.font('g').fontSize(13);

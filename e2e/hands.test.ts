@@ -176,7 +176,7 @@ describe('by hand', function () {
     });
     await page.getByRole('textbox', { name: 'Notes' }).fill('written here');
     await page.getByRole('dialog', { name: 'This job was changed in two places' }).waitFor();
-    const { violations } = await new AxeBuilder({ page: page as never }).analyze();
+    const { violations } = await new AxeBuilder({ page: page }).analyze();
     expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).to.deep.equal(
       [],
     );
@@ -244,7 +244,7 @@ describe('by hand', function () {
         document.documentElement.scrollWidth,
         document.documentElement.clientWidth,
       ]);
-      expect(scroll, `${station}`).to.be.at.most(client!);
+      expect(scroll, `${station}`).to.be.at.most(client);
     }
     await page.getByRole('button', { name: 'Go on at the bench' }).click();
     await page.getByText(/^Step \d+ of/).waitFor();

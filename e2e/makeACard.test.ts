@@ -115,7 +115,7 @@ describe('a card from nothing', function () {
     await page.getByRole('button', { name: /Sheets to print, PDF/ }).click();
     const path = join(folder, 'sheets.pdf');
     await (await download).saveAs(path);
-    const sheets = Number(/2 up, (\d+) sheets/.exec((await page.locator('aside').innerText())!)![1]);
+    const sheets = Number(/2 up, (\d+) sheets/.exec(await page.locator('aside').innerText())![1]);
     const info = execFileSync('pdfinfo', [path], { encoding: 'utf8' });
     expect(Number(/Pages:\s+(\d+)/.exec(info)![1])).to.equal(sheets * 2);
     const images = execFileSync('pdfimages', ['-list', path], { encoding: 'utf8' }).trim().split('\n').slice(2);

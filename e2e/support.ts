@@ -186,7 +186,7 @@ export class Studio {
 
   /** What of WCAG 2.2 AA the page offends against badly, as a reader of it would be told. */
   readonly serious = async (): Promise<readonly string[]> => {
-    const { violations } = await new AxeBuilder({ page: this.page as never })
+    const { violations } = await new AxeBuilder({ page: this.page })
       .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
       .analyze();
     return violations

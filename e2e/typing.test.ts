@@ -189,7 +189,7 @@ describe('what hands do', function () {
   it('picks several things, moves, locks, copies to another face, and brings back what was taken off', async () => {
     await open('Lighthouse thank-you', 'art');
     await press(/^Inside/);
-    const face = await page.evaluate(() => document.querySelector('aside h2')!.textContent!);
+    const face = await page.evaluate(() => document.querySelector('aside h2')!.textContent);
     for (const text of ['One', 'Two', 'Three']) {
       await press('Add words');
       await page.getByLabel('Words', { exact: true }).fill(text);

@@ -12,9 +12,9 @@ const isNode = (value: unknown): value is Node => typeof value === 'object' && v
 
 /** Says of lengths that they are numbers or text, and leaves out types that the listed values say already. */
 function settled(node: Node): Node {
-  const { type, ...rest } = Object.fromEntries(
+  const { type, ...rest }: Node = Object.fromEntries(
     Object.entries(node).map(([key, value]) => [key, settledValue(value)]),
-  ) as Node;
+  );
   if (typeof node.description === 'string' && node.description.startsWith(LENGTH_SAID)) {
     return { type: ['number', 'string', ...(node.description.endsWith(OR_NULL) ? ['null'] : [])], ...rest };
   }

@@ -58,7 +58,7 @@ describe('sheets of the demo', function () {
         );
         const whole = await sharp(png).metadata();
         // Drawn at twice the size and brought down alike, so that only real differences are left.
-        const [width, height] = [Math.round(whole.width! / 2), Math.round(whole.height! / 2)];
+        const [width, height] = [Math.round(whole.width / 2), Math.round(whole.height / 2)];
         const [fromPdf, seen] = [
           await pixelsOf(png, { width, height }),
           await pixelsOf(drawn[i]!.bytes, { width, height }),

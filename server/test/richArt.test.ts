@@ -85,7 +85,7 @@ describe('rich art in files', function () {
     const { width, height } = await sharp(drawn).metadata();
     return Promise.all(
       [drawn, png!.bytes].map(async (bytes) => ({
-        width: width!,
+        width: width,
         data: await sharp(bytes)
           .flatten({ background: '#ffffff' })
           .resize(width, height, { fit: 'fill' })

@@ -476,8 +476,8 @@ describe('what prints', function () {
         own: [],
       });
       expect(pair!.wanted).to.equal(4);
-      expect([pair!.widthMm, pair!.heightMm].sort()).to.deep.equal(
-        [own.sheet.cell.widthMm, own.sheet.cell.heightMm].sort(),
+      expect([pair!.widthMm, pair!.heightMm].sort((a, b) => a - b)).to.deep.equal(
+        [own.sheet.cell.widthMm, own.sheet.cell.heightMm].sort((a, b) => a - b),
       );
       // Both blanks of the pair are drawn, half a turn apart.
       expect(pair!.shapes.outside).to.have.length(2);

@@ -383,7 +383,7 @@ function ruleSnags(look: Look, { object }: LaidItem & { kind: 'rule' }, change: 
       level: 'warn',
       title: `The rule ${on(look)} is ${object.weightPt} pt`,
       why: `${reversed ? 'Left out of a dark ground, a' : 'A'} rule under ${least} pt breaks up on a home printer.`,
-      remedies: [{ label: `Make it ${least} pt`, changes: [change({ weightPt: least } as Partial<ArtObject>)] }],
+      remedies: [{ label: `Make it ${least} pt`, changes: [change({ weightPt: least })] }],
     },
   ];
 }

@@ -51,7 +51,7 @@ const LARGEST_PT = 400;
  */
 export function setText(block: TextBlock, book: TypefaceBook, outlines = true): SetBlock {
   let known = kept.get(book);
-  if (!known) kept.set(book, (known = new Map()));
+  if (!known) kept.set(book, (known = new Map<string, SetBlock>()));
   const key = `${outlines ? '' : '-'}${JSON.stringify(block)}`;
   let set = known.get(key);
   if (!set) {

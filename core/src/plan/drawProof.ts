@@ -35,8 +35,8 @@ export function drawProof({ size, art, stock }: Plan, title: string, unit: Lengt
   const [need, tall] = [blank.widthMm, blank.heightMm * (twoSided ? 2 : 1)];
   const scaleOn = (w: Mm, h: Mm): number =>
     Math.min(LARGEST_SCALE, (w - 2 * MARGIN_MM) / need, (h - 2 * MARGIN_MM - headMm) / tall);
-  const upright = scaleOn(short!, long!) >= scaleOn(long!, short!);
-  const [widthMm, heightMm] = upright ? [short!, long!] : [long!, short!];
+  const upright = scaleOn(short, long) >= scaleOn(long, short);
+  const [widthMm, heightMm] = upright ? [short, long] : [long, short];
   const scale = scaleOn(widthMm, heightMm);
   const left = (widthMm - need * scale) / 2;
   const top = MARGIN_MM + headMm;

@@ -82,7 +82,7 @@ function frameOf(size: SizePlan, art: ArtPlan, sheet: SheetPlan, side: SheetSide
   const part = sheet.named ? 'shared' : 'all';
   const key = [side, part, sheet.marks, sheet.turnOver, sheet.machineMarks.length, sheet.onePlate?.join()].join(' ');
   let own = frames.get(sheet.placements);
-  if (!own) frames.set(sheet.placements, (own = new Map()));
+  if (!own) frames.set(sheet.placements, (own = new Map<string, SheetFrame>()));
   let frame = own.get(key);
   if (!frame) own.set(key, (frame = drawFrame(size, art, sheet, side, part)));
   return frame;

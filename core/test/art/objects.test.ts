@@ -73,7 +73,7 @@ describe('objects of a face', () => {
       colour: '#a01020',
       ...{ leftMm: 1, topMm: 1, widthMm: 9, heightMm: 9 },
     };
-    const rule: ArtObject = { ...star, kind: 'rule', id: 'rule', colour: '#00aa00', weightPt: 1 } as ArtObject;
+    const rule: ArtObject = { ...star, kind: 'rule', id: 'rule', colour: '#00aa00', weightPt: 1 };
     const fills = (order?: readonly string[]): readonly string[] =>
       drawFace(
         facesWith({

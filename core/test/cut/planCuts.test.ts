@@ -102,7 +102,7 @@ describe('planCuts', () => {
         (format, w, h, bleedMm, grain, longestCutMm) => {
           const p = plan(
             inkedWith(
-              ...sized(format as 'flat', w, h),
+              ...sized(format, w, h),
               { path: ['size', 'bleedMm'], value: bleedMm },
               { path: ['sheet', 'grain'], value: grain },
             ),

@@ -54,7 +54,7 @@ const anyCase = (format: FormatId, caliper: fc.Arbitrary<number> = mm(0.05, 0.45
         else if (input.id === 'lid') chosen.lid = lid;
         else if (input.id === 'path') chosen.path = 'M10 0 C40 -10 60 30 50 60 L0 55 Q-12 20 10 0 Z';
       });
-      const { options, faults } = settleOptions(format, finish, chosen as Partial<FormatOptions>);
+      const { options, faults } = settleOptions(format, finish, chosen);
       expect(faults).to.deep.equal([]);
       return { finish, options, caliperMm, form: formOf(format, finish, options, { caliperMm }) };
     });

@@ -21,10 +21,7 @@ describe('affine', () => {
   it('composes in the order it says', () => {
     fc.assert(
       fc.property(affine, affine, point, (then, first, p) => {
-        const [once, twice] = [
-          apply(compose(then as Affine, first as Affine), p),
-          apply(then as Affine, apply(first as Affine, p)),
-        ];
+        const [once, twice] = [apply(compose(then, first), p), apply(then, apply(first, p))];
         expect(once.xMm).to.be.closeTo(twice.xMm, 1e-6);
         expect(once.yMm).to.be.closeTo(twice.yMm, 1e-6);
       }),
@@ -33,7 +30,7 @@ describe('affine', () => {
   it('is undone by its inverse', () => {
     fc.assert(
       fc.property(affine, point, (map, p) => {
-        const back = apply(invert(map as Affine), apply(map as Affine, p));
+        const back = apply(invert(map), apply(map, p));
         expect(back.xMm).to.be.closeTo(p.xMm, 1e-6);
         expect(back.yMm).to.be.closeTo(p.yMm, 1e-6);
       }),

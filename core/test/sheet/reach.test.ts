@@ -53,7 +53,9 @@ describe('a shared sheet', () => {
     expect([sheet.widthMm, sheet.heightMm, sheet.quarterTurned]).to.deep.equal([297, 210, true]);
     // As fed 3 / 4 / 12.7 / 5, and 12.7 / 4 / 3 / 5 turned head over foot: 12.7 / 4 / 12.7 / 5 of both.
     const width = (edge: keyof Sides): number => sheet.marginsMm[edge];
-    expect([width('top'), width('right'), width('bottom'), width('left')].sort()).to.deep.equal([12.7, 12.7, 4, 5]);
+    expect([width('top'), width('right'), width('bottom'), width('left')].sort((a, b) => a - b)).to.deep.equal([
+      4, 5, 12.7, 12.7,
+    ]);
     expect([width('left'), width('right')]).to.deep.equal([12.7, 12.7]);
   });
 });
@@ -90,7 +92,7 @@ describe('both sides', () => {
         fc.constantFrom('shell-300-a4', 'shell-300-a3', 'harbour-216-letter'),
         (margins, format, width, height, flipEdge, stockId) => {
           const job: Job = inkedWith(
-            ...sized(format as Job['size']['format'], width, height),
+            ...sized(format, width, height),
             BOTH,
             { path: ['sheet', 'flipEdge'], value: flipEdge },
             { path: ['sheet', 'marks'], value: true },

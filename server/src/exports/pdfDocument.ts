@@ -143,7 +143,7 @@ export class PdfFile {
 
   /** What is written so far can be read here as it is made. */
   get stream(): NodeJS.ReadableStream {
-    return this.doc as unknown as NodeJS.ReadableStream;
+    return this.doc;
   }
 
   /** Tinted pictures are made before the pages that need them, because making them takes time. */
@@ -326,7 +326,7 @@ export class PdfFile {
     if (known) return known;
     const bytes = this.materials.fonts.bytes.get(typefaceId);
     if (!bytes) throw new RangeError(`PdfFile: no typeface “${typefaceId}”`);
-    this.doc.registerFont(typefaceId, unpacked(bytes) as unknown as string);
+    this.doc.registerFont(typefaceId, unpacked(bytes));
     this.doc.font(typefaceId);
     this.fonts.set(typefaceId, this.doc._font);
     return this.doc._font;
@@ -482,7 +482,7 @@ export class PdfFile {
       colorSpaces: resources.ColorSpace,
     } as unknown as Kit['page'];
     try {
-      SVGtoPDF(this.doc as unknown as PDFKit.PDFDocument, svg, 0, 0, {
+      SVGtoPDF(this.doc, svg, 0, 0, {
         width,
         height,
         preserveAspectRatio: 'none',
@@ -494,7 +494,7 @@ export class PdfFile {
           this.font(LABEL_TYPEFACE_ID);
           return LABEL_TYPEFACE_ID;
         },
-        ...(tint ? { colorCallback: ((colour: KitColour) => recolour(colour)) as never } : {}),
+        ...(tint ? { colorCallback: (colour: KitColour) => recolour(colour) } : {}),
       });
     } finally {
       [this.doc.page, this.doc._ctm, this.doc._font] = [page, ctm, font];
@@ -516,7 +516,7 @@ function newGlyph(font: PdfFont, id: number, chars: string): FileGlyph {
   const code = font.subset.includeGlyph(id);
   font.widths[code] ??= font.font.getGlyph(id).advanceWidth * font.scale;
   font.unicode[code] ??= [...chars].map((char) => char.codePointAt(0)!);
-  return { hex: code.toString(16).padStart(4, '0'), width: font.widths[code]! };
+  return { hex: code.toString(16).padStart(4, '0'), width: font.widths[code] };
 }
 
 const BLACK = '#000000';

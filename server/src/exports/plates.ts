@@ -45,8 +45,8 @@ export async function coverageOf({ mime, bytes }: PictureBytes, widthMm: number)
   const image = sharp(mime === 'image/svg+xml' ? rasterised(bytes.toString('utf8'), widthPx) : bytes);
   const { hasAlpha, width, height } = await image.metadata();
   if (!hasAlpha) return null;
-  const scale = Math.max(1, Math.min(widthPx / width!, MOST_PX / height!));
-  const [w, h] = [Math.round(width! * scale), Math.round(height! * scale)];
+  const scale = Math.max(1, Math.min(widthPx / width, MOST_PX / height));
+  const [w, h] = [Math.round(width * scale), Math.round(height * scale)];
   const alpha = await image
     .extractChannel('alpha')
     .resize(w, h, { fit: 'fill', kernel: 'cubic' })

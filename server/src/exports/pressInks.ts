@@ -76,8 +76,8 @@ export async function pressPicture({ mime, bytes }: PictureBytes, tint: string |
   const pixels = mime === 'image/svg+xml' ? drawnPixels(bytes.toString('utf8'), VECTOR_PX) : bytes;
   const { width, height, hasAlpha } = await sharp(pixels).metadata();
   return {
-    width: width!,
-    height: height!,
+    width: width,
+    height: height,
     cmyk: await inFourInks(tint ? sharp(await (await tintedPixels(pixels, tint)).png().toBuffer()) : sharp(pixels)),
     alpha: hasAlpha ? await sharp(pixels).extractChannel('alpha').toColourspace('b-w').raw().toBuffer() : null,
   };

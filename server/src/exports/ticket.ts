@@ -30,7 +30,7 @@ export async function ticketPdf(input: ExportInput, name: string): Promise<reado
   const file = new PdfFile(`${job.brief.title}: job ticket`, input);
   const bytes = collect(file.stream);
   const doc = file.flow;
-  for (const id of [...PLAIN, ...BOLD]) doc.registerFont(id, fonts.bytes.get(id) as unknown as string);
+  for (const id of [...PLAIN, ...BOLD]) doc.registerFont(id, fonts.bytes.get(id));
   /** Words that flow, each letter in a typeface that has it. */
   const write = (chain: readonly string[], size: number, colour: string, text: string): void => {
     const runs = labelRuns(text, chainOf(fonts.book, chain));

@@ -10,7 +10,8 @@ export function pictureRoutes(pool: Pool): Router {
   const router = Router();
 
   router.post('/', express.raw({ type: () => true, limit: MOST_BYTES + 1024 }), async (request, response) => {
-    const name = decodeURIComponent(String(request.query.name ?? 'picture')).slice(0, 200) || 'picture';
+    const asked = request.query.name;
+    const name = decodeURIComponent(typeof asked === 'string' ? asked : '').slice(0, 200) || 'picture';
     const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
     const picture = await readPicture(name, bytes);
     await addPicture(pool, STUDIO_ID, picture);

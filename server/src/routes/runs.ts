@@ -47,9 +47,9 @@ export function runRoutes(pool: Pool): Router {
 
   router.post('/:id/events', json, async (request, response) => {
     const { id } = request.params;
-    if (Joi.string().guid().validate(id).error || !(await findRun(pool, STUDIO_ID, id!))) throw notFound('run');
+    if (Joi.string().guid().validate(id).error || !(await findRun(pool, STUDIO_ID, id))) throw notFound('run');
     const event = body<RunEvent>(eventSchema, request.body);
-    await inTransaction(pool, (client) => addRunEvent(client, STUDIO_ID, id!, event));
+    await inTransaction(pool, (client) => addRunEvent(client, STUDIO_ID, id, event));
     response.status(201).json({ id: event.id });
   });
 

@@ -41,8 +41,8 @@ export function TwoCopies(): ReactNode {
       {found.length > MOST_SHOWN && <p>… and {found.length - MOST_SHOWN} more places.</p>}
       {problem && <p role="alert">{problem}</p>}
       <Choices>
-        <DoNow onPress={settle(keepMine)}>Go on with what is here: {titleOf(job)}</DoNow>
-        <Press onPress={settle(takeTheirs)}>Go on with the other copy: {titleOf(theirs.document)}</Press>
+        <DoNow onPress={() => void settle(keepMine)()}>Go on with what is here: {titleOf(job)}</DoNow>
+        <Press onPress={() => void settle(takeTheirs)()}>Go on with the other copy: {titleOf(theirs.document)}</Press>
       </Choices>
     </Sheet>
   );

@@ -36,7 +36,7 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
       if (get().workshop === workshop) await kept.remove(KEPT);
     } catch (problem) {
       set({ problem: (problem as Error).message });
-      if (problem instanceof Away) setTimeout(() => queue(), TRY_AGAIN_MS);
+      if (problem instanceof Away) setTimeout(() => void queue(), TRY_AGAIN_MS);
       else if (problem instanceof Refused && problem.status === 409) {
         // Somebody else changed it: theirs is shown, and the sentence says to make the change once more.
         const { theirs } = problem.body as { theirs: { workshop: Workshop; version: number } };
@@ -46,7 +46,12 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
     }
   };
 
-  const queue = (): Promise<void> => (line = line.then(send));
+  /** One after another; what went wrong with one is its own, and the next is sent all the same. */
+  const queue = (): Promise<void> => {
+    const sent = line.then(send);
+    line = sent.catch(() => undefined);
+    return sent;
+  };
 
   return {
     workshop: null,

@@ -2,7 +2,6 @@ import 'styled-components';
 import type { Tokens } from './tokens.ts';
 
 declare module 'styled-components' {
-  // Typed theme: a colour that is not a token does not compile.
-  // eslint-disable-next-line @typescript-eslint/no-empty-object-type
+  // eslint-disable-next-line @typescript-eslint/no-empty-object-type -- typed theme: a colour that is not a token does not compile
   export interface DefaultTheme extends Tokens {}
 }

@@ -84,7 +84,7 @@ const ENTRIES: Readonly<Record<FormatId, Omit<FormatEntry, 'id'>>> = {
   doubleGate: {
     name: 'Double gate',
     says: 'A gate that shuts once more down its middle.',
-    inputs: [{ ...shorten, label: 'Doors shorter by' } as FormatInput],
+    inputs: [{ ...shorten, label: 'Doors shorter by' }],
   },
   rollFold: {
     name: 'Roll fold',

@@ -27,7 +27,7 @@ export function CodePanel({
   const { content } = object;
   const set = (part: Partial<CodeObject>, key?: string): void => hand.setObject(object.id, part, key);
   const say = (part: object): void => {
-    const next = { ...content, ...part } as CodeContent;
+    const next = { ...content, ...part };
     // A name given in parts is read as both.
     const named =
       next.kind === 'contact' && ('given' in part || 'family' in part) ? { ...next, name: fullName(next) } : next;

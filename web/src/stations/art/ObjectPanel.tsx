@@ -40,9 +40,7 @@ export function ObjectPanel({
       {item.kind === 'picture' && (
         <PicturePanel
           placement={item.object.picture}
-          onChange={(part, key) =>
-            set({ picture: { ...item.object.picture, ...part } } as Partial<ArtObject>, key && `${key}-${object.id}`)
-          }
+          onChange={(part, key) => set({ picture: { ...item.object.picture, ...part } }, key && `${key}-${object.id}`)}
         />
       )}
       {item.kind === 'code' && (
@@ -59,12 +57,12 @@ export function ObjectPanel({
             value={item.object.weightPt}
             least={0.05}
             most={40}
-            onCommit={(weightPt) => set({ weightPt } as Partial<ArtObject>)}
+            onCommit={(weightPt) => set({ weightPt })}
           />
           <ColourField
             label="Colour"
             value={item.object.colour}
-            onChange={(colour) => colour && set({ colour } as Partial<ArtObject>, `colour-${object.id}`)}
+            onChange={(colour) => colour && set({ colour }, `colour-${object.id}`)}
           />
         </>
       )}
@@ -78,7 +76,7 @@ export function ObjectPanel({
                 aria-label={ornament}
                 title={ornament}
                 aria-pressed={ornament === item.object.ornament}
-                onClick={() => set({ ornament } as Partial<ArtObject>)}
+                onClick={() => set({ ornament })}
               >
                 <svg viewBox="0 0 100 100" width={26} height={26} aria-hidden>
                   <path d={pathData(ornamentPath(ornament, { xMm: 0, yMm: 0, widthMm: 100, heightMm: 100 }))} />
@@ -89,7 +87,7 @@ export function ObjectPanel({
           <ColourField
             label="Colour"
             value={item.object.colour}
-            onChange={(colour) => colour && set({ colour } as Partial<ArtObject>, `colour-${object.id}`)}
+            onChange={(colour) => colour && set({ colour }, `colour-${object.id}`)}
           />
         </>
       )}

@@ -72,8 +72,7 @@ export function WordingSheet({
     return () => {
       here = false;
     };
-    // The face as it was when the sheet was opened; only another pairing draws it anew.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the face as it was when the sheet was opened; only another pairing draws it anew
   }, [set]);
   const take = (id: string): void => {
     const { texts } = worded(id);
@@ -101,7 +100,7 @@ export function WordingSheet({
         ]}
       />
       {art.texts.some((t) => !t.locked) && <p>It takes the place of the words on this face; lock what should stay.</p>}
-      <Wordings style={{ '--aspect': face.face.widthMm / face.face.heightMm } as object}>
+      <Wordings style={{ '--aspect': face.face.widthMm / face.face.heightMm }}>
         {WORDINGS.map((one) => {
           const plan = plans[one.id];
           const drawn = plan?.art.faces.find((f) => f.face.id === faceId);

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { plural } from '@zippy/core';
+import { allSnags, plural } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
@@ -33,9 +33,7 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
   const navigate = useNavigate();
   const { id, bench, settle, change } = useJob();
   const [problem, setProblem] = useState<string | null>(null);
-  const stopped = Object.values(plan).some((part) =>
-    part.snags.some((snag: { level: string }) => snag.level === 'stop'),
-  );
+  const stopped = allSnags(plan).some(({ level }) => level === 'stop');
   const start = async (): Promise<void> => {
     if (!id) return;
     try {

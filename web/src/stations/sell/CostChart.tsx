@@ -23,7 +23,7 @@ export default function CostChart({
   const frame = useRef<HTMLDivElement>(null);
   const theme = useTheme();
   useEffect(() => {
-    const chart = init(frame.current!, undefined, { renderer: 'svg' });
+    const chart = init(frame.current, undefined, { renderer: 'svg' });
     const cost = parts.reduce((sum, part) => sum + part.shownMinor, 0);
     const colours = [
       theme.colour.slateLine,

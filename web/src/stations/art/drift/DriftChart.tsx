@@ -28,7 +28,7 @@ export default function DriftChart({
   const frame = useRef<HTMLDivElement>(null);
   const theme = useTheme();
   useEffect(() => {
-    const chart = init(frame.current!, undefined, { renderer: 'svg' });
+    const chart = init(frame.current, undefined, { renderer: 'svg' });
     const curve = (points: DriftRun['byBleed'], scale = 1) =>
       points.map(([mm, share]) => [mm * scale, share * 100]).filter(([mm]) => mm! <= MOST_MM);
     const line = (
@@ -79,9 +79,9 @@ export default function DriftChart({
         splitLine: { lineStyle: { color: theme.colour.rule } },
       },
       series: [
-        line('slivers, by bleed', curve(run.byBleed) as number[][], theme.colour.coral, 'solid', bleedMm),
-        line('clipped, by safe', curve(run.bySafe) as number[][], theme.colour.teal, 'dashed', safeMm),
-        line('uneven, by a fifth of the border', curve(run.byBand, 0.2) as number[][], theme.colour.plum, 'dotted'),
+        line('slivers, by bleed', curve(run.byBleed), theme.colour.coral, 'solid', bleedMm),
+        line('clipped, by safe', curve(run.bySafe), theme.colour.teal, 'dashed', safeMm),
+        line('uneven, by a fifth of the border', curve(run.byBand, 0.2), theme.colour.plum, 'dotted'),
       ],
     });
     const watcher = new ResizeObserver(() => chart.resize());
