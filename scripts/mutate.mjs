@@ -1,0 +1,51 @@
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+
+// npm run mutate -- FOLDER: small faults are put into one folder of the core, one at a time, and the tests of that folder
+// (and of what plans the whole) are run against each. What they let pass is listed with its place.
+const [folder, ...rest] = process.argv.slice(2);
+const rooms = readdirSync('core/src', { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map(({ name }) => name);
+if (!rooms.includes(folder)) {
+  console.error(`npm run mutate -- FOLDER, with a folder of core/src: ${rooms.join(', ')}.`);
+  process.exit(2);
+}
+const also = rest.filter((arg) => !arg.startsWith('-'));
+const specs = [folder, ...also].map((name) => `core/test/${name}/**/*.test.ts`);
+mkdirSync('.data', { recursive: true });
+const config = '.data/stryker.json';
+writeFileSync(
+  config,
+  JSON.stringify({
+    testRunner: 'mocha',
+    mochaOptions: { spec: specs, 'no-config': true, 'no-package': true },
+    plugins: ['@stryker-mutator/mocha-runner'],
+    // Wording is for people to judge: a test that held every sentence would only repeat it.
+    mutator: { excludedMutations: ['StringLiteral'] },
+    testRunnerNodeArgs: ['--import=tsx'],
+    mutate: [`core/src/${folder}/**/*.ts`, '!core/src/**/types.ts'],
+    coverageAnalysis: 'perTest',
+    reporters: ['clear-text', 'json'],
+    clearTextReporter: { reportTests: false, allowColor: false, logTests: false },
+    jsonReporter: { fileName: `.data/mutants-${folder}.json` },
+    tempDirName: '.data/stryker',
+    ignoreStatic: true,
+    concurrency: 2,
+    timeoutMS: 20_000,
+    allowConsoleColors: false,
+    ignorePatterns: ['.data', 'web/dist', 'docs', 'e2e'],
+  }),
+);
+const { status } = spawnSync('npx', ['stryker', 'run', config, '--logLevel', 'info'], { stdio: 'inherit' });
+const report = `.data/mutants-${folder}.json`;
+if (existsSync(report)) {
+  const { files } = JSON.parse(readFileSync(report, 'utf8'));
+  const all = Object.values(files).flatMap(({ mutants }) => mutants.map((m) => m.status));
+  const of = (...states) => all.filter((s) => states.includes(s)).length;
+  const [caught, passed] = [of('Killed', 'Timeout'), of('Survived', 'NoCoverage')];
+  console.log(
+    `${folder}: ${caught} of ${caught + passed} small faults caught, ${Math.round((caught / (caught + passed)) * 100)} %`,
+  );
+}
+process.exit(status ?? 1);
