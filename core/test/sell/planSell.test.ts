@@ -1,9 +1,10 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { roundTogether } from '../../src/sell/planSell.ts';
-import type { FigureValue } from '../../src/job/types.ts';
+import { sayMoney } from '../../src/job/figures.ts';
+import type { FigureValue, JobChange } from '../../src/job/types.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
-import { jobWith, plan, sized } from '../support.ts';
+import { jobWith, plan, sized, workshop } from '../support.ts';
 
 describe('planSell', () => {
   const job = jobWith(
@@ -154,9 +155,110 @@ describe('planSell', () => {
     expect(gift.figures.map((f) => f.id)).not.to.include('single');
     expect(gift.snags).to.be.empty;
   });
+
+  it('counts layers, their printing, a second side and a made envelope, by hand', () => {
+    const shop = {
+      ...workshop,
+      stocks: workshop.stocks.map((stock) => (stock.id === 'reed-120-a4' ? { ...stock, sheetPriceMinor: 11 } : stock)),
+    };
+    const picture = { pictureId: 'p', fit: 'fill', zoom: 1, xShare: 0.5, yShare: 0.5, fade: 0, grey: false };
+    const layered = changeJob(job, [
+      {
+        path: ['size', 'layers'],
+        value: [{ id: 'm', kind: 'mat', faces: ['front'], revealMm: 5, stockIds: ['reed-120-a4'], picture }],
+      },
+      { path: ['art', 'faces', 'back'], value: { background: '#cfe6e4', picture: null, texts: [] } },
+      {
+        path: ['pictures'],
+        value: { p: { name: 'p', hash: 'a'.repeat(64), mime: 'image/png', widthPx: 900, heightPx: 900 } },
+      },
+      { path: ['envelope', 'make'], value: true },
+      { path: ['envelope', 'stockId'], value: 'reed-120-a4' },
+    ]);
+    const { sell, sheet, envelope } = plan(layered, shop);
+    const [layer] = sheet.layers;
+    expect([sheet.sides.length, layer!.print !== null, envelope.up > 0]).to.deep.equal([2, true, true]);
+    const part = Object.fromEntries(sell.parts.map((p) => [p.id, p.perCardMinor]));
+    // 128 mats at so many to a sheet of 11p; each sheet of card is printed twice and each of mats once.
+    expect(layer!.sheets).to.equal(Math.ceil(128 / layer!.up));
+    expect(part.layers).to.be.closeTo((layer!.sheets * 11) / 120, 1e-9);
+    const side = layer!.print!.printer.sidePriceMinor;
+    expect(part.ink).to.be.closeTo((32 * 2 * 14 + layer!.sheets * side) / 120, 1e-9);
+    expect(part.envelope).to.be.closeTo((Math.ceil(120 / envelope.up) * 11) / 120, 1e-9);
+    const figure = (id: string) => sell.figures.find((f) => f.id === id)!.working;
+    expect(figure('cost').sum).to.match(/layers/);
+    expect(figure('cost').inputs.map(({ label }) => label)).to.include('Layers');
+    expect(figure('cost-ink').sum).to.match(/layers/);
+    expect(figure('cost-ink').inputs.map(({ label }) => label)).to.include('Printing of layers');
+    expect(figure('cost-envelope').inputs.map(({ label }) => label)).to.include('Good cards');
+    const bare = plan(job).sell.figures;
+    for (const id of ['cost', 'cost-ink']) expect(bare.find((f) => f.id === id)!.working.sum).to.not.match(/layers/);
+    expect(plan(job).sell.parts.map(({ id }) => id)).to.not.include('layers');
+  });
+
+  it('says what a price leaves or loses, whether typed or suggested, and nothing before a card fits', () => {
+    const at = (...changes: readonly JobChange[]) => plan(changeJob(job, changes)).sell;
+    const typed = (price: number) => at({ path: ['sell', 'singlePriceMinor'], value: price });
+    const cost = at().costMinor;
+    const even = Math.round(cost);
+    expect(typed(even + 50).verdict).to.match(/leaves \d+ %/);
+    expect(typed(even - 10).verdict).to.contain(`loses ${sayMoney(Math.floor(cost - (even - 10) + 0.5), 'GBP')}`);
+    expect(typed(even + 50).telling).to.contain(`${Math.round(((even + 50 - cost) / (even + 50)) * 100)} %`);
+    // Half a penny under is nothing that anybody could pay; a penny is a loss.
+    const loss = (price: number): boolean => typed(price).snags.some(({ id }) => id === 'sell-single-loss');
+    expect([loss(Math.ceil(cost)), loss(Math.floor(cost - 0.5))]).to.deep.equal([false, true]);
+    expect(typed(0).margin).to.equal(-1);
+    const sumOf = (sell: ReturnType<typeof at>, id: string) => sell.figures.find((f) => f.id === id)!.working;
+    expect(sumOf(typed(200), 'single').sum).to.equal('as typed');
+    expect(sumOf(at(), 'single').sum).to.not.equal('as typed');
+    expect(sumOf(at({ path: ['sell', 'packPriceMinor'], value: 900 }), 'pack').sum).to.equal('as typed');
+    expect(sumOf(at(), 'pack').inputs.map(({ label }) => label)).to.include('Wanted margin');
+    const huge = at({ path: ['size', 'finishedWidthMm'], value: 900 });
+    expect([huge.verdict, huge.telling]).to.deep.equal([
+      'Nothing is priced until a card fits on the sheet.',
+      'not yet',
+    ]);
+    const gift = at({ path: ['brief', 'purpose'], value: 'give' });
+    expect(gift.telling).to.match(/ each$/);
+    expect(
+      at({ path: ['brief', 'envelope'], value: { kind: 'none' } }).parts.find(({ id }) => id === 'envelope')!
+        .perCardMinor,
+    ).to.equal(0);
+  });
+
+  it('offers the pack nearest in size that leaves nothing over', () => {
+    const waste = (wanted: number, packOf: number) =>
+      plan(
+        changeJob(job, [
+          { path: ['brief', 'wanted'], value: wanted },
+          { path: ['sell', 'packOf'], value: packOf },
+        ]),
+      ).sell.snags.find(({ id }) => id === 'sell-pack-waste');
+    const packs = (wanted: number, packOf: number): readonly string[] =>
+      waste(wanted, packOf)!
+        .remedies.map(({ label }) => label)
+        .filter((label) => label.startsWith('Sell'));
+    // 28 in packs of 6: 7 is nearer than 4, and both fill; 14 and 28 are more than half as large again.
+    expect(packs(28, 6)).to.deep.equal(['Sell packs of 7']);
+    // 8 in packs of 5: 4 is one off; 8 is more than half of 5 away.
+    expect(packs(8, 5)).to.deep.equal(['Sell packs of 4']);
+    // 9 in packs of 6: 9 and 3 are just half of 6 away, and the smaller was met first.
+    expect(packs(9, 6)).to.deep.equal(['Sell packs of 3']);
+    // A prime number of cards fills no pack but itself, which is too far off.
+    expect(packs(31, 6)).to.deep.equal([]);
+    expect(waste(28, 6)!.why).to.match(/^28 good cards fill 4 packs;/);
+    expect(waste(7, 6)!.why).to.match(/^7 good cards fill 1 pack;/);
+    expect(waste(7, 1)).to.equal(undefined);
+  });
 });
 
 describe('roundTogether', () => {
+  it('gives the odd units to those that lost most', () => {
+    // 1.6 + 2.5 + 0.9 = 5: down to 1, 2 and 0, and two are given back, to 0.9 and 1.6.
+    expect(roundTogether([1.6, 2.5, 0.9])).to.deep.equal([2, 2, 1]);
+    expect(roundTogether([10.2, 3.7, 7.1])).to.deep.equal([10, 4, 7]);
+  });
+
   it('adds up to the rounded total, each part within one', () => {
     fc.assert(
       fc.property(fc.array(fc.double({ min: 0, max: 500, noNaN: true }), { minLength: 1, maxLength: 8 }), (amounts) => {
