@@ -64,6 +64,44 @@ describe('fitRegister', () => {
     );
   });
 
+  it('finds where the front lies from four distances to the edges, each of them told apart', () => {
+    // On A4 the crosses stand 13.4 mm in. Shifted 0.4 right and 0.3 high, and turned a thousandth of a radian clockwise,
+    // which takes the upper crosses 135.1 mm × 0.001 right and the left ones 91.6 mm × 0.001 up.
+    const [right, low, turn] = [0.4, -0.3, 0.001];
+    const edges = {
+      leftToTopLeftMm: 13.4 + right + 135.1 * turn,
+      leftToBottomLeftMm: 13.4 + right - 135.1 * turn,
+      topToTopLeftMm: 13.4 + low - 91.6 * turn,
+      topToTopRightMm: 13.4 + low + 91.6 * turn,
+    };
+    const register = fitRegister(A4, margins, readings({ edges }));
+    expect(register.frontMiss!.rightMm).to.be.closeTo(right, 1e-3);
+    expect(register.frontMiss!.lowMm).to.be.closeTo(low, 1e-3);
+    expect(register.frontTurnDeg).to.be.closeTo((turn * 180) / Math.PI, 1e-4);
+    // Where the front’s four crosses were printed, by hand: all four, so that no edge can stand for another.
+    const at = (cross: Cross) => apply(register.front, calibrationMarks(A4, margins).crosses[cross]);
+    const printed: Readonly<Record<Cross, readonly [number, number]>> = {
+      topLeft: [13.4 + right + 0.1351, 13.4 + low - 0.0916],
+      topRight: [196.6 + right + 0.1351, 13.4 + low + 0.0916],
+      bottomLeft: [13.4 + right - 0.1351, 283.6 + low - 0.0916],
+      bottomRight: [196.6 + right - 0.1351, 283.6 + low + 0.0916],
+    };
+    for (const cross of CROSSES) {
+      expect(at(cross).xMm, cross).to.be.closeTo(printed[cross][0], 1e-3);
+      expect(at(cross).yMm, cross).to.be.closeTo(printed[cross][1], 1e-3);
+    }
+    expect(fitRegister(A4, margins, readings({})).frontMiss).to.equal(null);
+  });
+
+  it('takes a printed rule for the scale of its own way', () => {
+    const register = fitRegister(A4, margins, readings({ ruleAcrossMm: 149.7, ruleDownMm: 200.4 }));
+    expect([register.scaleAcross, register.scaleDown]).to.deep.equal([149.7 / 150, 200.4 / 200]);
+    const [left, rightEnd] = [40, 170].map((xMm) => apply(register.front, { xMm, yMm: 100 }).xMm);
+    expect(rightEnd! - left!).to.be.closeTo((130 * 149.7) / 150, 1e-9);
+    const [head, foot] = [40, 240].map((yMm) => apply(register.front, { xMm: 100, yMm }).yMm);
+    expect(foot! - head!).to.be.closeTo((200 * 200.4) / 200, 1e-9);
+  });
+
   it('finds a turn from crosses that go round: a thousandth of the way to the middle is a thousandth of a radian', () => {
     // From the middle the crosses lie (210 − 26.8) ÷ 2 = 91.6 mm across and 135.1 mm down; the upper go right.
     const crosses = {

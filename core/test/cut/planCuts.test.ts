@@ -165,6 +165,21 @@ describe('planCuts', () => {
     expect(cut.moves.some(({ fallsOff }) => fallsOff === 'strip')).to.equal(true);
   });
 
+  it('cuts along the axis first that hands on fewer strips', () => {
+    // Two columns of five: cut into columns, two strips go through five or six cuts each; cut into rows, five strips.
+    const { cut, sheet } = plan(inkedWith(...sized('flat', 95, 50)), cutting(600));
+    const columns = new Set(sheet.cells.map(({ trim: t }) => t.xMm)).size;
+    const rows = new Set(sheet.cells.map(({ trim: t }) => t.yMm)).size;
+    expect([columns, rows, sheet.up]).to.deep.equal([2, 5, 10]);
+    // A true edge, and with gutters two cuts a card but for the last: 2 × 2 + 1 over the sheet, 2 × 5 + 1 over the strips.
+    const passes = cut.moves.reduce((n, move) => n + move.piecesPerSheet, 0);
+    const one = (cards: number): number => 2 * cards;
+    const across = one(columns) + columns * one(rows);
+    const down = one(rows) + rows * one(columns);
+    expect(Math.min(across, down)).to.equal(across);
+    expect(passes).to.equal(across);
+  });
+
   it('says the turns: half for the second true edge, a quarter for the other way', () => {
     const turns = plan(inkedWith(...six)).cut.moves.map((m) => m.turn);
     expect(turns[0]).to.equal('To begin');

@@ -3,7 +3,8 @@ import { poundsOf, sayWeight } from '../../src/stock/weights.ts';
 import { selfBucklingHeightMm, standWord } from '../../src/stock/standing.ts';
 import { pressing } from '../../src/stock/pressure.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
-import { jobWith, plan, sized } from '../support.ts';
+import { pathRefusals } from '../../src/stock/planStock.ts';
+import { jobWith, plan, sized, workshop } from '../support.ts';
 
 describe('weights', () => {
   it('turns gsm into pounds of a named grade: lb = gsm × basis area ÷ 1406.14', () => {
@@ -73,6 +74,32 @@ describe('standing', () => {
     const tall = plan(flopping(280)).stock;
     expect(tall.stand).to.equal('flops');
     expect(tall.snags.find(({ id }) => id === 'stock-flops')!.remedies).to.deep.equal([]);
+  });
+});
+
+describe('pathRefusals', () => {
+  const stock = workshop.stocks.find(({ id }) => id === 'shell-300-a4')!;
+  // A4 in 300 gsm of 370 µm.
+  const path = {
+    ...workshop.printers[0]!.paths[0]!,
+    heaviestGsm: 300,
+    thickestMicron: 370,
+    widestMm: 210,
+    longestMm: 297,
+  };
+
+  it('lets through what is just as heavy, thick, wide and long as a path takes', () => {
+    expect(pathRefusals(path, stock, workshop)).to.deep.equal([]);
+    expect(pathRefusals(path, { ...stock, sheetWidthMm: 297, sheetHeightMm: 210 }, workshop)).to.deep.equal([]);
+  });
+
+  it('says each thing that is too much, the longest side as well as the shortest', () => {
+    const refusals = (part: Partial<typeof path>) => pathRefusals({ ...path, ...part }, stock, workshop);
+    expect(refusals({ heaviestGsm: 299 })).to.deep.equal(['300 gsm is over its 299 gsm']);
+    expect(refusals({ thickestMicron: 369 })).to.deep.equal(['370 µm is over its 369 µm']);
+    expect(refusals({ longestMm: 296 })[0]).to.match(/^the 210 × 297 mm sheet is larger than its 210 × 296 mm/);
+    expect(refusals({ widestMm: 209 })[0]).to.match(/^the 210 × 297 mm sheet is larger than its 209 × 297 mm/);
+    expect(refusals({ heaviestGsm: 1, thickestMicron: 1, widestMm: 1 })).to.have.length(3);
   });
 });
 
