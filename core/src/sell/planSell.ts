@@ -147,12 +147,12 @@ export function planSell(
     ),
   ];
   if (!giving) {
-    const suggested = `cost before rounding ÷ (1 − wanted margin), rounded up to ${PRICE_STEP_MINOR}`;
+    const suggested = `cost before rounding ÷ (1 − wanted margin), rounded up to a whole number of ${sayMoney(PRICE_STEP_MINOR, currency)}`;
     const { packOf, wantedMargin } = job.sell;
     const priced = (id: string, label: string, price: Minor, typed: boolean, cost: number): Figure =>
       figure(id, label, money(price), typed ? 'as typed' : suggested, {
         'Cost before rounding': exactly(cost),
-        ...(typed ? {} : { 'Wanted margin': words(`${fixed(wantedMargin * 100, 2)} %`) }),
+        ...(typed ? {} : { 'Wanted margin': words(`${Number(fixed(wantedMargin * 100, 2))} %`) }),
       });
     const left = (id: string, label: string, value: number, price: Minor, cost: number): Figure =>
       figure(id, label, share(value), '(price − cost before rounding) ÷ price', {
