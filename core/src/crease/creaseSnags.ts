@@ -6,6 +6,7 @@ import { sortedBy } from '../job/sorted.ts';
 import type { Board, Job, Remedy, Snag, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { SheetPlan } from '../sheet/planSheet.ts';
+import { tryOut } from '../sheet/tryOut.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import type { FriendlySize } from './boardFriendly.ts';
@@ -36,7 +37,7 @@ export const takeFriendly = ({ field, mm, byMm }: FriendlySize, unit: Workshop['
 export const creaseSnags = (job: Job, workshop: Workshop, found: CreaseFindings): readonly Snag[] => [
   ...(found.byEnds ? [] : [...grooveSnags(workshop, found), ...boardSnags(workshop, found)]),
   ...mixedSnags(found),
-  ...crackSnags(job, found),
+  ...crackSnags(job, workshop, found),
 ];
 
 /** A crease that is half mountain and half valley has no face that is right for all of it. */
@@ -105,9 +106,12 @@ function boardSnags({ unit }: Workshop, { piece, board, lines }: CreaseFindings)
   return [];
 }
 
-function crackSnags(job: Job, { art, stock, sheet }: CreaseFindings): readonly Snag[] {
+function crackSnags(job: Job, workshop: Workshop, { art, stock, sheet }: CreaseFindings): readonly Snag[] {
   const inkOver = hasArt(art, 'outside');
-  if (sheet.grainAlongFold === false && stock.needsScore)
+  const along = [{ path: ['sheet', 'grain'], value: 'respect' }];
+  if (sheet.grainAlongFold === false && stock.needsScore) {
+    // Along its grain a card may not come out of this sheet at all.
+    const up = tryOut(job, workshop, sheet.sides, along).comesOut;
     return [
       {
         id: 'crease-across-grain',
@@ -115,11 +119,10 @@ function crackSnags(job: Job, { art, stock, sheet }: CreaseFindings): readonly S
         level: 'warn',
         title: 'This fold runs across the grain',
         why: `Fibres across the fold break rather than bend${inkOver ? ', and ink over the fold shows the break' : ''}. Press a test card first.`,
-        remedies: [
-          { label: 'Keep the grain along the fold', changes: [{ path: ['sheet', 'grain'], value: 'respect' }] },
-        ],
+        remedies: up > 0 ? [{ label: `Keep the grain along the fold: ${up} up`, changes: along }] : [],
       },
     ];
+  }
   if ((stock.stock.coating === 'gloss' || stock.stock.coating === 'pearl') && inkOver)
     return [
       {
