@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
+import { api } from '../../src/api/client.ts';
 import { kept } from '../../src/stores/local.ts';
 import { useWorkshop } from '../../src/stores/workshop.ts';
 import { PretendServer, until, workshop } from '../support.ts';
@@ -54,5 +55,21 @@ describe('the workshop store', () => {
     expect(useWorkshop.getState().problem).to.match(/changed somewhere else/);
     await hourly(1500);
     expect(server.workshop.workshop.hourlyMinor).to.equal(1500);
+  });
+
+  it('sends the next change though one went wrong in a way nobody foresaw', async () => {
+    const { saveWorkshop } = api;
+    api.saveWorkshop = () => Promise.reject(new RangeError('an answer that makes no sense'));
+    let heard: unknown = null;
+    await hourly(1900).catch((problem: unknown) => (heard = problem));
+    api.saveWorkshop = saveWorkshop;
+    // It is said, and not swallowed.
+    expect(heard).to.be.instanceOf(RangeError);
+    expect(useWorkshop.getState().problem).to.equal('an answer that makes no sense');
+    expect(await kept.names()).to.include('workshop');
+    await hourly(1950);
+    expect(server.workshop.workshop.hourlyMinor).to.equal(1950);
+    expect(useWorkshop.getState().problem).to.equal(null);
+    expect(await kept.names()).not.to.include('workshop');
   });
 });
