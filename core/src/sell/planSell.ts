@@ -82,7 +82,7 @@ export function planSell(
     inputs: Readonly<Record<string, FigureValue>>,
   ): Figure => {
     const { perCardMinor, shownMinor } = parts.find((p) => p.id === id)!;
-    const nudge = shownMinor - roundHalfUp(perCardMinor);
+    const nudge = shownMinor - roundHalfUp(hundredths(perCardMinor));
     const rounded =
       nudge === 0
         ? ', rounded'
