@@ -24,14 +24,14 @@ describe('trying changes out on the sheet', () => {
   });
 
   it('counts nothing where a machine would find no mark, and cards again with a tool in the hand', () => {
-    // The Petrel keeps 10 mm all round: two of 94 × 276 fill the 190 × 277 that are left, and lie on its marks.
-    const job = inkedWith(...sized('flat', 94, 276), bleed(0), petrel);
+    // The Petrel keeps 10 mm all round: one of 188 × 276 fills the 190 × 277 that are left, and lies on its marks.
+    const job = inkedWith(...sized('flat', 188, 276), bleed(0), petrel);
     const machine = tryOut(job, workshop, ['front'], []);
-    expect([machine.up, machine.machineMarks, machine.comesOut]).to.deep.equal([2, [], 0]);
+    expect([machine.up, machine.machineMarks, machine.comesOut]).to.deep.equal([1, [], 0]);
     const byHand = tryOut(job, workshop, ['front'], [{ path: ['cut', 'trimmerId'], value: workshop.trimmers[0]!.id }]);
-    expect(byHand.comesOut).to.equal(2);
+    expect(byHand.comesOut).to.equal(1);
     // Bare card goes into the machine’s corner and needs none.
-    expect(tryOut(job, workshop, [], [])).to.deep.include({ comesOut: 2, machineMarks: [] });
+    expect(tryOut(job, workshop, [], [])).to.deep.include({ comesOut: 1, machineMarks: [] });
   });
 
   it('takes the sheet that is cut down, and another stock’s own sheet', () => {
