@@ -4,13 +4,11 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { grow, mapBox, pageMap, evenSides, type Job } from '@zippy/core';
-import { readJobFile } from '@zippy/core/job-file';
-import { exportFiles, loadFonts, readPicture, type ExportInput, type PictureBytes } from '../src/exports/index.ts';
+import { grow, mapBox, pageMap, evenSides } from '@zippy/core';
+import { exportFiles } from '../src/exports/index.ts';
 import { pixelsOf, shareApart } from './pixels.ts';
-import { planOf, workshop } from './support.ts';
+import { demo, demoInput } from './support.ts';
 
-const demo = new URL('../../demo/', import.meta.url);
 const FILES = (JSON.parse(readFileSync(new URL('demo.json', demo), 'utf8')) as { jobs: { file: string }[] }).jobs.map(
   ({ file }) => file,
 );
@@ -23,24 +21,9 @@ describe('sheets of the demo', function () {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-demo-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 
-  async function input(file: string): Promise<ExportInput> {
-    const read = readJobFile(JSON.parse(readFileSync(new URL(file, demo), 'utf8')), workshop);
-    if (!read.ok) throw new Error(read.why);
-    const pictures = new Map<string, PictureBytes>();
-    const refs: Record<string, Job['pictures'][string]> = {};
-    for (const [id, { name, source }] of Object.entries(read.value.pictures)) {
-      if (source.kind !== 'file') continue;
-      const picture = await readPicture(name, readFileSync(new URL(source.file, new URL(file, demo))));
-      refs[id] = picture.ref;
-      pictures.set(id, { mime: picture.ref.mime, bytes: picture.bytes });
-    }
-    const job: Job = { ...read.value.job, pictures: refs, sheet: { ...read.value.job.sheet, spares: 0 } };
-    return { job, plan: await planOf(job), workshop, fonts: await loadFonts(), pictures, date: null };
-  }
-
   for (const file of FILES)
     it(`${file}: the PDF is what is seen, and only marks lie beside its bleeds`, async () => {
-      const made = await input(file);
+      const made = await demoInput(file);
       const { sheet, size } = made.plan;
       if (sheet.up === 0) return;
       const [pdf] = await exportFiles('sheets', 'pdf', made);

@@ -1,42 +1,19 @@
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { changeJob, type Job } from '@zippy/core';
-import { readJobFile } from '@zippy/core/job-file';
-import {
-  exportFiles,
-  EXPORTS,
-  loadFonts,
-  readPicture,
-  type ExportInput,
-  type PictureBytes,
-} from '../src/exports/index.ts';
-import { planOf, workshop } from './support.ts';
-
-const demo = new URL('../../demo/jobs/', import.meta.url);
+import { changeJob } from '@zippy/core';
+import { exportFiles, EXPORTS, type ExportInput } from '../src/exports/index.ts';
+import { demoInput } from './support.ts';
 
 /** The same job on the same day is the same file, so that two of them can be told apart by what they print. */
 describe('files of the same job and day', function () {
   this.timeout(120_000);
 
-  async function input(file: string, date: string | null, title?: string): Promise<ExportInput> {
-    const read = readJobFile(JSON.parse(readFileSync(new URL(file, demo), 'utf8')), workshop);
-    if (!read.ok) throw new Error(read.why);
-    const pictures = new Map<string, PictureBytes>();
-    const refs: Record<string, Job['pictures'][string]> = {};
-    for (const [id, { name, source }] of Object.entries(read.value.pictures)) {
-      if (source.kind !== 'file') continue;
-      const picture = await readPicture(name, readFileSync(new URL(source.file, new URL(file, demo))));
-      refs[id] = picture.ref;
-      pictures.set(id, { mime: picture.ref.mime, bytes: picture.bytes });
-    }
-    const job = changeJob({ ...read.value.job, pictures: refs }, [
-      { path: ['sheet', 'spares'], value: 0 },
-      { path: ['brief', 'title'], value: title ?? read.value.job.brief.title },
-    ]);
-    return { job, plan: await planOf(job), workshop, fonts: await loadFonts(), pictures, date };
-  }
+  const input = (file: string, date: string | null, title?: string): Promise<ExportInput> =>
+    demoInput(`jobs/${file}`, {
+      date,
+      change: (job) => (title ? changeJob(job, [{ path: ['brief', 'title'], value: title }]) : job),
+    });
   const KINDS = Object.entries(EXPORTS).flatMap(([what, formats]) =>
     formats.map((format) => [what, format] as const),
   ) as readonly (readonly [Parameters<typeof exportFiles>[0], Parameters<typeof exportFiles>[1]])[];

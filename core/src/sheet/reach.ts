@@ -5,7 +5,7 @@ import type { Mm } from '../length/types.ts';
 export type SheetSide = 'front' | 'back';
 
 /** What a printer leaves white is measured on the page as it is fed; turned over, another edge of the card meets it. */
-const turnedOver = ({ top, right, bottom, left }: Sides, turn: TurnOver): Sides =>
+const onTheOtherSide = ({ top, right, bottom, left }: Sides, turn: TurnOver): Sides =>
   turn === 'leftRight' ? { top, right: left, bottom, left: right } : { top: bottom, right, bottom: top, left };
 
 /**
@@ -19,7 +19,7 @@ export function outOfReach(
   flipEdge: 'long' | 'short',
   sides: readonly SheetSide[],
 ): Sides {
-  const seen = sides.map((side) => (side === 'front' ? marginsMm : turnedOver(marginsMm, turnOf(sheet, flipEdge))));
+  const seen = sides.map((side) => (side === 'front' ? marginsMm : onTheOtherSide(marginsMm, turnOf(sheet, flipEdge))));
   const widest = (edge: keyof Sides): Mm => Math.max(0, ...seen.map((margins) => margins[edge]));
   return { top: widest('top'), right: widest('right'), bottom: widest('bottom'), left: widest('left') };
 }
