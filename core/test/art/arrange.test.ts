@@ -15,6 +15,7 @@ import { setText } from '../../src/art/setText.ts';
 import { isInside } from '../../src/geometry/box.ts';
 import type { Box } from '../../src/geometry/types.ts';
 import { typefaces } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const ground: Ground = { widthMm: 100, heightMm: 70, safe: { xMm: 5, yMm: 5, widthMm: 90, heightMm: 60 } };
 const box = (xMm: number, yMm: number, widthMm: number, heightMm: number): Box => ({ xMm, yMm, widthMm, heightMm });
@@ -70,7 +71,7 @@ describe('snap', () => {
           expect(off).to.be.below(1e-9);
         }
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 });
@@ -132,7 +133,7 @@ describe('wordings', () => {
             .forEach((b, i) => expect(b.topMm).to.be.at.least(blocks[i]!.topMm + set[i]!.box.heightMm - 0.2));
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { driftFacts, faultsOf, shifted, simulateDrift, type DriftFacts } from '../../src/art/driftLab.ts';
 import { normalBelow } from '../../src/random.ts';
 import { jobWith, plan, sized, words } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const bare: DriftFacts = {
   cut: ['left', 'right', 'top', 'bottom'],
@@ -73,7 +74,7 @@ describe('the drift lab', () => {
           expect(run.perCause.sliver).to.equal(run.share);
         },
       ),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     );
   });
 

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { drawFaceInPixels, fitPixels, pixelFault } from '../../src/index.ts';
 import { jobWith, plan, sized } from '../support.ts';
+import { runs } from '../runs.ts';
 
 describe('pixels for a print house', () => {
   it('works the bleed out on each axis: 1843 × 1311 px at 300 dpi round 150 × 105 mm', () => {
@@ -67,7 +68,7 @@ describe('pixels for a print house', () => {
           expect(Math.max(...ys)).to.be.at.least(box.yMm + box.heightMm - 1e-9);
         },
       ),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 });

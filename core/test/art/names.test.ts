@@ -8,6 +8,7 @@ import type { JobChange, NamesList, TextBlock } from '../../src/job/types.ts';
 import type { Shape } from '../../src/scene/types.ts';
 import { changeJob, drawSheetPage, planJob, type Plan } from '../../src/index.ts';
 import { jobWith, sized, typefaces, words, workshop } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const utf8 = (text: string): Uint8Array => new TextEncoder().encode(text);
 const read = (text: string) => readNames(utf8(text));
@@ -55,7 +56,7 @@ describe('a list of names', () => {
           expect(found).to.deep.include({ ok: true, names: { columns, rows } });
         },
       ),
-      { numRuns: Number(process.env.RUNS ?? 150) },
+      { numRuns: runs(150) },
     );
   });
 

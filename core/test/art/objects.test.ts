@@ -12,6 +12,7 @@ import { flatten, signedArea } from '../../src/geometry/polygon.ts';
 import { ORNAMENTS, type ArtObject, type FaceArt, type PictureRef } from '../../src/job/types.ts';
 import type { Shape } from '../../src/scene/types.ts';
 import { jobWith, plan, sized, words } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const boat: PictureRef = {
   name: 'boat.jpg',
@@ -139,7 +140,7 @@ describe('objects of a face', () => {
         expect(Math.min(...corners)).to.be.closeTo(0, 1e-9);
         expect(Math.max(...corners)).to.be.closeTo(1, 1e-9);
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -216,7 +217,7 @@ describe('codes', () => {
       fc.property(fc.stringMatching(/^[A-Za-z0-9 .:/?=_-]{1,120}$/), (text) => {
         expect(decode(text)).to.equal(text);
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     );
   });
 

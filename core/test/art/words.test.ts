@@ -4,6 +4,7 @@ import { TYPEFACES, PAIRINGS, typefacesFor } from '../../src/art/typefaces.ts';
 import { setText, type SetBlock } from '../../src/art/setText.ts';
 import type { TextBlock } from '../../src/job/types.ts';
 import { typefaces, words } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const set = (text: string, part: Partial<TextBlock> = {}): SetBlock => setText(words(text, part), typefaces);
 const right = ({ ink }: SetBlock): number => ink!.xMm + ink!.widthMm;
@@ -68,7 +69,7 @@ describe('words', () => {
           expect(shrunk.lines.map((l) => l.text)).to.deep.equal(lines);
         },
       ),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
   });
 

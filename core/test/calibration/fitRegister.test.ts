@@ -21,6 +21,7 @@ import {
   type Readings,
 } from '../../src/index.ts';
 import { workshop } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const A4 = { widthMm: 210, heightMm: 297 };
 const margins = { top: 3.4, right: 3.4, bottom: 3.4, left: 3.4 };
@@ -145,7 +146,7 @@ describe('fitRegister', () => {
             expect(Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm), side).to.be.below(0.015);
           }
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     );
   });
 
@@ -161,7 +162,7 @@ describe('fitRegister', () => {
             expect(residueMm(truth, sheet, jobEdge, corrections)).to.be.below(0.1);
           }
       }),
-      { numRuns: 1000 },
+      { numRuns: runs(1000) },
     );
     // The stand-in, read no finer than a tenth.
     const register = fitRegister(A4, margins, readByEye(STAND_IN_PRINTER, A4, margins, 0.1));

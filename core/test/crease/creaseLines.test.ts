@@ -6,6 +6,7 @@ import { changeJob } from '../../src/job/changeJob.ts';
 import type { Job } from '../../src/job/types.ts';
 import { FORMAT_IDS } from '../../src/job/format.ts';
 import { inkedWith, plan, sized, workshop } from '../support.ts';
+import { runs } from '../runs.ts';
 
 /** On a board, one card at a time. */
 const on = (board: string, job: Job): Job =>
@@ -113,7 +114,7 @@ describe('creases in order', () => {
           expect(turns).to.equal(Math.max(0, groups - 1));
         },
       ),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
   });
 });
@@ -136,7 +137,7 @@ describe('board-friendly sizes', () => {
           }
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import type { CutMove } from '../../src/cut/types.ts';
 import { inkedWith, plan, sized, workshop } from '../support.ts';
 import type { JobChange, Workshop } from '../../src/job/types.ts';
+import { runs } from '../runs.ts';
 
 interface Piece {
   readonly left: number;
@@ -130,7 +131,7 @@ describe('planCuts', () => {
           for (const card of cards) expect(freed).to.include(card);
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 

@@ -4,6 +4,7 @@ import { planDrift } from '../../src/cut/planDrift.ts';
 import type { CutMove } from '../../src/cut/types.ts';
 import { FORMAT_IDS } from '../../src/job/format.ts';
 import { inkedWith, plan, sized } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const three = plan(
   inkedWith(
@@ -98,7 +99,7 @@ describe('planDrift', () => {
             for (const edge of Object.values(piece)) expect(edge).to.deep.equal({ fromTrueMm: 0, chainedMm: 0 });
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 });

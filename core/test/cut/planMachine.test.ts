@@ -16,6 +16,7 @@ import type { Point } from '../../src/geometry/types.ts';
 import type { JobChange } from '../../src/job/types.ts';
 import { FORMAT_IDS } from '../../src/job/format.ts';
 import { inkedWith, plan, sized, workshop } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const petrel = workshop.trimmers.find((t) => t.id === 'petrel')!;
 const facts = petrel.machine!;
@@ -80,7 +81,7 @@ describe('a cutting machine', () => {
             ).to.include('sheet-no-machine-marks');
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 
@@ -153,7 +154,7 @@ describe('a cutting machine', () => {
           expect(edges.filter((edge) => onEdge(edge, x, y))).to.have.length(1);
         }
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     );
   });
 

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { KEEP_OFFCUT_MM, offcutsOf } from '../../src/cut/sheetChoices.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import { inkedWith, plan, sized, workshop } from '../support.ts';
+import { runs } from '../runs.ts';
 
 describe('ways to lay a job out', () => {
   it('are what taking them gives: as many up, as many sheets, as many strokes', () => {
@@ -32,7 +33,7 @@ describe('ways to lay a job out', () => {
           expect(choices.filter((row) => row.isNow).length).to.be.at.most(1);
         },
       ),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     );
   });
 
@@ -71,7 +72,7 @@ describe('offcuts', () => {
             1e-3,
           );
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     );
   });
 

@@ -15,6 +15,7 @@ import { FORMATS } from '../../src/size/formats/catalogue.ts';
 import { SHAPE_IDS, type FormatId, type FormatOptions } from '../../src/job/format.ts';
 import { type Finish } from '../../src/size/formats/types.ts';
 import { foldOnPaper, type OnPaper } from '../foldOnPaper.ts';
+import { runs } from '../runs.ts';
 
 const mm = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
 
@@ -68,7 +69,7 @@ const near = (a: Point, b: Point): boolean => Math.hypot(a.xMm - b.xMm, a.yMm - 
 
 for (const { id, inputs } of FORMATS)
   describe(`format ${id}`, () => {
-    const runs = { numRuns: id === 'hingedShape' ? 40 : 60 };
+    const few = { numRuns: runs(id === 'hingedShape' ? 40 : 60) };
 
     it('shut, measures its finished size to a hundredth of a millimetre', () => {
       fc.assert(
@@ -77,7 +78,7 @@ for (const { id, inputs } of FORMATS)
           expect(spread(form, shut, 0)).to.be.closeTo(finish.widthMm, 0.01);
           expect(spread(form, shut, 1)).to.be.closeTo(finish.heightMm, 0.01);
         }),
-        runs,
+        few,
       );
     });
 
@@ -88,7 +89,7 @@ for (const { id, inputs } of FORMATS)
           expect(sum).to.be.closeTo(areaOf(blank.outline), 1e-4 * areaOf(blank.outline));
           expect(new Set(blank.panels.map((p) => Math.sign(signedArea(p.outline)))).size).to.equal(1);
         }),
-        runs,
+        few,
       );
     });
 
@@ -104,7 +105,7 @@ for (const { id, inputs } of FORMATS)
               }
           }
         }),
-        runs,
+        few,
       );
     });
 
@@ -117,7 +118,7 @@ for (const { id, inputs } of FORMATS)
           expect(collisions(form.blank, atStep(form, folding, share * form.steps.length), give)).to.deep.equal([]);
           expect(collisions(form.blank, atOpening(form, folding, share), give)).to.deep.equal([]);
         }),
-        runs,
+        few,
       );
     });
 
@@ -139,7 +140,7 @@ for (const { id, inputs } of FORMATS)
             }
           }
         }),
-        runs,
+        few,
       );
     });
 
@@ -162,7 +163,7 @@ for (const { id, inputs } of FORMATS)
               expect(y.yMm - o.yMm, `${rule.id}: down`).to.be.closeTo(1, 1e-6);
             }
           }),
-          { numRuns: 20 },
+          { numRuns: runs(20) },
         );
       });
 
@@ -248,7 +249,7 @@ describe('cascade bases', () => {
             expect(gap([w - x, y, z], other)).to.be.lessThan(1e-6);
           }
       }),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     );
   });
 

@@ -6,6 +6,7 @@ import { move } from '../../src/fold/space.ts';
 import { standOnTable } from '../../src/fold/stand.ts';
 import { FORMAT_IDS } from '../../src/job/format.ts';
 import { formOf, settleOptions } from '../../src/size/formats/index.ts';
+import { runs } from '../runs.ts';
 
 const stood = (id: (typeof FORMAT_IDS)[number], w: number, h: number) => {
   const finish = { widthMm: w, heightMm: h };
@@ -37,7 +38,7 @@ describe('standOnTable', () => {
           expect(Math.max(...touching.map((p) => p[2]))).to.be.at.least(middle - 1);
         },
       ),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 

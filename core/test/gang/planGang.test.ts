@@ -7,6 +7,7 @@ import { planGang } from '../../src/gang/planGang.ts';
 import type { GangOrder, SolveProgramme } from '../../src/gang/types.ts';
 import { evenSides } from '../../src/geometry/box.ts';
 import { separable } from '../separable.ts';
+import { runs } from '../runs.ts';
 
 describe('planGang', function () {
   this.timeout(120_000);
@@ -131,7 +132,7 @@ describe('planGang', function () {
           expect(answer.sheets).to.be.at.least(answer.bound);
         },
       ),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     );
   });
 
@@ -156,7 +157,7 @@ describe('planGang', function () {
           expect(answer.sheets - answer.bound).to.be.at.most(1);
         },
       ),
-      { numRuns: 15 },
+      { numRuns: runs(15) },
     );
   });
 
@@ -233,7 +234,7 @@ describe('bestLayout', () => {
           expect(layout.counts.reduce((sum, n, i) => sum + n * kinds[i]![2], 0)).to.be.closeTo(value, 1e-9);
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     );
   });
 });

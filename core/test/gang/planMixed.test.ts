@@ -10,6 +10,7 @@ import { evenSides } from '../../src/geometry/box.ts';
 import { numberMoves } from '../../src/cut/numberMoves.ts';
 import { separable } from '../separable.ts';
 import { workshop } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const sheet = (id: string, widthMm: number, heightMm: number, part: Partial<GangSheet> = {}): GangSheet => ({
   id,
@@ -174,7 +175,7 @@ describe('planMixed', function () {
           expect(answer.cost).to.be.at.least(answer.bound - 1e-6);
         },
       ),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     );
   });
 });

@@ -5,6 +5,7 @@ import { sayMoney } from '../../src/job/figures.ts';
 import type { FigureValue, JobChange } from '../../src/job/types.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import { jobWith, plan, sized, workshop } from '../support.ts';
+import { runs } from '../runs.ts';
 
 describe('planSell', () => {
   const job = jobWith(
@@ -108,7 +109,7 @@ describe('planSell', () => {
           }
         },
       ),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
     expect(nudged, 'parts rounded the other way').to.be.above(0);
   });

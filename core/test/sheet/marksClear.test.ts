@@ -11,6 +11,7 @@ import { drawSheetPage } from '../../src/sheet/drawSheet.ts';
 import { markRoom, overlaps } from '../../src/sheet/machineMarks.ts';
 import { changeJob } from '../../src/index.ts';
 import { inkedWith, plan, sized, typefaces, workshop } from '../support.ts';
+import { runs } from '../runs.ts';
 
 /** What a shape that is no art takes of the page; a label as wide as its letters really are. */
 function takes(shape: Shape): Box | null {
@@ -59,9 +60,9 @@ describe('the slug', () => {
           for (const tick of ticks) expect(overlaps(box, tick), `${format} ${w} × ${h}`).to.equal(false);
         },
       ),
-      { numRuns: Number(process.env.RUNS ?? 120) },
+      { numRuns: runs(120) },
     );
-    expect(tried).to.be.above(3);
+    expect(tried).to.be.above(runs(120) / 40);
   });
 });
 
@@ -106,7 +107,7 @@ describe('the white about a machine’s marks', () => {
           }
         },
       ),
-      { numRuns: Number(process.env.RUNS ?? 150) },
+      { numRuns: runs(150) },
     );
   });
 

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { coverBox } from '../../src/art/layFace.ts';
 import { likelyPage, partsOfPage } from '../../src/sheet/partsOfPage.ts';
 import type { Point } from '../../src/geometry/types.ts';
+import { runs } from '../runs.ts';
 
 const A4 = { widthMm: 210, heightMm: 297 };
 
@@ -66,7 +67,7 @@ describe('parts of a page', () => {
           }),
         );
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     );
   });
 

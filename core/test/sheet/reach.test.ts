@@ -5,6 +5,7 @@ import type { Job, JobChange, Workshop } from '../../src/job/types.ts';
 import { uprightGrain } from '../../src/gang/sharedPieces.ts';
 import { outOfReach } from '../../src/sheet/reach.ts';
 import { inkedWith, jobWith, plan, sized, words, workshop } from '../support.ts';
+import { runs } from '../runs.ts';
 
 /** A workshop whose every path leaves these edges white. */
 const shopWith = (marginsMm: Sides): Workshop => ({
@@ -122,8 +123,8 @@ describe('both sides', () => {
           }
         },
       ),
-      { numRuns: 120 },
+      { numRuns: runs(120) },
     );
-    expect(uneven, 'cards that lie against a margin').to.be.above(5);
+    expect(uneven, 'cards that lie against a margin').to.be.above(runs(120) / 24);
   });
 });

@@ -4,6 +4,7 @@ import { apply, compose, drawSheetPage, pageMap, type Affine, type Plan, type Sh
 import { changeJob } from '../../src/job/changeJob.ts';
 import type { JobChange } from '../../src/job/types.ts';
 import { jobWith, plan, sized, words } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const bothSides: readonly JobChange[] = ['front', 'back'].map((face) => ({
   path: ['art', 'faces', face],
@@ -58,7 +59,7 @@ describe('one plate for both sides', () => {
           }
         },
       ),
-      { numRuns: 80 },
+      { numRuns: runs(80) },
     );
   });
 

@@ -5,6 +5,7 @@ import { distanceToEdge, edgesOf, areaOf } from '../../src/geometry/polygon.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import type { Job, LayerChoice } from '../../src/job/types.ts';
 import { jobWith, plan, sized, workshop } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const withLayer = (job: Job, part: Partial<LayerChoice>): Job =>
   changeJob(job, [
@@ -52,7 +53,7 @@ describe('planLayers', () => {
           }
         },
       ),
-      { numRuns: 12 },
+      { numRuns: runs(12) },
     );
   });
 

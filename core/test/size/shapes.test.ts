@@ -8,6 +8,7 @@ import { hingeFacts, LEAST_HINGE_SHARE } from '../../src/size/formats/hinged.ts'
 import { settleOptions } from '../../src/size/formats/index.ts';
 import { ownOutline, shapeOutline } from '../../src/size/formats/shapes.ts';
 import { jobWith, plan, sized } from '../support.ts';
+import { runs } from '../runs.ts';
 
 const mm = (min: number, max: number): fc.Arbitrary<number> => fc.double({ min, max, noNaN: true });
 const drawn = SHAPE_IDS.filter((id) => id !== 'own');
@@ -23,7 +24,7 @@ describe('shapes', () => {
           expect(box.widthMm).to.be.closeTo(w, 2 * FLATNESS_MM);
           expect(box.heightMm).to.be.closeTo(h, 2 * FLATNESS_MM);
         }),
-        { numRuns: 30 },
+        { numRuns: runs(30) },
       );
     });
 
@@ -84,7 +85,7 @@ describe('shapes', () => {
         },
       ),
       // A tall heart hinged on top: its notch is deeper than half its width.
-      { numRuns: 80, examples: [['heart', 'top', 50, 97.9417117647059]] },
+      { numRuns: runs(80), examples: [['heart', 'top', 50, 97.9417117647059]] },
     );
   });
 
