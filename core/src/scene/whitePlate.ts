@@ -1,7 +1,7 @@
 import type { Colour, Scene, Shape } from './types.ts';
 
 /** No colour of the screen: a plate of its own, which only files with spot colours can say. */
-export const WHITE_INK: Colour = 'ink:white';
+export const WHITE_INK = 'ink:white' satisfies Colour;
 
 /**
  * The plate that a printer with white lays under the colours: everything that is art, solid, in the art’s own shape;

@@ -1,11 +1,11 @@
-import type { Affine } from '../geometry/affine.ts';
-import { boxAround } from '../geometry/box.ts';
+import { apply, rotationAbout, type Affine } from '../geometry/affine.ts';
+import { boxAround, mapBox } from '../geometry/box.ts';
 import type { Path } from '../geometry/path.ts';
 import type { Typeface } from '../art/typefaces.ts';
 import type { Colour, Shape } from '../scene/types.ts';
 import { WHITE_INK } from '../scene/whitePlate.ts';
 import { setLabel } from './labels.ts';
-import { LOOKS } from './look.ts';
+import { HATCH, LOOKS } from './look.ts';
 import { num } from './svg.ts';
 
 /** One glyph as a font of the file knows it: its code in hex and its width in thousandths of an em. */
@@ -26,6 +26,8 @@ export interface PdfLender {
   plate(pictureId: string, ink: Colour, widthMm: number): string;
   shading(gradient: NonNullable<Extract<Shape, { kind: 'path' }>['gradient']>): string;
   opacity(value: number): string;
+  /** The state in which inks multiply. @throws RangeError in a file for printing, whose inks are the printer’s to lay */
+  multiply(): string;
   symbol(id: string): string;
   /** A colour space of one ink, white. */
   white(): string;
@@ -61,9 +63,9 @@ function shapeCalls(shape: Shape, lender: PdfLender): string {
     case 'label':
       return labelCalls(shape, lender);
     case 'group': {
-      if (shape.blend) throw new RangeError('pdfCalls: a blended group is for looking at, not for printing');
+      const blend = shape.blend ? `/${lender.multiply()} gs ` : '';
       const clip = shape.clip ? `${figure(shape.clip)} W n ` : '';
-      return `q ${matrix(shape.transform)} cm ${clip}\n${pdfCalls(shape.children, lender)}\nQ`;
+      return `q ${blend}${matrix(shape.transform)} cm ${clip}\n${pdfCalls(shape.children, lender)}\nQ`;
     }
     case 'use':
       return `q ${matrix(shape.transform)} cm /${lender.symbol(shape.symbol)} Do Q`;
@@ -131,7 +133,8 @@ function pathCalls(shape: Extract<Shape, { kind: 'path' }>, lender: PdfLender): 
   const black = fill && shape.fine ? lender.overprint(fill) : null;
   if (black) calls.push(`/${black} gs 0 0 0 1 k ${outline} f`);
   else if (fill) calls.push(`${fillIn(fill, lender)} ${outline} f`);
-  if (look.hatch && look.fill && !shape.fill) calls.push(hatchCalls(shape.path, look.fill, lender));
+  if (look.hatch && look.fill && !shape.fill)
+    calls.push(hatchCalls(shape.path, { leanDeg: look.hatch, colour: look.fill }, lender));
   if (look.stroke && look.widthMm > 0) {
     const dash = `[${look.dashMm.map(num).join(' ')}] 0 d`;
     calls.push(
@@ -163,14 +166,27 @@ function tileCalls(shape: Extract<Shape, { kind: 'tiles' }>, lender: PdfLender):
   return [...calls, 'Q'].join('\n');
 }
 
-/** Slanting lines across an area, clipped to it. */
-function hatchCalls(path: Path, colour: Colour, lender: PdfLender): string {
+const ORIGIN = { xMm: 0, yMm: 0 };
+
+/** The hatch that a drawing fills with a pattern, in strokes: a file of pages places it where the screen does. */
+function hatchCalls(path: Path, { leanDeg, colour }: { leanDeg: number; colour: Colour }, lender: PdfLender): string {
   const points = path.flatMap((part) => (part.kind === 'close' ? [] : [part.to]));
-  const { xMm, yMm, widthMm, heightMm } = boxAround(points);
+  const box = boxAround(points);
+  const lean = rotationAbout(leanDeg, ORIGIN);
+  // Along the hatch and across it, where the pattern’s own tiles begin at the origin.
+  const { xMm, yMm, widthMm, heightMm } = mapBox(rotationAbout(-leanDeg, ORIGIN), box);
   const lines: string[] = [];
-  for (let at = -heightMm; at < widthMm; at += 1.6)
-    lines.push(`${num(xMm + at)} ${num(yMm)} m ${num(xMm + at + heightMm)} ${num(yMm + heightMm)} l`);
-  return `q ${figure(path)} W n ${strokeIn(colour, lender)} 0.2 w ${lines.join(' ')} S Q`;
+  for (let n = Math.floor(xMm / HATCH.pitchMm); n * HATCH.pitchMm < xMm + widthMm; n += 1) {
+    const at = n * HATCH.pitchMm + HATCH.widthMm / 2;
+    const [from, to] = [yMm, yMm + heightMm].map((y) => apply(lean, { xMm: at, yMm: y }));
+    lines.push(`${num(from!.xMm)} ${num(from!.yMm)} m ${num(to!.xMm)} ${num(to!.yMm)} l`);
+  }
+  const seen = (opacity: number): string => `/${lender.opacity(opacity)} gs`;
+  const area = figure(path);
+  return [
+    `q ${area} W n ${seen(HATCH.groundOpacity)} ${fillIn(colour, lender)} ${area} f`,
+    `${seen(HATCH.lineOpacity)} ${strokeIn(colour, lender)} ${num(HATCH.widthMm)} w ${lines.join(' ')} S Q`,
+  ].join('\n');
 }
 
 function lineCalls(line: Extract<Shape, { kind: 'line' }>, lender: PdfLender): string {

@@ -2,7 +2,8 @@ import type { Affine } from '../geometry/affine.ts';
 import type { Path } from '../geometry/path.ts';
 import type { Colour, Role, Scene, Shape } from '../scene/types.ts';
 import { layerName } from './layerNames.ts';
-import { LOOKS } from './look.ts';
+import type { Mm } from '../length/types.ts';
+import { HATCH, LOOKS } from './look.ts';
 
 /** One element of a drawing, so that a page and a file are written from the same tree. */
 export interface SvgNode {
@@ -229,21 +230,26 @@ function pathLook(shape: Extract<Shape, { kind: 'path' }>, options: Settled): Re
   };
 }
 
+const stripe = (role: 'bleed' | 'glue', widthMm: Mm, opacity: number): SvgNode =>
+  element('rect', {
+    width: num(widthMm),
+    height: num(HATCH.pitchMm),
+    fill: LOOKS[role].fill!,
+    'fill-opacity': num(opacity),
+  });
+
 const hatches = (options: Settled): readonly SvgNode[] =>
   (['bleed', 'glue'] as const).map((role) =>
     element(
       'pattern',
       {
         id: `${options.idPrefix}-hatch-${role}`,
-        width: '1.6',
-        height: '1.6',
+        width: num(HATCH.pitchMm),
+        height: num(HATCH.pitchMm),
         patternUnits: 'userSpaceOnUse',
-        patternTransform: `rotate(${role === 'bleed' ? 45 : -45})`,
+        patternTransform: `rotate(${LOOKS[role].hatch!})`,
       },
-      [
-        element('rect', { width: '1.6', height: '1.6', fill: LOOKS[role].fill!, 'fill-opacity': '0.12' }),
-        element('rect', { width: '0.35', height: '1.6', fill: LOOKS[role].fill!, 'fill-opacity': '0.75' }),
-      ],
+      [stripe(role, HATCH.pitchMm, HATCH.groundOpacity), stripe(role, HATCH.widthMm, HATCH.lineOpacity)],
     ),
   );
 

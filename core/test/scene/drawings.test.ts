@@ -215,6 +215,7 @@ describe('pdfCalls', () => {
     picture: (id, tint) => `P-${id}${tint ? `-${tint}` : ''}`,
     shading: ({ from, to }) => `H-${from}-${to}`,
     opacity: (value) => `O-${value}`,
+    multiply: () => 'Multiply',
     white: () => 'White',
     press: () => null,
     overprint: () => null,

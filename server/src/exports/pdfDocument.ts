@@ -85,6 +85,8 @@ export interface PdfMaterials {
   readonly pictures: ReadonlyMap<string, PictureBytes>;
   /** ISO day that the file says it was made on; null says none. */
   readonly date: string | null;
+  /** It shows what comes out on the card; every other file holds the inks, which mix on paper. */
+  readonly forLooking?: boolean;
 }
 
 /**
@@ -102,6 +104,7 @@ export class PdfFile {
   private readonly shadings = new Map<string, PdfRef>();
   private readonly symbols = new Map<string, PdfRef>();
   private readonly opacities = new Map<number, PdfRef>();
+  private multiplied: PdfRef | null = null;
   private overprint: PdfRef | null = null;
   private blackOver: PdfRef | null = null;
   private white: PdfRef | null = null;
@@ -273,7 +276,7 @@ export class PdfFile {
         return name;
       },
       plate: (pictureId, ink) => {
-        const name = `K${pictureId.replace(/\W/g, '')}${ink === WHITE_INK ? 'white' : ink.slice(1)}`;
+        const name = `K${pictureId.replace(/\W/g, '')}${ink.replace(/\W/g, '')}`;
         resources.XObject[name] = this.plate(pictureId, ink);
         return name;
       },
@@ -302,6 +305,13 @@ export class PdfFile {
         const name = `O${Math.round(value * 1000)}`;
         resources.ExtGState[name] = this.opacity(value);
         return name;
+      },
+      multiply: () => {
+        if (!this.materials.forLooking)
+          throw new RangeError('PdfFile: a blended group is for looking at, not for printing');
+        this.multiplied ??= this.finished({ Type: 'ExtGState', BM: 'Multiply' });
+        resources.ExtGState.Multiply = this.multiplied;
+        return 'Multiply';
       },
       overprint: (colour) => {
         if (!this.inks || colour === WHITE_INK || !isPressBlack(colour)) return null;
@@ -409,20 +419,19 @@ export class PdfFile {
     if (known) return known;
     const plate = this.plates.get(pictureId);
     if (!plate) throw new RangeError(`PdfFile: the plate of picture “${pictureId}” was not prepared`);
-    const white = ink === WHITE_INK;
-    if (!white && ink !== BLACK) throw new RangeError(`PdfFile: a plate is drawn in white or black, not in ${ink}`);
+    if (!isPlateInk(ink)) throw new RangeError(`PdfFile: a plate is drawn in white or black, not in ${ink}`);
     const make = (): PdfRef => {
       switch (plate.kind) {
         case 'all':
-          return this.solidForm(white);
+          return this.solidForm(ink);
         case 'outlines':
           return this.vectorPicture(
             flatPaints(this.bytesOf(pictureId).bytes.toString('utf8')),
-            BLACK,
-            white ? 'white' : 'black',
+            null,
+            ink,
           );
         case 'mask':
-          return this.maskedInk(plate.coverage, white);
+          return this.maskedInk(plate.coverage, ink);
       }
     };
     const ref = make();
@@ -430,17 +439,17 @@ export class PdfFile {
     return ref;
   }
 
-  private solidForm(white: boolean): PdfRef {
+  private solidForm(ink: PlateInk): PdfRef {
     const ref = (this.doc as { ref(data: unknown): PdfRef }).ref({
       ...{ Type: 'XObject', Subtype: 'Form', BBox: [0, 0, 1, 1] },
-      Resources: white ? { ColorSpace: { White: this.whiteSpace() } } : {},
+      Resources: ink === WHITE_INK ? { ColorSpace: { White: this.whiteSpace() } } : {},
     });
-    ref.end(`${white ? '/White cs 1 scn' : '0 g'} 0 0 1 1 re f`);
+    ref.end(`${ink === WHITE_INK ? '/White cs 1 scn' : ink === PAPER_WHITE ? '1 g' : '0 g'} 0 0 1 1 re f`);
     return ref;
   }
 
   /** One pixel of ink, seen through a mask as fine as the plate wants to be. Source: ISO 32000-1, 11.6.5.2 */
-  private maskedInk({ width, height, alpha }: Coverage, white: boolean): PdfRef {
+  private maskedInk({ width, height, alpha }: Coverage, ink: PlateInk): PdfRef {
     const image = (data: Record<string, unknown>, bytes: Buffer): PdfRef => {
       const ref = (this.doc as { ref(data: unknown): PdfRef }).ref({
         ...{ Type: 'XObject', Subtype: 'Image', BitsPerComponent: 8 },
@@ -451,14 +460,15 @@ export class PdfFile {
       return ref;
     };
     const mask = image({ Width: width, Height: height, ColorSpace: 'DeviceGray' }, alpha);
-    const data = { Width: 1, Height: 1, ColorSpace: white ? this.whiteSpace() : 'DeviceGray', SMask: mask };
-    return image(data, Buffer.from([white ? 255 : 0]));
+    const space = ink === WHITE_INK ? this.whiteSpace() : 'DeviceGray';
+    return image({ Width: 1, Height: 1, ColorSpace: space, SMask: mask }, Buffer.from([ink === BLACK ? 0 : 255]));
   }
 
   /** Vector art as a form that fills the unit square, so that it is placed like any picture. */
-  private vectorPicture(svg: string, tint: string | null, plated: 'black' | 'white' | null = null): PdfRef {
+  private vectorPicture(svg: string, tint: string | null, plated: PlateInk | null = null): PdfRef {
     const [width, height] = [1000, 1000];
-    const recolour = (colour: KitColour): KitColour => (plated ? [[0, 0, 0], colour[1]] : tintColour(colour, tint!));
+    const recolour = (colour: KitColour): KitColour =>
+      plated ? [plated === PAPER_WHITE ? [255, 255, 255] : [0, 0, 0], colour[1]] : tintColour(colour, tint!);
     const resources = { Font: {}, XObject: {}, ExtGState: {}, Pattern: {}, ColorSpace: {} };
     const ref = this.doc.ref({
       Type: 'XObject',
@@ -467,14 +477,14 @@ export class PdfFile {
       // Drawn with y down, placed like an image with y up.
       Matrix: [1 / width, 0, 0, -1 / height, 0, 1],
       Group: { S: 'Transparency', CS: 'DeviceRGB', I: true, K: false },
-      Resources: plated === 'white' ? { ...resources, ColorSpace: { White: this.whiteSpace() } } : resources,
+      Resources: plated === WHITE_INK ? { ...resources, ColorSpace: { White: this.whiteSpace() } } : resources,
     });
     const [page, ctm, font] = [this.doc.page, this.doc._ctm, this.doc._font];
     this.doc._ctm = [1, 0, 0, 1, 0, 0];
     this.doc.page = {
       width,
       height,
-      write: (text: string) => ref.write(plated === 'white' ? inWhite(text) : text),
+      write: (text: string) => ref.write(plated === WHITE_INK ? inWhite(text) : text),
       fonts: resources.Font,
       xobjects: resources.XObject,
       ext_gstates: resources.ExtGState,
@@ -494,7 +504,7 @@ export class PdfFile {
           this.font(LABEL_TYPEFACE_ID);
           return LABEL_TYPEFACE_ID;
         },
-        ...(tint ? { colorCallback: (colour: KitColour) => recolour(colour) } : {}),
+        ...(tint || plated ? { colorCallback: (colour: KitColour) => recolour(colour) } : {}),
       });
     } finally {
       [this.doc.page, this.doc._ctm, this.doc._font] = [page, ctm, font];
@@ -520,6 +530,10 @@ function newGlyph(font: PdfFont, id: number, chars: string): FileGlyph {
 }
 
 const BLACK = '#000000';
+const PAPER_WHITE = '#ffffff';
+/** White as an ink of its own; black, where a page is of that ink alone; white to be looked at. */
+type PlateInk = typeof WHITE_INK | typeof BLACK | typeof PAPER_WHITE;
+const isPlateInk = (ink: string): ink is PlateInk => ink === WHITE_INK || ink === BLACK || ink === PAPER_WHITE;
 
 /** Outlines that were all drawn in one colour, in white ink instead. */
 const inWhite = (calls: string): string =>

@@ -1,7 +1,7 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp from 'sharp';
 import { chainOf, LABEL_CHAIN, MM_PER_INCH, outlinedLabel, svgFile, type Scene } from '@zippy/core';
-import type { ExportInput } from './types.ts';
+import type { ExportInput, PictureBytes } from './types.ts';
 
 /** Print resolution of pictures of faces and sheets. */
 const PNG_PPI = 300;
@@ -20,9 +20,30 @@ export function sceneToSvg(
     pictureHref: (id) => {
       const picture = pictures.get(id);
       if (!picture) throw new RangeError(`sceneToSvg: no bytes for picture “${id}”`);
-      return `data:${picture.mime};base64,${picture.bytes.toString('base64')}`;
+      return `data:${picture.mime};base64,${inFile(picture).toString('base64')}`;
     },
   });
+}
+
+/** The longer side of a drawing within a drawing: some programs make pixels of it at the size that it says it has. */
+const INNER_PX = 2400;
+
+/** A picture as a file carries it: drawings say a size that is fine enough on paper, and stay what they are. */
+function inFile({ mime, bytes }: PictureBytes): Buffer {
+  if (mime !== 'image/svg+xml') return bytes;
+  // Taken in, every drawing was given a viewBox, a width and a height.
+  return Buffer.from(
+    bytes.toString('utf8').replace(/<svg\b[^>]*>/, (root) => {
+      const [width, height] = ['width', 'height'].map((side) =>
+        Number(new RegExp(`\\s${side}="([\\d.]+)"`).exec(root)?.[1]),
+      );
+      const grow = INNER_PX / Math.max(width!, height!);
+      return root.replace(
+        /\s(width|height)="([\d.]+)"/g,
+        (_, side: string, px: string) => ` ${side}="${Number(px) * grow}"`,
+      );
+    }),
+  );
 }
 
 /** The same drawing in pixels, with its resolution written into the file. */

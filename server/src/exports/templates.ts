@@ -9,7 +9,7 @@ import {
 } from '@zippy/core';
 import { collect } from './collect.ts';
 import { sceneToDxf } from './dxf.ts';
-import { PdfFile } from './pdfDocument.ts';
+import { PdfFile, type PdfMaterials } from './pdfDocument.ts';
 import { sceneToSvg } from './scenes.ts';
 import type { ExportFile, ExportFormat, ExportInput } from './types.ts';
 
@@ -50,14 +50,19 @@ export const proofPdf = async (input: ExportInput, name: string): Promise<readon
     [drawProof(input.plan, input.job.brief.title, input.workshop.unit)],
     `${input.job.brief.title}: proof`,
     `${name}-proof.pdf`,
-    input,
+    { ...input, forLooking: true },
   ),
 ];
 
 const plainPage = (scene: Scene): Page => ({ scene, trimBox: scene.box, bleedBox: scene.box });
 
-async function pdfOf(pages: readonly Page[], title: string, name: string, input: ExportInput): Promise<ExportFile> {
-  const file = new PdfFile(title, input);
+async function pdfOf(
+  pages: readonly Page[],
+  title: string,
+  name: string,
+  materials: PdfMaterials,
+): Promise<ExportFile> {
+  const file = new PdfFile(title, materials);
   const bytes = collect(file.stream);
   for (const page of pages) {
     await file.prepare(page.scene);

@@ -71,7 +71,7 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
         symbols: {},
         shapes: [
           { kind: 'path', role: 'stock', path: trim, fill: stockColour },
-          { kind: 'group', transform: IDENTITY, clip: trim, children: seenFace(plan.art, front) },
+          { kind: 'group', transform: IDENTITY, clip: trim, children: seenFace(plan.art, front, stockColour) },
           { kind: 'path', role: 'dimension', path: trim },
         ],
       };

@@ -51,7 +51,7 @@ export function CodeProof({
         // A telephone sees what lies about the code too.
         grow(boxOf(object), evenSides(4)),
         paper,
-        seenFace(art, face),
+        seenFace(art, face, paper),
         job.pictures,
         dpi / 25.4,
       );

@@ -69,7 +69,7 @@ export function ThreeUp({
                         kind: 'group',
                         transform: IDENTITY,
                         clip: polygon(face.trimOutline),
-                        children: seenFace(plan.art, face),
+                        children: seenFace(plan.art, face, plan.stock.stock.colour),
                       },
                     ],
                   }}

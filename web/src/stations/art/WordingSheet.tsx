@@ -126,7 +126,7 @@ export function WordingSheet({
                           kind: 'group',
                           transform: IDENTITY,
                           clip: polygon(drawn.trimOutline),
-                          children: seenFace(plan.art, drawn),
+                          children: seenFace(plan.art, drawn, plan.stock.stock.colour),
                         },
                       ],
                     }}

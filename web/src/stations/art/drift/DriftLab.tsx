@@ -70,7 +70,7 @@ export function DriftBench(props: StationProps): ReactNode {
               kind: 'group',
               transform: translation(-rightMm, -downMm),
               clip: polygon(face.bleedOutline),
-              children: seenFace(plan.art, face),
+              children: seenFace(plan.art, face, stock),
             },
           ],
         },

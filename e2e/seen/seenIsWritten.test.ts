@@ -1,0 +1,304 @@
+import { expect } from 'chai';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser } from 'playwright-core';
+import {
+  boxPath,
+  changeJob,
+  drawProof,
+  drawTemplate,
+  IDENTITY,
+  nameSheet,
+  newJob,
+  printedBox,
+  seenSide,
+  turnedLeftRight,
+  uprightGrain,
+  type Box,
+  type FaceArt,
+  type Job,
+  type PaperSide,
+  type Plan,
+  type Shape,
+  type Workshop,
+} from '@zippy/core';
+import {
+  exportFiles,
+  loadFonts,
+  readPicture,
+  type ExportFormat,
+  type ExportInput,
+  type ExportWhat,
+  type PictureBytes,
+} from '../../server/src/exports/index.ts';
+import { piecesOf, sharedPdf } from '../../server/src/exports/shared.ts';
+import { printingOrder } from '../../server/src/exports/sheets.ts';
+import { planOf, workshop as demoShop } from '../../server/test/support.ts';
+import { openBrowser } from '../support.ts';
+import { broughtPictures, CASES, type Case } from './cases.ts';
+import { apart, cut, onPaper, PX_PER_MM, Readers, type Pixels, type Region } from './readers.ts';
+import { Screen } from './screenOf.ts';
+
+/** A card that opens to twice its width; outside, the front is on the right. */
+const [WIDE, HIGH, BLEED] = [60, 80, 3];
+const BLANK = printedBox(2 * WIDE, HIGH, BLEED);
+const WHOLE: Region = { page: BLANK, box: { ...BLANK, xMm: 0, yMm: 0 } };
+
+/** Of 255; a screen’s colours, and those of four inks, which reach fewer. */
+const ALIKE = 24;
+const ALIKE_IN_INKS = 60;
+/** Share of a picture that may be astray. */
+const ASTRAY = 0.007;
+
+/** White, where a printer lays it, goes on together with the colours. */
+const shop: Workshop = {
+  ...demoShop,
+  printers: demoShop.printers.map((p) => ({
+    ...p,
+    paths: p.paths.map((path) => (path.white ? { ...path, white: 'inPass' as const } : path)),
+  })),
+};
+
+/** Colours of a page as another program drew them, and its white where it has any. */
+interface Read {
+  readonly colours: Buffer;
+  readonly white: Buffer | null;
+}
+
+describe('what is seen is what is written', function () {
+  this.timeout(240_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-seen-'));
+  const readers = new Readers(folder);
+  let browser: Browser;
+  let screen: Screen;
+  const brought = new Map<string, { readonly ref: Job['pictures'][string]; readonly bytes: PictureBytes }>();
+
+  before(async () => {
+    browser = await openBrowser();
+    screen = await Screen.open(browser);
+    for (const [id, name, bytes] of await broughtPictures()) {
+      const picture = await readPicture(name, bytes);
+      brought.set(id, { ref: picture.ref, bytes: { mime: picture.ref.mime, bytes: picture.bytes } });
+    }
+  });
+  after(async () => {
+    await browser.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  async function inputOf({ front, inside, changes = [], onPanel = false }: Case): Promise<ExportInput> {
+    const face = (art: Partial<FaceArt>): FaceArt => ({ background: null, picture: null, texts: [], ...art });
+    const mat = { id: 'mat1', kind: 'mat', faces: ['insideBack'], revealMm: 5, stockIds: ['shell-300-a4'] };
+    const job = changeJob(newJob('Seen', shop), [
+      { path: ['size', 'format'], value: 'sideFold' },
+      { path: ['size', 'finishedWidthMm'], value: WIDE },
+      { path: ['size', 'finishedHeightMm'], value: HIGH },
+      { path: ['size', 'bleedMm'], value: BLEED },
+      { path: ['brief', 'wanted'], value: 4 },
+      { path: ['sheet', 'spares'], value: 0 },
+      { path: ['pictures'], value: Object.fromEntries([...brought].map(([id, { ref }]) => [id, ref])) },
+      ...(front ? [{ path: ['art', 'faces', 'front'], value: face(front) }] : []),
+      ...(inside ? [{ path: ['art', 'faces', 'insideFront'], value: face(inside) }] : []),
+      ...(onPanel ? [{ path: ['size', 'layers'], value: [{ ...mat, picture: front!.picture }] }] : []),
+      ...changes,
+    ]);
+    return {
+      ...{ job, plan: await planOf(job, shop), workshop: shop, fonts: await loadFonts(), date: null },
+      pictures: new Map([...brought].map(([id, { bytes }]) => [id, bytes])),
+    };
+  }
+
+  const write = async (what: ExportWhat, format: ExportFormat, from: ExportInput): Promise<readonly Buffer[]> =>
+    (await exportFiles(what, format, from)).map(({ bytes }) => bytes);
+
+  /** Shapes on a stock as the application draws them. */
+  const seen = (from: ExportInput, shapes: readonly Shape[], box: Box, stock: string): Promise<Buffer> =>
+    screen.draw(
+      { box, symbols: {}, shapes: [{ kind: 'path', role: 'stock', path: boxPath(box), fill: stock }, ...shapes] },
+      from.job.pictures,
+      from.pictures,
+      PX_PER_MM,
+    );
+
+  /** One side of the open blank as it is read, with the names of one card. */
+  function side(from: ExportInput, which: PaperSide, card = 0): Promise<Buffer> {
+    const { plan, job, fonts } = from;
+    const { colour } = plan.stock.stock;
+    const named = nameSheet(job, plan.size, plan.sheet, fonts.book, 1);
+    const children = [...seenSide(plan.art, which, colour), ...(named?.shapes[which][card] ?? [])];
+    const transform = which === 'inside' ? turnedLeftRight(2 * WIDE) : IDENTITY;
+    return seen(from, [{ kind: 'group', transform, children }], BLANK, colour);
+  }
+
+  for (const [name, one] of Object.entries(CASES))
+    it(name, async () => {
+      const from = await inputOf(one);
+      const { plan } = from;
+      const stock = plan.stock.stock.colour;
+      const lays = plan.art.onStock.coloured && plan.art.onStock.white;
+      const which: PaperSide = one.front ? 'outside' : 'inside';
+      const drawn = await side(from, which);
+      const whole = await cut(drawn, WHOLE);
+      const bare = onPaper({ ...whole, data: Buffer.alloc(whole.data.length, 255) }, null, stock);
+      expect(apart(whole, bare, 40), 'art on the screen').to.be.above(0.004);
+
+      const told: string[] = [];
+      const compare = (file: string, made: Pixels, wanted: Pixels, by = ALIKE): void => {
+        const share = apart(made, wanted, by);
+        if (!(share <= ASTRAY)) told.push(`${file}: ${(share * 100).toFixed(2)} % is another`);
+      };
+      const hold = async (file: string, read: Read, at: Region, wanted: Pixels, by = ALIKE): Promise<void> =>
+        compare(
+          file,
+          onPaper(await cut(read.colours, at), read.white && (await cut(read.white, at)), stock),
+          wanted,
+          by,
+        );
+      const fromPdf = async (pdf: Buffer, page: number): Promise<Read> => ({
+        colours: readers.pdfPage(pdf, page),
+        white: lays ? await readers.whiteOf(pdf, page) : null,
+      });
+      /** A drawing’s white is a drawing of its own that comes after it. */
+      const fromDrawn = (files: readonly Buffer[], n: number, read: (file: Buffer) => Buffer): Read =>
+        lays
+          ? { colours: read(files[2 * n]!), white: read(files[2 * n + 1]!) }
+          : { colours: read(files[n]!), white: null };
+      const asItIs = (png: Buffer): Buffer => png;
+
+      // Every card of the first sheet.
+      const run = [...printingOrder(plan)];
+      const isOurs = (p: (typeof run)[number]): boolean =>
+        p.side === (which === 'outside' ? 'front' : 'back') && p.sheetNumber === 1;
+      const once = run.filter(({ sheetNumber }) => plan.sheet.named !== null || sheetNumber === 1);
+      const sheets: Readonly<Record<string, Read>> = {
+        'sheets.pdf': await fromPdf((await write('sheets', 'pdf', from))[0]!, run.findIndex(isOurs) + 1),
+        'sheets.svg': fromDrawn(await write('sheets', 'svg', from), once.findIndex(isOurs), (f) => readers.svg(f)),
+        'sheets.png': fromDrawn(await write('sheets', 'png', from), once.findIndex(isOurs), asItIs),
+      };
+      const { sheetWidthMm, sheetHeightMm, placements, named } = plan.sheet;
+      for (const [i, { trim, turned }] of placements.entries()) {
+        const box = grown(trim);
+        // Seen from behind, left and right have changed places, and a card turned clockwise is turned the other way.
+        const at: Region = {
+          page: { widthMm: sheetWidthMm, heightMm: sheetHeightMm },
+          box: which === 'outside' ? box : { ...box, xMm: sheetWidthMm - box.xMm - box.widthMm },
+          turns: turned ? (which === 'outside' ? 3 : 1) : 0,
+        };
+        const wanted = named ? await cut(await side(from, which, i), WHOLE) : whole;
+        for (const [file, read] of Object.entries(sheets)) await hold(`${file}, card ${i + 1}`, read, at, wanted);
+      }
+
+      if (!named) {
+        // A face bleeds on every side but at its fold: at the front’s left, and at the right of what lies behind it.
+        const n = plan.art.faces.findIndex(({ face }) => face.id === (which === 'outside' ? 'front' : 'insideFront'));
+        const [onBlank, onPage] = which === 'outside' ? [BLEED + WIDE, 0] : [BLEED, BLEED];
+        const box = { yMm: BLEED, widthMm: WIDE, heightMm: HIGH };
+        const faceSeen = await cut(drawn, { page: BLANK, box: { xMm: onBlank, ...box } });
+        const pdf = (await write('face', 'pdf', from))[0]!;
+        const page = { widthMm: WIDE + BLEED, heightMm: HIGH + 2 * BLEED };
+        expect(readers.pageSize(pdf, n + 1).widthMm).to.be.closeTo(page.widthMm, 0.01);
+        const at: Region = { page, box: { xMm: onPage, ...box } };
+        await hold('face.pdf', await fromPdf(pdf, n + 1), at, faceSeen);
+        await hold(
+          'face.svg',
+          fromDrawn(await write('face', 'svg', from), n, (f) => readers.svg(f)),
+          at,
+          faceSeen,
+        );
+        await hold('face.png', fromDrawn(await write('face', 'png', from), n, asItIs), at, faceSeen);
+        const press = (await write('press', 'pdf', from))[0]!;
+        const inks = {
+          colours: await readers.pressed(press, n + 1),
+          white: lays ? await readers.whiteOf(press, n + 1) : null,
+        };
+        await hold('press.pdf', inks, at, faceSeen, ALIKE_IN_INKS);
+        const sides = await exportFiles('side', 'pdf', from);
+        await hold('side.pdf', await fromPdf(sides.find((f) => f.name.includes(which))!.bytes, 1), WHOLE, whole);
+        await hold('shared.pdf', await onSharedSheet(from, which, fromPdf), SHARED[which], whole);
+      }
+
+      if (one.onPanel) {
+        const [layer] = plan.sheet.layers;
+        const art = plan.art.panels[layer!.piece.id]!;
+        const { colour, sheetWidthMm: widthMm, sheetHeightMm: heightMm } = layer!.piece.stock;
+        const { piece } = layer!;
+        const box = printedBox(piece.widthMm, piece.heightMm, piece.bleedMm);
+        const panel = { page: box, box: { ...box, xMm: 0, yMm: 0 } };
+        const wanted = await cut(await seen(from, art.shapes, box, colour), panel);
+        const pdf = readers.pdfPage((await write('panels', 'pdf', from))[0]!);
+        for (const { trim, turned } of layer!.laid) {
+          const at = { page: { widthMm, heightMm }, box: grown(trim), turns: turned ? 3 : 0 };
+          compare('panels.pdf', onPaper(await cut(pdf, at), null, colour), wanted);
+        }
+      }
+
+      // The thumbnail that is folded first shows what comes out on the card.
+      const proof = drawProof(plan, from.job.brief.title, shop.unit);
+      const paper: Region = { page: proof.scene.box, box: proof.scene.box };
+      const proofSeen = await cut(await screen.draw(proof.scene, from.job.pictures, from.pictures, PX_PER_MM), paper);
+      compare('proof.pdf', await cut(readers.pdfPage((await write('proof', 'pdf', from))[0]!), paper), proofSeen);
+
+      expect(told.join('\n')).to.equal('');
+    });
+
+  const grown = (b: Box): Box => ({
+    xMm: b.xMm - BLEED,
+    yMm: b.yMm - BLEED,
+    widthMm: b.widthMm + 2 * BLEED,
+    heightMm: b.heightMm + 2 * BLEED,
+  });
+
+  const SHARED_AT = { xMm: 24, yMm: 31 };
+  const A4 = { widthMm: 210, heightMm: 297 };
+  const sharedBox = grown({ ...SHARED_AT, widthMm: 2 * WIDE, heightMm: HIGH });
+  const SHARED: Readonly<Record<PaperSide, Region>> = {
+    outside: { page: A4, box: sharedBox },
+    inside: { page: A4, box: { ...sharedBox, xMm: A4.widthMm - sharedBox.xMm - sharedBox.widthMm } },
+  };
+  /** The card once on a sheet that other jobs would share. */
+  async function onSharedSheet(
+    from: ExportInput,
+    which: PaperSide,
+    read: (pdf: Buffer, page: number) => Promise<Read>,
+  ): Promise<Read> {
+    const { job, plan, pictures, fonts } = from;
+    const { printer, path, stock } = plan.stock;
+    const jobs = [{ id: '11111111-1111-4111-8111-111111111111', job, plan: plan as Plan, pictures }];
+    const sheet = uprightGrain(stock, path.marginsMm, 'sheets', { sides: ['front', 'back'], flipEdge: 'long' });
+    const piece = piecesOf(jobs, { grain: 'ignore', own: [] }).find(({ kind }) => kind === 'card')!;
+    const { id, widthMm, heightMm } = piece;
+    const placements = [{ id, ...SHARED_AT, widthMm, heightMm, turned: false }];
+    const pdf = await sharedPdf(
+      jobs,
+      {
+        ...{ own: [], sheets: [sheet], flipEdge: 'long', grain: 'ignore' },
+        patterns: [{ sheetId: stock.id, times: 1, placements }],
+      },
+      { printer, path, stocks: [stock] },
+      fonts,
+      null,
+    );
+    expect(readers.pageSize(pdf).widthMm).to.be.closeTo(A4.widthMm, 0.01);
+    return read(pdf, which === 'outside' ? 1 : 2);
+  }
+
+  it('a template, which carries no art: its lines lie where the screen draws them, and no art changes its file', async () => {
+    const [plain, art] = [await inputOf({ front: {} }), await inputOf(CASES['a plain picture']!)];
+    const scene = drawTemplate(plain.plan.size);
+    const region: Region = { page: scene.box, box: { ...scene.box, xMm: 0, yMm: 0 } };
+    const dark = async (png: Buffer): Promise<Pixels> => {
+      // Strokes on a screen are as wide as can be seen; what counts is where they lie.
+      const { data, width, height } = await cut(png, region);
+      return { data: Buffer.from(data.map((v) => (v < 225 ? 0 : 255))), width, height };
+    };
+    const wanted = await dark(await screen.draw(scene, {}, new Map(), PX_PER_MM));
+    expect(apart(wanted, { ...wanted, data: Buffer.alloc(wanted.data.length, 255) }, 40)).to.be.above(0.01);
+    const pdf = (await write('template', 'pdf', plain))[0]!;
+    const svg = (await write('template', 'svg', plain))[0]!;
+    expect(apart(await dark(readers.pdfPage(pdf)), wanted, 40), 'PDF').to.be.below(ASTRAY);
+    expect(apart(await dark(readers.svg(svg)), wanted, 40), 'SVG').to.be.below(ASTRAY);
+    expect((await write('template', 'svg', art))[0]!.equals(svg)).to.equal(true);
+    expect((await write('template', 'pdf', art))[0]!.equals(pdf)).to.equal(true);
+  });
+});
