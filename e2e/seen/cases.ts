@@ -6,6 +6,8 @@ export interface Case {
   readonly front?: Partial<FaceArt>;
   readonly inside?: Partial<FaceArt>;
   readonly changes?: readonly JobChange[];
+  /** Its cards lie turned by a quarter on their sheet. */
+  readonly turned?: true;
   /** A picture that a panel of a printed layer can carry as well. */
   readonly onPanel?: boolean;
 }
@@ -82,6 +84,16 @@ export const CASES: Readonly<Record<string, Case>> = {
     front: {
       texts: [words('Lantern', { id: 'a', topMm: 12, arcMm: 40 }), words('at ebb', { id: 'b', topMm: 50 })],
     },
+  },
+  'a picture on cards that lie turned on the sheet': {
+    front: { ...placed('photo'), texts: [words('turned')] },
+    changes: [on('shell-300-a4-short', 'gull', 'rear')],
+    turned: true,
+  },
+  'a face inside, on cards that lie turned': {
+    inside: { background: GROUND, ...placed('clear') },
+    changes: [on('shell-300-a4-short', 'gull', 'rear')],
+    turned: true,
   },
   'a face inside': { inside: { background: GROUND, ...placed('clear'), texts: [words('within', { topMm: 60 })] } },
   'names of a list': {
