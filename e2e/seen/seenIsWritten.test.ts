@@ -19,7 +19,6 @@ import {
   type FaceArt,
   type Job,
   type PaperSide,
-  type Plan,
   type Shape,
   type Workshop,
 } from '@zippy/core';
