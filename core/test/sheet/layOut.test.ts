@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { evenSides, grow, isInside } from '../../src/geometry/box.ts';
 import { layOutOnePiece, type LayOutQuestion } from '../../src/sheet/layOut.ts';
+import { runs } from '../runs.ts';
 
 const letter: LayOutQuestion = {
   sheetWidthMm: 215.9,
@@ -79,6 +80,7 @@ describe('layOutOnePiece', () => {
           }
         });
       }),
+      { numRuns: runs(100) },
     );
   });
 
@@ -104,6 +106,7 @@ describe('layOutOnePiece', () => {
         expect(up).to.be.at.least(wanted);
         if (!q.mayLie.asDrawn || !q.mayLie.turned) expect(up).to.equal(wanted);
       }),
+      { numRuns: runs(100) },
     );
   });
 
