@@ -358,11 +358,11 @@ describe('what is said of layers', () => {
     expect(alone).to.include({ level: 'note', title: 'Each mat, front takes a sheet of its own' });
     expect(with_(changeJob(large, [wanted(1)]), { onShelf: 500 })).to.equal(undefined);
     // Printed, 202 and its bleed is wider than what the printer reaches of 210.
-    const tight = withLayer({ picture: PICTURE }, ...sized('sideFold', 208, 140));
+    const tight = withLayer({ picture: PICTURE }, ...sized('sideFold', 208, 293));
     const snag = with_(tight, { onShelf: 500 })!;
     expect(snag).to.include({ level: 'stop', title: 'Mat, front does not fit on its sheet' });
     expect(snag.why).to.match(
-      /^It is 202 × 134 mm and its bleed, and .* is 210 × 297 mm less what the printer cannot reach\.$/,
+      /^It is 202 × 287 mm and its bleed, and .* is 210 × 297 mm less what the printer cannot reach\.$/,
     );
     expect(snag.remedies.map(({ label }) => label)).to.deep.equal(['Leave mat, front bare']);
     const never = with_(withLayer({ picture: PICTURE }, ...sized('sideFold', 320, 140)), { onShelf: 500 })!;
