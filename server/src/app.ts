@@ -1,6 +1,8 @@
-import express, { type Express } from 'express';
+import express, { type Express, type Request, type RequestHandler } from 'express';
+import helmet from 'helmet';
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
+import sirv from 'sirv';
 import { isLoopbackHost } from './loopback.ts';
 import { exportRoutes } from './routes/exports.ts';
 import { jobRoutes } from './routes/jobs.ts';
@@ -10,20 +12,28 @@ import { runRoutes } from './routes/runs.ts';
 import { sharedRoutes } from './routes/shared.ts';
 import { workshopRoutes } from './routes/workshop.ts';
 
-/** The page may load nothing from outside and run nothing but its own files. */
-const PAGE_POLICY = [
-  "default-src 'self'",
-  // The text shaper is WebAssembly, served from here like everything else.
-  "script-src 'self' 'wasm-unsafe-eval'",
-  "style-src 'self' 'unsafe-inline'",
-  "img-src 'self' data: blob:",
-  "font-src 'self'",
-  "connect-src 'self'",
-  "worker-src 'self' blob:",
-  "object-src 'none'",
-  "frame-ancestors 'none'",
-  "base-uri 'none'",
-].join('; ');
+/** The page may load nothing from outside and run nothing but its own files, and no other page may show or use it. */
+const pagePolicy = helmet({
+  contentSecurityPolicy: {
+    useDefaults: false,
+    directives: {
+      defaultSrc: ["'self'"],
+      // The text shaper is WebAssembly, served from here like everything else.
+      scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+      styleSrc: ["'self'", "'unsafe-inline'"],
+      imgSrc: ["'self'", 'data:', 'blob:'],
+      fontSrc: ["'self'"],
+      connectSrc: ["'self'"],
+      workerSrc: ["'self'", 'blob:'],
+      objectSrc: ["'none'"],
+      frameAncestors: ["'none'"],
+      baseUri: ["'none'"],
+      formAction: ["'self'"],
+    },
+  },
+  // Served on loopback, where there is no certificate to insist on.
+  strictTransportSecurity: false,
+});
 
 /** Middleware is mounted where it is needed: reading bodies costs time on routes that have none. */
 export function makeApp({
@@ -36,23 +46,15 @@ export function makeApp({
   readonly webDir: string | null;
 }): Express {
   const app = express();
-  app.disable('x-powered-by');
+  app.use(pagePolicy);
   app.use((request, response, next) => {
-    response
-      .set('Content-Security-Policy', PAGE_POLICY)
-      .set('X-Content-Type-Options', 'nosniff')
-      .set('Referrer-Policy', 'no-referrer');
-    // Another site's page must not be able to write here through the maker's own browser.
+    const refuse = (message: string): void => void response.status(403).json({ message, field: null });
     // A foreign name that leads to this machine would make its page count as ours.
     if (!isLoopbackHost(request.headers.host))
-      return void response
-        .status(403)
-        .json({ message: 'This studio is served on this machine only; open it at http://127.0.0.1.', field: null });
-    const site = request.get('Sec-Fetch-Site');
-    if (request.method !== 'GET' && site && site !== 'same-origin' && site !== 'none')
-      return void response
-        .status(403)
-        .json({ message: 'Only this application’s own pages may change things here.', field: null });
+      return refuse('This studio is served on this machine only; open it at http://127.0.0.1.');
+    // Another site's page must not be able to write here through the maker's own browser.
+    if (!READS.has(request.method) && !isOurPage(request))
+      return refuse('Only this application’s own pages may change things here.');
     next();
   });
   app.get('/api/health', async (_request, response) => {
@@ -67,16 +69,31 @@ export function makeApp({
   app.use('/api/shared', sharedRoutes(pool));
   app.use('/api', noSuchPlace);
   if (webDir) {
-    app.use(
-      express.static(webDir, {
-        index: 'index.html',
-        setHeaders: (response, path) => {
-          if (/\/assets\//.test(path)) response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
-        },
-      }),
-    );
-    app.get('/{*path}', (_request, response) => response.sendFile('index.html', { root: webDir }));
+    app.use(pageFiles(webDir));
   }
   app.use(answerErrors);
   return app;
 }
+
+const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** True unless the browser says that another page asks; programs that are no browser say nothing. */
+function isOurPage(request: Request): boolean {
+  const site = request.get('Sec-Fetch-Site');
+  if (site && site !== 'same-origin' && site !== 'none') return false;
+  const origin = request.get('Origin');
+  return origin === undefined || origin === `http://${request.headers.host}`;
+}
+
+/** Built files, in the smallest form that the build made and the browser reads; every address of the page is the page. */
+const pageFiles = (webDir: string): RequestHandler =>
+  sirv(webDir, {
+    single: true,
+    brotli: true,
+    gzip: true,
+    etag: true,
+    setHeaders: (response, path) => {
+      // Their names carry what is in them, so they never change.
+      if (path.startsWith('/assets/')) response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
+    },
+  });

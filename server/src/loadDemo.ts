@@ -43,7 +43,7 @@ export async function loadDemo(pool: Pool): Promise<void> {
     if (!(await addStudio(client, STUDIO_ID, stored.value))) return;
     for (const entry of index.jobs) {
       const job = await readDemoJob(client, resolve(DEMO, entry.file), entry.dueInDays, workshop);
-      const { id } = await addJob(client, STUDIO_ID, randomUUID(), job);
+      const { id } = (await addJob(client, STUDIO_ID, randomUUID(), job))!;
       if (entry.run) await addDemoRun(client, id, job, workshop, entry.run);
     }
   });

@@ -35,7 +35,7 @@ export { readPicture, PictureRefused, type ReadPicture } from '../pictures/readP
 
 /** True when this piece of work can be written this way. */
 export const canExport = (what: string, format: string): what is ExportWhat =>
-  what in EXPORTS && (EXPORTS[what as ExportWhat] as readonly string[]).includes(format);
+  Object.hasOwn(EXPORTS, what) && (EXPORTS[what as ExportWhat] as readonly string[]).includes(format);
 
 /** Letters that are no plain one with a sign on it. */
 const PLAIN_LETTERS: Readonly<Record<string, string>> = {

@@ -425,11 +425,7 @@ export class PdfFile {
         case 'all':
           return this.solidForm(ink);
         case 'outlines':
-          return this.vectorPicture(
-            flatPaints(this.bytesOf(pictureId).bytes.toString('utf8')),
-            null,
-            ink,
-          );
+          return this.vectorPicture(flatPaints(this.bytesOf(pictureId).bytes.toString('utf8')), null, ink);
         case 'mask':
           return this.maskedInk(plate.coverage, ink);
       }

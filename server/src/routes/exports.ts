@@ -8,10 +8,14 @@ import { EXPORT_QUEUE, type ExportJob } from '../queue.ts';
 import { addExport, findExport, findExportFile } from '../tables/exports.ts';
 import { findJob } from '../tables/jobs.ts';
 import { STUDIO_ID } from '../tables/types.ts';
+import { ID, isId } from './ids.ts';
 import { body, notFound, Refusal } from './refuse.ts';
 
+/** Far more than any piece of work comes to. */
+const MOST_FILES = 1_000_000;
+
 const askSchema = Joi.object({
-  jobId: Joi.string().guid().required(),
+  jobId: ID.required(),
   what: Joi.string().required(),
   format: Joi.string().required(),
 });
@@ -22,7 +26,9 @@ export function exportRoutes(pool: Pool, boss: PgBoss): Router {
   router.post('/', express.json({ limit: '10kb' }), async (request, response) => {
     const { jobId, what, format } = body<{ jobId: string; what: string; format: string }>(askSchema, request.body);
     if (!canExport(what, format)) {
-      const formats = EXPORTS[what as keyof typeof EXPORTS] as readonly string[] | undefined;
+      const formats = Object.hasOwn(EXPORTS, what)
+        ? (EXPORTS[what as keyof typeof EXPORTS] as readonly string[])
+        : undefined;
       throw new Refusal(
         400,
         formats
@@ -40,7 +46,7 @@ export function exportRoutes(pool: Pool, boss: PgBoss): Router {
   });
 
   router.get('/:id', async (request, response) => {
-    if (Joi.string().guid().validate(request.params.id).error) throw notFound('export');
+    if (!isId(request.params.id)) throw notFound('export');
     const found = await findExport(pool, STUDIO_ID, request.params.id);
     if (!found) throw notFound('export');
     response.json(found);
@@ -48,7 +54,8 @@ export function exportRoutes(pool: Pool, boss: PgBoss): Router {
 
   router.get('/:id/files/:number', async (request, response) => {
     const number = Number(request.params.number);
-    if (Joi.string().guid().validate(request.params.id).error || !Number.isInteger(number)) throw notFound('file');
+    if (!isId(request.params.id) || !(Number.isInteger(number) && number >= 0 && number <= MOST_FILES))
+      throw notFound('file');
     const file = await findExportFile(pool, STUDIO_ID, request.params.id, number);
     if (!file) throw notFound('file');
     response.type(file.mime).set('Content-Disposition', `attachment; filename="${file.name}"`).send(file.bytes);

@@ -6,20 +6,20 @@ import { checkJob, readJobFile } from '@zippy/core/job-file';
 import { exportFiles, ExportRefused, loadFonts } from '../exports/index.ts';
 import { readPicture } from '../pictures/readPicture.ts';
 import { loadPlacedPictures } from '../pictures/placed.ts';
-import { addJob, findJob, listJobs, removeJob, restoreJob, saveJob } from '../tables/jobs.ts';
+import { addJob, findJob, listJobs, removeJob, restoreJob, saveJob, type JobRow } from '../tables/jobs.ts';
 import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts';
 import { benchByJob } from '../tables/runs.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
+import { ID, isId, VERSION } from './ids.ts';
 import { accept, body, notFound, Refusal } from './refuse.ts';
 
-const UUID = Joi.string().guid().required();
-const newJobSchema = Joi.object({ id: UUID, document: Joi.object().required() });
-const saveSchema = Joi.object({ version: Joi.number().integer().min(1).required(), document: Joi.object().required() });
+const newJobSchema = Joi.object({ id: ID.required(), document: Joi.object().required() });
+const saveSchema = Joi.object({ version: VERSION.required(), document: Joi.object().required() });
 
 export const jobId = (value: unknown): string => {
-  if (Joi.string().guid().validate(value).error) throw notFound('job');
-  return value as string;
+  if (!isId(value)) throw notFound('job');
+  return value;
 };
 
 /** Pictures a job names must be here before it is saved, or it could never be printed. */
@@ -30,6 +30,14 @@ async function checkPictures(pool: Pool, job: Job): Promise<void> {
     const field = `pictures.${byHash.get(missing[0]!)}`;
     throw new Refusal(422, `${field} names a picture that is not stored; upload it first.`, field);
   }
+}
+
+/** @throws Refusal for the id of a job that was put away, which is brought back and not written over */
+async function added(pool: Pool, id: string, job: Job): Promise<JobRow> {
+  const row = await addJob(pool, STUDIO_ID, id, job);
+  if (!row)
+    throw new Refusal(409, 'id belongs to a job that was put away; bring that one back, or use a new id.', 'id');
+  return row;
 }
 
 export function jobRoutes(pool: Pool): Router {
@@ -45,13 +53,13 @@ export function jobRoutes(pool: Pool): Router {
     const { id, document } = body<{ id: string; document: unknown }>(newJobSchema, request.body);
     const job = accept(checkJob(document));
     await checkPictures(pool, job);
-    response.status(201).json(await addJob(pool, STUDIO_ID, id, job));
+    response.status(201).json(await added(pool, id, job));
   });
 
   // A whole job file, pictures and all.
   router.post('/file', express.json({ limit: '200mb' }), async (request, response) => {
     const { id, file } = body<{ id: string; file: unknown }>(
-      Joi.object({ id: UUID, file: Joi.any().required() }),
+      Joi.object({ id: ID.required(), file: Joi.any().required() }),
       request.body,
     );
     const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
@@ -73,7 +81,7 @@ export function jobRoutes(pool: Pool): Router {
     }
     const job = accept(checkJob({ ...read.job, pictures: refs }));
     await checkPictures(pool, job);
-    response.status(201).json(await addJob(pool, STUDIO_ID, id, job));
+    response.status(201).json(await added(pool, id, job));
   });
 
   router.get('/:id', async (request, response) => {

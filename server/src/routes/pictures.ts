@@ -11,7 +11,9 @@ export function pictureRoutes(pool: Pool): Router {
 
   router.post('/', express.raw({ type: () => true, limit: MOST_BYTES + 1024 }), async (request, response) => {
     const asked = request.query.name;
-    const name = decodeURIComponent(typeof asked === 'string' ? asked : '').slice(0, 200) || 'picture';
+    const name =
+      [...(typeof asked === 'string' ? asked.replaceAll('\0', '').toWellFormed() : '')].slice(0, 200).join('') ||
+      'picture';
     const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
     const picture = await readPicture(name, bytes);
     await addPicture(pool, STUDIO_ID, picture);
@@ -24,7 +26,8 @@ export function pictureRoutes(pool: Pool): Router {
   });
 
   router.get('/:sha256', async (request, response) => {
-    const found = await findPreview(pool, STUDIO_ID, request.params.sha256);
+    const { sha256 } = request.params;
+    const found = /^[0-9a-f]{64}$/.test(sha256) ? await findPreview(pool, STUDIO_ID, sha256) : null;
     if (!found) throw notFound('picture');
     response
       .type(found.mime)

@@ -1,6 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type Joi from 'joi';
 import { check, type Checked } from '@zippy/core/job-file';
+import { oddThing } from './plainJson.ts';
 import { PictureLost } from '../pictures/placed.ts';
 import { PictureRefused } from '../pictures/readPicture.ts';
 
@@ -25,10 +26,22 @@ export function accept<T>(checked: Checked<T>): T {
   return checked.value;
 }
 
-export const body = <T>(schema: Joi.Schema, value: unknown): T => accept(check<T>(schema, value));
+/** What was sent, as the schema knows it; or a 400 that names the field. */
+export function body<T>(schema: Joi.Schema, value: unknown): T {
+  if (value === undefined)
+    throw new Refusal(400, 'The body wants JSON; send it with Content-Type: application/json.', null);
+  const odd = oddThing(value);
+  if (odd) throw new Refusal(400, `${odd.field} ${odd.why}.`, odd.field);
+  return accept(check<T>(schema, value));
+}
 
 export const noSuchPlace: RequestHandler = (request) => {
   throw new Refusal(404, `Nothing is served at ${request.path}.`);
+};
+
+const SAID: Readonly<Record<number, string>> = {
+  400: 'The request is not written as requests are; check its address and its body.',
+  415: 'The body is in a charset or an encoding that is not read here; send UTF-8, plain or gzip.',
 };
 
 export const answerErrors: ErrorRequestHandler = (problem: unknown, _request, response, next) => {
@@ -48,6 +61,10 @@ export const answerErrors: ErrorRequestHandler = (problem: unknown, _request, re
     return void response
       .status(413)
       .json({ message: 'That is larger than is taken here; send something smaller.', field: null });
+  // What Express and its readers of bodies refuse by themselves: a bad percent sign, an unknown charset or encoding.
+  const { status } = problem as { status?: unknown };
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return void response.status(status).json({ message: SAID[status] ?? SAID[400], field: null });
   const code = (problem as { code?: string }).code ?? '';
   if (
     /^(ECONN|57P|08)/.test(code) ||

@@ -7,17 +7,23 @@ import { findJob } from '../tables/jobs.ts';
 import { addRun, addRunEvent, findRun } from '../tables/runs.ts';
 import { inTransaction, STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
+import { ID, isId } from './ids.ts';
 import { body, notFound, Refusal } from './refuse.ts';
 
-const startSchema = Joi.object({ id: Joi.string().guid().required(), jobId: Joi.string().guid().required() });
+const startSchema = Joi.object({ id: ID.required(), jobId: ID.required() });
+/** A press is made in these two centuries: others are a clock gone wrong, and some the database cannot hold. */
+const inOurTime: Joi.CustomValidator<string> = (value, helpers) => {
+  const year = new Date(value).getUTCFullYear();
+  return year >= 2000 && year < 2200 ? value : helpers.error('string.isoDate');
+};
 const eventSchema = Joi.object({
-  id: Joi.string().guid().required(),
+  id: ID.required(),
   kind: Joi.valid('good', 'spoiled', 'step', 'finish', 'undo').required(),
   cards: Joi.number().integer().min(1).max(10_000).default(1),
   cause: Joi.valid(...SPOIL_CAUSES, null).default(null),
   stepId: Joi.string().max(80).allow(null).default(null),
-  undoes: Joi.string().guid().allow(null).default(null),
-  at: Joi.string().isoDate().allow(null).default(null),
+  undoes: ID.allow(null).default(null),
+  at: Joi.string().isoDate().custom(inOurTime).allow(null).default(null),
 });
 
 export function runRoutes(pool: Pool): Router {
@@ -39,7 +45,7 @@ export function runRoutes(pool: Pool): Router {
   });
 
   router.get('/:id', async (request, response) => {
-    if (Joi.string().guid().validate(request.params.id).error) throw notFound('run');
+    if (!isId(request.params.id)) throw notFound('run');
     const run = await findRun(pool, STUDIO_ID, request.params.id);
     if (!run) throw notFound('run');
     response.json(run);
@@ -47,7 +53,7 @@ export function runRoutes(pool: Pool): Router {
 
   router.post('/:id/events', json, async (request, response) => {
     const { id } = request.params;
-    if (Joi.string().guid().validate(id).error || !(await findRun(pool, STUDIO_ID, id))) throw notFound('run');
+    if (!isId(id) || !(await findRun(pool, STUDIO_ID, id))) throw notFound('run');
     const event = body<RunEvent>(eventSchema, request.body);
     await inTransaction(pool, (client) => addRunEvent(client, STUDIO_ID, id, event));
     response.status(201).json({ id: event.id });

@@ -8,6 +8,7 @@ import { loadPlacedPictures } from '../pictures/placed.ts';
 import { findJob } from '../tables/jobs.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
+import { ID } from './ids.ts';
 import { body, Refusal } from './refuse.ts';
 
 const mm = Joi.number().min(0).max(4000).required();
@@ -20,7 +21,7 @@ const placement = Joi.object({
   turned: Joi.boolean().required(),
 });
 const orderSchema = Joi.object({
-  jobIds: Joi.array().items(Joi.string().guid()).max(60).required(),
+  jobIds: Joi.array().items(ID).max(60).required(),
   /** Printer and feed path, whose calibration corrects the pages. */
   feed: Joi.object({ printerId: Joi.string().max(80).required(), pathId: Joi.string().max(80).required() }).required(),
   own: Joi.array()

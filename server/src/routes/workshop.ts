@@ -8,9 +8,10 @@ import { loadFonts } from '../exports/index.ts';
 import { saveWorkshop } from '../tables/studios.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
+import { VERSION } from './ids.ts';
 import { accept, body, Refusal } from './refuse.ts';
 
-const saveSchema = Joi.object({ version: Joi.number().integer().min(1).required(), workshop: Joi.object().required() });
+const saveSchema = Joi.object({ version: VERSION.required(), workshop: Joi.object().required() });
 
 export function workshopRoutes(pool: Pool): Router {
   const router = Router();

@@ -39,15 +39,15 @@ export async function findJob(db: Db, studioId: string, id: string): Promise<Job
   return rows[0] ? toJob(rows[0]) : null;
 }
 
-/** Adding the same job twice is one job: a page that lost the answer may ask again. */
-export async function addJob(db: Db, studioId: string, id: string, document: Job): Promise<JobRow> {
+/** Adding the same job twice is one job: a page that lost the answer may ask again. Null where it was put away since. */
+export async function addJob(db: Db, studioId: string, id: string, document: Job): Promise<JobRow | null> {
   await db.query(
     `with added as (
        insert into jobs (id, studio_id, document) values ($1, $2, $3::jsonb) on conflict (id) do nothing returning id, version)
      insert into job_revisions (studio_id, job_id, version, document) select $2, id, version, $3::jsonb from added`,
     [id, studioId, JSON.stringify(document)],
   );
-  return (await findJob(db, studioId, id))!;
+  return findJob(db, studioId, id);
 }
 
 /** Saves when the version is still the expected one and keeps the revision; otherwise null. */

@@ -1,0 +1,12 @@
+import Joi from 'joi';
+
+const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
+
+/** An id as this server writes it: other spellings of the same number would be other names for one thing. */
+export const ID = Joi.string()
+  .pattern(UUID)
+  .messages({ 'string.pattern.base': 'wants an id of 36 letters and dashes' });
+export const isId = (value: unknown): value is string => typeof value === 'string' && UUID.test(value);
+
+/** Versions count in 32 bits in the database. */
+export const VERSION = Joi.number().integer().min(1).max(2_147_483_647);
