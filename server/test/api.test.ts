@@ -1,22 +1,14 @@
 import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
-import { request, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
+import { request } from 'node:http';
 import { readFileSync } from 'node:fs';
-import type PgBoss from 'pg-boss';
-import type { Pool } from 'pg';
 import sharp from 'sharp';
 import { changeJob, newJob, type Job, type PictureRef, type Workshop } from '@zippy/core';
-import { makeApp } from '../src/app.ts';
-import { migrate, openPool } from '../src/database.ts';
 import { loadDemo } from '../src/loadDemo.ts';
 import { isLoopbackHost, loopbackOnly } from '../src/loopback.ts';
-import { openQueue } from '../src/queue.ts';
-import { workClearing, workExports } from '../src/workExports.ts';
+import { workClearing } from '../src/workExports.ts';
+import { Serving } from './serving.ts';
 import { workshop } from './support.ts';
-
-const url = process.env.DATABASE_URL;
-if (!url) throw new Error('DATABASE_URL is not set; run these tests with “npm test server”.');
 
 interface Answer {
   readonly status: number;
@@ -25,28 +17,7 @@ interface Answer {
 
 describe('the API', function () {
   this.timeout(60_000);
-  let pool: Pool;
-  let boss: PgBoss;
-  let server: Server;
-  let base: string;
-
-  before(async () => {
-    await migrate(url);
-    // Running them again changes nothing.
-    await migrate(url);
-    pool = openPool(url);
-    await loadDemo(pool);
-    boss = await openQueue(url);
-    await workExports(boss, pool);
-    server = makeApp({ pool, boss, webDir: null }).listen(0, '127.0.0.1');
-    await new Promise((ready) => server.once('listening', ready));
-    base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;
-  });
-  after(async () => {
-    server.close();
-    await boss.stop({ graceful: false });
-    await pool.end();
-  });
+  const serving = new Serving();
 
   const call = async (
     method: string,
@@ -55,7 +26,7 @@ describe('the API', function () {
     headers: Record<string, string> = {},
   ): Promise<Answer> => {
     const raw = body instanceof Buffer;
-    const response = await fetch(base + path, {
+    const response = await fetch(serving.base + path, {
       method,
       headers: {
         ...(body === undefined ? {} : { 'Content-Type': raw ? 'application/octet-stream' : 'application/json' }),
@@ -80,7 +51,7 @@ describe('the API', function () {
     expect(before.map((j) => j.document.brief.title))
       .to.include('Lantern Regatta supper')
       .and.include('Seal-pup notelets');
-    await loadDemo(pool);
+    await loadDemo(serving.pool);
     expect(((await call('GET', '/jobs')).body.jobs as readonly unknown[]).length).to.equal(before.length);
   });
 
@@ -93,7 +64,9 @@ describe('the API', function () {
     const { body } = await call('GET', `/jobs/${id}`);
     expect(body.version).to.equal(2);
     expect((body.document as Job).brief.title).to.equal('Flood');
-    const { rows } = await pool.query('select version from job_revisions where job_id = $1 order by version', [id]);
+    const { rows } = await serving.pool.query('select version from job_revisions where job_id = $1 order by version', [
+      id,
+    ]);
     expect(rows.map((r: { version: number }) => r.version)).to.deep.equal([1, 2]);
   });
 
@@ -128,7 +101,7 @@ describe('the API', function () {
     expect(bad.body.field).to.equal('size.bleedMm');
     expect(bad.body.message).to.equal('size.bleedMm wants between 0 mm and 20 mm, got 90 mm.');
     expect((await call('POST', '/jobs', { document: job })).body.message).to.equal('id is missing; add it.');
-    const torn = await fetch(`${base}/jobs`, {
+    const torn = await fetch(`${serving.base}/jobs`, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: '{"id":',
@@ -150,7 +123,7 @@ describe('the API', function () {
     expect(stored.status).to.equal(201);
     expect(stored.body).to.include({ mime: 'image/png', widthPx: 60, heightPx: 40 });
     await added(changeJob(job, [{ path: ['pictures', 'sun'], value: stored.body }]));
-    const shown = await fetch(`${base}/pictures/${stored.body.sha256 as string}`);
+    const shown = await fetch(`${serving.base}/pictures/${stored.body.sha256 as string}`);
     expect(shown.headers.get('content-type')).to.equal('image/png');
     expect(shown.headers.get('content-security-policy')).to.contain('sandbox');
     expect((await call('POST', '/pictures?name=notes.txt', Buffer.from('hello'))).body.message).to.match(
@@ -208,7 +181,9 @@ describe('the API', function () {
     }
     const [file] = state.files as readonly { number: number; name: string; size: number }[];
     expect(file!.name).to.equal('harbour-lights-ticket.pdf');
-    const bytes = Buffer.from(await (await fetch(`${base}/exports/${asked.body.id as string}/files/0`)).arrayBuffer());
+    const bytes = Buffer.from(
+      await (await fetch(`${serving.base}/exports/${asked.body.id as string}/files/0`)).arrayBuffer(),
+    );
     expect(bytes.length).to.equal(file!.size);
     expect(bytes.subarray(0, 5).toString()).to.equal('%PDF-');
     expect((await call('POST', '/exports', { jobId: id, what: 'sheets', format: 'doc' })).body.message).to.equal(
@@ -239,11 +214,11 @@ describe('the API', function () {
         if ((await call('GET', `/exports/${one as string}`)).body.state === 'done') break;
         await new Promise((done) => setTimeout(done, 100));
       }
-    await pool.query("update exports set created_at = now() - interval '4 days' where id = $1", [asked[0]]);
-    await workClearing(boss, pool);
+    await serving.pool.query("update exports set created_at = now() - interval '4 days' where id = $1", [asked[0]]);
+    await workClearing(serving.boss, serving.pool);
     expect((await call('GET', `/exports/${asked[0] as string}`)).status).to.equal(404);
     expect((await call('GET', `/exports/${asked[1] as string}`)).body.state).to.equal('done');
-    const { rows } = await pool.query('select count(*)::int as files from export_files where export_id = $1', [
+    const { rows } = await serving.pool.query('select count(*)::int as files from export_files where export_id = $1', [
       asked[0],
     ]);
     expect(rows[0]).to.deep.equal({ files: 0 });
@@ -260,7 +235,7 @@ describe('the API', function () {
   });
 
   it('answers nobody who comes by a foreign name', async () => {
-    const { port } = server.address() as AddressInfo;
+    const { port } = serving;
     const answer = await new Promise<{ status: number; text: string }>((done, failed) => {
       const asked = request(
         { host: '127.0.0.1', port, path: '/api/jobs', headers: { Host: `evil.example:${port}` } },

@@ -53,7 +53,10 @@ const colour = Joi.string()
   });
 const day = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}$/)
-  .custom((value: string, helpers) => (Number.isNaN(Date.parse(value)) ? helpers.error('string.pattern.base') : value))
+  .custom((value: string, helpers) =>
+    // The years in which anybody makes these cards; others are slips of a key.
+    Number.isNaN(Date.parse(value)) || value < '1900' || value >= '2200' ? helpers.error('string.pattern.base') : value,
+  )
   .messages({ 'string.pattern.base': 'wants a day such as 2026-12-03' });
 const whole = (least: number, most: number): Joi.NumberSchema => Joi.number().integer().min(least).max(most);
 const share = Joi.number().min(0).max(1);

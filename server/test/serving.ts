@@ -1,0 +1,46 @@
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import type PgBoss from 'pg-boss';
+import type { Pool } from 'pg';
+import { makeApp } from '../src/app.ts';
+import { migrate, openPool } from '../src/database.ts';
+import { loadDemo } from '../src/loadDemo.ts';
+import { openQueue } from '../src/queue.ts';
+import { workExports } from '../src/workExports.ts';
+
+const url = process.env.DATABASE_URL;
+if (!url) throw new Error('DATABASE_URL is not set; run these tests with “npm test server”.');
+
+/** The API on a real database, with a worker, for the describe that this is called in. */
+export class Serving {
+  pool!: Pool;
+  boss!: PgBoss;
+  private server!: Server;
+
+  constructor() {
+    before(async () => {
+      await migrate(url!);
+      // Running them again changes nothing.
+      await migrate(url!);
+      this.pool = openPool(url!);
+      await loadDemo(this.pool);
+      this.boss = await openQueue(url!);
+      await workExports(this.boss, this.pool);
+      this.server = makeApp({ pool: this.pool, boss: this.boss, webDir: null }).listen(0, '127.0.0.1');
+      await new Promise((ready) => this.server.once('listening', ready));
+    });
+    after(async () => {
+      this.server.close();
+      this.server.closeAllConnections();
+      await this.boss.stop({ graceful: false });
+      await this.pool.end();
+    });
+  }
+
+  get port(): number {
+    return (this.server.address() as AddressInfo).port;
+  }
+  get base(): string {
+    return `http://127.0.0.1:${this.port}/api`;
+  }
+}
