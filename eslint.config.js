@@ -67,7 +67,14 @@ export default tseslint.config(
   },
   {
     languageOptions: {
-      globals: { process: 'readonly', console: 'readonly', setTimeout: 'readonly', URL: 'readonly', fetch: 'readonly' },
+      globals: {
+        process: 'readonly',
+        console: 'readonly',
+        setTimeout: 'readonly',
+        setInterval: 'readonly',
+        URL: 'readonly',
+        fetch: 'readonly',
+      },
     },
     linterOptions: { reportUnusedDisableDirectives: 'error' },
     plugins: { comments },

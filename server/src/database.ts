@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
@@ -8,6 +9,27 @@ export const openPool = (url: string): pg.Pool => {
   pool.on('error', (problem) => console.error(`Database connection lost: ${problem.message}`));
   return pool;
 };
+
+/** How often a server that is starting, or starting again, is asked whether it lets us in, and how long between. */
+const TRIES = 120;
+const BETWEEN_MS = 250;
+
+/** Waits until the database lets us in. @throws its own error when it does not, or refuses us */
+export async function waitForDatabase(url: string): Promise<void> {
+  for (let tries = 1; ; tries += 1) {
+    const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 });
+    // One that breaks off after it was let in is found by whoever uses it.
+    client.on('error', () => {});
+    try {
+      await client.connect();
+      return await client.end();
+    } catch (problem) {
+      const { code = '' } = problem as { code?: string };
+      if (tries === TRIES || !/^(57P03|ECONN)/.test(code)) throw problem;
+      await pause(BETWEEN_MS);
+    }
+  }
+}
 
 /** Brings the schema up to date; each numbered file runs once, in a transaction. */
 export async function migrate(url: string): Promise<void> {

@@ -1,16 +1,32 @@
 import { fileURLToPath } from 'node:url';
 import { makeApp } from './app.ts';
-import { migrate, openPool } from './database.ts';
+import { migrate, openPool, waitForDatabase } from './database.ts';
 import { loadDemo } from './loadDemo.ts';
 import { loopbackOnly } from './loopback.ts';
+import { endWith } from './ending.ts';
 import { openQueue } from './queue.ts';
 
-/** The web process: the page, the API, and nothing that takes long. */
-const url = process.env.DATABASE_URL;
-if (!url) throw new Error('DATABASE_URL is not set; start with “npm start”, which makes a database of its own.');
-const host = loopbackOnly(process.env.HOST ?? '127.0.0.1');
-const port = Number(process.env.PORT ?? 5170);
+/** Whoever starts us need not try again: what is said must be put right first. */
+const MUST_BE_PUT_RIGHT = 2;
+function refuse(sentence: string): never {
+  console.error(sentence);
+  process.exit(MUST_BE_PUT_RIGHT);
+}
 
+/** The web process: the page, the API, and nothing that takes long. */
+const url = process.env.DATABASE_URL ?? refuse('DATABASE_URL is not set; “npm start” makes a database of its own.');
+const port = Number(process.env.PORT ?? 5170);
+const host = addressOf(process.env.HOST ?? '127.0.0.1');
+
+function addressOf(asked: string): string {
+  try {
+    return loopbackOnly(asked);
+  } catch (problem) {
+    return refuse((problem as Error).message);
+  }
+}
+
+await waitForDatabase(url);
 await migrate(url);
 const pool = openPool(url);
 await loadDemo(pool);
@@ -19,20 +35,16 @@ const app = makeApp({ pool, boss, webDir: fileURLToPath(new URL('../../web/dist'
 const server = app.listen(port, host, (problem?: Error) => {
   if (problem) {
     const taken = (problem as NodeJS.ErrnoException).code === 'EADDRINUSE';
-    console.error(taken ? `Port ${port} is taken; choose another with PORT=5180 npm start.` : problem.message);
-    process.exit(1);
+    refuse(taken ? `Port ${port} is taken; choose another with PORT=5180 npm start.` : problem.message);
   }
   const address = host.includes(':') ? `[${host}]` : host;
   console.log(`Zippy Crease is at http://${address}:${port}/`);
   process.send?.('ready');
 });
 
-const stop = async (): Promise<void> => {
+endWith(async () => {
   server.close();
   server.closeAllConnections();
   await boss.stop({ graceful: false }).catch(() => {});
   await pool.end().catch(() => {});
-  process.exit(0);
-};
-process.once('SIGTERM', () => void stop());
-process.once('SIGINT', () => void stop());
+});

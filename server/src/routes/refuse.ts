@@ -68,7 +68,7 @@ export const answerErrors: ErrorRequestHandler = (problem: unknown, _request, re
   const code = (problem as { code?: string }).code ?? '';
   if (
     /^(ECONN|57P|08)/.test(code) ||
-    /timeout exceeded when trying to connect|Connection terminated/.test((problem as Error).message ?? '')
+    /timeout exceeded when trying to connect|Connection terminated|not queryable/.test((problem as Error).message ?? '')
   )
     return void response.status(503).json({
       message: 'The database is away for the moment; your work is kept here and will be sent when it is back.',

@@ -1,0 +1,216 @@
+import { expect } from 'chai';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { setTimeout as pause } from 'node:timers/promises';
+import { fileURLToPath } from 'node:url';
+
+const START = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
+
+async function freePort(): Promise<number> {
+  return new Promise((done) => {
+    const probe = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as { port: number };
+      probe.close(() => done(port));
+    });
+  });
+}
+
+/** The start command, as it is typed, on a folder and a port of its own. */
+class Started {
+  said = '';
+  readonly process: ChildProcess;
+
+  constructor(folder: string, port: number | string, env: Readonly<Record<string, string>> = {}) {
+    const { DATABASE_URL: _tests, npm_lifecycle_event: _npm, ...own } = process.env;
+    this.process = spawn(process.execPath, [START], {
+      env: { ...own, ZIPPY_DATA: folder, PORT: String(port), ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    for (const stream of [this.process.stdout!, this.process.stderr!])
+      stream.on('data', (text) => (this.said += String(text)));
+  }
+
+  /** Waits until it has said something, or has ended without. */
+  async says(what: RegExp): Promise<void> {
+    for (let tries = 0; tries < 600 && !what.test(this.said); tries += 1) {
+      if (this.process.exitCode !== null) break;
+      await pause(100);
+    }
+    expect(this.said).to.match(what);
+  }
+
+  async ended(): Promise<number | null> {
+    if (this.process.exitCode === null && this.process.signalCode === null)
+      await new Promise((gone) => this.process.once('exit', gone));
+    return this.process.exitCode;
+  }
+
+  /** Its own child processes, by what they run. */
+  parts(): Readonly<Record<'server' | 'worker' | 'postgres', number | undefined>> {
+    const children = readdirSync('/proc')
+      .filter((name) => /^\d+$/.test(name))
+      .map(Number)
+      .filter((pid) => parentOf(pid) === this.process.pid);
+    const runs = (word: string): number | undefined => children.find((pid) => commandOf(pid).includes(word));
+    return { server: runs('server/src/main.ts'), worker: runs('server/src/worker.ts'), postgres: runs('bin/postgres') };
+  }
+}
+
+const readOr = (path: string): string => {
+  try {
+    return readFileSync(path, 'utf8');
+  } catch {
+    return '';
+  }
+};
+const commandOf = (pid: number): string => readOr(`/proc/${pid}/cmdline`).replaceAll('\0', ' ');
+const parentOf = (pid: number): number => Number(/\) . (\d+)/.exec(readOr(`/proc/${pid}/stat`))?.[1] ?? 0);
+const isThere = (pid: number): boolean => commandOf(pid) !== '';
+
+describe('the start command', function () {
+  this.timeout(240_000);
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-start-'));
+  const open: Started[] = [];
+  let port: number;
+  const start = (env: Readonly<Record<string, string>> = {}, at: number | string = port): Started => {
+    const started = new Started(folder, at, env);
+    open.push(started);
+    return started;
+  };
+  const READY = /Ctrl-C stops it/;
+  const health = async (): Promise<boolean> => {
+    try {
+      return (await fetch(`http://127.0.0.1:${port}/api/health`, { signal: AbortSignal.timeout(3000) })).ok;
+    } catch {
+      return false;
+    }
+  };
+  const comesBack = async (): Promise<void> => {
+    for (let tries = 0; tries < 300; tries += 1) {
+      if (await health()) return;
+      await pause(100);
+    }
+    throw new Error('the studio did not come back');
+  };
+  before(async () => {
+    port = await freePort();
+  });
+  after(async () => {
+    for (const { process: one } of open) if (one.exitCode === null && one.signalCode === null) one.kill('SIGTERM');
+    await Promise.all(open.map((one) => one.ended()));
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('says in one sentence what must be put right first, with no stack', async () => {
+    for (const [env, at, says] of [
+      [{}, 'abc', /^PORT wants a number from 1 to 65535, such as 5180; got abc\.\n$/],
+      [{}, '70000', /^PORT wants a number from 1 to 65535/],
+      [{ HOST: '192.168.1.4' }, port, /^HOST is 192\.168\.1\.4, which other machines could reach.*\n$/],
+      [
+        { DATABASE_URL: 'postgresql://nobody@127.0.0.1:1/none' },
+        port,
+        /^DATABASE_URL leads to no PostgreSQL that lets us in .*\n$/,
+      ],
+      [{ DATABASE_URL: 'harbour' }, port, /^DATABASE_URL leads to no PostgreSQL that lets us in .*\n$/],
+    ] as const) {
+      const started = start(env, at);
+      expect(await started.ended(), started.said).to.equal(1);
+      expect(started.said).to.match(says);
+      expect(existsSync(join(folder, 'running')), 'the folder is free again').to.equal(false);
+    }
+    const taken = createServer().listen(port, '127.0.0.1');
+    await new Promise((ready) => taken.once('listening', ready));
+    const started = start();
+    expect(await started.ended()).to.equal(1);
+    expect(started.said).to.match(/^Port \d+ is taken; choose another/);
+    taken.close();
+  });
+
+  it('starts over a dead part, saying so in a line, and ends all of them when it is told to', async () => {
+    const started = start();
+    await started.says(READY);
+    const second = start();
+    expect(await second.ended()).to.equal(1);
+    expect(second.said).to.match(/already runs from this folder/);
+    const before = started.parts();
+    for (const name of ['server', 'worker', 'postgres'] as const) {
+      const pid = started.parts()[name]!;
+      process.kill(pid, 'SIGKILL');
+      await started.says(
+        new RegExp(`The ${name === 'postgres' ? 'database' : name} ended \\(.*\\); .* starts again in [\\d.]+ s`),
+      );
+      for (let tries = 0; tries < 300; tries += 1) {
+        const now = started.parts()[name];
+        if (now !== undefined && now !== pid) break;
+        await pause(100);
+      }
+      await comesBack();
+      expect(started.parts()[name], name).to.not.equal(pid);
+    }
+    const parts = Object.values(started.parts()).map((pid) => pid!);
+    expect(parts).to.not.deep.equal(Object.values(before));
+    started.process.kill('SIGHUP');
+    expect(await started.ended()).to.equal(0);
+    expect(parts.filter(isThere)).to.deep.equal([]);
+    expect(started.said, started.said).to.not.match(/\n\s+at /);
+  });
+
+  it('starts after a kill: what was left running is ended, and stale files hold nothing', async () => {
+    const killed = start();
+    await killed.says(READY);
+    const left = Object.values(killed.parts()).map((pid) => pid!);
+    killed.process.kill('SIGKILL');
+    await killed.ended();
+    expect(existsSync(join(folder, 'running'))).to.equal(true);
+    const again = start();
+    await again.says(READY);
+    expect(left.filter(isThere), 'orphans').to.deep.equal([]);
+    // Both processes of ours die as well when their server is taken from under them for good.
+    again.process.kill('SIGKILL');
+    await again.ended();
+    const home = again.said.includes('/var/lib') ? null : join(folder, 'cluster');
+    for (const [lock, postmaster] of [
+      ['', ''],
+      // Another program has the number by now.
+      [String(process.pid), `${process.pid}\n`],
+      ['harbour', '99999999\n'],
+    ] as const) {
+      const orphan = Number(readOr(join(folder, 'cluster/postmaster.pid')).split('\n')[0]);
+      if (orphan > 1 && /postgres/.test(commandOf(orphan))) {
+        process.kill(orphan, 'SIGKILL');
+        while (isThere(orphan)) await pause(50);
+      }
+      writeFileSync(join(folder, 'running'), lock);
+      if (home && existsSync(home)) writeFileSync(join(home, 'postmaster.pid'), postmaster);
+      const started = start();
+      await started.says(READY);
+      expect(await health()).to.equal(true);
+      started.process.kill('SIGTERM');
+      expect(await started.ended()).to.equal(0);
+    }
+    expect(isThere(process.pid)).to.equal(true);
+  });
+
+  it('gives up when parts go on dying, and says why', async () => {
+    const started = start();
+    await started.says(READY);
+    for (let death = 1; death < 5; death += 1) {
+      const { worker } = started.parts();
+      process.kill(worker!, 'SIGKILL');
+      for (let tries = 0; tries < 300; tries += 1) {
+        const now = started.parts().worker;
+        if (now !== undefined && now !== worker) break;
+        await pause(100);
+      }
+    }
+    process.kill(started.parts().worker!, 'SIGKILL');
+    expect(await started.ended()).to.equal(1);
+    expect(started.said).to.match(
+      /Parts ended 5 times within a minute, the last the worker \(SIGKILL\): it is all stopped now/,
+    );
+    expect(Object.values(started.parts()).filter(Boolean)).to.deep.equal([]);
+  });
+});

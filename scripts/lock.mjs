@@ -1,0 +1,29 @@
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { whatIs } from './processes.mjs';
+
+/**
+ * Two at once would share one cluster, and the first to stop would take it from the other.
+ * @returns null when the folder is ours now; else the process that has it
+ */
+export function takeFolder(folder) {
+  mkdirSync(folder, { recursive: true });
+  const path = join(folder, 'running');
+  const pid = Number(readOr(path, '').trim());
+  // Whatever a crash left, an empty file or a number that is another program's by now, holds nothing.
+  if (pid !== process.pid && isStart(whatIs(pid))) return pid;
+  writeFileSync(path, String(process.pid));
+  return null;
+}
+
+export const leaveFolder = (folder) => rmSync(join(folder, 'running'), { force: true });
+
+const isStart = (found) => found !== null && found.command.some((word) => /(^|\/)start\.mjs$/.test(word));
+
+function readOr(path, otherwise) {
+  try {
+    return readFileSync(path, 'utf8');
+  } catch {
+    return otherwise;
+  }
+}
