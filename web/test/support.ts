@@ -22,6 +22,8 @@ export class PretendServer {
   workshop = { workshop, version: 1 };
   readonly runEvents: { id: string; kind: string }[] = [];
   away = false;
+  /** What it answers instead, as one that fails. */
+  failing: { readonly status: number; readonly message: string } | null = null;
   /** Holds answers back until it is called. */
   release: (() => void) | null = null;
   private held: Promise<void> = Promise.resolve();
@@ -32,6 +34,7 @@ export class PretendServer {
       this.calls += 1;
       await this.held;
       if (this.away) throw new TypeError('Failed to fetch');
+      if (this.failing) return new Response(JSON.stringify(this.failing), { status: this.failing.status });
       const [status, body] = this.answer(
         init?.method ?? 'GET',
         path.replace('/api', ''),

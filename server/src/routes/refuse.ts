@@ -39,6 +39,9 @@ export const noSuchPlace: RequestHandler = (request) => {
   throw new Refusal(404, `Nothing is served at ${request.path}.`);
 };
 
+/** Source: PostgreSQL, appendix A, error codes. */
+const DISK_FULL = '53100';
+
 const SAID: Readonly<Record<number, string>> = {
   400: 'The request is not written as requests are; check its address and its body.',
   415: 'The body is in a charset or an encoding that is not read here; send UTF-8, plain or gzip.',
@@ -72,6 +75,11 @@ export const answerErrors: ErrorRequestHandler = (problem: unknown, _request, re
   )
     return void response.status(503).json({
       message: 'The database is away for the moment; your work is kept here and will be sent when it is back.',
+      field: null,
+    });
+  if (code === DISK_FULL || code === 'ENOSPC')
+    return void response.status(507).json({
+      message: 'The disk that the studio’s data lies on is full; free some, your work is kept here and is sent then.',
       field: null,
     });
   console.error(problem);

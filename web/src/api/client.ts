@@ -23,10 +23,11 @@ export class Refused extends Error {
   }
 }
 
-/** The server cannot be reached just now; what was sent must be kept and sent again. */
+/** The server cannot be reached, or cannot do it just now; what was sent must be kept and sent again. */
 export class Away extends Error {
-  constructor() {
-    super('The server is away for the moment.');
+  /** @param said its own sentence, where it answered at all */
+  constructor(readonly said: string | null = null) {
+    super(said ?? 'The server is away for the moment.');
   }
 }
 
@@ -42,14 +43,14 @@ async function call<T>(path: string, init?: RequestInit): Promise<T> {
 
 /**
  * What an answer holds.
- * @throws Away when a server in between has nobody behind it, Refused with the sentence that came otherwise
+ * @throws Away when the fault is the server’s, Refused with the sentence that came otherwise
  */
 export async function answerOf<T>(response: Response): Promise<T> {
-  if (response.status === 502 || response.status === 503 || response.status === 504) throw new Away();
   if (response.status === 204) return undefined as T;
   const body: unknown = await response.json().catch(() => null);
   if (!response.ok) {
     const { message, field } = (body ?? {}) as { message?: string; field?: string | null };
+    if (response.status >= 500) throw new Away(message ?? null);
     throw new Refused(response.status, message ?? 'The server did not understand that.', field ?? null, body);
   }
   return body as T;

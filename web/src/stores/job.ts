@@ -4,6 +4,7 @@ import { api, Away, Refused, type StoredJob } from '../api/client.ts';
 import { differences } from '../jobs/differences.ts';
 import { keptByTab } from './local.ts';
 import { useNotice } from './notice.ts';
+import { growingPauses } from './tryAgain.ts';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'away' | 'refused' | 'conflict';
 
@@ -41,7 +42,7 @@ interface JobState {
 }
 
 const SAVE_AFTER_MS = 350;
-const TRY_AGAIN_MS = 1500;
+const pauses = growingPauses();
 const MOST_STEPS = 200;
 const keptJobs = keptByTab<KeptJob>('job');
 
@@ -109,8 +110,8 @@ export const useJob = create<JobState>()((set, get) => {
     } catch (problem) {
       if (get().id !== id) return null;
       if (problem instanceof Away) {
-        set({ save: 'away' });
-        schedule(TRY_AGAIN_MS);
+        set({ save: 'away', refusal: problem.said });
+        schedule(pauses.next());
       } else if (problem instanceof Refused && problem.status === 409) {
         const { theirs } = problem.body as { theirs: StoredJob };
         // An answer that was lost on the way comes back as a conflict with oneself.
@@ -126,8 +127,9 @@ export const useJob = create<JobState>()((set, get) => {
   };
 
   const settled = async (id: string, sent: Job, version: number): Promise<void> => {
+    pauses.reset();
     const same = get().job === sent;
-    set({ version, save: same ? 'saved' : 'unsaved' });
+    set({ version, save: same ? 'saved' : 'unsaved', refusal: null });
     await keep(id);
     if (!same) schedule(0);
   };
@@ -176,7 +178,7 @@ export const useJob = create<JobState>()((set, get) => {
         if (get().id !== id) return;
         if (problem instanceof Away && mine) {
           set({ job: mine.job, version: mine.baseVersion, save: 'away' });
-          schedule(TRY_AGAIN_MS);
+          schedule(pauses.next());
         } else set({ missing: (problem as Error).message });
       }
     },

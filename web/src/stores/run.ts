@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import { standing, type Run, type RunEvent } from '@zippy/core';
 import { api, Away } from '../api/client.ts';
 import { kept } from './local.ts';
+import { growingPauses } from './tryAgain.ts';
 
 interface RunState {
   readonly run: Run | null;
@@ -14,7 +15,7 @@ interface RunState {
   undo(): void;
 }
 
-const TRY_AGAIN_MS = 1500;
+const pauses = growingPauses();
 const keptName = (id: string): string => `run:${id}`;
 let sending = false;
 
@@ -38,12 +39,14 @@ export const useRun = create<RunState>()((set, get) => {
         const { run } = get();
         if (!run) return;
         await api.addRunEvent(run.id, event);
-        set((s) => ({ unsent: s.unsent.slice(1), away: false }));
+        pauses.reset();
+        set((s) => ({ unsent: s.unsent.slice(1), away: false, problem: null }));
         await keep();
       }
     } catch (problem) {
-      set({ away: problem instanceof Away, problem: problem instanceof Away ? null : (problem as Error).message });
-      setTimeout(() => void push(), TRY_AGAIN_MS);
+      const away = problem instanceof Away;
+      set({ away, problem: away ? problem.said : (problem as Error).message });
+      setTimeout(() => void push(), pauses.next());
     } finally {
       sending = false;
     }

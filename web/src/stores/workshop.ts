@@ -3,6 +3,7 @@ import type { Workshop } from '@zippy/core';
 import { api, Away, Refused } from '../api/client.ts';
 import { kept } from './local.ts';
 import { useNotice } from './notice.ts';
+import { growingPauses } from './tryAgain.ts';
 
 interface WorkshopState {
   readonly workshop: Workshop | null;
@@ -20,7 +21,7 @@ interface KeptWorkshop {
   readonly baseVersion: number;
 }
 
-const TRY_AGAIN_MS = 1500;
+const pauses = growingPauses();
 /** Saves go one after another, so that two quick changes never race each other for a version. */
 let line: Promise<void> = Promise.resolve();
 const KEPT = 'workshop';
@@ -32,11 +33,12 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
     if (!workshop) return;
     try {
       const saved = await api.saveWorkshop(version, workshop);
+      pauses.reset();
       set({ version: saved.version, problem: null });
       if (get().workshop === workshop) await kept.remove(KEPT);
     } catch (problem) {
       set({ problem: (problem as Error).message });
-      if (problem instanceof Away) setTimeout(() => void queue(), TRY_AGAIN_MS);
+      if (problem instanceof Away) setTimeout(() => void queue(), pauses.next());
       else if (problem instanceof Refused && problem.status === 409) {
         // Somebody else changed it: theirs is shown, and the sentence says to make the change once more.
         const { theirs } = problem.body as { theirs: { workshop: Workshop; version: number } };
@@ -72,7 +74,7 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
         } else set({ ...stored, problem: null });
       } catch (problem) {
         if (get().workshop === null) set({ problem: (problem as Error).message });
-        setTimeout(() => void get().load(), TRY_AGAIN_MS);
+        setTimeout(() => void get().load(), pauses.next());
       }
     },
 

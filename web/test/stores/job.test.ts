@@ -85,6 +85,18 @@ describe('the job store', () => {
     expect(onServer().document.brief.title).to.equal('Typed in the dark');
   });
 
+  it('sends again what failed on the server’s side, and says its reason until it went through', async () => {
+    server.failing = { status: 507, message: 'The disk is full.' };
+    titled('Typed on a full disk');
+    await until(() => state() === 'away', 'the store to notice');
+    expect(useJob.getState().refusal).to.equal('The disk is full.');
+    const calls = server.calls;
+    await until(() => server.calls > calls, 'another try');
+    server.failing = null;
+    await saved();
+    expect([onServer().document.brief.title, useJob.getState().refusal]).to.deep.equal(['Typed on a full disk', null]);
+  });
+
   it('finds them again after the page was closed', async () => {
     server.away = true;
     titled('Closed in a hurry');

@@ -52,7 +52,12 @@ export function ArtBench(props: StationProps): ReactNode {
       symbols: {},
       shapes: [
         { kind: 'path', role: 'stock', path: polygon(face.bleedOutline), fill: stockColour },
-        { kind: 'group', transform: IDENTITY, clip: polygon(face.bleedOutline), children: seenFace(plan.art, face, stockColour) },
+        {
+          kind: 'group',
+          transform: IDENTITY,
+          clip: polygon(face.bleedOutline),
+          children: seenFace(plan.art, face, stockColour),
+        },
         { kind: 'path', role: 'safe', path: polygon(face.safeOutline) },
         { kind: 'path', role: 'trim', path: polygon(face.trimOutline) },
         {
