@@ -5,6 +5,7 @@ import type { Pool } from 'pg';
 import sirv from 'sirv';
 import { isLoopbackHost } from './loopback.ts';
 import { exportRoutes } from './routes/exports.ts';
+import { PictureReaders } from './pictures/pictureReaders.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { pictureRoutes } from './routes/pictures.ts';
 import { answerErrors, noSuchPlace } from './routes/refuse.ts';
@@ -46,6 +47,7 @@ export function makeApp({
   readonly webDir: string | null;
 }): Express {
   const app = express();
+  const readers = new PictureReaders();
   app.use(pagePolicy);
   app.use((request, response, next) => {
     const refuse = (message: string): void => void response.status(403).json({ message, field: null });
@@ -62,8 +64,8 @@ export function makeApp({
     response.json({ ok: true });
   });
   app.use('/api/workshop', workshopRoutes(pool));
-  app.use('/api/jobs', jobRoutes(pool));
-  app.use('/api/pictures', pictureRoutes(pool));
+  app.use('/api/jobs', jobRoutes(pool, readers));
+  app.use('/api/pictures', pictureRoutes(pool, readers));
   app.use('/api/runs', runRoutes(pool));
   app.use('/api/exports', exportRoutes(pool, boss));
   app.use('/api/shared', sharedRoutes(pool));

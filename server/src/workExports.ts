@@ -10,7 +10,15 @@ import {
   type ExportFormat,
 } from './exports/index.ts';
 import { CLEAR_QUEUE, EXPORT_QUEUE, type ExportJob } from './queue.ts';
-import { addExportFiles, exportWork, noteExport, removeOldExports } from './tables/exports.ts';
+import {
+  addExportFiles,
+  beatExport,
+  claimExport,
+  giveUpExports,
+  noteExport,
+  removeOldExports,
+  silentExports,
+} from './tables/exports.ts';
 import { loadWorkshop } from './workshop.ts';
 import { loadPlacedPictures, PictureLost } from './pictures/placed.ts';
 import { inTransaction } from './tables/types.ts';
@@ -20,6 +28,26 @@ export async function workExports(boss: PgBoss, pool: Pool): Promise<void> {
   await boss.work<ExportJob>(EXPORT_QUEUE, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async (jobs) => {
     for (const job of jobs) await doExport(pool, job.data);
   });
+  const timer = setInterval(() => void takeOver(boss, pool).catch(() => {}), LOOK_EVERY_MS);
+  boss.once('stopped', () => clearInterval(timer));
+  timer.unref();
+}
+
+/** How often a worker says that it is at work, and looks for work of others that have gone silent. */
+const BEAT_EVERY_MS = 4000;
+const LOOK_EVERY_MS = 5000;
+const MOST_ATTEMPTS = 3;
+
+/** Queues work again whose worker has died; whoever comes to it first takes it. */
+export async function takeOver(boss: PgBoss, pool: Pool): Promise<number> {
+  await giveUpExports(
+    pool,
+    MOST_ATTEMPTS,
+    'Three tries at this file came to no end; look for a drawing on the card that is far too complicated, and try again without it.',
+  );
+  const silent = await silentExports(pool);
+  for (const work of silent) await boss.send(EXPORT_QUEUE, work satisfies ExportJob, { singletonKey: work.exportId });
+  return silent.length;
 }
 
 /** Written files are kept for a weekend, so that a page left open still finds them. */
@@ -34,10 +62,10 @@ export async function workClearing(boss: PgBoss, pool: Pool): Promise<void> {
 }
 
 export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): Promise<void> {
-  const work = await exportWork(pool, studioId, exportId);
+  const work = await claimExport(pool, studioId, exportId);
   if (!work || !canExport(work.what, work.format)) return;
+  const beat = setInterval(() => void beatExport(pool, studioId, exportId).catch(() => {}), BEAT_EVERY_MS);
   try {
-    await noteExport(pool, studioId, exportId, { state: 'working', done: 0, total: 1 });
     const workshop = await loadWorkshop(pool, studioId);
     const fonts = await loadFonts();
     const date = new Date().toISOString().slice(0, 10);
@@ -70,5 +98,7 @@ export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): P
         : 'Writing the file failed here; try again, and if it fails again save the job as JSON and report it.',
     });
     if (!known) throw problem;
+  } finally {
+    clearInterval(beat);
   }
 }

@@ -7,7 +7,7 @@ import { canExport, EXPORTS } from '../exports/index.ts';
 import { EXPORT_QUEUE, type ExportJob } from '../queue.ts';
 import { addExport, findExport, findExportFile } from '../tables/exports.ts';
 import { findJob } from '../tables/jobs.ts';
-import { STUDIO_ID } from '../tables/types.ts';
+import { inTransaction, STUDIO_ID } from '../tables/types.ts';
 import { ID, isId } from './ids.ts';
 import { body, notFound, Refusal } from './refuse.ts';
 
@@ -40,8 +40,12 @@ export function exportRoutes(pool: Pool, boss: PgBoss): Router {
     const job = await findJob(pool, STUDIO_ID, jobId);
     if (!job) throw notFound('job');
     const id = randomUUID();
-    await addExport(pool, STUDIO_ID, { id, jobId, document: job.document, what, format });
-    await boss.send(EXPORT_QUEUE, { studioId: STUDIO_ID, exportId: id } satisfies ExportJob);
+    // The row and the queue’s job are there together or not at all.
+    await inTransaction(pool, async (client) => {
+      await addExport(client, STUDIO_ID, { id, jobId, document: job.document, what, format });
+      const db = { executeSql: (text: string, values: unknown[]) => client.query(text, values) };
+      await boss.send(EXPORT_QUEUE, { studioId: STUDIO_ID, exportId: id } satisfies ExportJob, { db });
+    });
     response.status(202).json(await findExport(pool, STUDIO_ID, id));
   });
 

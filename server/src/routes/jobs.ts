@@ -4,7 +4,7 @@ import type { Pool } from 'pg';
 import { pixelFault, placedPictureIds, planJob, type Job, type PictureRef } from '@zippy/core';
 import { checkJob, readJobFile } from '@zippy/core/job-file';
 import { exportFiles, ExportRefused, loadFonts } from '../exports/index.ts';
-import { readPicture } from '../pictures/readPicture.ts';
+import type { PictureReaders } from '../pictures/pictureReaders.ts';
 import { loadPlacedPictures } from '../pictures/placed.ts';
 import { addJob, findJob, listJobs, removeJob, restoreJob, saveJob, type JobRow } from '../tables/jobs.ts';
 import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts';
@@ -40,7 +40,7 @@ async function added(pool: Pool, id: string, job: Job): Promise<JobRow> {
   return row;
 }
 
-export function jobRoutes(pool: Pool): Router {
+export function jobRoutes(pool: Pool, readers: PictureReaders): Router {
   const router = Router();
   const json = express.json({ limit: '2mb' });
 
@@ -74,7 +74,7 @@ export function jobRoutes(pool: Pool): Router {
         );
       if (source.kind === 'stored') refs[pictureId] = source.ref;
       else {
-        const picture = await readPicture(name, Buffer.from(source.base64, 'base64'));
+        const picture = await readers.read(name, Buffer.from(source.base64, 'base64'));
         await addPicture(pool, STUDIO_ID, picture);
         refs[pictureId] = picture.ref;
       }

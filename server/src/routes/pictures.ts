@@ -1,12 +1,13 @@
 import express, { Router } from 'express';
 import type { Pool } from 'pg';
 import { loadInkLattice } from '../pictures/fourInks.ts';
-import { MOST_BYTES, readPicture } from '../pictures/readPicture.ts';
+import type { PictureReaders } from '../pictures/pictureReaders.ts';
+import { MOST_BYTES } from '../pictures/readPicture.ts';
 import { addPicture, findPreview } from '../tables/pictures.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { notFound } from './refuse.ts';
 
-export function pictureRoutes(pool: Pool): Router {
+export function pictureRoutes(pool: Pool, readers: PictureReaders): Router {
   const router = Router();
 
   router.post('/', express.raw({ type: () => true, limit: MOST_BYTES + 1024 }), async (request, response) => {
@@ -15,7 +16,7 @@ export function pictureRoutes(pool: Pool): Router {
       [...(typeof asked === 'string' ? asked.replaceAll('\0', '').toWellFormed() : '')].slice(0, 200).join('') ||
       'picture';
     const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
-    const picture = await readPicture(name, bytes);
+    const picture = await readers.read(name, bytes);
     await addPicture(pool, STUDIO_ID, picture);
     response.status(201).json(picture.ref);
   });

@@ -48,16 +48,50 @@ export async function findExport(db: Db, studioId: string, id: string): Promise<
   return { ...rows[0], files: files.rows };
 }
 
-export async function exportWork(
+/** A worker that has not been heard of for so long is dead, or as good as. */
+const SILENT_SECONDS = 20;
+const SILENT = `state = 'working' and coalesce(beat_at, created_at) < now() - make_interval(secs => ${SILENT_SECONDS})`;
+
+/** Takes work that nobody else has; null where it is done, or another worker is at it. */
+export async function claimExport(
   db: Db,
   studioId: string,
   id: string,
 ): Promise<{ readonly document: Job; readonly what: string; readonly format: string } | null> {
   const { rows } = await db.query<{ document: Job; what: string; format: string }>(
-    'select document, what, format from exports where studio_id = $1 and id = $2',
+    `update exports set state = 'working', done = 0, total = 1, message = null, beat_at = now(), attempts = attempts + 1
+     where studio_id = $1 and id = $2 and (state in ('waiting', 'failed') or ${SILENT})
+     returning document, what, format`,
     [studioId, id],
   );
   return rows[0] ?? null;
+}
+
+/** Says that work goes on. */
+export async function beatExport(db: Db, studioId: string, id: string): Promise<void> {
+  await db.query("update exports set beat_at = now() where studio_id = $1 and id = $2 and state = 'working'", [
+    studioId,
+    id,
+  ]);
+}
+
+/** Gives up work that so many workers have died of. @returns how many */
+export async function giveUpExports(db: Db, attempts: number, message: string): Promise<number> {
+  const { rowCount } = await db.query(
+    `update exports set state = 'failed', message = $2 where attempts >= $1 and ${SILENT}`,
+    [attempts, message],
+  );
+  return rowCount ?? 0;
+}
+
+/** Work whose worker has gone silent, of every studio. */
+export async function silentExports(
+  db: Db,
+): Promise<readonly { readonly studioId: string; readonly exportId: string }[]> {
+  const { rows } = await db.query<{ studioId: string; exportId: string }>(
+    `select studio_id as "studioId", id as "exportId" from exports where ${SILENT}`,
+  );
+  return rows;
 }
 
 export async function noteExport(

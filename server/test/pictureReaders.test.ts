@@ -1,0 +1,49 @@
+import { expect } from 'chai';
+import { PictureReaders } from '../src/pictures/pictureReaders.ts';
+import { PictureRefused } from '../src/pictures/readPicture.ts';
+
+const svg = (inner: string): Buffer =>
+  Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="400" height="400">${inner}</svg>`);
+/** Noise upon noise: a filter of a few letters that no program draws to its end. */
+const endless = svg(
+  '<filter id="f"><feTurbulence baseFrequency="0.01" numOctaves="1000000"/></filter><rect width="400" height="400" filter="url(#f)"/>',
+);
+
+describe('readers of pictures', function () {
+  this.timeout(60_000);
+  const readers = new PictureReaders();
+
+  it('answer within ten seconds, whatever the file, and others go on meanwhile', async () => {
+    const started = performance.now();
+    const refused = readers.read('noise.svg', endless).then(
+      () => null,
+      (problem: Error) => problem,
+    );
+    const others = await Promise.all(
+      Array.from({ length: 6 }, (_, i) => readers.read(`plain-${i}.svg`, svg(`<rect width="${i + 9}" height="9"/>`))),
+    );
+    expect(others.map(({ ref }) => ref.name)).to.deep.equal(others.map((_, i) => `plain-${i}.svg`));
+    expect(others[0]!.bytes.toString()).to.include('<rect');
+    const problem = await refused;
+    expect(problem).to.be.instanceOf(PictureRefused);
+    expect(problem!.message).to.match(/^noise\.svg takes longer to read/);
+    // Its own limit, and the start of a process before it.
+    expect(performance.now() - started).to.be.below(20_000);
+    // Whoever comes after it finds a reader.
+    expect((await readers.read('after.svg', svg('<circle r="4"/>'))).ref.mime).to.equal('image/svg+xml');
+  });
+
+  it('say why they refuse what can be read and is not taken', async () => {
+    for (const [name, bytes, why] of [
+      ['words.txt', Buffer.from('harbour'), /is not a PNG, JPEG or SVG picture/],
+      ['nothing.png', Buffer.alloc(0), /is empty/],
+    ] as const) {
+      const problem = await readers.read(name, bytes).then(
+        () => null,
+        (refused: Error) => refused,
+      );
+      expect(problem).to.be.instanceOf(PictureRefused);
+      expect(problem!.message).to.match(why);
+    }
+  });
+});
