@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { root } from './root.mjs';
 
-const LEAST_NODE = [20, 11];
+const LEAST_NODE = [20, 19];
 
 /** Installs npm packages when there are none, or when the lock file has changed since. */
 export function ensurePackages() {

@@ -26,6 +26,74 @@ describe('cleanSvg', () => {
     expect(clean.text).to.contain('linearGradient').and.contain('url(#g)').and.contain('href="#r"');
     expect(clean).to.include({ widthPx: 40, heightPx: 20 });
   });
+  it('knows what reaches out however it is spelt, and takes that alone', () => {
+    const inner = (what: string): string =>
+      cleanSvg(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9">${what}</svg>`)!.text;
+    for (const reaches of [
+      'url(http://e.test/a)',
+      "url( 'http://e.test/a' )",
+      'URL(//e.test/a)',
+      '\\75rl(http://e.test/a)',
+      'u\\72 l(http://e.test/a)',
+      '&#117;rl(http://e.test/a)',
+      '\\000075 rl(http://e.test/a)',
+      "image-set('http://e.test/a' 1x)",
+      '-webkit-image-set(url(http://e.test/a) 1x)',
+      "src('http://e.test/a')",
+      'url(data:image/svg+xml,e.test)',
+      'url(#ok) url(http://e.test/a)',
+    ]) {
+      const asAttribute = inner(`<rect id="r" width="9" height="9" fill="${reaches.replaceAll('"', '&quot;')}"/>`);
+      expect(asAttribute, reaches).to.contain('<rect id="r" width="9" height="9">');
+      expect(asAttribute, reaches).to.not.match(/e\.test/);
+      const asStyle = inner(`<rect style="fill:${reaches};stroke:#123456" width="9"/>`);
+      expect(asStyle, reaches).to.contain('stroke:#123456');
+      expect(asStyle, reaches).to.not.match(/e\.test/);
+      const asSheet = inner(`<style>.a{fill:${reaches}} .b{fill:#654321}</style><rect class="b"/>`);
+      expect(asSheet, reaches).to.contain('.b{fill:#654321}');
+      expect(asSheet, reaches).to.not.match(/e\.test/);
+    }
+    for (const rule of [
+      '@import "http://e.test/a";',
+      '@\\69mport url(http://e.test/a);',
+      '@im/**/port "e.test";@import/**/"http://e.test/";',
+      '@font-face{src:url(http://e.test/a)}',
+    ])
+      expect(inner(`<style>${rule} .b{fill:#654321}</style>`), rule).to.not.match(/http:\/\/e\.test/);
+    expect(inner(`<style>@import "http://e.test/a"; .b{fill:#654321}</style>`)).to.contain('.b{fill:#654321}');
+    // What stays inside stays as it was written, escapes and all.
+    const sheet = '.\\31 23{fill:url(#g)} /* sea */ .a > .b{fill:url("#g")}';
+    expect(inner(`<style>${sheet}</style>`)).to.contain(sheet.replaceAll('"', '&quot;').replaceAll('>', '&gt;'));
+  });
+
+  it('spells names as SVG does, keeps what wrappers hold, and no more noise than can be seen', () => {
+    const { text } = cleanSvg(
+      '<SVG viewbox="0 0 9 9"><lineargradient id="g" gradientunits="userSpaceOnUse"/><switch><g><path d="M0 0"/></g></switch>' +
+        '<filter id="f"><feturbulence numoctaves="1000000"/></filter><metadata><rect/></metadata><x:y><circle/></x:y><text>a &lt; b<title>no</title></text></SVG>',
+    )!;
+    expect(text).to.contain(
+      '<linearGradient id="g" gradientUnits="userSpaceOnUse"></linearGradient><g><path d="M0 0"></path></g>',
+    );
+    expect(text).to.contain('numOctaves="8"').and.contain('<text>a &lt; b</text>');
+    expect(text).to.not.match(/rect|circle|title|switch/);
+  });
+
+  it('ends what was left open, and begins at the first drawing and ends with it', () => {
+    const { text, drawn } = cleanSvg('words <b>bold</b><svg width="9" height="8"><g><rect width="4">')!;
+    expect(text).to.match(/<g><rect width="4"><\/rect><\/g><\/svg>$/);
+    expect(drawn).to.equal(3);
+    expect(cleanSvg('<svg width="9" height="8"><rect/></svg><svg width="1"><circle/></svg><path/>')!.text).to.not.match(
+      /circle|path/,
+    );
+  });
+
+  it('takes twenty thousand shapes as they come', () => {
+    const many = '<g fill="#14263c"><rect x="1" y="2" width="3" height="4"/></g>'.repeat(20_000);
+    const { drawn, text } = cleanSvg(`<svg width="9" height="8">${many}</svg>`)!;
+    expect(drawn).to.equal(40_001);
+    expect(text.split('<rect').length).to.equal(20_001);
+  });
+
   it('finds no drawing in other text', () => {
     expect(cleanSvg('<p>hello</p>')).to.equal(null);
     expect(cleanSvg('<svg xmlns="http://www.w3.org/2000/svg"><rect/></svg>')).to.equal(null);

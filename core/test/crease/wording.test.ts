@@ -15,8 +15,13 @@ const upright = (id: string, xMm: number, direction: Crease['direction'] = 'moun
 const level = (id: string, yMm: number, direction: Crease['direction'] = 'mountain'): Crease =>
   ({ id, direction, from: { xMm: 0, yMm }, to: { xMm: 200, yMm } }) as Crease;
 /** A piece of 200 × 100 with some creases and nothing else to it. */
-const piece = (...creases: readonly Crease[]): Blank =>
-  ({ widthMm: 200, heightMm: 100, outline: [], panels: [], creases });
+const piece = (...creases: readonly Crease[]): Blank => ({
+  widthMm: 200,
+  heightMm: 100,
+  outline: [],
+  panels: [],
+  creases,
+});
 const byOutside = (direction: Crease['direction']) => (direction === 'mountain' ? 'outside' : 'inside');
 const held = (...creases: readonly Crease[]) =>
   orderLines(piece(...creases), board(), byOutside).map(({ faceUp, edge, fromStopMm, turn }) => [
