@@ -18,6 +18,7 @@ export { inSpace } from './fold/foldBlank.ts';
 export * from './scene/types.ts';
 export * from './job/types.ts';
 export * from './job/figures.ts';
+export { cutText } from './job/cutText.ts';
 export { changeJob } from './job/changeJob.ts';
 export { completed } from './job/completed.ts';
 export { DEFAULTS, EMPTY_FACE, newJob } from './job/newJob.ts';

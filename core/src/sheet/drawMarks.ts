@@ -2,6 +2,7 @@ import { boxAround } from '../geometry/box.ts';
 import { segment } from '../geometry/path.ts';
 import { TOLERANCE_MM, type Box, type Point } from '../geometry/types.ts';
 import { overlaps } from './machineMarks.ts';
+import { cutText } from '../job/cutText.ts';
 import type { Mm } from '../length/types.ts';
 import type { Shape } from '../scene/types.ts';
 import { CLEAR_MM, SHORTEST_TICK_MM, TICK_MM } from './marks.ts';
@@ -186,4 +187,4 @@ function cutToRun(text: string, runMm: Mm): string {
 }
 
 /** A long title must not run the slug off the sheet. */
-export const shortTitle = (title: string): string => (title.length > 48 ? `${title.slice(0, 47)}…` : title);
+export const shortTitle = (title: string): string => (title.length > 48 ? `${cutText(title, 47)}…` : title);

@@ -6,15 +6,14 @@ import { MOST_BYTES } from '../pictures/readPicture.ts';
 import { addPicture, findPreview } from '../tables/pictures.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { notFound } from './refuse.ts';
+import { cutText } from '@zippy/core';
 
 export function pictureRoutes(pool: Pool, readers: PictureReaders): Router {
   const router = Router();
 
   router.post('/', express.raw({ type: () => true, limit: MOST_BYTES + 1024 }), async (request, response) => {
     const asked = request.query.name;
-    const name =
-      [...(typeof asked === 'string' ? asked.replaceAll('\0', '').toWellFormed() : '')].slice(0, 200).join('') ||
-      'picture';
+    const name = cutText(typeof asked === 'string' ? asked.replaceAll('\0', '').toWellFormed() : '', 200) || 'picture';
     const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
     const picture = await readers.read(name, bytes);
     await addPicture(pool, STUDIO_ID, picture);

@@ -1,3 +1,4 @@
+import { cutText } from '@zippy/core';
 export interface Difference {
   readonly place: string;
   readonly mine: string;
@@ -18,4 +19,4 @@ export function differences(mine: unknown, theirs: unknown, place = ''): readonl
 }
 
 const brief = (value: unknown): string =>
-  value === undefined ? '—' : (typeof value === 'string' ? value : JSON.stringify(value)).slice(0, 60);
+  value === undefined ? '—' : cutText(typeof value === 'string' ? value : JSON.stringify(value), 60);

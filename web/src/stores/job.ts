@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { changeJob, completed, type Job, type JobBench, type JobChange } from '@zippy/core';
+import { changeJob, completed, cutText, type Job, type JobBench, type JobChange } from '@zippy/core';
 import { api, Away, Refused, type StoredJob } from '../api/client.ts';
 import { differences } from '../jobs/differences.ts';
 import { keptByTab } from './local.ts';
@@ -293,4 +293,4 @@ export async function sendAllKept(): Promise<void> {
 }
 
 const otherCopy = (job: Job): Job =>
-  changeJob(job, [{ path: ['brief', 'title'], value: `${job.brief.title} (other copy)`.slice(0, 120) }]);
+  changeJob(job, [{ path: ['brief', 'title'], value: cutText(`${job.brief.title} (other copy)`, 120) }]);

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import {
+  cutText,
   COATINGS,
   formatSize,
   GRADES,
@@ -137,7 +138,7 @@ export function StockShelf({ workshop }: { readonly workshop: Workshop }): React
               show={(text) => text}
               read={(text) =>
                 text.trim()
-                  ? { ok: true, value: text.trim().slice(0, 80) }
+                  ? { ok: true, value: cutText(text.trim(), 80) }
                   : { ok: false, why: 'What the colour is called wants a word.' }
               }
               onCommit={(colourName) => colourName !== stock.colourName && setStock(stock.id, { colourName })}

@@ -1,6 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import {
+  cutText,
   boxOf,
   codeText,
   grow,
@@ -89,7 +90,7 @@ function say(readings: readonly Reading[] | null, wanted: string): string {
     return `Read back from the face as it prints, at ${readings.map((r) => r.dpi).join(' and ')} dpi: it says what you typed.`;
   return wrong.text === null
     ? `Drawn at ${wrong.dpi} dpi it cannot be read back: make it larger, darker, or clear of what lies over it.`
-    : `Drawn at ${wrong.dpi} dpi it reads “${wrong.text.slice(0, 60)}”, which is not what you typed.`;
+    : `Drawn at ${wrong.dpi} dpi it reads “${cutText(wrong.text, 60)}”, which is not what you typed.`;
 }
 
 const Said = styled.p`

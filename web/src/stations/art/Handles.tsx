@@ -1,6 +1,6 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { idOf, isWholeOnFace, snap, type Box, type LaidItem, type Snapped } from '@zippy/core';
+import { cutText, idOf, isWholeOnFace, snap, type Box, type LaidItem, type Snapped } from '@zippy/core';
 import type { BenchGeometry } from '../../bench/Bench.tsx';
 import { ARROWS } from '../../keys/arrows.ts';
 import type { StationProps } from '../parts.ts';
@@ -315,7 +315,7 @@ const overlapOf = (a: Box, b: Box): boolean =>
 export function sayItem(item: LaidItem): string {
   switch (item.kind) {
     case 'text':
-      return `Words: ${item.block.text.replaceAll('\n', ' ').slice(0, 40) || '(empty)'}`;
+      return `Words: ${cutText(item.block.text.replaceAll('\n', ' '), 40) || '(empty)'}`;
     case 'picture':
       return 'Picture in a frame';
     case 'code':

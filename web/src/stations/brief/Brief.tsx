@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { formatSize, ISO_C6 } from '@zippy/core';
+import { cutText, formatSize, ISO_C6 } from '@zippy/core';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
@@ -35,7 +35,7 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
         show={(text) => text}
         read={(text) =>
           text.trim()
-            ? { ok: true, value: text.trim().slice(0, 120) }
+            ? { ok: true, value: cutText(text.trim(), 120) }
             : { ok: false, why: 'Title wants a few words, so that you find the job again.' }
         }
         onCommit={(title) => set('title', title)}

@@ -1,6 +1,6 @@
 import { lazy, Suspense, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { sayMoney } from '@zippy/core';
+import { cutText, sayMoney } from '@zippy/core';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { FieldPlace, MoneyField, NumberField, TypedField } from '../../ui/Field.tsx';
@@ -118,7 +118,7 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
               value={extra.name}
               show={(t) => t}
               read={(t) =>
-                t.trim() ? { ok: true, value: t.trim().slice(0, 80) } : { ok: false, why: 'Extra wants a name.' }
+                t.trim() ? { ok: true, value: cutText(t.trim(), 80) } : { ok: false, why: 'Extra wants a name.' }
               }
               onCommit={(name) =>
                 set(

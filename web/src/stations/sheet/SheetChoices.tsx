@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { formatSize, KEEP_OFFCUT_MM, plural, sayMoney, type Offcut } from '@zippy/core';
+import { cutText, formatSize, KEEP_OFFCUT_MM, plural, sayMoney, type Offcut } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
 import { LengthField } from '../../ui/Field.tsx';
@@ -55,7 +55,7 @@ export function Offcuts({ plan, workshop }: StationProps): ReactNode {
         {
           ...stock,
           id: crypto.randomUUID().slice(0, 8),
-          name: `${stock.name}, offcut ${formatSize(widthMm, heightMm, workshop.unit)}`.slice(0, 80),
+          name: cutText(`${stock.name}, offcut ${formatSize(widthMm, heightMm, workshop.unit)}`, 80),
           grain: uprightGrain === heightMm >= widthMm ? 'long' : 'short',
           sheetWidthMm: widthMm,
           sheetHeightMm: heightMm,

@@ -2,6 +2,7 @@ import { useEffect, useMemo, type ReactNode } from 'react';
 import { Navigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import {
+  cutText,
   calibrationMarks,
   CROSS_NAMES,
   CROSSES,
@@ -115,7 +116,7 @@ function Calibrate({
         sheetHeightMm: asked.sheet.heightMm,
         marginsMm: path.marginsMm,
         flipEdge: draft.flipEdge,
-        laidBack: draft.laidBack.slice(0, 300),
+        laidBack: cutText(draft.laidBack, 300),
         readings,
         setAside: false,
       },
