@@ -130,7 +130,12 @@ describe('odd requests', function () {
     expect((await post(`/jobs/${id}`, undefined, {}, 'DELETE')).status).to.equal(204);
     const again = await post('/jobs', { id, document: job });
     expect([again.status, message(again).field]).to.deep.equal([409, 'id']);
+    const list = async () =>
+      (JSON.parse((await post('/jobs', undefined, {}, 'GET')).text) as { putAway: { id: string; title: string }[] })
+        .putAway;
+    expect((await list()).filter((one) => one.id === id).map(({ title }) => title)).to.deep.equal(['Harbour lights']);
     expect((await post(`/jobs/${id}/back`, undefined, {})).status).to.equal(200);
+    expect((await list()).some((one) => one.id === id)).to.equal(false);
   });
 
   it('take a picture by whatever name it has', async () => {

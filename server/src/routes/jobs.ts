@@ -6,7 +6,7 @@ import { checkJob, readJobFile } from '@zippy/core/job-file';
 import { exportFiles, ExportRefused, loadFonts } from '../exports/index.ts';
 import type { PictureReaders } from '../pictures/pictureReaders.ts';
 import { loadPlacedPictures } from '../pictures/placed.ts';
-import { addJob, findJob, listJobs, removeJob, restoreJob, saveJob, type JobRow } from '../tables/jobs.ts';
+import { addJob, findJob, listJobs, listPutAway, removeJob, restoreJob, saveJob, type JobRow } from '../tables/jobs.ts';
 import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts';
 import { benchByJob } from '../tables/runs.ts';
 import { STUDIO_ID } from '../tables/types.ts';
@@ -45,8 +45,12 @@ export function jobRoutes(pool: Pool, readers: PictureReaders): Router {
   const json = express.json({ limit: '2mb' });
 
   router.get('/', async (_request, response) => {
-    const [jobs, bench] = await Promise.all([listJobs(pool, STUDIO_ID), benchByJob(pool, STUDIO_ID)]);
-    response.json({ jobs, bench });
+    const [jobs, bench, putAway] = await Promise.all([
+      listJobs(pool, STUDIO_ID),
+      benchByJob(pool, STUDIO_ID),
+      listPutAway(pool, STUDIO_ID),
+    ]);
+    response.json({ jobs, bench, putAway });
   });
 
   router.post('/', json, async (request, response) => {

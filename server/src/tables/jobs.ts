@@ -78,6 +78,19 @@ export async function removeJob(db: Db, studioId: string, id: string): Promise<b
   return rowCount === 1;
 }
 
+/** Jobs that were put away, the last first. */
+export async function listPutAway(
+  db: Db,
+  studioId: string,
+): Promise<readonly { readonly id: string; readonly title: string; readonly putAwayAt: string }[]> {
+  const { rows } = await db.query<{ id: string; title: string; deleted_at: Date }>(
+    `select id, document #>> '{brief,title}' as title, deleted_at from jobs
+     where studio_id = $1 and deleted_at is not null order by deleted_at desc, id`,
+    [studioId],
+  );
+  return rows.map(({ id, title, deleted_at }) => ({ id, title, putAwayAt: deleted_at.toISOString() }));
+}
+
 /** Brings a job back that was put away; one that was not is left as it is. */
 export async function restoreJob(db: Db, studioId: string, id: string): Promise<void> {
   await db.query('update jobs set deleted_at = null where studio_id = $1 and id = $2', [studioId, id]);

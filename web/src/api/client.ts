@@ -108,13 +108,20 @@ export interface SharedPdfOrder {
   readonly own: readonly OwnPiece[];
 }
 
+/** A job that is off the wall, and can come back. */
+export interface JobPutAway {
+  readonly id: string;
+  readonly title: string;
+  readonly putAwayAt: string;
+}
+
 export const api = {
   workshop: () => call<{ workshop: Workshop; version: number }>('/workshop'),
   saveWorkshop: (version: number, workshop: Workshop) =>
     send<{ version: number }>('PUT', '/workshop', { version, workshop }),
   calibrationUrl: (printer: string, path: string, stock: string, flip: string) =>
     `/api/workshop/calibration.pdf?${new URLSearchParams({ printer, path, stock, flip }).toString()}`,
-  jobs: () => call<{ jobs: readonly StoredJob[]; bench: readonly JobBench[] }>('/jobs'),
+  jobs: () => call<{ jobs: readonly StoredJob[]; bench: readonly JobBench[]; putAway: readonly JobPutAway[] }>('/jobs'),
   job: (id: string) => call<StoredJob & { bench: JobBench | null }>(`/jobs/${id}`),
   addJob: (id: string, document: Job) => send<StoredJob>('POST', '/jobs', { id, document }),
   addJobFile: (id: string, file: unknown) => send<StoredJob>('POST', '/jobs/file', { id, file }),

@@ -3,11 +3,12 @@ import { FileTrigger } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import type { JobBench, Workshop } from '@zippy/core';
-import { api, type StoredJob } from '../api/client.ts';
+import { api, type JobPutAway, type StoredJob } from '../api/client.ts';
 import { sendAllKept } from '../stores/job.ts';
 import { DoNow, Press } from '../ui/Press.tsx';
 import { TopBar } from '../ui/TopBar.tsx';
 import { JobCard } from './JobCard.tsx';
+import { PutAway } from './PutAway.tsx';
 
 // Its pickers and fields are most of a page’s script, and the wall is seen without them.
 const NewJobSheet = lazy(() => import('./NewJobSheet.tsx'));
@@ -19,6 +20,7 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
   const navigate = useNavigate();
   const [jobs, setJobs] = useState<readonly StoredJob[] | null>(null);
   const [bench, setBench] = useState<readonly JobBench[]>([]);
+  const [putAway, setPutAway] = useState<readonly JobPutAway[]>([]);
   const [away, setAway] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
   const load = useCallback(async (): Promise<void> => {
@@ -27,6 +29,7 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
       const found = await api.jobs();
       setJobs(found.jobs);
       setBench(found.bench);
+      setPutAway(found.putAway);
       setAway(null);
     } catch (problem) {
       setAway((problem as Error).message);
@@ -81,6 +84,7 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
             />
           ))}
         </ul>
+        <PutAway jobs={putAway} onChanged={() => void load()} />
       </main>
       {adding && (
         <Suspense fallback={null}>
