@@ -138,6 +138,36 @@ describe('odd requests', function () {
     expect((await list()).some((one) => one.id === id)).to.equal(false);
   });
 
+  it('of 190 MB of brackets are refused on their way in, at a few megabytes, and a job file with its pictures is not', async () => {
+    const chunk = Buffer.alloc(65_536, '[');
+    let left = Math.round((190 * 1024 * 1024) / chunk.length);
+    const before = process.memoryUsage().rss;
+    let most = before;
+    const response = await fetch(`${serving.base}/jobs/file`, {
+      ...{ method: 'POST', headers: json, duplex: 'half' },
+      body: new ReadableStream<Uint8Array>({
+        pull(controller) {
+          most = Math.max(most, process.memoryUsage().rss);
+          if ((left -= 1) < 0) controller.close();
+          else controller.enqueue(new Uint8Array(chunk));
+        },
+      }),
+    });
+    expect(response.status).to.equal(413);
+    expect(((await response.json()) as { message: string }).message).to.match(/^file is nested deeper/);
+    // What is sent and what is received share this process; kept whole it would be ten times as much and more.
+    expect((most - before) / 1048576).to.be.below(120);
+    const flat = `{"id":"${randomUUID()}","file":[${'1,'.repeat(3_000_000)}1]}`;
+    expect(message(await post('/jobs/file', flat)).message).to.match(/far more than a job does/);
+    const long = {
+      id: randomUUID(),
+      file: { ...job, pictures: {}, brief: { ...job.brief, notes: `"[{\\${'['.repeat(300)}` } },
+    };
+    expect((await post('/jobs/file', long)).status).to.equal(201);
+    expect((await post('/jobs/file', '{"id":')).status).to.equal(400);
+    expect((await post('/jobs/file', '{}', { ...json, 'Content-Encoding': 'gzip' })).status).to.equal(415);
+  });
+
   it('take a picture by whatever name it has', async () => {
     const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>';
     for (const name of ['50% off.svg', 'a%zz.svg', 'ü'.repeat(300), '\ud83d', '100%']) {

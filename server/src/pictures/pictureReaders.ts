@@ -4,7 +4,7 @@ import { PictureRefused, type ReadPicture } from './readPicture.ts';
 import type { Answer, ToRead } from './readerProcess.ts';
 
 /** Whatever a file does to its reader, there is an answer within ten seconds. */
-const LIMIT_MS = 9000;
+const LIMIT_MS = 8000;
 const MEMORY_MB = 1024;
 const AT_ONCE = 2;
 

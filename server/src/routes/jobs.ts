@@ -12,6 +12,7 @@ import { benchByJob } from '../tables/runs.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
 import { ID, isId, VERSION } from './ids.ts';
+import { jobFileBody } from './jobFileBody.ts';
 import { accept, body, notFound, Refusal } from './refuse.ts';
 
 const newJobSchema = Joi.object({ id: ID.required(), document: Joi.object().required() });
@@ -61,7 +62,7 @@ export function jobRoutes(pool: Pool, readers: PictureReaders): Router {
   });
 
   // A whole job file, pictures and all.
-  router.post('/file', express.json({ limit: '200mb' }), async (request, response) => {
+  router.post('/file', jobFileBody, async (request, response) => {
     const { id, file } = body<{ id: string; file: unknown }>(
       Joi.object({ id: ID.required(), file: Joi.any().required() }),
       request.body,
