@@ -6,3 +6,12 @@ import { createRoot } from 'react-dom/client';
 import { App } from './App.tsx';
 
 createRoot(document.getElementById('root')!).render(<App />);
+
+/** After what is looked at first: nothing of it is needed to draw a page. */
+const LATER_MS = 3000;
+const sendLater = (): void => {
+  setTimeout(() => {
+    import('./stores/keepSending.ts').then(({ keepSending }) => keepSending(), sendLater);
+  }, LATER_MS);
+};
+sendLater();

@@ -49,6 +49,8 @@ export function keptByTab<T>(kind: string): {
   readonly remove: (id: string) => Promise<void>;
   /** This tab's own, or what a tab that is gone has left behind, which becomes this tab's. */
   readonly take: (id: string) => Promise<T | undefined>;
+  /** This tab's own first, then all that gone tabs have left, which is nobody's any more: to be set again as one. */
+  readonly takeAll: (id: string) => Promise<readonly T[]>;
   /** Ids of all that this tab may send: its own, and what gone tabs have left. */
   readonly ids: () => Promise<readonly string[]>;
 } {
@@ -74,6 +76,14 @@ export function keptByTab<T>(kind: string): {
       await kept.set(await own(id), value);
       await kept.remove(left.name);
       return value;
+    },
+    takeAll: async (id) => {
+      const mine = await tabName;
+      const entries = (await open()).filter((entry) => entry.id === id);
+      const ordered = [...entries].sort((a, b) => Number(b.tab === mine) - Number(a.tab === mine));
+      const values = await Promise.all(ordered.map(({ name }) => kept.get<T>(name)));
+      await Promise.all(ordered.filter(({ tab }) => tab !== mine).map(({ name }) => kept.remove(name)));
+      return values.filter((value) => value !== undefined);
     },
     ids: async () => [...new Set((await open()).map((entry) => entry.id))],
   };

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { standing, type Run, type RunEvent } from '@zippy/core';
 import { api, Away } from '../api/client.ts';
-import { kept } from './local.ts';
+import { keptByTab } from './local.ts';
 import { growingPauses } from './tryAgain.ts';
 
 interface RunState {
@@ -16,7 +16,8 @@ interface RunState {
 }
 
 const pauses = growingPauses();
-const keptName = (id: string): string => `run:${id}`;
+/** Two tabs at one bench keep their presses apart; what a tab that is gone has left goes with whoever comes next. */
+const keptRuns = keptByTab<KeptRun>('run');
 let sending = false;
 
 interface KeptRun {
@@ -28,7 +29,7 @@ interface KeptRun {
 export const useRun = create<RunState>()((set, get) => {
   const keep = async (): Promise<void> => {
     const { run, unsent } = get();
-    if (run) await kept.set(keptName(run.id), { run, unsent } satisfies KeptRun);
+    if (run) await keptRuns.set(run.id, { run, unsent });
   };
 
   const push = async (): Promise<void> => {
@@ -60,7 +61,7 @@ export const useRun = create<RunState>()((set, get) => {
 
     async open(id) {
       set({ run: null, unsent: [], away: false, problem: null });
-      const mine = await kept.get<KeptRun>(keptName(id));
+      const mine = merged(await keptRuns.takeAll(id));
       try {
         const run = await api.run(id);
         const known = new Set(run.events.map((event) => event.id));
@@ -105,3 +106,41 @@ export const useRun = create<RunState>()((set, get) => {
     },
   };
 });
+
+/** Presses of several tabs at one run, each once, in the order they were made. */
+function merged(tabs: readonly KeptRun[]): KeptRun | undefined {
+  const [first] = tabs;
+  if (!first) return undefined;
+  const unsent = new Map(tabs.flatMap((tab) => tab.unsent).map((event) => [event.id, event]));
+  const known = new Set(first.run.events.map(({ id }) => id));
+  const others = [...unsent.values()].filter(({ id }) => !known.has(id));
+  return {
+    run: { ...first.run, events: [...first.run.events, ...others] },
+    unsent: [...unsent.values()].sort((a, b) => (a.at ?? '').localeCompare(b.at ?? '')),
+  };
+}
+
+/**
+ * Sends presses that are kept here of runs that are not open, whatever page is looked at.
+ * @returns true when none are left
+ */
+export async function sendKeptRuns(): Promise<boolean> {
+  let all = true;
+  for (const id of await keptRuns.ids()) {
+    if (id === useRun.getState().run?.id) continue;
+    const mine = merged(await keptRuns.takeAll(id));
+    if (!mine) continue;
+    let unsent = mine.unsent;
+    try {
+      for (const event of mine.unsent) {
+        await api.addRunEvent(id, event);
+        unsent = unsent.filter((one) => one !== event);
+      }
+    } catch {
+      all = false;
+    }
+    if (unsent.length > 0) await keptRuns.set(id, { run: mine.run, unsent });
+    else await keptRuns.remove(id);
+  }
+  return all;
+}

@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import { countRun } from '@zippy/core';
-import { useRun } from '../../src/stores/run.ts';
+import { kept } from '../../src/stores/local.ts';
+import { sendKeptRuns, useRun } from '../../src/stores/run.ts';
 import { PretendServer, until } from '../support.ts';
 
 describe('the run store', () => {
@@ -33,6 +34,56 @@ describe('the run store', () => {
     useRun.getState().undo();
     await sent();
     expect(server.runEvents.filter((e) => e.kind === 'undo')).to.have.length(2);
+  });
+
+  it('sends what other tabs have left of any run, from wherever it is asked, and keeps tabs apart', async () => {
+    const left = crypto.randomUUID();
+    const { run } = useRun.getState();
+    const press = (id: string, at: string) => ({
+      id,
+      kind: 'good',
+      cards: 1,
+      cause: null,
+      stepId: null,
+      undoes: null,
+      at,
+    });
+    // Two tabs that are gone by now, each with presses of its own.
+    await kept.set(`run:${left}:gone-1`, {
+      run: { ...run, id: left, events: [] },
+      unsent: [press('a', '2026-11-27T10:00:02Z')],
+    });
+    await kept.set(`run:${left}:gone-2`, {
+      run: { ...run, id: left, events: [] },
+      unsent: [press('b', '2026-11-27T10:00:01Z'), press('a', '2026-11-27T10:00:02Z')],
+    });
+    server.away = true;
+    expect(await sendKeptRuns()).to.equal(false);
+    server.away = false;
+    expect(await sendKeptRuns()).to.equal(true);
+    expect(server.runEvents.map(({ id }) => id)).to.deep.equal(['b', 'a']);
+    expect((await kept.names()).filter((name) => name.startsWith(`run:${left}`))).to.deep.equal([]);
+    expect(await sendKeptRuns()).to.equal(true);
+    expect(server.runEvents).to.have.length(2);
+  });
+
+  it('takes up what a gone tab has left of the run that is opened', async () => {
+    const { run } = useRun.getState();
+    const id = crypto.randomUUID();
+    const left = {
+      id: 'x',
+      kind: 'good',
+      cards: 1,
+      cause: null,
+      stepId: null,
+      undoes: null,
+      at: '2026-11-27T10:00:00Z',
+    };
+    await kept.set(`run:${id}:gone`, { run: { ...run, id, events: [left] }, unsent: [left] });
+    await useRun.getState().open(id);
+    expect(count().good).to.equal(1);
+    await sent();
+    expect(server.runEvents.map((event) => event.id)).to.deep.equal(['x']);
   });
 
   it('keeps presses while the server is away, also over a reload', async () => {
