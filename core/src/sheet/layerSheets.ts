@@ -117,7 +117,7 @@ export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): r
               id: `sheet-layer-alone-${piece.id}`,
               station: 'sheet',
               level: 'note',
-              title: `Each ${piece.name.toLowerCase()} takes a sheet of its own`,
+              title: `${piece.name}: one to a sheet`,
               why: `One comes out of ${stock.name}, and the rest of each sheet is left. Shared sheets lays pieces of several kinds and jobs on one.`,
               remedies: [],
             },

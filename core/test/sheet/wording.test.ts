@@ -355,7 +355,7 @@ describe('what is said of layers', () => {
     expect(with_(withLayer({}), { onShelf: 3 })!.why).to.match(/^It takes 5; the shelf holds 3 of /);
     const large = withLayer({}, ...sized('sideFold', 190, 200));
     const alone = with_(large, { onShelf: 500 });
-    expect(alone).to.include({ level: 'note', title: 'Each mat, front takes a sheet of its own' });
+    expect(alone).to.include({ level: 'note', title: 'Mat, front: one to a sheet' });
     expect(with_(changeJob(large, [wanted(1)]), { onShelf: 500 })).to.equal(undefined);
     // Printed, 202 and its bleed is wider than what the printer reaches of 210.
     const tight = withLayer({ picture: PICTURE }, ...sized('sideFold', 208, 293));
