@@ -66,7 +66,7 @@ async function waitForPort() {
     if (free) return;
     await pause(100);
   }
-  refuse(`Port ${port} is taken; choose another with PORT=5180 npm start.`);
+  throw new Error(`Port ${port} is taken; choose another with PORT=5180 npm start.`);
 }
 
 /** A PostgreSQL of the maker's own, asked once whether it lets us in. */
@@ -78,8 +78,7 @@ async function checkDatabase(url) {
     await client.end();
   } catch (problem) {
     const why = problem.message || problem.code || problem.errors?.[0]?.message || 'no answer';
-    leaveFolder(folder);
-    refuse(`DATABASE_URL leads to no PostgreSQL that lets us in (${why}); put it right, or leave it out.`);
+    throw new Error(`DATABASE_URL leads to no PostgreSQL that lets us in (${why}); put it right, or leave it out.`);
   }
 }
 

@@ -38,6 +38,8 @@ function inFile({ mime, bytes }: PictureBytes): Buffer {
         Number(new RegExp(`\\s${side}="([\\d.]+)"`).exec(root)?.[1]),
       );
       const grow = INNER_PX / Math.max(width!, height!);
+      // A size that is written in powers of ten is left as it is.
+      if (!Number.isFinite(grow)) return root;
       return root.replace(
         /\s(width|height)="([\d.]+)"/g,
         (_, side: string, px: string) => ` ${side}="${Number(px) * grow}"`,

@@ -41,10 +41,17 @@ export class PictureReaders {
     });
   }
 
+  /** One that waits, passing over any that died while it did. */
+  private idleReader(): ChildProcess | undefined {
+    let reader = this.idle.pop();
+    while (reader && !reader.connected) reader = this.idle.pop();
+    return reader;
+  }
+
   private async work(task: Task): Promise<void> {
     let reader: ChildProcess;
     try {
-      reader = this.idle.pop() ?? (await startReader());
+      reader = this.idleReader() ?? (await startReader());
     } catch (problem) {
       return task.failed(problem as Error);
     }
