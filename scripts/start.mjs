@@ -78,7 +78,9 @@ async function checkDatabase(url) {
     await client.end();
   } catch (problem) {
     const why = problem.message || problem.code || problem.errors?.[0]?.message || 'no answer';
-    throw new Error(`DATABASE_URL leads to no PostgreSQL that lets us in (${why}); put it right, or leave it out.`);
+    throw new Error(`DATABASE_URL leads to no PostgreSQL that lets us in (${why}); put it right, or leave it out.`, {
+      cause: problem,
+    });
   }
 }
 
