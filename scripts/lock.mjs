@@ -18,7 +18,9 @@ export function takeFolder(folder) {
 
 export const leaveFolder = (folder) => rmSync(join(folder, 'running'), { force: true });
 
-const isStart = (found) => found !== null && found.command.some((word) => /(^|\/)start\.mjs$/.test(word));
+/** What else takes the folder for itself: a backup made, or brought back, while the application does not run. */
+const isStart = (found) =>
+  found !== null && found.command.some((word) => /(^|\/)(start|backup|restore)\.mjs$/.test(word));
 
 function readOr(path, otherwise) {
   try {

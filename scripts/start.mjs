@@ -1,5 +1,6 @@
 import { fork } from 'node:child_process';
 import { createServer } from 'node:net';
+import { resolve } from 'node:path';
 import { setTimeout as pause } from 'node:timers/promises';
 import { leaveFolder, takeFolder } from './lock.mjs';
 import { ensurePackages } from './packages.mjs';
@@ -12,7 +13,7 @@ const { buildWeb } = await import('./buildWeb.mjs');
 const { startCluster } = await import('./postgres.mjs');
 
 /** Where the studio's data lies; another folder is another studio. */
-const folder = process.env.ZIPPY_DATA ?? root('.data');
+const folder = resolve(process.env.ZIPPY_DATA ?? root('.data'));
 const port = process.env.PORT ?? '5170';
 let cluster = null;
 let ending = null;
@@ -129,6 +130,7 @@ try {
   const env = {
     ...process.env,
     PORT: port,
+    ZIPPY_DATA: folder,
     DATABASE_URL: process.env.DATABASE_URL ?? cluster.url,
     NODE_ENV: 'production',
   };

@@ -4,6 +4,7 @@ import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
 import sirv from 'sirv';
 import { isLoopbackHost } from './loopback.ts';
+import { backupRoutes } from './routes/backups.ts';
 import { exportRoutes } from './routes/exports.ts';
 import { PictureReaders } from './pictures/pictureReaders.ts';
 import { jobRoutes } from './routes/jobs.ts';
@@ -39,10 +40,13 @@ const pagePolicy = helmet({
 /** Middleware is mounted where it is needed: reading bodies costs time on routes that have none. */
 export function makeApp({
   pool,
+  url,
   boss,
   webDir,
 }: {
   readonly pool: Pool;
+  /** Of the same database, for processes beside this one. */
+  readonly url: string;
   readonly boss: PgBoss;
   readonly webDir: string | null;
 }): Express {
@@ -69,6 +73,7 @@ export function makeApp({
   app.use('/api/runs', runRoutes(pool));
   app.use('/api/exports', exportRoutes(pool, boss));
   app.use('/api/shared', sharedRoutes(pool));
+  app.use('/api/backups', backupRoutes(pool, url));
   app.use('/api', noSuchPlace);
   if (webDir) {
     app.use(pageFiles(webDir));

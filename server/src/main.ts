@@ -31,7 +31,7 @@ await migrate(url);
 const pool = openPool(url);
 await loadDemo(pool);
 const boss = await openQueue(url);
-const app = makeApp({ pool, boss, webDir: fileURLToPath(new URL('../../web/dist', import.meta.url)) });
+const app = makeApp({ pool, url, boss, webDir: fileURLToPath(new URL('../../web/dist', import.meta.url)) });
 const server = app.listen(port, host, (problem?: Error) => {
   if (problem) {
     const taken = (problem as NodeJS.ErrnoException).code === 'EADDRINUSE';

@@ -1,7 +1,9 @@
 import PgBoss from 'pg-boss';
 
 export const EXPORT_QUEUE = 'exports';
-export const CLEAR_QUEUE = 'clear-exports';
+/** Once an hour, and once a night; a worker that starts asks for both. */
+export const HOURLY_QUEUE = 'clear-exports';
+export const NIGHTLY_QUEUE = 'nightly';
 
 export interface ExportJob {
   readonly studioId: string;
@@ -14,8 +16,13 @@ export async function openQueue(url: string): Promise<PgBoss> {
   boss.on('error', (problem) => console.error(`Queue: ${problem.message}`));
   await boss.start();
   await boss.createQueue(EXPORT_QUEUE, { name: EXPORT_QUEUE, retryLimit: 2, expireInSeconds: 600 });
-  await boss.createQueue(CLEAR_QUEUE, { name: CLEAR_QUEUE, policy: 'singleton', retryLimit: 0 });
-  // Once an hour, by whichever process gets it.
-  await boss.schedule(CLEAR_QUEUE, '17 * * * *');
+  for (const [queue, when] of [
+    [HOURLY_QUEUE, '17 * * * *'],
+    [NIGHTLY_QUEUE, '40 3 * * *'],
+  ] as const) {
+    // One at a time, by whichever process gets it.
+    await boss.createQueue(queue, { name: queue, policy: 'singleton', retryLimit: 0, expireInSeconds: 3600 });
+    await boss.schedule(queue, when);
+  }
   return boss;
 }

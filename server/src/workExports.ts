@@ -9,16 +9,8 @@ import {
   loadInkLattice,
   type ExportFormat,
 } from './exports/index.ts';
-import { CLEAR_QUEUE, EXPORT_QUEUE, type ExportJob } from './queue.ts';
-import {
-  addExportFiles,
-  beatExport,
-  claimExport,
-  giveUpExports,
-  noteExport,
-  removeOldExports,
-  silentExports,
-} from './tables/exports.ts';
+import { EXPORT_QUEUE, type ExportJob } from './queue.ts';
+import { addExportFiles, beatExport, claimExport, giveUpExports, noteExport, silentExports } from './tables/exports.ts';
 import { loadWorkshop } from './workshop.ts';
 import { loadPlacedPictures, PictureLost } from './pictures/placed.ts';
 import { inTransaction } from './tables/types.ts';
@@ -48,17 +40,6 @@ export async function takeOver(boss: PgBoss, pool: Pool): Promise<number> {
   const silent = await silentExports(pool);
   for (const work of silent) await boss.send(EXPORT_QUEUE, work satisfies ExportJob, { singletonKey: work.exportId });
   return silent.length;
-}
-
-/** Written files are kept for a weekend, so that a page left open still finds them. */
-const KEPT_HOURS = 72;
-
-/** Takes old files away now, and whenever the queue says so. */
-export async function workClearing(boss: PgBoss, pool: Pool): Promise<void> {
-  await removeOldExports(pool, KEPT_HOURS);
-  await boss.work(CLEAR_QUEUE, { batchSize: 1, pollingIntervalSeconds: 60 }, async () => {
-    await removeOldExports(pool, KEPT_HOURS);
-  });
 }
 
 export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): Promise<void> {

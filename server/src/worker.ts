@@ -1,7 +1,8 @@
 import { openPool, waitForDatabase } from './database.ts';
 import { endWith } from './ending.ts';
 import { openQueue } from './queue.ts';
-import { workClearing, workExports } from './workExports.ts';
+import { keepHouse } from './keepHouse.ts';
+import { workExports } from './workExports.ts';
 
 /** The worker process: takes queued exports. Any number may run beside any number of web processes. */
 const url = process.env.DATABASE_URL;
@@ -10,7 +11,7 @@ await waitForDatabase(url);
 const pool = openPool(url);
 const boss = await openQueue(url);
 await workExports(boss, pool);
-await workClearing(boss, pool);
+await keepHouse(boss, pool);
 process.send?.('ready');
 
 endWith(async () => {

@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import { changeJob, newJob, type Job, type PictureRef, type Workshop } from '@zippy/core';
 import { loadDemo } from '../src/loadDemo.ts';
 import { isLoopbackHost, loopbackOnly } from '../src/loopback.ts';
-import { workClearing } from '../src/workExports.ts';
+import { removeOldExports } from '../src/tables/exports.ts';
 import { Serving } from './serving.ts';
 import { workshop } from './support.ts';
 
@@ -215,7 +215,7 @@ describe('the API', function () {
         await new Promise((done) => setTimeout(done, 100));
       }
     await serving.pool.query("update exports set created_at = now() - interval '4 days' where id = $1", [asked[0]]);
-    await workClearing(serving.boss, serving.pool);
+    expect(await removeOldExports(serving.pool, 72)).to.equal(1);
     expect((await call('GET', `/exports/${asked[0] as string}`)).status).to.equal(404);
     expect((await call('GET', `/exports/${asked[1] as string}`)).body.state).to.equal('done');
     const { rows } = await serving.pool.query('select count(*)::int as files from export_files where export_id = $1', [

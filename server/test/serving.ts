@@ -26,7 +26,7 @@ export class Serving {
       await loadDemo(this.pool);
       this.boss = await openQueue(url!);
       await workExports(this.boss, this.pool);
-      this.server = makeApp({ pool: this.pool, boss: this.boss, webDir: null }).listen(0, '127.0.0.1');
+      this.server = makeApp({ pool: this.pool, url: url!, boss: this.boss, webDir: null }).listen(0, '127.0.0.1');
       await new Promise((ready) => this.server.once('listening', ready));
     });
     after(async () => {

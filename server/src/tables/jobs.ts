@@ -1,4 +1,6 @@
 import type { Job } from '@zippy/core';
+import type { PoolClient } from 'pg';
+import { everyRow, exactly } from './everyRow.ts';
 import type { Db } from './types.ts';
 
 export interface JobRow {
@@ -94,4 +96,91 @@ export async function listPutAway(
 /** Brings a job back that was put away; one that was not is left as it is. */
 export async function restoreJob(db: Db, studioId: string, id: string): Promise<void> {
   await db.query('update jobs set deleted_at = null where studio_id = $1 and id = $2', [studioId, id]);
+}
+
+/** A whole row, moments to the microsecond. */
+export interface WholeJob {
+  readonly id: string;
+  readonly version: number;
+  readonly createdAt: string;
+  readonly updatedAt: string;
+  readonly putAwayAt: string | null;
+  readonly document: Job;
+}
+
+/** Every job, also those that were put away. */
+export const everyJob = (client: PoolClient, studioId: string): AsyncGenerator<WholeJob> =>
+  everyRow(
+    client,
+    `select id, version, ${exactly('created_at')} as "createdAt", ${exactly('updated_at')} as "updatedAt",
+       ${exactly('deleted_at')} as "putAwayAt", document
+     from jobs where studio_id = $1 order by id`,
+    [studioId],
+  );
+
+/** Adds a whole row. @returns whether it did; false where that id is taken */
+export async function addWholeJob(db: Db, studioId: string, job: WholeJob): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `insert into jobs (id, studio_id, version, created_at, updated_at, deleted_at, document)
+     values ($1, $2, $3, $4, $5, $6, $7::jsonb) on conflict (id) do nothing`,
+    [...[job.id, studioId, job.version, job.createdAt, job.updatedAt, job.putAwayAt], JSON.stringify(job.document)],
+  );
+  return rowCount === 1;
+}
+
+/** Whether the job of this id says just this, put away or not. */
+export async function saysJob(db: Db, studioId: string, id: string, document: Job): Promise<boolean> {
+  const { rowCount } = await db.query('select from jobs where studio_id = $1 and id = $2 and document = $3::jsonb', [
+    ...[studioId, id],
+    JSON.stringify(document),
+  ]);
+  return rowCount === 1;
+}
+
+/** One revision of a job. */
+export interface Revision {
+  readonly jobId: string;
+  readonly version: number;
+  readonly savedAt: string;
+  readonly document: unknown;
+}
+
+export const everyRevision = (client: PoolClient, studioId: string): AsyncGenerator<Revision> =>
+  everyRow(
+    client,
+    `select job_id as "jobId", version, ${exactly('saved_at')} as "savedAt", document
+     from job_revisions where studio_id = $1 order by job_id, version`,
+    [studioId],
+  );
+
+export async function addRevision(db: Db, studioId: string, revision: Revision): Promise<void> {
+  await db.query(
+    `insert into job_revisions (studio_id, job_id, version, saved_at, document) values ($1, $2, $3, $4, $5::jsonb)
+     on conflict (job_id, version) do nothing`,
+    [...[studioId, revision.jobId, revision.version, revision.savedAt], JSON.stringify(revision.document)],
+  );
+}
+
+/**
+ * Thins revisions by age, for every studio: all of the last week stay, then the last of each day for three months, then
+ * the last of each week. A job's first and its newest stay in any case.
+ * @returns how many went
+ */
+export async function thinRevisions(db: Db): Promise<number> {
+  const { rowCount } = await db.query(
+    `with aged as (
+       select job_id, version,
+         case when saved_at > now() - interval '7 days' then null
+              when saved_at > now() - interval '90 days' then date_trunc('day', saved_at at time zone 'utc')
+              else date_trunc('week', saved_at at time zone 'utc') end as span,
+         saved_at > now() - interval '90 days' as by_day,
+         min(version) over (partition by job_id) as first, max(version) over (partition by job_id) as newest
+       from job_revisions),
+     ranked as (
+       select *, row_number() over (partition by job_id, by_day, span order by version desc) as place from aged)
+     delete from job_revisions r using ranked
+     where r.job_id = ranked.job_id and r.version = ranked.version
+       and span is not null and place > 1 and r.version <> first and r.version <> newest`,
+  );
+  return rowCount ?? 0;
 }

@@ -1,4 +1,6 @@
 import { wantedOf, type Job, type JobBench, type MakeStep, type Run, type RunEvent } from '@zippy/core';
+import type { PoolClient } from 'pg';
+import { everyRow, exactly } from './everyRow.ts';
 import type { Db } from './types.ts';
 
 interface Row {
@@ -101,4 +103,42 @@ export async function countSpoilLog(
     [studioId],
   );
   return { good: Number(rows[0]!.good), spoiled: Number(rows[0]!.spoiled) };
+}
+
+/** A run as a whole, moments to the microsecond. */
+export interface WholeRun {
+  readonly id: string;
+  readonly jobId: string;
+  readonly wanted: number;
+  readonly startedAt: string;
+  readonly finishedAt: string | null;
+  readonly steps: unknown;
+  readonly document: unknown;
+  readonly events: readonly (Omit<RunEvent, 'at'> & { readonly at: string })[];
+}
+
+export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<WholeRun> =>
+  everyRow(
+    client,
+    `select id, job_id as "jobId", wanted, ${exactly('started_at')} as "startedAt",
+       ${exactly('finished_at')} as "finishedAt", steps, document,
+       coalesce((select jsonb_agg(jsonb_build_object('id', e.id, 'kind', e.kind, 'cards', e.cards, 'cause', e.cause,
+         'stepId', e.step_id, 'undoes', e.undoes, 'at', ${exactly('e.at')}) order by e.at, e.id)
+         from run_events e where e.run_id = r.id), '[]') as events
+     from runs r where studio_id = $1 order by id`,
+    [studioId],
+  );
+
+/** Adds a whole run; of one that is here, those presses that are not. @returns whether the run was not here */
+export async function addWholeRun(db: Db, studioId: string, run: WholeRun): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `insert into runs (id, studio_id, job_id, wanted, started_at, finished_at, steps, document)
+     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb) on conflict (id) do nothing`,
+    [
+      ...[run.id, studioId, run.jobId, run.wanted, run.startedAt, run.finishedAt],
+      ...[JSON.stringify(run.steps), JSON.stringify(run.document)],
+    ],
+  );
+  for (const event of run.events) await addRunEvent(db, studioId, run.id, event);
+  return rowCount === 1;
 }

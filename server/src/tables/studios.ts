@@ -1,4 +1,5 @@
 import type { StoredWorkshop } from '@zippy/core/job-file';
+import { exactly } from './everyRow.ts';
 import type { Db } from './types.ts';
 
 export interface StudioRow {
@@ -36,4 +37,41 @@ export async function saveWorkshop(
     [studioId, expected, JSON.stringify(workshop), workshop.studioName],
   );
   return rows[0]?.workshop_version ?? null;
+}
+
+/** A studio’s row as a whole, the moment to the microsecond. */
+export interface WholeStudio {
+  readonly workshop: StoredWorkshop;
+  readonly version: number;
+  readonly createdAt: string;
+}
+
+export async function findWholeStudio(db: Db, studioId: string): Promise<WholeStudio | null> {
+  const { rows } = await db.query<WholeStudio>(
+    `select workshop, workshop_version as version, ${exactly('created_at')} as "createdAt" from studios where id = $1`,
+    [studioId],
+  );
+  return rows[0] ?? null;
+}
+
+export async function addWholeStudio(db: Db, studioId: string, studio: WholeStudio): Promise<void> {
+  await db.query(
+    'insert into studios (id, name, workshop, workshop_version, created_at) values ($1, $2, $3::jsonb, $4, $5)',
+    [studioId, studio.workshop.studioName, JSON.stringify(studio.workshop), studio.version, studio.createdAt],
+  );
+}
+
+/** Takes away all that a studio has but its pictures, which are told by their content and go when nothing names them. */
+export async function emptyStudio(db: Db, studioId: string): Promise<void> {
+  for (const table of ['exports', 'run_events', 'runs', 'job_revisions', 'jobs'])
+    await db.query(`delete from ${table} where studio_id = $1`, [studioId]);
+}
+
+/** Puts a workshop in the place of the one that is there, whatever its version. */
+export async function replaceWorkshop(db: Db, studioId: string, studio: WholeStudio): Promise<void> {
+  await db.query(
+    `update studios set workshop = $2::jsonb, name = $3, workshop_version = greatest(workshop_version + 1, $4), created_at = $5
+     where id = $1`,
+    [studioId, JSON.stringify(studio.workshop), studio.workshop.studioName, studio.version, studio.createdAt],
+  );
 }

@@ -6,11 +6,15 @@ export type Db = Pool | PoolClient;
 /** The one studio there is until there is sign-in. */
 export const STUDIO_ID = '00000000-0000-4000-8000-000000000001';
 
-/** Runs `work` in one transaction. */
-export async function inTransaction<T>(pool: Pool, work: (client: PoolClient) => Promise<T>): Promise<T> {
+/** Runs `work` in one transaction, of the usual kind or of the one that SQL's words after BEGIN ask for. */
+export async function inTransaction<T>(
+  pool: Pool,
+  work: (client: PoolClient) => Promise<T>,
+  kind: '' | 'isolation level repeatable read read only' = '',
+): Promise<T> {
   const client = await pool.connect();
   try {
-    await client.query('begin');
+    await client.query(`begin ${kind}`);
     const result = await work(client);
     await client.query('commit');
     return result;

@@ -1,0 +1,316 @@
+import type { Readable } from 'node:stream';
+import { randomUUID } from 'node:crypto';
+import Joi from 'joi';
+import type { Pool, PoolClient } from 'pg';
+import { cutText, type Job } from '@zippy/core';
+import { check, checkJob, checkWorkshop, type Checked, type StoredWorkshop } from '@zippy/core/job-file';
+import { sha256, PictureRefused, type ReadPicture } from '../pictures/readPicture.ts';
+import { oddThing } from '../routes/plainJson.ts';
+import { addRevision, addWholeJob, restoreJob, saysJob, type Revision, type WholeJob } from '../tables/jobs.ts';
+import { addPicture, datePicture, missingPictures } from '../tables/pictures.ts';
+import { addWholeRun, type WholeRun } from '../tables/runs.ts';
+import { addWholeStudio, emptyStudio, findWholeStudio, replaceWorkshop } from '../tables/studios.ts';
+import { inTransaction } from '../tables/types.ts';
+import { addMissing } from './addMissing.ts';
+import { readEntries } from './readEntries.ts';
+import { BackupRefused, FORMAT_VERSION, NAMES, STUDIO_FORMAT, type Counts } from './types.ts';
+
+/** Beside what is there, or in its place. A studio that is not there yet is brought back as it was either way. */
+export type RestoreMode = 'beside' | 'instead';
+
+/** What came of it. */
+export interface Restored {
+  /** Jobs that were not here. */
+  readonly jobs: number;
+  /** Jobs that are here just so. */
+  readonly same: number;
+  /** Jobs that say something else here: each stands beside that one, as a job of its own. */
+  readonly beside: number;
+  readonly pictures: number;
+  readonly runs: number;
+  /** Things that the shelves lacked; none where the workshop came back as a whole. */
+  readonly things: number;
+  /** Pictures that could not be read any more. */
+  readonly lost: readonly string[];
+}
+
+type Reading = (name: string, bytes: Buffer) => Promise<ReadPicture>;
+
+/**
+ * Brings a backup back, all of it or nothing. What it holds is checked as if a stranger had sent it: documents by their
+ * schema, pictures by reading them again.
+ * @throws BackupRefused with one sentence for the maker; nothing was changed then
+ */
+export function restoreBackup(
+  pool: Pool,
+  studioId: string,
+  from: Readable,
+  { mode, read }: { readonly mode: RestoreMode; readonly read: Reading },
+): Promise<Restored> {
+  return inTransaction(pool, async (client) => {
+    const restoring = new Restoring(client, studioId, mode, read);
+    for await (const { name, mtime, bytes } of readEntries(from)) {
+      const kind = KINDS.find(({ pattern }) => pattern.test(name));
+      if (!kind)
+        throw new BackupRefused(
+          `This backup holds ${cutText(name, 80)}, which no backup of a studio holds; nothing was changed.`,
+        );
+      await kind.take(restoring, kind.pattern.exec(name)!.slice(1), bytes, mtime);
+    }
+    return restoring.result();
+  });
+}
+
+const ID = '([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})';
+const KINDS: readonly {
+  readonly pattern: RegExp;
+  readonly take: (into: Restoring, name: string[], bytes: Buffer, mtime: Date) => Promise<void> | void;
+}[] = [
+  { pattern: /^studio\.json$/, take: (into, _name, bytes) => into.studio(jsonOf(NAMES.studio, bytes)) },
+  { pattern: /^workshop\.json$/, take: (into, _name, bytes) => into.workshop(jsonOf(NAMES.workshop, bytes)) },
+  {
+    pattern: /^pictures\/([0-9a-f]{64})\.(?:png|jpg|svg)$/,
+    take: (into, [hash], bytes, mtime) => into.picture(hash!, bytes, mtime),
+  },
+  {
+    pattern: new RegExp(`^jobs/${ID}\\.json$`),
+    take: (into, [id], bytes) => into.job(id!, jsonOf(NAMES.job(id!), bytes)),
+  },
+  {
+    pattern: new RegExp(`^revisions/${ID}/(\\d+)\\.json$`),
+    take: (into, [id, version], bytes) => into.revision(id!, jsonOf(NAMES.revision(id!, Number(version)), bytes)),
+  },
+  {
+    pattern: new RegExp(`^runs/${ID}\\.json$`),
+    take: (into, [id], bytes) => into.run(id!, jsonOf(NAMES.run(id!), bytes)),
+  },
+  { pattern: /^end\.json$/, take: (into, _name, bytes) => into.end(jsonOf(NAMES.end, bytes)) },
+];
+
+function jsonOf(name: string, bytes: Buffer): unknown {
+  let value: unknown;
+  try {
+    value = JSON.parse(bytes.toString('utf8'));
+  } catch {
+    throw new BackupRefused(`${name} in this backup is not JSON; nothing was changed.`);
+  }
+  const odd = oddThing(value);
+  if (odd) throw new BackupRefused(`${name} in this backup cannot be used: ${odd.field} ${odd.why}.`);
+  return value;
+}
+
+function taken<T>(name: string, checked: Checked<T>): T {
+  if (checked.ok) return checked.value;
+  throw new BackupRefused(`${name} in this backup cannot be used: ${checked.why} Nothing was changed.`);
+}
+
+const moment = Joi.string().isoDate().raw();
+const version = Joi.number().integer().min(1).max(2_147_483_647).required();
+const count = Joi.number().integer().min(0).required();
+const uuid = Joi.string().guid();
+const SHAPES = {
+  studio: Joi.object({
+    format: Joi.valid(STUDIO_FORMAT).required(),
+    formatVersion: Joi.number().integer().required(),
+    workshopVersion: version,
+    createdAt: moment.required(),
+  }),
+  job: Joi.object({
+    id: uuid.required(),
+    version,
+    createdAt: moment.required(),
+    updatedAt: moment.required(),
+    putAwayAt: moment.allow(null).required(),
+    document: Joi.object().required(),
+  }),
+  revision: Joi.object({ version, savedAt: moment.required(), document: Joi.object().required() }),
+  run: Joi.object({
+    id: uuid.required(),
+    jobId: uuid.required(),
+    wanted: count,
+    startedAt: moment.required(),
+    finishedAt: moment.allow(null).required(),
+    steps: Joi.array().items(Joi.object()).required(),
+    document: Joi.object().required(),
+    events: Joi.array()
+      .items(
+        Joi.object({
+          id: uuid.required(),
+          kind: Joi.valid('good', 'spoiled', 'step', 'finish', 'undo').required(),
+          cards: count,
+          cause: Joi.string().max(80).allow(null).required(),
+          stepId: Joi.string().max(80).allow(null).required(),
+          undoes: uuid.allow(null).required(),
+          at: moment.required(),
+        }),
+      )
+      .required(),
+  }),
+  end: Joi.object({ pictures: count, jobs: count, revisions: count, runs: count }),
+};
+
+/** One backup on its way in, entry by entry, within a transaction. */
+class Restoring {
+  private head: { readonly workshopVersion: number; readonly createdAt: string } | null = null;
+  private seen = { pictures: 0, jobs: 0, revisions: 0, runs: 0 };
+  private done = { jobs: 0, same: 0, beside: 0, pictures: 0, runs: 0, things: 0 };
+  private readonly lost: string[] = [];
+  /** Pictures that are stored under another content than they came with, because what reads them has changed since. */
+  private readonly renamed = new Map<string, string>();
+  /** Under which id the revisions of a job go; null where it is here already. */
+  private readonly goesTo = new Map<string, string | null>();
+  private whole = false;
+  private hasWorkshop = false;
+
+  constructor(
+    private readonly client: PoolClient,
+    private readonly studioId: string,
+    private readonly mode: RestoreMode,
+    private readonly read: Reading,
+  ) {}
+
+  studio(value: unknown): void {
+    const { formatVersion, ...head } = taken(
+      NAMES.studio,
+      check<{ formatVersion: number; workshopVersion: number; createdAt: string }>(SHAPES.studio, value),
+    );
+    if (formatVersion > FORMAT_VERSION)
+      throw new BackupRefused(
+        'This backup was written by a newer version of the application; bring this one up to date first.',
+      );
+    this.head = head;
+  }
+
+  async workshop(value: unknown): Promise<void> {
+    if (!this.head) throw new BackupRefused('This file does not begin as a backup of a studio; nothing was changed.');
+    const workshop = taken(NAMES.workshop, checkWorkshop(value));
+    const { client, studioId } = this;
+    const studio = { workshop, version: this.head.workshopVersion, createdAt: this.head.createdAt };
+    const here = await findWholeStudio(client, studioId);
+    if (!here) await addWholeStudio(client, studioId, studio);
+    else if (this.mode === 'instead') {
+      await emptyStudio(client, studioId);
+      await replaceWorkshop(client, studioId, studio);
+    } else await this.addToShelves(here.workshop, workshop, here);
+    this.hasWorkshop = true;
+  }
+
+  private async addToShelves(
+    own: StoredWorkshop,
+    theirs: StoredWorkshop,
+    here: { readonly version: number; readonly createdAt: string },
+  ): Promise<void> {
+    const { workshop, things } = addMissing(own, theirs);
+    if (things === 0) return;
+    this.done.things = things;
+    const merged = taken(NAMES.workshop, checkWorkshop(workshop));
+    await replaceWorkshop(this.client, this.studioId, { ...here, workshop: merged });
+  }
+
+  async picture(hash: string, bytes: Buffer, mtime: Date): Promise<void> {
+    this.needWorkshop();
+    this.seen.pictures += 1;
+    if (sha256(bytes) !== hash)
+      throw new BackupRefused(`The picture ${hash.slice(0, 12)}… in this backup is damaged; nothing was changed.`);
+    if ((await missingPictures(this.client, this.studioId, [hash])).length === 0) return;
+    try {
+      const picture = await this.read(`The picture ${hash.slice(0, 12)}…`, bytes);
+      await addPicture(this.client, this.studioId, picture);
+      await datePicture(this.client, this.studioId, picture.ref.sha256, mtime);
+      if (picture.ref.sha256 !== hash) this.renamed.set(hash, picture.ref.sha256);
+      this.done.pictures += 1;
+    } catch (problem) {
+      if (!(problem instanceof PictureRefused)) throw problem;
+      this.lost.push(hash);
+    }
+  }
+
+  async job(id: string, value: unknown): Promise<void> {
+    this.needWorkshop();
+    this.seen.jobs += 1;
+    const whole = taken(NAMES.job(id), check<WholeJob>(SHAPES.job, value));
+    const document = taken(NAMES.job(id), checkJob(this.withPictures(whole.document)));
+    const { client, studioId } = this;
+    if (await addWholeJob(client, studioId, { ...whole, id, document })) {
+      this.goesTo.set(id, id);
+      this.done.jobs += 1;
+    } else if (await saysJob(client, studioId, id, document)) {
+      // Whoever brings it back wants to see it.
+      if (whole.putAwayAt === null) await restoreJob(client, studioId, id);
+      this.goesTo.set(id, null);
+      this.done.same += 1;
+    } else {
+      const other = randomUUID();
+      await addWholeJob(client, studioId, { ...whole, id: other, document: besides(document) });
+      this.goesTo.set(id, other);
+      this.done.beside += 1;
+    }
+  }
+
+  async revision(id: string, value: unknown): Promise<void> {
+    this.seen.revisions += 1;
+    const name = NAMES.revision(id, 0);
+    const revision = taken(name, check<Omit<Revision, 'jobId'>>(SHAPES.revision, value));
+    const jobId = this.goesTo.get(id);
+    if (jobId === undefined)
+      throw new BackupRefused(`${name} in this backup belongs to no job in it; nothing was changed.`);
+    if (jobId === null) return;
+    await addRevision(this.client, this.studioId, {
+      ...revision,
+      jobId,
+      document: this.withPictures(revision.document),
+    });
+  }
+
+  async run(id: string, value: unknown): Promise<void> {
+    this.seen.runs += 1;
+    const run = taken(NAMES.run(id), check<WholeRun>(SHAPES.run, value));
+    if (!this.goesTo.has(run.jobId))
+      throw new BackupRefused(`${NAMES.run(id)} in this backup belongs to no job in it; nothing was changed.`);
+    const added = await addWholeRun(this.client, this.studioId, {
+      ...run,
+      id,
+      document: this.withPictures(run.document),
+    });
+    if (added) this.done.runs += 1;
+  }
+
+  end(value: unknown): void {
+    const counts = taken(NAMES.end, check<Counts>(SHAPES.end, value));
+    for (const kind of Object.keys(this.seen) as (keyof Counts)[])
+      if (counts[kind] !== this.seen[kind])
+        throw new BackupRefused(
+          `This backup should hold ${counts[kind]} ${kind} and holds ${this.seen[kind]}; nothing was changed. Choose another.`,
+        );
+    this.whole = true;
+  }
+
+  result(): Restored {
+    if (!this.whole)
+      throw new BackupRefused(
+        'This backup breaks off before its end, so nothing was changed; choose another, or copy it again.',
+      );
+    return { ...this.done, lost: this.lost };
+  }
+
+  private needWorkshop(): void {
+    if (!this.hasWorkshop)
+      throw new BackupRefused('This file does not begin as a backup of a studio; nothing was changed.');
+  }
+
+  /** A document that names pictures as they are stored here. */
+  private withPictures<T>(document: T): T {
+    if (this.renamed.size === 0) return document;
+    return JSON.parse(
+      JSON.stringify(document).replace(/"([0-9a-f]{64})"/g, (all, hash: string) => {
+        const now = this.renamed.get(hash);
+        return now ? `"${now}"` : all;
+      }),
+    ) as T;
+  }
+}
+
+const besides = (job: Job): Job => ({
+  ...job,
+  brief: { ...job.brief, title: cutText(`${job.brief.title} (from the backup)`, 120) },
+});

@@ -1,0 +1,90 @@
+import { once } from 'node:events';
+import { finished, pipeline } from 'node:stream/promises';
+import type { Readable, Writable } from 'node:stream';
+import { createGzip } from 'node:zlib';
+import type { Pool, PoolClient } from 'pg';
+import { pack, type Pack } from 'tar-stream';
+import { everyJob, everyRevision } from '../tables/jobs.ts';
+import { everyPicture, picturePieces } from '../tables/pictures.ts';
+import { everyRun } from '../tables/runs.ts';
+import { findWholeStudio } from '../tables/studios.ts';
+import { inTransaction } from '../tables/types.ts';
+import { FORMAT_VERSION, NAMES, STUDIO_FORMAT, type Counts } from './types.ts';
+
+/**
+ * Writes everything that a studio has as a tar archive, packed with gzip: plain JSON, and pictures as they are. All of it
+ * is of one moment, whatever is saved meanwhile, and a few rows are in memory at a time. The same studio gives the same
+ * bytes.
+ * @throws Error when there is no studio, or `out` cannot take it all
+ * Source: IEEE Std 1003.1 (pax), Interchange Format; RFC 1952
+ */
+export async function writeBackup(pool: Pool, studioId: string, out: Writable): Promise<Counts> {
+  const archive = pack();
+  const written = pipeline(archive as unknown as Readable, createGzip(), out);
+  const filled = inTransaction(
+    pool,
+    (client) => fill(archive, client, studioId),
+    'isolation level repeatable read read only',
+  ).catch((problem: Error) => {
+    archive.destroy(problem);
+    throw problem;
+  });
+  const [counts, end] = await Promise.allSettled([filled, written]);
+  // Where both failed, the first is the reason of the second only if the archive itself could not be filled.
+  if (end.status === 'rejected') throw counts.status === 'rejected' ? counts.reason : end.reason;
+  if (counts.status === 'rejected') throw counts.reason;
+  return counts.value;
+}
+
+async function fill(archive: Pack, client: PoolClient, studioId: string): Promise<Counts> {
+  const studio = await findWholeStudio(client, studioId);
+  if (!studio) throw new Error('There is no studio here yet; start the application once.');
+  const counts = { pictures: 0, jobs: 0, revisions: 0, runs: 0 };
+  const { version: workshopVersion, createdAt } = studio;
+  await addJson(archive, NAMES.studio, createdAt, {
+    ...{ format: STUDIO_FORMAT, formatVersion: FORMAT_VERSION },
+    ...{ workshopVersion, createdAt },
+  });
+  await addJson(archive, NAMES.workshop, createdAt, studio.workshop);
+  for await (const head of everyPicture(client, studioId)) {
+    const name = NAMES.picture(head.sha256, head.mime);
+    const entry = archive.entry({ name, size: head.sizeBytes, mtime: wholeSecond(head.createdAt) });
+    for await (const piece of picturePieces(client, studioId, head)) await put(entry, piece);
+    entry.end(Buffer.alloc(0));
+    await done(entry);
+    counts.pictures += 1;
+  }
+  for await (const job of everyJob(client, studioId)) {
+    await addJson(archive, NAMES.job(job.id), job.updatedAt, job);
+    counts.jobs += 1;
+  }
+  for await (const { jobId, ...revision } of everyRevision(client, studioId)) {
+    await addJson(archive, NAMES.revision(jobId, revision.version), revision.savedAt, revision);
+    counts.revisions += 1;
+  }
+  for await (const run of everyRun(client, studioId)) {
+    await addJson(archive, NAMES.run(run.id), run.startedAt, run);
+    counts.runs += 1;
+  }
+  await addJson(archive, NAMES.end, createdAt, counts);
+  archive.finalize();
+  return counts;
+}
+
+/** Archives know seconds. */
+const wholeSecond = (moment: string): Date => new Date(Math.floor(Date.parse(moment) / 1000) * 1000);
+
+async function addJson(archive: Pack, name: string, moment: string, value: unknown): Promise<void> {
+  const bytes = Buffer.from(`${JSON.stringify(value, null, 1)}\n`);
+  const entry = archive.entry({ name, size: bytes.length, mtime: wholeSecond(moment) });
+  entry.end(bytes);
+  await done(entry);
+}
+
+type Entry = ReturnType<Pack['entry']>;
+const done = (entry: Entry): Promise<void> => finished(entry as unknown as Writable);
+
+/** Whoever reads is waited for. */
+async function put(entry: Entry, piece: Buffer): Promise<void> {
+  if (!entry.write(piece)) await once(entry as unknown as Writable, 'drain');
+}

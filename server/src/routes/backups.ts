@@ -1,0 +1,80 @@
+import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { mkdir, rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { text } from 'node:stream/consumers';
+import { pipeline } from 'node:stream/promises';
+import { fileURLToPath } from 'node:url';
+import { Router } from 'express';
+import type { Pool } from 'pg';
+import { backupFolder, dayOf, listBackups } from '../backup/datedBackup.ts';
+import { REFUSED } from '../backup/types.ts';
+import { findStudio } from '../tables/studios.ts';
+import { STUDIO_ID } from '../tables/types.ts';
+import { Refusal } from './refuse.ts';
+
+/** @param url of the database: backups are written and read by processes of their own, beside the one that answers */
+export function backupRoutes(pool: Pool, url: string): Router {
+  const router = Router();
+  const start = (file: string, args: readonly string[]) =>
+    spawn(
+      process.execPath,
+      ['--import', 'tsx', fileURLToPath(new URL(`../backup/${file}`, import.meta.url)), ...args],
+      { stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, DATABASE_URL: url } },
+    );
+
+  router.get('/', async (_request, response) => {
+    const folder = backupFolder();
+    response.json({ folder, kept: await listBackups(folder) });
+  });
+
+  router.get('/now', async (_request, response) => {
+    const studio = await findStudio(pool, STUDIO_ID);
+    response
+      .type('application/gzip')
+      .attachment(`${plainName(studio?.workshop.studioName ?? 'studio')}-${dayOf(new Date())}.tar.gz`);
+    const writer = start('backupProcess.ts', []);
+    // Whoever stops reading needs it no more.
+    response.once('close', () => writer.kill('SIGTERM'));
+    const failed = text(writer.stderr);
+    const ended = new Promise<number | null>((done) => writer.once('exit', done));
+    await pipeline(writer.stdout, response, { end: false });
+    if ((await ended) === 0) return void response.end();
+    // What was sent so far must not pass for a whole file.
+    console.error((await failed).trim());
+    response.destroy();
+  });
+
+  router.post('/restore', async (request, response) => {
+    const { mode } = request.query;
+    if (mode !== 'beside' && mode !== 'instead') throw new Refusal(400, 'mode wants beside or instead.', 'mode');
+    const folder = backupFolder();
+    await mkdir(folder, { recursive: true });
+    const path = join(folder, `incoming-${randomUUID()}.part`);
+    try {
+      await pipeline(request, createWriteStream(path, { mode: 0o600 }));
+      const reader = start('restoreProcess.ts', [path, ...(mode === 'instead' ? ['--instead'] : [])]);
+      const [code, said, problem] = await Promise.all([
+        new Promise<number | null>((done) => reader.once('exit', done)),
+        text(reader.stdout),
+        text(reader.stderr),
+      ]);
+      if (code === REFUSED) throw new Refusal(422, problem.trim(), 'file');
+      if (code !== 0) throw new Error(problem.trim());
+      response.json({ said: said.trim() });
+    } finally {
+      await rm(path, { force: true });
+    }
+  });
+
+  return router;
+}
+
+/** A name that every system takes for a file. */
+const plainName = (name: string): string =>
+  name
+    .normalize('NFKD')
+    .replace(/[^A-Za-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .toLowerCase() || 'studio';

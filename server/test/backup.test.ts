@@ -1,0 +1,384 @@
+import { execFileSync } from 'node:child_process';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Readable, Writable } from 'node:stream';
+import { setTimeout as pause } from 'node:timers/promises';
+import { gunzipSync, gzipSync } from 'node:zlib';
+import { expect } from 'chai';
+import type pg from 'pg';
+import sharp from 'sharp';
+import { pack } from 'tar-stream';
+import { changeJob, newJob, type Job } from '@zippy/core';
+import { dailyBackup, letOldGo, listBackups } from '../src/backup/datedBackup.ts';
+import { restoreBackup, type Restored, type RestoreMode } from '../src/backup/restoreBackup.ts';
+import { BackupRefused } from '../src/backup/types.ts';
+import { writeBackup } from '../src/backup/writeBackup.ts';
+import { readPicture } from '../src/pictures/readPicture.ts';
+import { addJob, findJob, listJobs, removeJob, saveJob } from '../src/tables/jobs.ts';
+import { addPicture, findPreview } from '../src/tables/pictures.ts';
+import { findStudio, saveWorkshop } from '../src/tables/studios.ts';
+import { STUDIO_ID } from '../src/tables/types.ts';
+import { otherDatabase } from './otherStudio.ts';
+import { Serving } from './serving.ts';
+import { workshop } from './support.ts';
+
+/** A sink that keeps what it is given, and can be held. */
+class Shelf extends Writable {
+  readonly pieces: Buffer[] = [];
+  held: (() => void) | null = null;
+  holding = false;
+  override _write(piece: Buffer, _encoding: string, taken: () => void): void {
+    this.pieces.push(piece);
+    if (this.holding) this.held = taken;
+    else taken();
+  }
+  get size(): number {
+    return this.pieces.reduce((sum, { length }) => sum + length, 0);
+  }
+  letGo(): void {
+    this.holding = false;
+    this.held?.();
+  }
+}
+
+async function backupOf(pool: pg.Pool): Promise<Buffer> {
+  const shelf = new Shelf();
+  await writeBackup(pool, STUDIO_ID, shelf);
+  return Buffer.concat(shelf.pieces);
+}
+
+const restore = (pool: pg.Pool, bytes: Buffer, mode: RestoreMode = 'beside'): Promise<Restored> =>
+  restoreBackup(pool, STUDIO_ID, Readable.from([bytes]), { mode, read: readPicture });
+
+async function refusal(pool: pg.Pool, bytes: Buffer): Promise<string> {
+  try {
+    await restore(pool, bytes, 'instead');
+  } catch (problem) {
+    if (problem instanceof BackupRefused) return problem.message;
+    throw problem;
+  }
+  return 'it was taken';
+}
+
+/** Every row there is, as the database says it. */
+async function everything(pool: pg.Pool): Promise<string> {
+  const tables = ['studios', 'jobs', 'job_revisions', 'runs', 'run_events'];
+  const said = [];
+  for (const table of tables)
+    said.push((await pool.query<{ row: string }>(`select ${table}::text as row from ${table} order by 1`)).rows);
+  // When a picture came in is kept to the second.
+  said.push(
+    (await pool.query('select sha256, md5(bytes), md5(preview), preview_mime, width_px from pictures order by 1')).rows,
+  );
+  return JSON.stringify(said);
+}
+
+/** Entries of a backup as Debian’s own tar writes them out, changed, and put together again by another hand. */
+async function rewritten(bytes: Buffer, change: (entries: Map<string, Buffer>) => void): Promise<Buffer> {
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-tar-'));
+  writeFileSync(join(folder, 'all.tar'), gunzipSync(bytes));
+  const names = execFileSync('tar', ['tf', 'all.tar'], { cwd: folder }).toString().trim().split('\n');
+  const entries = new Map(
+    names.map((name) => [name, execFileSync('tar', ['xOf', 'all.tar', name], { cwd: folder, maxBuffer: 1e9 })]),
+  );
+  rmSync(folder, { recursive: true });
+  change(entries);
+  const archive = pack();
+  for (const [name, body] of entries) archive.entry({ name }, body);
+  archive.finalize();
+  const pieces: Buffer[] = [];
+  for await (const piece of archive) pieces.push(piece as Buffer);
+  return gzipSync(Buffer.concat(pieces));
+}
+
+const titled = (title: string): Job => newJob(title, workshop);
+const sha = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
+
+describe('backup and restore', function () {
+  this.timeout(120_000);
+  const serving = new Serving();
+  let other: Awaited<ReturnType<typeof otherDatabase>>;
+  beforeEach(async () => (other = await otherDatabase(serving.pool)));
+  afterEach(() => other.drop());
+
+  it('brings everything back byte for byte into an empty studio, odd letters and put-away jobs too', async () => {
+    const photo = await sharp({ create: { width: 90, height: 60, channels: 3, background: '#2a5d68' } })
+      .jpeg()
+      .toBuffer();
+    const picture = await readPicture('quay.jpg', photo);
+    await addPicture(serving.pool, STUDIO_ID, picture);
+    const id = randomUUID();
+    const job = changeJob(titled('Möwen & “tides” 🦭'), [{ path: ['pictures'], value: { quay: picture.ref } }]);
+    await addJob(serving.pool, STUDIO_ID, id, job);
+    await saveJob(serving.pool, STUDIO_ID, id, titled('second thoughts'), 1);
+    const away = randomUUID();
+    await addJob(serving.pool, STUDIO_ID, away, titled('put away'));
+    await removeJob(serving.pool, STUDIO_ID, away);
+
+    const bytes = await backupOf(serving.pool);
+    const came = await restore(other.pool, bytes);
+    expect(came).to.include({ same: 0, beside: 0, things: 0 });
+    expect(came.jobs).to.equal(12);
+    expect(await everything(other.pool)).to.equal(await everything(serving.pool));
+    // And what is written of it again is the same file.
+    expect((await backupOf(other.pool)).equals(bytes)).to.equal(true);
+    expect(
+      (await findPreview(other.pool, STUDIO_ID, picture.ref.sha256))!.bytes.equals(picture.preview.bytes),
+    ).to.equal(true);
+  });
+
+  it('is an archive that any program opens: plain JSON, and pictures as they came in', async () => {
+    const drawing = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect width="9" height="9"/></svg>',
+    );
+    const picture = await readPicture('buoy.svg', drawing);
+    await addPicture(serving.pool, STUDIO_ID, picture);
+    const response = await fetch(`${serving.base}/backups/now`);
+    expect(response.headers.get('content-disposition')).to.match(/filename="?saltmarsh-lane-\d{4}-\d\d-\d\d\.tar\.gz/);
+    const bytes = Buffer.from(await response.arrayBuffer());
+    await rewritten(bytes, (entries) => {
+      expect([...entries.keys()].slice(0, 2)).to.deep.equal(['studio.json', 'workshop.json']);
+      expect(entries.get(`pictures/${picture.ref.sha256}.svg`)!.equals(picture.bytes)).to.equal(true);
+      const shop = JSON.parse(entries.get('workshop.json')!.toString()) as { studioName: string };
+      expect(shop.studioName).to.equal('Saltmarsh Lane');
+      expect(JSON.parse([...entries].at(-1)![1].toString())).to.include.keys('jobs', 'revisions', 'runs', 'pictures');
+    });
+  });
+
+  it('stands beside what is there and writes over nothing', async () => {
+    const [kept, changed, lost] = [randomUUID(), randomUUID(), randomUUID()];
+    for (const id of [kept, changed, lost]) await addJob(serving.pool, STUDIO_ID, id, titled(`job ${id.slice(0, 4)}`));
+    const before = (await findStudio(serving.pool, STUDIO_ID))!;
+    const bytes = await backupOf(serving.pool);
+    await saveJob(serving.pool, STUDIO_ID, changed, titled('newer'), 1);
+    await removeJob(serving.pool, STUDIO_ID, kept);
+    await serving.pool.query('delete from job_revisions where job_id = $1', [lost]);
+    await serving.pool.query('delete from jobs where id = $1', [lost]);
+    // A stock gone from the shelf, and another dearer.
+    const [gone, dearer, ...rest] = before.workshop.stocks;
+    const shop = { ...before.workshop, hourlyMinor: 4321, stocks: [{ ...dearer!, sheetPriceMinor: 99_999 }, ...rest] };
+    await saveWorkshop(serving.pool, STUDIO_ID, shop, before.version);
+
+    const came = await restore(serving.pool, bytes);
+    expect(came).to.include({ jobs: 1, beside: 1, things: 1, pictures: 0, runs: 0 });
+    const jobs = await listJobs(serving.pool, STUDIO_ID);
+    expect(jobs.find(({ id }) => id === changed)!.document.brief.title).to.equal('newer');
+    expect(jobs.map(({ document }) => document.brief.title)).to.include(`job ${changed.slice(0, 4)} (from the backup)`);
+    expect(jobs.map(({ id }) => id)).to.include.members([kept, lost]);
+    const now = (await findStudio(serving.pool, STUDIO_ID))!.workshop;
+    expect(now).to.deep.include({ hourlyMinor: 4321 });
+    expect(now.stocks.find(({ id }) => id === dearer!.id)!.sheetPriceMinor).to.equal(99_999);
+    expect(now.stocks.at(-1)).to.deep.equal(gone);
+    // Once more adds one more copy of what differs, and nothing else.
+    expect(await restore(serving.pool, bytes)).to.include({ jobs: 0, things: 0, beside: 1 });
+    const { version } = (await findStudio(serving.pool, STUDIO_ID))!;
+    await saveWorkshop(serving.pool, STUDIO_ID, before.workshop, version);
+  });
+
+  it('takes the place of what is there when asked to', async () => {
+    const bytes = await backupOf(serving.pool);
+    await restore(other.pool, bytes);
+    const extra = randomUUID();
+    await addJob(other.pool, STUDIO_ID, extra, titled('made since'));
+    const studio = (await findStudio(other.pool, STUDIO_ID))!;
+    await saveWorkshop(other.pool, STUDIO_ID, { ...studio.workshop, hourlyMinor: 1 }, studio.version);
+    await restore(other.pool, bytes, 'instead');
+    expect(await findJob(other.pool, STUDIO_ID, extra)).to.equal(null);
+    const after = (await findStudio(other.pool, STUDIO_ID))!;
+    expect(after.workshop).to.deep.equal(studio.workshop);
+    // A page that still holds the workshop of before is told so.
+    expect(after.version).to.be.above(studio.version);
+    const { rows } = await other.pool.query('select count(*)::int as n from jobs');
+    expect(rows[0]).to.deep.equal({ n: (await serving.pool.query('select from jobs')).rowCount });
+  });
+
+  it('takes all of a file or nothing', async () => {
+    const bytes = await backupOf(serving.pool);
+    await restore(other.pool, bytes);
+    const before = await everything(other.pool);
+    for (const share of [0, 0.01, 0.3, 0.6, 0.9, 0.99])
+      expect(await refusal(other.pool, bytes.subarray(0, Math.floor(bytes.length * share)))).to.match(
+        /nothing was changed/,
+      );
+    // The last bytes are a checksum.
+    expect(await refusal(other.pool, bytes.subarray(0, -4))).to.match(/breaks off/);
+    const flipped = Buffer.from(bytes);
+    flipped[Math.floor(bytes.length / 2)]! ^= 0x10;
+    expect(await refusal(other.pool, flipped)).to.not.equal('it was taken');
+    expect(await refusal(other.pool, Buffer.from('{"title":"a job file"}'))).to.match(/no backup of a studio/);
+    const aJob = (entries: Map<string, Buffer>): string =>
+      [...entries.keys()].find((name) => name.startsWith('jobs/'))!;
+    const edit = async (change: (entries: Map<string, Buffer>) => void): Promise<string> =>
+      refusal(other.pool, await rewritten(bytes, change));
+    expect(await edit((entries) => entries.delete(aJob(entries)))).to.match(/belongs to no job|should hold/);
+    expect(await edit((entries) => entries.delete('end.json'))).to.match(/breaks off/);
+    expect(await edit((entries) => entries.delete('studio.json'))).to.match(/does not begin/);
+    expect(await edit((entries) => entries.set('jobs/../x.json', Buffer.from('{}')))).to.match(
+      /no backup of a studio holds/,
+    );
+    expect(
+      await edit((entries) =>
+        entries.set(
+          'studio.json',
+          Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 1', '"formatVersion": 2')),
+        ),
+      ),
+    ).to.match(/newer version/);
+    expect(
+      await edit((entries) =>
+        entries.set(
+          aJob(entries),
+          Buffer.from(
+            entries
+              .get(aJob(entries))!
+              .toString()
+              .replace(/"wanted": \d+/, '"wanted": -3'),
+          ),
+        ),
+      ),
+    ).to.match(/jobs\/.*wanted/);
+    expect(
+      await edit((entries) =>
+        entries.set(
+          aJob(entries),
+          Buffer.from(entries.get(aJob(entries))!.toString().replace('"brief": {', '"brief": {"__proto__": 1,')),
+        ),
+      ),
+    ).to.match(/a name in it that is not taken/);
+    expect(
+      await edit((entries) => {
+        const name = [...entries.keys()].find((one) => one.startsWith('pictures/'))!;
+        entries.set(name, Buffer.concat([entries.get(name)!, Buffer.from(' ')]));
+      }),
+    ).to.match(/damaged/);
+    expect(await everything(other.pool)).to.equal(before);
+  });
+
+  it('trusts no picture for standing in a backup: a drawing that reaches out is cleaned, and the job shows the clean one', async () => {
+    const evil = Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><script>alert(1)</script><rect width="9" height="9"/></svg>',
+    );
+    const mild = await readPicture(
+      'mild.svg',
+      Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 7 7"><rect width="7" height="7"/></svg>'),
+    );
+    await addPicture(serving.pool, STUDIO_ID, mild);
+    const id = randomUUID();
+    await addJob(
+      serving.pool,
+      STUDIO_ID,
+      id,
+      changeJob(titled('evil'), [{ path: ['pictures'], value: { a: mild.ref } }]),
+    );
+    const bytes = await rewritten(await backupOf(serving.pool), (entries) => {
+      const all = [...entries].map(([name, body]) => {
+        const as = name.replace(mild.ref.sha256, sha(evil));
+        if (as !== name) return [as, evil] as const;
+        return name.endsWith('.json')
+          ? ([name, Buffer.from(body.toString().replaceAll(mild.ref.sha256, sha(evil)))] as const)
+          : ([name, body] as const);
+      });
+      entries.clear();
+      for (const [name, body] of all) entries.set(name, body);
+    });
+    const came = await restore(other.pool, bytes);
+    expect(came.lost).to.deep.equal([]);
+    const shown = (await findJob(other.pool, STUDIO_ID, id))!.document.pictures.a!.sha256;
+    expect(shown).to.not.equal(sha(evil));
+    const stored = (await findPreview(other.pool, STUDIO_ID, shown))!.bytes.toString();
+    expect(stored).to.contain('<rect').and.not.contain('script');
+    expect(await findPreview(other.pool, STUDIO_ID, sha(evil))).to.equal(null);
+  });
+
+  it('is of one moment, and waits for whoever takes it: 24 MB of picture are never all in memory', async () => {
+    const noise = await sharp(randomBytes(2000 * 4000 * 3), { raw: { width: 2000, height: 4000, channels: 3 } })
+      .png({ compressionLevel: 0 })
+      .toBuffer();
+    const picture = await readPicture('noise.png', noise);
+    await addPicture(serving.pool, STUDIO_ID, picture);
+    const shelf = new Shelf();
+    shelf.holding = true;
+    const writing = writeBackup(serving.pool, STUDIO_ID, shelf);
+    // Long enough to have gone on, had it not been held: what is written later would be written by now.
+    for (let looks = 0; looks < 20; looks += 1) await pause(30);
+    expect(shelf.size).to.be.below(2_000_000);
+    const late = randomUUID();
+    await addJob(serving.pool, STUDIO_ID, late, titled('saved meanwhile'));
+    shelf.letGo();
+    await writing;
+    await rewritten(Buffer.concat(shelf.pieces), (entries) => {
+      expect(entries.has(`jobs/${late}.json`)).to.equal(false);
+      expect(entries.get(`pictures/${picture.ref.sha256}.png`)!.equals(picture.bytes)).to.equal(true);
+    });
+    await serving.pool.query('delete from pictures where sha256 = $1', [picture.ref.sha256]);
+  });
+
+  it('takes a thousand jobs of four revisions each out and in again', async () => {
+    const source = await otherDatabase(serving.pool);
+    try {
+      await restore(source.pool, await backupOf(serving.pool), 'beside');
+      for (let i = 0; i < 1000; i += 1) {
+        const id = randomUUID();
+        await addJob(source.pool, STUDIO_ID, id, titled(`tide table ${i}`));
+        for (let version = 1; version < 4; version += 1)
+          await saveJob(source.pool, STUDIO_ID, id, titled(`tide table ${i}, thought ${version}`), version);
+      }
+      const bytes = await backupOf(source.pool);
+      const came = await restore(other.pool, bytes);
+      expect(came.jobs).to.be.at.least(1000);
+      expect(await everything(other.pool)).to.equal(await everything(source.pool));
+      expect((await backupOf(other.pool)).equals(bytes)).to.equal(true);
+    } finally {
+      await source.drop();
+    }
+  });
+
+  describe('dated backups', () => {
+    let folder: string;
+    beforeEach(() => (folder = mkdtempSync(join(tmpdir(), 'zippy-dated-'))));
+    afterEach(() => rmSync(folder, { recursive: true }));
+    const day = (n: number): Date => new Date(2026, 10, n, 12);
+
+    it('are made once a day, seven are kept, and other files in the folder are let be', async () => {
+      writeFileSync(join(folder, 'my-own.tar.gz'), 'mine');
+      for (let n = 1; n <= 9; n += 1) {
+        expect(await dailyBackup(serving.pool, STUDIO_ID, folder, day(n))).to.equal(true);
+        expect(await dailyBackup(serving.pool, STUDIO_ID, folder, day(n))).to.equal(false);
+      }
+      const days = [3, 4, 5, 6, 7, 8, 9].map((n) => `studio-2026-11-0${n}.tar.gz`);
+      expect(readdirSync(folder).sort()).to.deep.equal(['my-own.tar.gz', ...days]);
+      expect((await listBackups(folder)).map(({ name }) => name).sort()).to.deep.equal(days);
+      // A maker’s customers are in it.
+      expect(statSync(join(folder, days[0]!)).mode & 0o077).to.equal(0);
+      await restore(other.pool, readFileSync(join(folder, days[0]!)));
+      expect(await everything(other.pool)).to.equal(await everything(serving.pool));
+    });
+
+    it('let nothing old go for one that could not be written', async () => {
+      for (let n = 1; n <= 7; n += 1) await dailyBackup(serving.pool, STUDIO_ID, folder, day(n));
+      const failing = { connect: () => Promise.reject(new Error('no space left')) } as unknown as pg.Pool;
+      let said = '';
+      await dailyBackup(failing, STUDIO_ID, folder, day(8)).catch((problem: Error) => (said = problem.message));
+      expect(said).to.equal('no space left');
+      await letOldGo(folder);
+      expect(readdirSync(folder)).to.have.length(7);
+    });
+  });
+
+  it('is brought back over HTTP, and says in a sentence what came of it', async () => {
+    const bytes = await backupOf(serving.pool);
+    const send = async (mode: string, body: Buffer): Promise<{ status: number; said?: string; message?: string }> => {
+      const response = await fetch(`${serving.base}/backups/restore?mode=${mode}`, {
+        method: 'POST',
+        body: new Uint8Array(body),
+      });
+      return { status: response.status, ...((await response.json()) as object) };
+    };
+    expect(await send('beside', bytes)).to.deep.include({ status: 200 });
+    expect((await send('beside', bytes)).said).to.match(/^Nothing of it was missing here\. \d+ jobs are here already/);
+    expect(await send('beside', bytes.subarray(0, 900))).to.deep.include({ status: 422 });
+    expect(await send('over', bytes)).to.deep.include({ status: 400, message: 'mode wants beside or instead.' });
+  });
+});
