@@ -64,10 +64,12 @@ mocha('core', 'core/test/**/*.test.ts', {});
 mocha('web', 'web/test/**/*.test.ts', {});
 mocha('cli', 'cli/test/**/*.test.ts', {});
 const cluster = await startCluster(join(scratch, 'postgres'));
+// What the worker keeps of its own accord goes with the rest.
+const env = { DATABASE_URL: cluster.url, ZIPPY_BACKUPS: join(scratch, 'backups') };
 try {
-  mocha('server', 'server/test/**/*.test.ts', { DATABASE_URL: cluster.url });
+  mocha('server', 'server/test/**/*.test.ts', env);
   if (only.length === 0 || only.includes('e2e')) buildWeb();
-  mocha('e2e', 'e2e/**/*.test.ts', { DATABASE_URL: cluster.url });
+  mocha('e2e', 'e2e/**/*.test.ts', env);
 } finally {
   await cluster.stop();
   rmSync(cluster.home, { recursive: true, force: true });

@@ -20,6 +20,7 @@ export * from './job/types.ts';
 export * from './job/figures.ts';
 export { cutText } from './job/cutText.ts';
 export { changeJob } from './job/changeJob.ts';
+export { isSame, mergeDocuments, type Clash, type Merged } from './job/mergeDocuments.ts';
 export { completed } from './job/completed.ts';
 export { DEFAULTS, EMPTY_FACE, newJob } from './job/newJob.ts';
 export { isPlainRule } from './job/plainRule.ts';

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
 import { planJob, MissingFromWorkshop } from '@zippy/core';
@@ -11,6 +12,7 @@ import {
 } from './exports/index.ts';
 import { EXPORT_QUEUE, type ExportJob } from './queue.ts';
 import { addExportFiles, beatExport, claimExport, giveUpExports, noteExport, silentExports } from './tables/exports.ts';
+import { beatWorker, removeWorker } from './tables/workers.ts';
 import { loadWorkshop } from './workshop.ts';
 import { loadPlacedPictures, PictureLost } from './pictures/placed.ts';
 import { inTransaction } from './tables/types.ts';
@@ -20,8 +22,17 @@ export async function workExports(boss: PgBoss, pool: Pool): Promise<void> {
   await boss.work<ExportJob>(EXPORT_QUEUE, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async (jobs) => {
     for (const job of jobs) await doExport(pool, job.data);
   });
-  const timer = setInterval(() => void takeOver(boss, pool).catch(() => {}), LOOK_EVERY_MS);
-  boss.once('stopped', () => clearInterval(timer));
+  const me = randomUUID();
+  const look = async (): Promise<void> => {
+    await beatWorker(pool, me);
+    await takeOver(boss, pool);
+  };
+  await look();
+  const timer = setInterval(() => void look().catch(() => {}), LOOK_EVERY_MS);
+  boss.once('stopped', () => {
+    clearInterval(timer);
+    void removeWorker(pool, me).catch(() => {});
+  });
   timer.unref();
 }
 
@@ -41,6 +52,9 @@ export async function takeOver(boss: PgBoss, pool: Pool): Promise<number> {
   for (const work of silent) await boss.send(EXPORT_QUEUE, work satisfies ExportJob, { singletonKey: work.exportId });
   return silent.length;
 }
+
+/** The maker has said that the file is not wanted any more. */
+class NobodyWaits extends Error {}
 
 export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): Promise<void> {
   const work = await claimExport(pool, studioId, exportId);
@@ -63,13 +77,16 @@ export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): P
       fonts,
       pictures,
       date,
-      onProgress: (done, total) => noteExport(pool, studioId, exportId, { state: 'working', done, total }),
+      onProgress: async (done, total) => {
+        if (!(await noteExport(pool, studioId, exportId, { state: 'working', done, total }))) throw new NobodyWaits();
+      },
     });
     await inTransaction(pool, async (client) => {
+      if (!(await noteExport(client, studioId, exportId, { state: 'done' }))) throw new NobodyWaits();
       await addExportFiles(client, studioId, exportId, files);
-      await noteExport(client, studioId, exportId, { state: 'done' });
     });
   } catch (problem) {
+    if (problem instanceof NobodyWaits) return;
     const known =
       problem instanceof ExportRefused || problem instanceof MissingFromWorkshop || problem instanceof PictureLost;
     await noteExport(pool, studioId, exportId, {

@@ -9,6 +9,7 @@ import { tokens } from './theme/tokens.ts';
 import { NoticeBar } from './ui/NoticeBar.tsx';
 import { Waiting } from './ui/Waiting.tsx';
 
+const ClashSheet = lazy(() => import('./jobs/ClashSheet.tsx'));
 const JobPage = lazy(() => import('./jobs/JobPage.tsx'));
 const WorkshopPage = lazy(() => import('./workshop/WorkshopPage.tsx'));
 const CalibratePage = lazy(() => import('./workshop/calibrate/CalibratePage.tsx'));
@@ -28,7 +29,7 @@ export function App(): ReactNode {
 
 function Places(): ReactNode {
   const navigate = useNavigate();
-  const { workshop, problem, load } = useWorkshop();
+  const { workshop, problem, load, clashes, settleClashes } = useWorkshop();
   useEffect(() => void load(), [load]);
   if (!workshop) return <Waiting text={problem ?? 'Clearing the bench …'} />;
   return (
@@ -43,6 +44,14 @@ function Places(): ReactNode {
           <Route path="/bench/:runId" element={<BenchCard workshop={workshop} />} />
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
+        {clashes.length > 0 && (
+          <ClashSheet
+            what="The workshop"
+            clashes={clashes}
+            unit={workshop.unit}
+            onSettle={(theirsAt) => void settleClashes(theirsAt)}
+          />
+        )}
       </Suspense>
       <NoticeBar />
     </AriaRouter>

@@ -22,6 +22,8 @@ export class PretendServer {
   workshop = { workshop, version: 1 };
   readonly runEvents: { id: string; kind: string }[] = [];
   away = false;
+  /** It takes what it is sent, and its answers never arrive. */
+  losing = false;
   /** What it answers instead, as one that fails. */
   failing: { readonly status: number; readonly message: string } | null = null;
   /** Holds answers back until it is called. */
@@ -40,6 +42,7 @@ export class PretendServer {
         path.replace('/api', ''),
         init?.body ? (JSON.parse(init.body as string) as Record<string, unknown>) : {},
       );
+      if (this.losing) throw new TypeError('Failed to fetch');
       return new Response(status === 204 ? null : JSON.stringify(body), { status });
     }) as typeof fetch;
   }

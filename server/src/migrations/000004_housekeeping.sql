@@ -8,7 +8,11 @@ alter table exports drop constraint exports_state_check;
 alter table exports add constraint exports_state_check
   check (state in ('waiting', 'working', 'done', 'failed', 'cancelled'));
 
+-- Workers that are at hand, each heard of every few seconds.
+create table workers (id uuid primary key, beat_at timestamptz not null default now());
+
 -- Down Migration
+drop table workers;
 update exports set state = 'failed' where state = 'cancelled';
 alter table exports drop constraint exports_state_check;
 alter table exports add constraint exports_state_check check (state in ('waiting', 'working', 'done', 'failed'));

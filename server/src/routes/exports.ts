@@ -5,8 +5,9 @@ import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
 import { canExport, EXPORTS } from '../exports/index.ts';
 import { EXPORT_QUEUE, type ExportJob } from '../queue.ts';
-import { addExport, findExport, findExportFile } from '../tables/exports.ts';
+import { addExport, cancelExport, findExport, findExportFile } from '../tables/exports.ts';
 import { findJob } from '../tables/jobs.ts';
+import { countWorkers } from '../tables/workers.ts';
 import { inTransaction, STUDIO_ID } from '../tables/types.ts';
 import { ID, isId } from './ids.ts';
 import { body, notFound, Refusal } from './refuse.ts';
@@ -53,7 +54,15 @@ export function exportRoutes(pool: Pool, boss: PgBoss): Router {
     if (!isId(request.params.id)) throw notFound('export');
     const found = await findExport(pool, STUDIO_ID, request.params.id);
     if (!found) throw notFound('export');
-    response.json(found);
+    const waitsInVain = found.state === 'waiting' && (await countWorkers(pool)) === 0;
+    response.json({ ...found, waitsInVain });
+  });
+
+  // Asked twice, or too late, it changes nothing.
+  router.delete('/:id', async (request, response) => {
+    if (!isId(request.params.id) || !(await findExport(pool, STUDIO_ID, request.params.id))) throw notFound('export');
+    await cancelExport(pool, STUDIO_ID, request.params.id);
+    response.status(204).end();
   });
 
   router.get('/:id/files/:number', async (request, response) => {

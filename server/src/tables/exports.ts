@@ -1,12 +1,13 @@
 import type { Job } from '@zippy/core';
 import type { ExportFile } from '../exports/types.ts';
 import type { Db } from './types.ts';
+import { SILENT_SECONDS } from './workers.ts';
 
 export interface ExportRow {
   readonly id: string;
   readonly what: string;
   readonly format: string;
-  readonly state: 'waiting' | 'working' | 'done' | 'failed';
+  readonly state: 'waiting' | 'working' | 'done' | 'failed' | 'cancelled';
   readonly done: number;
   readonly total: number;
   readonly message: string | null;
@@ -48,8 +49,6 @@ export async function findExport(db: Db, studioId: string, id: string): Promise<
   return { ...rows[0], files: files.rows };
 }
 
-/** A worker that has not been heard of for so long is dead, or as good as. */
-const SILENT_SECONDS = 20;
 const SILENT = `state = 'working' and coalesce(beat_at, created_at) < now() - make_interval(secs => ${SILENT_SECONDS})`;
 
 /** Takes work that nobody else has; null where it is done, or another worker is at it. */
@@ -94,20 +93,31 @@ export async function silentExports(
   return rows;
 }
 
+/** Says how far work is, or how it ended. @returns false where nobody waits for it any more */
 export async function noteExport(
   db: Db,
   studioId: string,
   id: string,
   note: {
-    readonly state: ExportRow['state'];
+    readonly state: 'working' | 'done' | 'failed';
     readonly done?: number;
     readonly total?: number;
     readonly message?: string;
   },
-): Promise<void> {
-  await db.query(
-    'update exports set state = $3, done = coalesce($4, done), total = coalesce($5, total), message = $6 where studio_id = $1 and id = $2',
+): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `update exports set state = $3, done = coalesce($4, done), total = coalesce($5, total), message = $6
+     where studio_id = $1 and id = $2 and state = 'working'`,
     [studioId, id, note.state, note.done ?? null, note.total ?? null, note.message ?? null],
+  );
+  return rowCount === 1;
+}
+
+/** Work that nobody waits for any more. What is done or has failed stays so. */
+export async function cancelExport(db: Db, studioId: string, id: string): Promise<void> {
+  await db.query(
+    "update exports set state = 'cancelled' where studio_id = $1 and id = $2 and state in ('waiting', 'working')",
+    [studioId, id],
   );
 }
 

@@ -85,7 +85,9 @@ export interface StoredJob {
 }
 export interface ExportState {
   readonly id: string;
-  readonly state: 'waiting' | 'working' | 'done' | 'failed';
+  readonly state: 'waiting' | 'working' | 'done' | 'failed' | 'cancelled';
+  /** It waits, and no worker is at hand to take it. */
+  readonly waitsInVain?: boolean;
   readonly done: number;
   readonly total: number;
   readonly message: string | null;
@@ -114,6 +116,16 @@ export interface JobPutAway {
   readonly title: string;
   readonly putAwayAt: string;
 }
+
+/** A dated backup in the studio's folder. */
+export interface KeptBackup {
+  readonly name: string;
+  readonly sizeBytes: number;
+  readonly at: string;
+}
+
+/** Where a backup of everything is fetched from; the browser keeps it as a file while it comes. */
+export const BACKUP_URL = '/api/backups/now';
 
 export const api = {
   workshop: () => call<{ workshop: Workshop; version: number }>('/workshop'),
@@ -148,5 +160,7 @@ export const api = {
   addExport: (jobId: string, what: string, format: string) =>
     send<ExportState>('POST', '/exports', { jobId, what, format }),
   export: (id: string) => call<ExportState>(`/exports/${id}`),
+  cancelExport: (id: string) => call<undefined>(`/exports/${id}`, { method: 'DELETE' }),
+  backups: () => call<{ folder: string; kept: readonly KeptBackup[] }>('/backups'),
   exportFileUrl: (id: string, number: number) => `/api/exports/${id}/files/${number}`,
 };

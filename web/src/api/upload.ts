@@ -28,6 +28,14 @@ function upload<T>(path: string, file: File, onShare: (share: number) => void): 
 export const addPicture = (file: File, onShare: (share: number) => void): Promise<PictureRef> =>
   upload<PictureRef>(`/pictures?name=${encodeURIComponent(file.name)}`, file, onShare);
 
+/** Brings a backup back. @returns what came of it, in sentences */
+export const restoreBackup = (
+  file: File,
+  mode: 'beside' | 'instead',
+  onShare: (share: number) => void,
+): Promise<{ readonly said: string }> =>
+  upload<{ readonly said: string }>(`/backups/restore?mode=${mode}`, file, onShare);
+
 /** What is going on with a file, in a sentence. */
 export const sayShare = (name: string, share: number): string =>
   share < 1 ? `Taking in ${name} … ${Math.floor(share * 100)} %` : `Preparing ${name} …`;

@@ -13,7 +13,7 @@ import { Strip } from '../strip/Strip.tsx';
 import { KeyCap, Press, PressLink } from '../ui/Press.tsx';
 import { TopBar } from '../ui/TopBar.tsx';
 import { Waiting } from '../ui/Waiting.tsx';
-import { TwoCopies } from './TwoCopies.tsx';
+import ClashSheet from './ClashSheet.tsx';
 
 const isStation = (name: string | undefined): name is Station => STATIONS.includes(name as Station);
 
@@ -95,7 +95,7 @@ function OpenJob({
         <Bench {...props} />
         <Slip key={station} {...props} job={job} />
       </main>
-      <TwoCopies />
+      <JobClashes />
       <KeysSheet isOpen={keysShown} onClose={() => setKeysShown(false)} />
     </Layout>
   );
@@ -199,3 +199,11 @@ const Line = styled.div`
     }
   }
 `;
+
+/** The same decision of a job, made in two places at once. */
+function JobClashes(): ReactNode {
+  const { save, clashes, settleClashes, keepBoth } = useJob();
+  const unit = useWorkshop((s) => s.workshop!.unit);
+  if (save !== 'conflict') return null;
+  return <ClashSheet what="This job" clashes={clashes} unit={unit} onSettle={settleClashes} onKeepBoth={keepBoth} />;
+}

@@ -1,11 +1,33 @@
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { api } from '../api/client.ts';
+import { api, Away, type ExportState } from '../api/client.ts';
 import { useJob } from '../stores/job.ts';
-import { Press } from '../ui/Press.tsx';
+import { Press, Quiet } from '../ui/Press.tsx';
 
 const ASK_EVERY_MS = 300;
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
+
+interface State {
+  readonly text: string;
+  readonly share: number | null;
+  readonly failed?: boolean;
+  /** It goes on; under this id where the server has it. */
+  readonly going?: { readonly id: string | null };
+}
+
+const progressOf = ({ state, waitsInVain, done, total }: ExportState): string => {
+  if (state === 'working') return `Writing ${done} of ${total}`;
+  return waitsInVain
+    ? 'The part that writes files is away; it starts again by itself, and this is written then.'
+    : 'Waiting for the writer …';
+};
+
+/** How far it is now; a server that is away for a moment has not lost it. */
+const stateOf = (work: ExportState): Promise<ExportState> =>
+  api.export(work.id).catch((problem: unknown) => {
+    if (problem instanceof Away) return work;
+    throw problem;
+  });
 
 /** Has a file written by the worker, says how far it is, and hands it over. */
 export function TakeAway({
@@ -19,17 +41,13 @@ export function TakeAway({
 }): ReactNode {
   const id = useJob((s) => s.id);
   const settle = useJob((s) => s.settle);
-  const [state, setState] = useState<{
-    readonly text: string;
-    readonly share: number | null;
-    readonly failed?: boolean;
-  } | null>(null);
+  const [state, setState] = useState<State | null>(null);
   const [files, setFiles] = useState<readonly { readonly url: string; readonly name: string }[]>([]);
 
   const write = async (): Promise<void> => {
     if (!id) return;
     setFiles([]);
-    setState({ text: 'Saving …', share: null });
+    setState({ text: 'Saving …', share: null, going: { id: null } });
     try {
       if (!(await settle()))
         return setState({
@@ -40,12 +58,14 @@ export function TakeAway({
       let work = await api.addExport(id, what, format);
       while (work.state === 'waiting' || work.state === 'working') {
         setState({
-          text: work.state === 'waiting' ? 'Waiting for the writer …' : `Writing ${work.done} of ${work.total}`,
+          text: progressOf(work),
           share: work.total > 0 ? work.done / work.total : null,
+          going: { id: work.id },
         });
         await pause(ASK_EVERY_MS);
-        work = await api.export(work.id);
+        work = await stateOf(work);
       }
+      if (work.state === 'cancelled') return setState({ text: 'Stopped; nothing was written.', share: null });
       if (work.state === 'failed')
         return setState({ text: work.message ?? 'It could not be written.', share: null, failed: true });
       const made = work.files.map((file) => ({ url: api.exportFileUrl(work.id, file.number), name: file.name }));
@@ -57,10 +77,14 @@ export function TakeAway({
     }
   };
 
-  const busy = state !== null && !state.failed;
+  const going = state?.going;
+  const stop = async (): Promise<void> => {
+    // It is said to have stopped once the server says so.
+    if (going?.id) await api.cancelExport(going.id).catch(() => {});
+  };
   return (
     <Box>
-      <Press onPress={() => void write()} isDisabled={busy}>
+      <Press onPress={() => void write()} isDisabled={going !== undefined}>
         ↓ {label}
       </Press>
       {state && (
@@ -69,6 +93,7 @@ export function TakeAway({
           {state.share !== null && <progress value={state.share} aria-label="Written so far" />}
         </p>
       )}
+      {going?.id && <Quiet onPress={() => void stop()}>Stop writing it</Quiet>}
       {files.map((file) => (
         <a key={file.url} href={file.url} download={file.name}>
           {file.name}

@@ -1,21 +1,26 @@
 import { create } from 'zustand';
-import { changeJob, completed, cutText, type Job, type JobBench, type JobChange } from '@zippy/core';
+import {
+  changeJob,
+  cutText,
+  isSame,
+  mergeDocuments,
+  type Clash,
+  type Job,
+  type JobBench,
+  type JobChange,
+} from '@zippy/core';
 import { api, Away, Refused, type StoredJob } from '../api/client.ts';
-import { differences } from '../jobs/differences.ts';
-import { keptByTab } from './local.ts';
+import { keptJobs, sendKept, takeKept } from './keptJobs.ts';
 import { useNotice } from './notice.ts';
 import { growingPauses } from './tryAgain.ts';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'away' | 'refused' | 'conflict';
 
-interface KeptJob {
-  readonly job: Job;
-  readonly baseVersion: number;
-}
-
 interface JobState {
   readonly id: string | null;
   readonly job: Job | null;
+  /** The job as the server last had it from here, or gave it; what is typed is a change of this. */
+  readonly base: Job | null;
   readonly version: number;
   readonly past: readonly Job[];
   readonly future: readonly Job[];
@@ -23,8 +28,9 @@ interface JobState {
   /** Why the server would not take the job as it is. */
   readonly refusal: string | null;
   readonly missing: string | null;
-  /** The other copy, when two were changed at once. */
+  /** The other copy, while the same decision stands otherwise in both, and those decisions. */
   readonly theirs: StoredJob | null;
+  readonly clashes: readonly Clash[];
   readonly bench: JobBench | null;
   open(id: string): Promise<void>;
   close(): void;
@@ -34,8 +40,10 @@ interface JobState {
   takeAway(changes: readonly JobChange[], said: string): void;
   undo(): void;
   redo(): void;
-  keepMine(): Promise<void>;
-  takeTheirs(): Promise<void>;
+  /** Goes on with both copies joined: theirs in the clashes that are named, mine in the others. */
+  settleClashes(theirsAt: ReadonlySet<string>): void;
+  /** Goes on likewise with mine in all of them; the other copy becomes a job of its own on the wall. */
+  keepBoth(): Promise<void>;
   setBench(bench: JobBench | null): void;
   /** Waits until everything typed is on the server. */
   settle(): Promise<boolean>;
@@ -44,16 +52,9 @@ interface JobState {
 const SAVE_AFTER_MS = 350;
 const pauses = growingPauses();
 const MOST_STEPS = 200;
-const keptJobs = keptByTab<KeptJob>('job');
 
 let lastKey: string | undefined;
 let timer: ReturnType<typeof setTimeout> | undefined;
-
-/** What this browser keeps of a job, as this version of the application knows it. */
-async function takeKept(id: string): Promise<KeptJob | undefined> {
-  const found = await keptJobs.take(id);
-  return found && { ...found, job: completed(found.job) };
-}
 
 /** A save that went through: what was sent, and the version it became. */
 interface Sent {
@@ -62,6 +63,8 @@ interface Sent {
 }
 let sending: Promise<Sent | null> | null = null;
 let leaving: Promise<void> = Promise.resolve();
+/** Jobs that were sent and never answered: the server may have them. */
+let unanswered: readonly Job[] = [];
 /** Writing to the browser's own store, one thing after another. */
 let keeping: Promise<void> = Promise.resolve();
 
@@ -72,10 +75,10 @@ export const useJob = create<JobState>()((set, get) => {
    */
   const keep = (id: string): Promise<void> => {
     keeping = keeping.then(async () => {
-      const { id: openId, job, version, save } = get();
+      const { id: openId, job, base, version, save } = get();
       if (openId !== id || !job) return;
       if (save === 'saved') await keptJobs.remove(id);
-      else await keptJobs.set(id, { job, baseVersion: version });
+      else await keptJobs.set(id, { job, base: base ?? undefined, baseVersion: version });
     });
     return keeping;
   };
@@ -110,26 +113,60 @@ export const useJob = create<JobState>()((set, get) => {
     } catch (problem) {
       if (get().id !== id) return null;
       if (problem instanceof Away) {
+        unanswered = [...unanswered, job];
         set({ save: 'away', refusal: problem.said });
         schedule(pauses.next());
       } else if (problem instanceof Refused && problem.status === 409) {
         const { theirs } = problem.body as { theirs: StoredJob };
-        // An answer that was lost on the way comes back as a conflict with oneself.
-        if (isSame(theirs.document, job)) {
-          await settled(id, job, theirs.version);
-          return { job, version: theirs.version };
-        }
-        set({ save: 'conflict', theirs });
+        takeIn(id, theirs);
       } else if (problem instanceof Refused) set({ save: 'refused', refusal: problem.message });
       else throw problem;
       return null;
     }
   };
 
+  /** Joins what was saved elsewhere with what is here; only the same decision, changed twice, is asked about. */
+  const takeIn = (id: string, theirs: StoredJob): void => {
+    const { job, past, future } = get();
+    if (!job) return;
+    // An answer that was lost on the way comes back as a conflict with oneself.
+    const mine = unanswered.find((sent) => isSame(sent, theirs.document));
+    const base = mine ?? get().base ?? undefined;
+    const { value, clashes } = mergeDocuments(base, job, theirs.document);
+    if (clashes.length > 0) set({ ...(base ? { base } : {}), save: 'conflict', theirs, clashes });
+    else goOn(id, theirs, value, (one) => mergeDocuments(base, one, theirs.document).value, past, future);
+  };
+
+  /** @param joined brings a step of undo up to what was saved elsewhere, so that it takes back only what was done here */
+  const goOn = (
+    id: string,
+    theirs: StoredJob,
+    job: Job,
+    joined: (step: Job) => Job,
+    past: readonly Job[],
+    future: readonly Job[],
+  ): void => {
+    const saved = isSame(job, theirs.document);
+    set({
+      job,
+      base: theirs.document,
+      version: theirs.version,
+      past: past.map((one) => joined(one)),
+      future: future.map((one) => joined(one)),
+      save: saved ? 'saved' : 'unsaved',
+      theirs: null,
+      clashes: [],
+    });
+    unanswered = [];
+    void keep(id);
+    if (!saved) schedule(0);
+  };
+
   const settled = async (id: string, sent: Job, version: number): Promise<void> => {
     pauses.reset();
+    unanswered = [];
     const same = get().job === sent;
-    set({ version, save: same ? 'saved' : 'unsaved', refusal: null });
+    set({ version, base: sent, save: same ? 'saved' : 'unsaved', refusal: null });
     await keep(id);
     if (!same) schedule(0);
   };
@@ -137,6 +174,7 @@ export const useJob = create<JobState>()((set, get) => {
   return {
     id: null,
     job: null,
+    base: null,
     version: 0,
     past: [],
     future: [],
@@ -144,6 +182,7 @@ export const useJob = create<JobState>()((set, get) => {
     refusal: null,
     missing: null,
     theirs: null,
+    clashes: [],
     bench: null,
 
     async open(id) {
@@ -151,13 +190,16 @@ export const useJob = create<JobState>()((set, get) => {
       lastKey = undefined;
       clearTimeout(timer);
       await leaving;
+      unanswered = [];
       set({
         id,
         job: null,
+        base: null,
         past: [],
         future: [],
         save: 'saved',
         theirs: null,
+        clashes: [],
         refusal: null,
         missing: null,
         bench: null,
@@ -168,16 +210,19 @@ export const useJob = create<JobState>()((set, get) => {
         const stored = await api.job(id);
         if (get().id !== id) return;
         const { document, version, bench } = stored;
-        if (!mine || isSame(mine.job, document)) set({ job: document, version, bench });
+        if (!mine || isSame(mine.job, document)) set({ job: document, base: document, version, bench });
         else if (mine.baseVersion === version) {
-          set({ job: mine.job, version, bench, save: 'unsaved' });
+          set({ job: mine.job, base: document, version, bench, save: 'unsaved' });
           schedule(0);
-        } else set({ job: mine.job, version: mine.baseVersion, bench, save: 'conflict', theirs: stored });
+        } else {
+          set({ job: mine.job, base: mine.base ?? null, version: mine.baseVersion, bench, save: 'unsaved' });
+          takeIn(id, stored);
+        }
         void keep(id);
       } catch (problem) {
         if (get().id !== id) return;
         if (problem instanceof Away && mine) {
-          set({ job: mine.job, version: mine.baseVersion, save: 'away' });
+          set({ job: mine.job, base: mine.base ?? null, version: mine.baseVersion, save: 'away' });
           schedule(pauses.next());
         } else set({ missing: (problem as Error).message });
       }
@@ -185,14 +230,14 @@ export const useJob = create<JobState>()((set, get) => {
 
     close() {
       clearTimeout(timer);
-      const { id, job, version, save } = get();
+      const { id, job, base, version, save } = get();
       const onTheWay = sending;
       set({ id: null, job: null });
       if (!id || !job || save === 'saved') return;
       // What was typed last may not have been sent yet; it is kept here and goes from here.
-      keeping = keeping.then(() => keptJobs.set(id, { job, baseVersion: version }));
+      keeping = keeping.then(() => keptJobs.set(id, { job, base: base ?? undefined, baseVersion: version }));
       leaving = Promise.all([keeping, onTheWay]).then(async ([, sent]) => {
-        if (sent) await keptJobs.set(id, { job, baseVersion: sent.version });
+        if (sent) await keptJobs.set(id, { job, base: sent.job, baseVersion: sent.version });
         if (sent?.job === job) await keptJobs.remove(id);
         else if (save !== 'conflict') await sendKept(id);
       });
@@ -234,29 +279,21 @@ export const useJob = create<JobState>()((set, get) => {
       changed(next, [...past, job], rest);
     },
 
-    // Whichever copy is chosen, the other becomes a job of its own on the wall.
-    async keepMine() {
-      const { id, job, theirs } = get();
+    settleClashes(theirsAt) {
+      const { id, job, base, theirs, past, future } = get();
       if (!id || !job || !theirs) return;
-      await api.addJob(crypto.randomUUID(), otherCopy(theirs.document));
-      set({ version: theirs.version, theirs: null, save: 'unsaved' });
-      await keep(id);
-      schedule(0);
+      const join = (one: Job, at?: ReadonlySet<string>): Job =>
+        mergeDocuments(base ?? undefined, one, theirs.document, at).value;
+      lastKey = undefined;
+      // Where theirs was chosen, undo brings mine back.
+      goOn(id, theirs, join(job, theirsAt), join, theirsAt.size > 0 ? [...past, job] : past, future);
     },
 
-    async takeTheirs() {
-      const { id, job, theirs, past } = get();
-      if (!id || !job || !theirs) return;
-      await api.addJob(crypto.randomUUID(), otherCopy(job));
-      set({
-        job: theirs.document,
-        version: theirs.version,
-        past: [...past, job],
-        future: [],
-        theirs: null,
-        save: 'saved',
-      });
-      await keep(id);
+    async keepBoth() {
+      const { theirs, settleClashes } = get();
+      if (!theirs) return;
+      await api.addJob(crypto.randomUUID(), otherCopy(theirs.document));
+      settleClashes(new Set());
     },
 
     setBench: (bench) => set({ bench }),
@@ -271,20 +308,6 @@ export const useJob = create<JobState>()((set, get) => {
 
 const valueAt = (job: Job, path: readonly string[]): unknown =>
   path.reduce<unknown>((place, key) => (place as Record<string, unknown> | undefined)?.[key], job) ?? null;
-
-const isSame = (a: Job, b: Job): boolean => differences(a, b).length === 0;
-
-/** Sends one job that is kept here; when it cannot go now, it stays and is settled when the job is opened. */
-async function sendKept(id: string): Promise<void> {
-  const mine = await takeKept(id);
-  if (!mine) return;
-  try {
-    await api.saveJob(id, mine.baseVersion, mine.job);
-    await keptJobs.remove(id);
-  } catch (problem) {
-    if (!(problem instanceof Away) && !(problem instanceof Refused)) throw problem;
-  }
-}
 
 /** Sends every job that is kept here and not open, so that the wall shows what was typed last. */
 export async function sendAllKept(): Promise<void> {

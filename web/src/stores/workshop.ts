@@ -1,16 +1,28 @@
 import { create } from 'zustand';
-import type { Workshop } from '@zippy/core';
+import { isSame, mergeDocuments, type Clash, type Workshop } from '@zippy/core';
 import { api, Away, Refused } from '../api/client.ts';
-import { kept } from './local.ts';
+import { keptByTab } from './local.ts';
 import { useNotice } from './notice.ts';
 import { growingPauses } from './tryAgain.ts';
 
+interface StoredWorkshop {
+  readonly workshop: Workshop;
+  readonly version: number;
+}
+
 interface WorkshopState {
   readonly workshop: Workshop | null;
+  /** As the server last had it from here, or gave it; what is here is a change of this. */
+  readonly base: Workshop | undefined;
   readonly version: number;
   readonly problem: string | null;
+  /** The other copy, while the same thing stands otherwise in both, and those things. */
+  readonly theirs: StoredWorkshop | null;
+  readonly clashes: readonly Clash[];
   load(): Promise<void>;
   change(workshop: Workshop): Promise<void>;
+  /** Goes on with both copies joined: theirs in the clashes that are named, mine in the others. */
+  settleClashes(theirsAt: ReadonlySet<string>): Promise<void>;
   /** Takes one thing off its shelf, and says so with the way back. */
   takeAway<K extends 'stocks' | 'envelopes'>(shelf: K, thing: Workshop[K][number]): void;
   toggleUnit(): void;
@@ -18,60 +30,99 @@ interface WorkshopState {
 
 interface KeptWorkshop {
   readonly workshop: Workshop;
+  readonly base: Workshop | undefined;
   readonly baseVersion: number;
 }
 
 const pauses = growingPauses();
 /** Saves go one after another, so that two quick changes never race each other for a version. */
 let line: Promise<void> = Promise.resolve();
-const KEPT = 'workshop';
+/** Sent and never answered: the server may have them. */
+let unanswered: readonly Workshop[] = [];
+const keptWorkshops = keptByTab<KeptWorkshop>('workshop');
+/** There is one workshop; tabs keep their changes of it apart. */
+const OWN = 'own';
 
 /** What the maker owns. Like a job, a change is kept in this browser until the server has it. */
 export const useWorkshop = create<WorkshopState>()((set, get) => {
+  const keep = async (): Promise<void> => {
+    const { workshop, base, version } = get();
+    if (workshop && !(base && isSame(workshop, base)))
+      await keptWorkshops.set(OWN, { workshop, base, baseVersion: version });
+    else await keptWorkshops.remove(OWN);
+  };
+
   const send = async (): Promise<void> => {
-    const { workshop, version } = get();
-    if (!workshop) return;
+    const { workshop, base, version, clashes } = get();
+    // What is asked about is answered first.
+    if (!workshop || clashes.length > 0) return;
+    if (base && isSame(workshop, base)) return set({ problem: null });
     try {
       const saved = await api.saveWorkshop(version, workshop);
       pauses.reset();
-      set({ version: saved.version, problem: null });
-      if (get().workshop === workshop) await kept.remove(KEPT);
+      unanswered = [];
+      set({ base: workshop, version: saved.version, problem: null });
+      await keep();
     } catch (problem) {
       set({ problem: (problem as Error).message });
-      if (problem instanceof Away) setTimeout(() => void queue(), pauses.next());
-      else if (problem instanceof Refused && problem.status === 409) {
-        // Somebody else changed it: theirs is shown, and the sentence says to make the change once more.
-        const { theirs } = problem.body as { theirs: { workshop: Workshop; version: number } };
-        await kept.remove(KEPT);
-        set(theirs);
+      if (problem instanceof Away) {
+        unanswered = [...unanswered, workshop];
+        setTimeout(() => void queue(), pauses.next());
+      } else if (problem instanceof Refused && problem.status === 409) {
+        await takeIn((problem.body as { theirs: StoredWorkshop }).theirs);
+        await send();
       } else if (!(problem instanceof Refused)) throw problem;
     }
   };
 
+  /** Joins what was saved elsewhere with what is here; only the same thing, changed twice, is asked about. */
+  const takeIn = async (theirs: StoredWorkshop, theirsAt?: ReadonlySet<string>): Promise<void> => {
+    const { workshop } = get();
+    if (!workshop) return;
+    const stored = ({ spoilLog: _counted, ...rest }: Workshop): object => rest;
+    const mine = unanswered.find((sent) => isSame(stored(sent), stored(theirs.workshop)));
+    const base = mine ?? get().base;
+    const { value, clashes } = mergeDocuments(base, workshop, theirs.workshop, theirsAt);
+    if (clashes.length > 0 && !theirsAt) return set({ base, theirs, clashes, problem: null });
+    unanswered = [];
+    // What was counted is the server’s to say.
+    const joined = { ...value, spoilLog: theirs.workshop.spoilLog };
+    set({ workshop: joined, base: theirs.workshop, version: theirs.version, theirs: null, clashes: [], problem: null });
+    await keep();
+  };
+
   /** One after another; what went wrong with one is its own, and the next is sent all the same. */
-  const queue = (): Promise<void> => {
-    const sent = line.then(send);
+  const queue = (work: () => Promise<void> = send): Promise<void> => {
+    const sent = line.then(work);
     line = sent.catch(() => undefined);
     return sent;
   };
 
+  /** Takes up what this tab, or tabs that are gone, had not sent yet; one after another, each joined with the rest. */
+  const takeUpKept = async (): Promise<void> => {
+    for (let mine = await keptWorkshops.take(OWN); mine; mine = await keptWorkshops.take(OWN)) {
+      const { workshop, version } = get();
+      set({ workshop: mine.workshop, base: mine.base, version: mine.baseVersion });
+      await takeIn({ workshop: workshop!, version });
+      await send();
+      // It stays kept until it is answered, or the server is back.
+      if (!isSame(get().workshop, get().base)) return;
+    }
+  };
+
   return {
     workshop: null,
+    base: undefined,
     version: 0,
     problem: null,
+    theirs: null,
+    clashes: [],
 
     async load() {
       try {
         const stored = await api.workshop();
-        const mine = await kept.get<KeptWorkshop>(KEPT);
-        if (mine?.baseVersion === stored.version) {
-          set({
-            workshop: { ...mine.workshop, spoilLog: stored.workshop.spoilLog },
-            version: stored.version,
-            problem: null,
-          });
-          await queue();
-        } else set({ ...stored, problem: null });
+        set({ ...stored, base: stored.workshop, theirs: null, clashes: [], problem: null });
+        await queue(takeUpKept);
       } catch (problem) {
         if (get().workshop === null) set({ problem: (problem as Error).message });
         setTimeout(() => void get().load(), pauses.next());
@@ -80,7 +131,14 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
 
     async change(workshop) {
       set({ workshop });
-      await kept.set(KEPT, { workshop, baseVersion: get().version } satisfies KeptWorkshop);
+      await keep();
+      await queue();
+    },
+
+    async settleClashes(theirsAt) {
+      const { theirs } = get();
+      if (!theirs) return;
+      await takeIn(theirs, theirsAt);
       await queue();
     },
 

@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import type { Workshop } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
 import { TopBar } from '../ui/TopBar.tsx';
+import { Backups } from './Backups.tsx';
 import { EnvelopeShelf } from './EnvelopeShelf.tsx';
 import { PaceAndRate } from './PaceAndRate.tsx';
 import { StockShelf } from './StockShelf.tsx';
@@ -23,6 +24,7 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
         <Tools workshop={workshop} />
         <Boards workshop={workshop} />
         <PaceAndRate workshop={workshop} />
+        <Backups />
       </main>
     </Place>
   );

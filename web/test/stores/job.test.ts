@@ -1,5 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
+import { changeJob, type Job } from '@zippy/core';
 import { sendAllKept, useJob } from '../../src/stores/job.ts';
 import { kept } from '../../src/stores/local.ts';
 import { aJob, PretendServer, until } from '../support.ts';
@@ -149,24 +150,30 @@ describe('the job store', () => {
 
     it('shows both', () => {
       expect(title()).to.equal('Mine');
-      expect(useJob.getState().theirs!.document.brief.title).to.equal('Theirs');
+      expect(useJob.getState().clashes).to.deep.equal([
+        { key: 'brief/title', place: ['brief', 'title'], mine: 'Mine', theirs: 'Theirs' },
+      ]);
     });
-    it('goes on with mine and keeps theirs beside it', async () => {
-      await useJob.getState().keepMine();
+    it('goes on with mine', async () => {
+      useJob.getState().settleClashes(new Set());
       await saved();
       expect(onServer().document.brief.title).to.equal('Mine');
+      expect(server.jobs.size).to.equal(1);
+    });
+    it('goes on with theirs, and undo brings mine back', async () => {
+      useJob.getState().settleClashes(new Set(['brief/title']));
+      expect(title()).to.equal('Theirs');
+      expect(state()).to.equal('saved');
+      useJob.getState().undo();
+      await saved();
+      expect(onServer().document.brief.title).to.equal('Mine');
+    });
+    it('goes on with mine and keeps theirs beside it as a job of its own', async () => {
+      await useJob.getState().keepBoth();
+      await saved();
       expect([...server.jobs.values()].map((j) => j.document.brief.title)).to.have.members([
         'Mine',
         'Theirs (other copy)',
-      ]);
-    });
-    it('goes on with theirs and keeps mine beside it', async () => {
-      await useJob.getState().takeTheirs();
-      expect(title()).to.equal('Theirs');
-      expect(state()).to.equal('saved');
-      expect([...server.jobs.values()].map((j) => j.document.brief.title)).to.have.members([
-        'Theirs',
-        'Mine (other copy)',
       ]);
     });
     it('still asks after the page was closed without choosing', async () => {
@@ -174,6 +181,77 @@ describe('the job store', () => {
       await useJob.getState().open(id);
       expect(state()).to.equal('conflict');
       expect(title()).to.equal('Mine');
+    });
+  });
+
+  describe('when two changed different things at once', () => {
+    const wanted = (job: Job): number => job.brief.wanted;
+    /** What another tab saved: so many cards of the job that the server had. */
+    const elsewhere = (count: number): void => {
+      const { version, document } = onServer();
+      server.jobs.set(id, {
+        version: version + 1,
+        document: changeJob(document, [{ path: ['brief', 'wanted'], value: count }]),
+      });
+    };
+
+    it('joins them and asks nobody', async () => {
+      elsewhere(77);
+      titled('Mine');
+      await saved();
+      expect(onServer().document.brief).to.include({ title: 'Mine', wanted: 77 });
+      expect(wanted(useJob.getState().job!)).to.equal(77);
+    });
+    it('undo takes back what was done here, and leaves what was done elsewhere', async () => {
+      const before = title();
+      titled('Mine', 'a');
+      elsewhere(77);
+      await saved();
+      useJob.getState().undo();
+      await saved();
+      expect(onServer().document.brief).to.include({ title: before, wanted: 77 });
+      useJob.getState().redo();
+      await saved();
+      expect(onServer().document.brief).to.include({ title: 'Mine', wanted: 77 });
+    });
+    it('joins what was typed while the server was away, over a reload', async () => {
+      server.away = true;
+      titled('Typed while away');
+      await until(() => state() === 'away', 'the store to notice');
+      useJob.getState().close();
+      server.away = false;
+      elsewhere(78);
+      await useJob.getState().open(id);
+      await saved();
+      expect(onServer().document.brief).to.include({ title: 'Typed while away', wanted: 78 });
+    });
+    it('joins what was left behind from the wall too, and leaves what must be asked', async () => {
+      const base = onServer().document;
+      const left = (value: string): Promise<void> =>
+        kept.set(`job:${id}:a-tab-long-gone`, {
+          ...{ base, baseVersion: 1 },
+          job: changeJob(base, [{ path: ['brief', 'title'], value }]),
+        });
+      useJob.getState().close();
+      await left('Left behind');
+      elsewhere(79);
+      await sendAllKept();
+      expect(onServer().document.brief).to.include({ title: 'Left behind', wanted: 79 });
+      expect(await kept.names()).to.deep.equal([]);
+      await left('Left behind again');
+      await sendAllKept();
+      expect(onServer().document.brief.title).to.equal('Left behind');
+      expect(await kept.names()).to.have.length(1);
+    });
+    it('does not take an answer that was lost, and words typed since, for somebody else', async () => {
+      server.losing = true;
+      titled('Arrived, unheard');
+      await until(() => state() === 'away', 'the store to notice');
+      server.losing = false;
+      titled('Typed since');
+      await saved();
+      expect(onServer().document.brief.title).to.equal('Typed since');
+      expect(state()).to.equal('saved');
     });
   });
 

@@ -1,0 +1,73 @@
+import { useState, type ReactNode } from 'react';
+import styled from 'styled-components';
+import type { Clash, LengthUnit } from '@zippy/core';
+import { Choice } from '../ui/Choose.tsx';
+import { DoNow, Press } from '../ui/Press.tsx';
+import { Row, Sheet } from '../ui/Sheet.tsx';
+import { sayPlace, sayValue } from './sayClash.ts';
+
+/** Decisions that were changed here and elsewhere, to different ends: both are shown, and one of each is chosen. */
+export default function ClashSheet({
+  what,
+  clashes,
+  unit,
+  onSettle,
+  onKeepBoth,
+}: {
+  readonly what: string;
+  readonly clashes: readonly Clash[];
+  readonly unit: LengthUnit;
+  /** @param theirsAt keys of those in which the other copy stands */
+  readonly onSettle: (theirsAt: ReadonlySet<string>) => void;
+  readonly onKeepBoth?: () => Promise<void>;
+}): ReactNode {
+  const [theirsAt, setTheirsAt] = useState<ReadonlySet<string>>(new Set());
+  const [problem, setProblem] = useState<string | null>(null);
+  const choose = (key: string, side: 'mine' | 'theirs'): void => {
+    const next = new Set(theirsAt);
+    if (side === 'theirs') next.add(key);
+    else next.delete(key);
+    setTheirsAt(next);
+  };
+  return (
+    <Sheet title={`${what} was changed in two places`} isOpen wide>
+      <p>
+        {clashes.length === 1 ? 'One decision was' : `${clashes.length} decisions were`} made here and elsewhere, and
+        not alike. Everything else is joined already.
+      </p>
+      <Clashes>
+        {clashes.map((clash) => {
+          const field = clash.place.at(-1) ?? '';
+          return (
+            <Choice
+              key={clash.key}
+              label={sayPlace(clash)}
+              value={theirsAt.has(clash.key) ? 'theirs' : 'mine'}
+              options={[
+                { id: 'mine', name: `Here: ${sayValue(clash.mine, field, unit)}` },
+                { id: 'theirs', name: `Elsewhere: ${sayValue(clash.theirs, field, unit)}` },
+              ]}
+              onChange={(side) => choose(clash.key, side)}
+            />
+          );
+        })}
+      </Clashes>
+      {problem && <p role="alert">{problem}</p>}
+      <Row>
+        <DoNow onPress={() => onSettle(theirsAt)}>Go on with these</DoNow>
+        {onKeepBoth && (
+          <Press onPress={() => void onKeepBoth().catch((why: unknown) => setProblem((why as Error).message))}>
+            Go on with what is here, and keep the other as a job of its own
+          </Press>
+        )}
+      </Row>
+    </Sheet>
+  );
+}
+
+const Clashes = styled.div`
+  display: grid;
+  gap: 12px;
+  max-height: 52vh;
+  overflow: auto;
+`;
