@@ -1,8 +1,8 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect } from 'chai';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Page } from 'playwright-core';
+import type { Locator, Page } from 'playwright-core';
+import type { Job } from '@zippy/core';
 import { useStudio, type Application } from './support.ts';
 
 /** What is done with the pointer and in the smaller corners of the page. */
@@ -164,30 +164,80 @@ describe('by hand', function () {
     expect(await cost.getAttribute('aria-label')).not.to.equal(before);
   });
 
-  it('goes on with the other copy and keeps this one beside it', async () => {
-    const title = 'Regatta place cards';
-    await open(title, 'brief');
-    const { id, document } = await stored(title);
-    const { version } = (await (await fetch(`${application.url}/api/jobs/${id}`)).json()) as { version: number };
-    await fetch(`${application.url}/api/jobs/${id}`, {
+  /** What somebody else saves of a job while it is open here. */
+  const elsewhere = async (title: string, brief: Partial<Job['brief']>): Promise<void> => {
+    const { id, version, document } = await stored(title);
+    const answer = await fetch(`${application.url}/api/jobs/${id}`, {
       method: 'PUT',
       headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ version, document: { ...document, brief: { ...document.brief, purpose: 'sell' } } }),
+      body: JSON.stringify({ version, document: { ...document, brief: { ...document.brief, ...brief } } }),
     });
+    expect(answer.status).to.equal(200);
+  };
+  const clashes = (): Locator => page.getByRole('dialog', { name: 'This job was changed in two places' });
+
+  it('joins what another tab changed with what is changed here, and asks only about the same decision', async () => {
+    const title = 'Regatta place cards';
+    await open(title, 'brief');
+    await elsewhere(title, { purpose: 'sell' });
     await page.getByRole('textbox', { name: 'Notes' }).fill('written here');
-    await page.getByRole('dialog', { name: 'This job was changed in two places' }).waitFor();
-    const { violations } = await new AxeBuilder({ page: page }).analyze();
-    expect(violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => v.id)).to.deep.equal(
-      [],
-    );
-    await page.getByRole('button', { name: /Go on with the other copy/ }).click();
+    await reaches(title, ({ brief }) => brief.notes === 'written here' && brief.purpose === 'sell');
     await page
       .locator('aside')
       .getByText(/ cards to sell/)
       .first()
       .waitFor();
-    const beside = await stored(`${title} (other copy)`);
-    expect(beside.document.brief.notes).to.equal('written here');
+    expect(await clashes().count()).to.equal(0);
+
+    await elsewhere(title, { purpose: 'give', notes: 'written elsewhere' });
+    await page.getByRole('textbox', { name: 'Notes' }).fill('written here again');
+    await clashes().waitFor();
+    expect(await studio.serious()).to.deep.equal([]);
+    expect(await clashes().getByRole('radiogroup').count()).to.equal(1);
+    await clashes().getByText('Elsewhere: written elsewhere').click();
+    await clashes().getByRole('button', { name: 'Go on with these' }).click();
+    await reaches(title, ({ brief }) => brief.notes === 'written elsewhere' && brief.purpose === 'give');
+    expect(await page.getByRole('textbox', { name: 'Notes' }).inputValue()).to.equal('written elsewhere');
+
+    await elsewhere(title, { notes: 'a third thought' });
+    await page.getByRole('textbox', { name: 'Notes' }).fill('my own');
+    await clashes()
+      .getByRole('button', { name: /keep the other as a job of its own/ })
+      .click();
+    await reaches(title, ({ brief }) => brief.notes === 'my own');
+    expect((await stored(`${title} (other copy)`)).document.brief.notes).to.equal('a third thought');
+  });
+
+  it('joins what two tabs change in the workshop, and shows both where it is the same thing', async () => {
+    const other = await page.context().newPage();
+    for (const tab of [page, other]) await tab.goto(`${application.url}/workshop`);
+    const field = (tab: Page, name: string): Locator => tab.getByRole('textbox', { name });
+    const set = async (tab: Page, name: string, value: string): Promise<void> => {
+      await field(tab, name).fill(value);
+      await field(tab, name).press('Enter');
+    };
+    const pace = async (): Promise<{ setUp: number; perFold: number }> =>
+      (await studio.ask<{ workshop: { pace: { setUp: number; perFold: number } } }>('workshop')).workshop.pace;
+    const comes = async (setUp: number, perFold: number): Promise<void> => {
+      for (let tries = 0; tries < 100; tries += 1) {
+        const now = await pace();
+        if (now.setUp === setUp && now.perFold === perFold) return;
+        await page.waitForTimeout(50);
+      }
+      expect(await pace()).to.include({ setUp, perFold });
+    };
+    await set(other, 'Setting up a run', '21');
+    await comes(21, 0.25);
+    await set(page, 'A fold', '0.5');
+    await comes(21, 0.5);
+    await set(other, 'A fold', '0.75');
+    const sheet = other.getByRole('dialog', { name: 'The workshop was changed in two places' });
+    await sheet.getByText('Elsewhere: 0.5').click();
+    await sheet.getByRole('button', { name: 'Go on with these' }).click();
+    await sheet.waitFor({ state: 'detached' });
+    expect(await field(other, 'A fold').inputValue()).to.equal('0.5');
+    await comes(21, 0.5);
+    await other.close();
   });
 
   it('leaves the edits of another open tab alone, and takes them over when it is gone', async () => {

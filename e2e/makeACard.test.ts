@@ -202,9 +202,12 @@ describe('a card from nothing', function () {
     await page.getByRole('textbox', { name: 'Good cards wanted' }).press('Enter');
     const sheet = page.getByRole('dialog', { name: 'This job was changed in two places' });
     await sheet.waitFor();
-    const row = sheet.getByRole('row').filter({ hasText: 'wanted' });
-    expect(await row.innerText()).to.match(/77\s+66/);
-    await sheet.getByRole('button', { name: /Go on with what is here/ }).click();
+    const both = sheet.getByRole('radiogroup', { name: 'brief › wanted' }).getByRole('radio');
+    expect(await both.evaluateAll((radios) => radios.map((radio) => radio.closest('label')!.innerText))).to.deep.equal([
+      'Here: 77',
+      'Elsewhere: 66',
+    ]);
+    await sheet.getByRole('button', { name: /keep the other as a job of its own/ }).click();
     await saved();
     await verdict(/^77 cards/);
     await other.close();

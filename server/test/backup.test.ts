@@ -356,6 +356,12 @@ describe('backup and restore', function () {
       expect(await everything(other.pool)).to.equal(await everything(serving.pool));
     });
 
+    it('are made once where two ask at the same moment, and leave nothing half written', async () => {
+      await Promise.all([1, 2, 3].map(() => dailyBackup(serving.pool, STUDIO_ID, folder, day(1))));
+      expect(readdirSync(folder)).to.deep.equal(['studio-2026-11-01.tar.gz']);
+      await restore(other.pool, readFileSync(join(folder, 'studio-2026-11-01.tar.gz')));
+    });
+
     it('let nothing old go for one that could not be written', async () => {
       for (let n = 1; n <= 7; n += 1) await dailyBackup(serving.pool, STUDIO_ID, folder, day(n));
       const failing = { connect: () => Promise.reject(new Error('no space left')) } as unknown as pg.Pool;

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
 import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
@@ -50,7 +51,8 @@ export async function listBackups(folder: string): Promise<readonly KeptBackup[]
  * stands under its name, nor in the place of an older one.
  */
 export async function backupTo(pool: Pool, studioId: string, path: string): Promise<Counts> {
-  const part = `${path}.part`;
+  // Two that write at once, an hour's and a night's, do not meet.
+  const part = `${path}.${randomUUID()}.part`;
   try {
     // On the disk, and not only on its way there, before it takes its name.
     const counts = await writeBackup(pool, studioId, createWriteStream(part, { mode: 0o600, flush: true }));

@@ -33,7 +33,7 @@ export default function ClashSheet({
     <Sheet title={`${what} was changed in two places`} isOpen wide>
       <p>
         {clashes.length === 1 ? 'One decision was' : `${clashes.length} decisions were`} made here and elsewhere, and
-        not alike. Everything else is joined already.
+        not alike. Everything else is joined.
       </p>
       <Clashes>
         {clashes.map((clash) => {

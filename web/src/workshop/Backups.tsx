@@ -44,7 +44,7 @@ export function Backups(): ReactNode {
           </PressLink>
         </Row>
       </header>
-      <p>
+      <p style={{ maxWidth: '80ch' }}>
         Jobs and their earlier versions, pictures, this workshop with its calibrations, and every run at the bench. Keep
         a copy on another disk: one that lies on this machine is lost with it.
       </p>
