@@ -1,3 +1,5 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import express, { type Express, type Request, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type PgBoss from 'pg-boss';
@@ -93,14 +95,35 @@ function isOurPage(request: Request): boolean {
 }
 
 /** Built files, in the smallest form that the build made and the browser reads; every address of the page is the page. */
-const pageFiles = (webDir: string): RequestHandler =>
-  sirv(webDir, {
-    single: true,
-    brotli: true,
-    gzip: true,
-    etag: true,
-    setHeaders: (response, path) => {
-      // Their names carry what is in them, so they never change.
-      if (path.startsWith('/assets/')) response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
+function pageFiles(webDir: string): RequestHandler[] {
+  const preloads = readPreloads(webDir);
+  return [
+    (request, response, next) => {
+      // With the page goes the word what it will ask for next, so that it is all asked for at once.
+      const found = request.accepts('html') && preloads.find(({ place }) => place.test(request.path));
+      if (found) response.setHeader('Link', found.link);
+      next();
     },
-  });
+    sirv(webDir, {
+      single: true,
+      brotli: true,
+      gzip: true,
+      etag: true,
+      setHeaders: (response, path) => {
+        // Their names carry what is in them, so they never change.
+        if (path.startsWith('/assets/')) response.setHeader('Cache-Control', 'public, max-age=31536000, immutable');
+      },
+    }),
+  ];
+}
+
+function readPreloads(webDir: string): readonly { readonly place: RegExp; readonly link: string }[] {
+  const path = join(webDir, 'preloads.json');
+  if (!existsSync(path)) return [];
+  const places = JSON.parse(readFileSync(path, 'utf8')) as { readonly place: string; readonly files: string[] }[];
+  return places.map(({ place, files }) => ({
+    place: new RegExp(place),
+    // Source: HTML Living Standard, link type “modulepreload”; RFC 8288.
+    link: files.map((file) => `</${file}>; rel="modulepreload"`).join(', '),
+  }));
+}

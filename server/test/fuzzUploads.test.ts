@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import sharp from 'sharp';
-import { readNames } from '@zippy/core';
+import { readNames } from '@zippy/core/names-file';
 import { PictureRefused, readPicture } from '../src/pictures/readPicture.ts';
 
 /** Taken, or refused with a sentence; anything else is a crash. */

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { STATIONS, type Station, type Workshop } from '@zippy/core';
 import { KeysSheet } from '../keys/KeysSheet.tsx';
 import { useJobKeys } from '../keys/useKeys.ts';
-import { STATION_PARTS } from '../stations/stations.ts';
+import { fetchOthers, useStation } from '../stations/stations.ts';
 import { useJob, type SaveState } from '../stores/job.ts';
 import { usePlan } from '../stores/plan.ts';
 import { useView } from '../stores/view.ts';
@@ -36,6 +36,11 @@ function OpenJob({
   const { ask, plan, job: plannedJob, problem, clear } = usePlan();
   const card = useView((s) => s.card);
   const sheetNumber = useView((s) => s.sheetNumber);
+  const parts = useStation(station);
+  const planned = plan !== null;
+  useEffect(() => {
+    if (planned) void fetchOthers();
+  }, [planned]);
   const [keysShown, setKeysShown] = useState(false);
   useJobKeys(
     id,
@@ -79,7 +84,6 @@ function OpenJob({
     );
   // The plan and the job it came from are shown together, so that no drawing mixes two moments.
   const props = { job: plannedJob, plan, workshop };
-  const { Bench, Slip } = STATION_PARTS[station];
   return (
     <Layout>
       <TopBar>
@@ -92,8 +96,14 @@ function OpenJob({
         </p>
       )}
       <main>
-        <Bench {...props} />
-        <Slip key={station} {...props} job={job} />
+        {parts ? (
+          <>
+            <parts.Bench {...props} />
+            <parts.Slip key={station} {...props} job={job} />
+          </>
+        ) : (
+          <Waiting text="Laying it out …" />
+        )}
       </main>
       <JobClashes />
       <KeysSheet isOpen={keysShown} onClose={() => setKeysShown(false)} />

@@ -1,29 +1,58 @@
-import type { ComponentType } from 'react';
-import type { Station } from '@zippy/core';
-import { ArtBench, ArtSlip } from './art/Art.tsx';
-import { BriefBench, BriefSlip } from './brief/Brief.tsx';
-import { CreaseBench, CreaseSlip } from './crease/Crease.tsx';
-import { CutBench, CutSlip } from './cut/Cut.tsx';
-import { EnvelopeBench, EnvelopeSlip } from './envelope/Envelope.tsx';
-import { MakeBench, MakeSlip } from './make/Make.tsx';
+import { useEffect, useState, type ComponentType } from 'react';
+import { STATIONS, type Station } from '@zippy/core';
+import { growingPauses } from '../stores/tryAgain.ts';
 import type { StationProps } from './parts.ts';
-import { SellBench, SellSlip } from './sell/Sell.tsx';
-import { SheetBench, SheetSlip } from './sheet/Sheet.tsx';
-import { SizeBench, SizeSlip } from './size/Size.tsx';
-import { StockBench, StockSlip } from './stock/Stock.tsx';
 
-/** What the bench and the slip show at each station. */
-export const STATION_PARTS: Readonly<
-  Record<Station, { readonly Bench: ComponentType<StationProps>; readonly Slip: ComponentType<StationProps> }>
-> = {
-  brief: { Bench: BriefBench, Slip: BriefSlip },
-  size: { Bench: SizeBench, Slip: SizeSlip },
-  art: { Bench: ArtBench, Slip: ArtSlip },
-  stock: { Bench: StockBench, Slip: StockSlip },
-  sheet: { Bench: SheetBench, Slip: SheetSlip },
-  cut: { Bench: CutBench, Slip: CutSlip },
-  crease: { Bench: CreaseBench, Slip: CreaseSlip },
-  envelope: { Bench: EnvelopeBench, Slip: EnvelopeSlip },
-  make: { Bench: MakeBench, Slip: MakeSlip },
-  sell: { Bench: SellBench, Slip: SellSlip },
+/** What the bench and the slip show at a station. */
+export interface StationParts {
+  readonly Bench: ComponentType<StationProps>;
+  readonly Slip: ComponentType<StationProps>;
+}
+
+/** Each station is a file of its own: the one that is opened comes first, the others while the maker looks at it. */
+const FETCH: Readonly<Record<Station, () => Promise<StationParts>>> = {
+  brief: () => import('./brief/Brief.tsx').then((m) => ({ Bench: m.BriefBench, Slip: m.BriefSlip })),
+  size: () => import('./size/Size.tsx').then((m) => ({ Bench: m.SizeBench, Slip: m.SizeSlip })),
+  art: () => import('./art/Art.tsx').then((m) => ({ Bench: m.ArtBench, Slip: m.ArtSlip })),
+  stock: () => import('./stock/Stock.tsx').then((m) => ({ Bench: m.StockBench, Slip: m.StockSlip })),
+  sheet: () => import('./sheet/Sheet.tsx').then((m) => ({ Bench: m.SheetBench, Slip: m.SheetSlip })),
+  cut: () => import('./cut/Cut.tsx').then((m) => ({ Bench: m.CutBench, Slip: m.CutSlip })),
+  crease: () => import('./crease/Crease.tsx').then((m) => ({ Bench: m.CreaseBench, Slip: m.CreaseSlip })),
+  envelope: () => import('./envelope/Envelope.tsx').then((m) => ({ Bench: m.EnvelopeBench, Slip: m.EnvelopeSlip })),
+  make: () => import('./make/Make.tsx').then((m) => ({ Bench: m.MakeBench, Slip: m.MakeSlip })),
+  sell: () => import('./sell/Sell.tsx').then((m) => ({ Bench: m.SellBench, Slip: m.SellSlip })),
 };
+
+const here = new Map<Station, StationParts>();
+const onTheWay = new Map<Station, Promise<void>>();
+
+/** Fetches a station’s parts, and goes on trying while the server is away. */
+function fetchStation(station: Station): Promise<void> {
+  const asked = onTheWay.get(station);
+  if (asked) return asked;
+  const pauses = growingPauses();
+  const fetched = (async () => {
+    while (!here.has(station))
+      try {
+        here.set(station, await FETCH[station]());
+      } catch {
+        await new Promise((done) => setTimeout(done, pauses.next()));
+      }
+  })();
+  onTheWay.set(station, fetched);
+  return fetched;
+}
+
+/** @returns null until they are here; then at once, however often a maker goes to and fro */
+export function useStation(station: Station): StationParts | null {
+  const [, arrived] = useState<Station | null>(null);
+  useEffect(() => {
+    if (!here.has(station)) void fetchStation(station).then(() => arrived(station));
+  }, [station]);
+  return here.get(station) ?? null;
+}
+
+/** Fetches all the others, one after another, so that going on never waits. */
+export async function fetchOthers(): Promise<void> {
+  for (const station of STATIONS) await fetchStation(station);
+}

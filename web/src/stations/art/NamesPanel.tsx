@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { cardRows, fieldsIn, namesTooLarge, plural, readNames, rowName, type Job, type NamesPlan } from '@zippy/core';
+import { cardRows, fieldsIn, namesTooLarge, plural, rowName, type Job, type NamesPlan } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
 import { Choice, OnOff } from '../../ui/Choose.tsx';
@@ -20,8 +20,11 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
   const [said, setSaid] = useState<string | null>(null);
   const [pasted, setPasted] = useState('');
   const list = job.names ?? null;
-  const take = (bytes: Uint8Array): void => {
-    const read = readNames(bytes);
+  const take = async (bytes: Uint8Array): Promise<void> => {
+    // What reads lists is fetched with the first one.
+    const reader = await import('@zippy/core/names-file').catch(() => null);
+    if (!reader) return setSaid('The server is away for the moment; try again when it is back.');
+    const read = reader.readNames(bytes);
     if (!read.ok) return setSaid(read.why);
     const cards = cardRows(read.names).length;
     change([
@@ -37,7 +40,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
     if (!file) return;
     const large = namesTooLarge(file.size);
     if (large) return setSaid(large);
-    take(new Uint8Array(await file.arrayBuffer()));
+    await take(new Uint8Array(await file.arrayBuffer()));
   };
   const rows = list ? cardRows(list) : [];
   const repeats = (list?.repeat ?? []).length > 0;
@@ -153,7 +156,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
             onChange={setPasted}
             hint="name, then a line for everybody"
           />
-          <Press isDisabled={pasted.trim() === ''} onPress={() => take(new TextEncoder().encode(pasted))}>
+          <Press isDisabled={pasted.trim() === ''} onPress={() => void take(new TextEncoder().encode(pasted))}>
             Take the pasted list
           </Press>
         </>

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import Papa from 'papaparse';
-import { readNames } from '../../src/art/names.ts';
+import { readNames } from '../../src/art/readNames.ts';
 import { cardRows, fieldsIn, fillFields, wrongCounts } from '../../src/job/namesList.ts';
 import { cardAt } from '../../src/sheet/nameSheet.ts';
 import type { JobChange, NamesList, TextBlock } from '../../src/job/types.ts';
