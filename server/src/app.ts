@@ -5,6 +5,7 @@ import helmet from 'helmet';
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
 import sirv from 'sirv';
+import { Drawers } from './drawings/drawers.ts';
 import { isLoopbackHost } from './loopback.ts';
 import { backupRoutes } from './routes/backups.ts';
 import { exportRoutes } from './routes/exports.ts';
@@ -54,6 +55,7 @@ export function makeApp({
 }): Express {
   const app = express();
   const readers = new PictureReaders();
+  const drawers = new Drawers();
   app.use(pagePolicy);
   app.use((request, response, next) => {
     const refuse = (message: string): void => void response.status(403).json({ message, field: null });
@@ -69,12 +71,12 @@ export function makeApp({
     await pool.query('select 1');
     response.json({ ok: true });
   });
-  app.use('/api/workshop', workshopRoutes(pool));
-  app.use('/api/jobs', jobRoutes(pool, readers));
+  app.use('/api/workshop', workshopRoutes(pool, drawers));
+  app.use('/api/jobs', jobRoutes(pool, readers, drawers));
   app.use('/api/pictures', pictureRoutes(pool, readers));
-  app.use('/api/runs', runRoutes(pool));
+  app.use('/api/runs', runRoutes(pool, drawers));
   app.use('/api/exports', exportRoutes(pool, boss));
-  app.use('/api/shared', sharedRoutes(pool));
+  app.use('/api/shared', sharedRoutes(pool, drawers));
   app.use('/api/backups', backupRoutes(pool, url));
   app.use('/api', noSuchPlace);
   if (webDir) {

@@ -33,6 +33,20 @@ describe('readers of pictures', function () {
     expect((await readers.read('after.svg', svg('<circle r="4"/>'))).ref.mime).to.equal('image/svg+xml');
   });
 
+  it('let nobody wait behind files that come to no end, however many there are', async () => {
+    let refused = 0;
+    const stuck = Array.from({ length: 4 }, (_, i) =>
+      readers.read(`smear-${i}.svg`, endless).then(
+        () => expect.fail('it was read'),
+        () => (refused += 1),
+      ),
+    );
+    expect((await readers.read('plain.svg', svg('<rect width="9" height="9"/>'))).ref.name).to.equal('plain.svg');
+    expect(refused).to.equal(0);
+    await Promise.all(stuck);
+    expect(refused).to.equal(4);
+  });
+
   it('say why they refuse what can be read and is not taken', async () => {
     for (const [name, bytes, why] of [
       ['words.txt', Buffer.from('harbour'), /is not a PNG, JPEG or SVG picture/],

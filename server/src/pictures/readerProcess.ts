@@ -1,3 +1,4 @@
+import { answerQuestions } from '../processes/answerQuestions.ts';
 import { PictureRefused, readPicture } from './readPicture.ts';
 
 /** What is asked of this process, and what it answers: one picture at a time. */
@@ -9,15 +10,9 @@ export type Answer =
   | { readonly ok: true; readonly picture: Awaited<ReturnType<typeof readPicture>> }
   | { readonly ok: false; readonly refused: boolean; readonly message: string };
 
-process.on('message', ({ name, bytes }: ToRead) => {
-  readPicture(name, Buffer.from(bytes))
-    .then(
-      (picture): Answer => ({ ok: true, picture }),
-      (problem: Error): Answer => ({ ok: false, refused: problem instanceof PictureRefused, message: problem.message }),
-    )
-    .then((answer) => process.send!(answer))
-    .catch(() => process.exit(1));
-});
-// Nothing is left to do for a server that has gone.
-process.on('disconnect', () => process.exit(0));
-process.send!('ready');
+answerQuestions<ToRead, Answer>(({ name, bytes }) =>
+  readPicture(name, Buffer.from(bytes)).then(
+    (picture): Answer => ({ ok: true, picture }),
+    (problem: Error): Answer => ({ ok: false, refused: problem instanceof PictureRefused, message: problem.message }),
+  ),
+);

@@ -1,9 +1,9 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { pixelFault, placedPictureIds, planJob, type Job, type PictureRef } from '@zippy/core';
+import { pixelFault, placedPictureIds, type Job, type PictureRef } from '@zippy/core';
 import { checkJob, readJobFile } from '@zippy/core/job-file';
-import { exportFiles, ExportRefused, loadFonts } from '../exports/index.ts';
+import type { Drawers } from '../drawings/drawers.ts';
 import type { PictureReaders } from '../pictures/pictureReaders.ts';
 import { loadPlacedPictures } from '../pictures/placed.ts';
 import { addJob, findJob, listJobs, listPutAway, removeJob, restoreJob, saveJob, type JobRow } from '../tables/jobs.ts';
@@ -41,7 +41,7 @@ async function added(pool: Pool, id: string, job: Job): Promise<JobRow> {
   return row;
 }
 
-export function jobRoutes(pool: Pool, readers: PictureReaders): Router {
+export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers): Router {
   const router = Router();
   const json = express.json({ limit: '2mb' });
 
@@ -138,27 +138,13 @@ export function jobRoutes(pool: Pool, readers: PictureReaders): Router {
     const wrong = pixelFault({ widthPx, heightPx, dpi });
     if (wrong) throw new Refusal(400, `${wrong.field} ${wrong.why}.`, wrong.field);
     const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
-    const fonts = await loadFonts();
     const pictures = await loadPlacedPictures(pool, STUDIO_ID, row.document);
-    try {
-      const files = await exportFiles('face', 'png', {
-        job: row.document,
-        workshop,
-        plan: planJob(row.document, workshop, { typefaces: fonts.book, today: null }),
-        fonts,
-        pictures,
-        date: null,
-        pixels: { widthPx, heightPx, dpi },
-        faceId: request.params.face,
-      });
-      // Where white is laid, and it is asked for, its plate is the second picture.
-      const file = request.query.plate === 'white' ? files[1] : files[0];
-      if (!file) throw new Refusal(422, 'plate wants white, and no white is laid on this card; leave it out.', 'plate');
-      response.attachment(file.name).type('image/png').send(file.bytes);
-    } catch (problem) {
-      if (!(problem instanceof ExportRefused)) throw problem;
-      throw new Refusal(422, problem.message, 'width');
-    }
+    const { name, bytes } = await drawers.draw({
+      ...{ kind: 'face', job: row.document, workshop, pictures },
+      ...{ faceId: request.params.face, pixels: { widthPx, heightPx, dpi } },
+      plate: request.query.plate === 'white' ? 'white' : 'art',
+    });
+    response.attachment(name).type('image/png').send(Buffer.from(bytes));
   });
 
   // The open format, with its pictures inside, so that it opens anywhere.

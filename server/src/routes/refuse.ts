@@ -1,21 +1,12 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type Joi from 'joi';
 import { check, type Checked } from '@zippy/core/job-file';
+import { Refusal } from '../refusal.ts';
 import { oddThing } from './plainJson.ts';
 import { PictureLost } from '../pictures/placed.ts';
 import { PictureRefused } from '../pictures/readPicture.ts';
 
-/** An answer that is not the one hoped for: a status, the field if there is one, one clear sentence. */
-export class Refusal extends Error {
-  constructor(
-    readonly status: number,
-    message: string,
-    readonly field: string | null = null,
-    readonly extra: Readonly<Record<string, unknown>> = {},
-  ) {
-    super(message);
-  }
-}
+export { Refusal };
 
 export const notFound = (what: string): Refusal =>
   new Refusal(404, `There is no such ${what}; it may have been removed.`);

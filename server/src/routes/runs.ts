@@ -1,8 +1,8 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { allSnags, planJob, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
-import { loadFonts } from '../exports/fonts.ts';
+import { SPOIL_CAUSES, type RunEvent } from '@zippy/core';
+import type { Drawers } from '../drawings/drawers.ts';
 import { findJob } from '../tables/jobs.ts';
 import { addRun, addRunEvent, findRun } from '../tables/runs.ts';
 import { inTransaction, STUDIO_ID } from '../tables/types.ts';
@@ -26,7 +26,7 @@ const eventSchema = Joi.object({
   at: Joi.string().isoDate().custom(inOurTime).allow(null).default(null),
 });
 
-export function runRoutes(pool: Pool): Router {
+export function runRoutes(pool: Pool, drawers: Drawers): Router {
   const router = Router();
   const json = express.json({ limit: '100kb' });
 
@@ -36,11 +36,9 @@ export function runRoutes(pool: Pool): Router {
     const job = await findJob(pool, STUDIO_ID, jobId);
     if (!job) throw notFound('job');
     const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
-    const { book } = await loadFonts();
-    const plan = planJob(job.document, workshop, { typefaces: book, today: null });
-    const stop = allSnags(plan).find(({ level }) => level === 'stop');
-    if (stop) throw new Refusal(409, `A snag stops the job: ${stop.title}. Settle it first.`, null);
-    await addRun(pool, STUDIO_ID, { id, jobId, document: job.document, steps: plan.make.steps });
+    const { stop, steps } = await drawers.draw({ kind: 'steps', job: job.document, workshop });
+    if (stop) throw new Refusal(409, `A snag stops the job: ${stop}. Settle it first.`, null);
+    await addRun(pool, STUDIO_ID, { id, jobId, document: job.document, steps });
     response.status(201).json(await findRun(pool, STUDIO_ID, id));
   });
 

@@ -3,8 +3,7 @@ import Joi from 'joi';
 import type { Pool } from 'pg';
 import { isCalibratable } from '@zippy/core';
 import { checkWorkshop } from '@zippy/core/job-file';
-import { calibrationPdf } from '../exports/calibration.ts';
-import { loadFonts } from '../exports/index.ts';
+import type { Drawers } from '../drawings/drawers.ts';
 import { saveWorkshop } from '../tables/studios.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
@@ -13,7 +12,7 @@ import { accept, body, Refusal } from './refuse.ts';
 
 const saveSchema = Joi.object({ version: VERSION.required(), workshop: Joi.object().required() });
 
-export function workshopRoutes(pool: Pool): Router {
+export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
   const router = Router();
 
   router.get('/', async (_request, response) => {
@@ -53,21 +52,19 @@ export function workshopRoutes(pool: Pool): Router {
     const sheet = { widthMm: paper.sheetWidthMm, heightMm: paper.sheetHeightMm };
     if (!isCalibratable(sheet, feed.marginsMm))
       throw new Refusal(400, 'stock is too small a sheet for four crosses; calibrate on a larger one.', 'stock');
-    const bytes = await calibrationPdf(
-      {
-        sheet,
-        marginsMm: feed.marginsMm,
-        flipEdge: flip === 'short' ? 'short' : 'long',
-        about: `${own.name}, ${feed.name}, ${paper.gsm} gsm`,
-        date: new Date().toISOString().slice(0, 10),
-        unit: value.unit,
-      },
-      await loadFonts(),
-    );
+    const page = {
+      sheet,
+      marginsMm: feed.marginsMm,
+      flipEdge: flip === 'short' ? ('short' as const) : ('long' as const),
+      about: `${own.name}, ${feed.name}, ${paper.gsm} gsm`,
+      date: new Date().toISOString().slice(0, 10),
+      unit: value.unit,
+    };
+    const bytes = await drawers.draw({ kind: 'calibration', page });
     response
       .type('application/pdf')
       .set('Content-Disposition', 'attachment; filename="calibration-sheet.pdf"')
-      .send(bytes);
+      .send(Buffer.from(bytes));
   });
 
   return router;

@@ -1,0 +1,126 @@
+import {
+  allSnags,
+  MissingFromWorkshop,
+  planJob,
+  type CalibrationSheet,
+  type Job,
+  type MakeStep,
+  type MixedPattern,
+  type PixelQuestion,
+  type Plan,
+  type Workshop,
+} from '@zippy/core';
+import { calibrationPdf } from '../exports/calibration.ts';
+import { exportFiles, ExportRefused, loadFonts, type PictureBytes } from '../exports/index.ts';
+import { piecesOf, sharedPdf, type SharedJob, type SharedOrder } from '../exports/shared.ts';
+import { Refusal } from '../refusal.ts';
+
+/** A job and the bytes of its pictures. */
+export interface Pictured {
+  readonly job: Job;
+  readonly pictures: ReadonlyMap<string, PictureBytes>;
+}
+
+/** What is planned and drawn while somebody waits for it; everything it needs is handed over. */
+export type ToDraw =
+  | { readonly kind: 'steps'; readonly job: Job; readonly workshop: Workshop }
+  | ({
+      readonly kind: 'face';
+      readonly workshop: Workshop;
+      readonly faceId: string;
+      readonly pixels: PixelQuestion;
+      readonly plate: 'art' | 'white';
+    } & Pictured)
+  | { readonly kind: 'calibration'; readonly page: CalibrationSheet }
+  | {
+      readonly kind: 'shared';
+      readonly workshop: Workshop;
+      readonly feed: { readonly printerId: string; readonly pathId: string };
+      readonly jobs: readonly ({ readonly id: string } & Pictured)[];
+      readonly order: SharedOrder;
+      readonly date: string;
+    };
+
+export interface Drawn {
+  readonly steps: { readonly stop: string | null; readonly steps: readonly MakeStep[] };
+  readonly face: { readonly name: string; readonly bytes: Uint8Array };
+  readonly calibration: Uint8Array;
+  readonly shared: Uint8Array;
+}
+
+/** Pieces are worked out anew here; a plan made from an older job is not printed. */
+const OLD_MM = 0.02;
+
+/** @throws Refusal with one sentence for the maker */
+export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
+  const fonts = await loadFonts();
+  const planned = (job: Job, workshop: Workshop, today: string | null = null): Plan => {
+    try {
+      return planJob(job, workshop, { typefaces: fonts.book, today });
+    } catch (problem) {
+      if (!(problem instanceof MissingFromWorkshop)) throw problem;
+      throw new Refusal(422, problem.message);
+    }
+  };
+  switch (asked.kind) {
+    case 'steps': {
+      const plan = planned(asked.job, asked.workshop);
+      const stop = allSnags(plan).find(({ level }) => level === 'stop');
+      return { stop: stop?.title ?? null, steps: plan.make.steps };
+    }
+    case 'face':
+      return drawFace(asked, planned(asked.job, asked.workshop), fonts);
+    case 'calibration':
+      return calibrationPdf(asked.page, fonts);
+    case 'shared': {
+      const { workshop, feed, order, date } = asked;
+      const printer = workshop.printers.find(({ id }) => id === feed.printerId);
+      const path = printer?.paths.find(({ id }) => id === feed.pathId);
+      if (!printer || !path)
+        throw new Refusal(404, 'This printer or feed path is not in the workshop any more; choose another.', 'feed');
+      const jobs = asked.jobs.map((one): SharedJob => ({ ...one, plan: planned(one.job, workshop, date) }));
+      checkPatterns(order.patterns, order, jobs);
+      return sharedPdf(jobs, order, { printer, path, stocks: workshop.stocks }, fonts, date);
+    }
+  }
+}
+
+async function drawFace(
+  { job, workshop, pictures, faceId, pixels, plate }: ToDraw & { readonly kind: 'face' },
+  plan: Plan,
+  fonts: Awaited<ReturnType<typeof loadFonts>>,
+): Promise<Drawn['face']> {
+  try {
+    const files = await exportFiles('face', 'png', {
+      job,
+      workshop,
+      plan,
+      fonts,
+      pictures,
+      date: null,
+      pixels,
+      faceId,
+    });
+    // Where white is laid, and it is asked for, its plate is the second picture.
+    const file = plate === 'white' ? files[1] : files[0];
+    if (!file) throw new Refusal(422, 'plate wants white, and no white is laid on this card; leave it out.', 'plate');
+    return { name: file.name, bytes: file.bytes };
+  } catch (problem) {
+    if (!(problem instanceof ExportRefused)) throw problem;
+    throw new Refusal(422, problem.message, 'width');
+  }
+}
+
+function checkPatterns(patterns: readonly MixedPattern[], order: SharedOrder, jobs: readonly SharedJob[]): void {
+  const pieces = new Map(piecesOf(jobs, order).map((piece) => [piece.id, piece]));
+  for (const { sheetId, placements } of patterns) {
+    if (!order.sheets.some(({ id }) => id === sheetId))
+      throw new Refusal(400, `sheetId names “${sheetId}”, which is not among the sheets.`, 'patterns');
+    for (const p of placements) {
+      const piece = pieces.get(p.id);
+      const [w, h] = p.turned ? [piece?.heightMm, piece?.widthMm] : [piece?.widthMm, piece?.heightMm];
+      if (!piece || Math.abs(w! - p.widthMm) > OLD_MM || Math.abs(h! - p.heightMm) > OLD_MM)
+        throw new Refusal(409, 'A job was changed since these sheets were laid out; lay them out again.', 'patterns');
+    }
+  }
+}
