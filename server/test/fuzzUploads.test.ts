@@ -114,9 +114,20 @@ describe('uploads that are broken, lie or mean harm', function () {
   });
 
   it('nested deeper than any drawing is, are refused', async () => {
-    expect(await takenOrRefused('deep.svg', svg(`${'<g>'.repeat(60_000)}<rect/>${'</g>'.repeat(60_000)}`))).to.match(
-      /damaged|nested/,
-    );
+    for (const tag of ['g', 'switch', 'foreignObject', 'nothing-of-ours'])
+      expect(
+        await takenOrRefused('deep.svg', svg(`${`<${tag}>`.repeat(60_000)}<rect/>${`</${tag}>`.repeat(60_000)}`)),
+      ).to.match(/nested/);
+    const row = Array.from({ length: 30_000 }, (_, i) => `<g id="r${i}"><use href="#r${i + 1}"/></g>`).join('');
+    expect(await takenOrRefused('row.svg', svg(row))).to.match(/too much of itself/);
+    // Tags without an end take no longer than others.
+    const began = performance.now();
+    await takenOrRefused('open.svg', svg('<a'.repeat(2_000_000)));
+    expect(performance.now() - began).to.be.below(5000);
+    const deepEnough = 380;
+    expect(
+      await takenOrRefused('fine.svg', svg(`${'<g>'.repeat(deepEnough)}<rect/>${'</g>'.repeat(deepEnough)}`)),
+    ).to.equal(null);
   });
 
   it('as lists of names are read or refused, whatever bytes they are', () => {

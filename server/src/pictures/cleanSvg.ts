@@ -8,6 +8,8 @@ export interface CleanSvg {
   readonly heightPx: number;
   /** Elements that are drawn once everything it uses is; endless where it uses itself. */
   readonly drawn: number;
+  /** Nested deeper than a drawing needs; only its beginning was read then. */
+  readonly tooDeep: boolean;
 }
 
 /** An element as far as counting goes. */
@@ -15,6 +17,9 @@ interface Part {
   readonly children: Part[];
   readonly uses: string | null;
 }
+
+/** How deep elements may lie in each other, and how long a row of one using the next may be. */
+const DEEPEST = 400;
 
 /** Noise in more layers than this differs by less than any printer shows. */
 const MOST_OCTAVES = 8;
@@ -47,10 +52,15 @@ class Reader {
   private dropped = 0;
   private style = '';
   private ended = false;
+  private tooDeep = false;
 
   onopentag(given: string, attributes: Record<string, string>): void {
     const tag = given.replace(/^svg:/i, '').toLowerCase();
     if (this.ended) return;
+    if (this.open.length + this.dropped >= DEEPEST) {
+      this.tooDeep = this.ended = true;
+      return;
+    }
     const name = ELEMENT_NAMES.get(tag);
     const outside = this.root === null && name !== 'svg';
     if (this.dropped > 0 || (name === undefined && !WRAPPERS.has(tag) && !outside)) {
@@ -115,7 +125,7 @@ class Reader {
     ]);
     const spaces = ' xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"';
     const text = `<svg${spaces}${said(sized)}>${this.written.join('')}</svg>`;
-    return { text, widthPx, heightPx, drawn: drawnBy(part, this.byId) };
+    return { text, widthPx, heightPx, drawn: drawnBy(part, this.byId), tooDeep: this.tooDeep };
   }
 }
 
@@ -153,18 +163,18 @@ const escaped = (text: string): string =>
 function drawnBy(root: Part, byId: ReadonlyMap<string, Part>): number {
   const known = new Map<Part, number>();
   const open = new Set<Part>();
-  const count = (part: Part): number => {
+  const count = (part: Part, depth: number): number => {
     const before = known.get(part);
     if (before !== undefined) return before;
-    if (open.has(part)) return Infinity;
+    if (open.has(part) || depth > DEEPEST) return Infinity;
     open.add(part);
     let sum = 1;
-    for (const child of part.children) sum += count(child);
+    for (const child of part.children) sum += count(child, depth + 1);
     const used = part.uses === null ? undefined : byId.get(part.uses);
-    if (used) sum += count(used);
+    if (used) sum += count(used, depth + 1);
     open.delete(part);
     known.set(part, sum);
     return sum;
   };
-  return count(root);
+  return count(root, 0);
 }

@@ -11,9 +11,8 @@ const MOST_PIXELS = 120_000_000;
 const PREVIEW_PX = 1600;
 /** The longer side of a drawing whose ink is measured. */
 const MEASURED_SVG_PX = 500;
-/** Elements that a drawing comes to once all it uses is drawn, and how deep they may lie in each other. */
+/** Elements that a drawing comes to once all it uses is drawn. */
 const MOST_DRAWN = 200_000;
-const DEEPEST_SVG = 400;
 
 export interface ReadPicture {
   readonly ref: PictureRef;
@@ -91,27 +90,16 @@ function isSrgb(profile: Buffer): boolean {
   return profile.includes('sRGB') || profile.includes(Buffer.from('sRGB', 'utf16le').swap16());
 }
 
-/** How deep tags lie in each other, counted without a parser, which would itself go as deep. */
-function deepest(svg: string): number {
-  let [depth, most] = [0, 0];
-  for (const [tag] of svg.matchAll(/<\/?[A-Za-z][^>]*>/g)) {
-    if (tag.startsWith('</')) depth -= 1;
-    else if (!tag.endsWith('/>')) most = Math.max(most, (depth += 1));
-  }
-  return most;
-}
-
 async function readSvg(name: string, raw: Buffer): Promise<ReadPicture> {
   if (raw.length > MOST_SVG_BYTES)
     throw new PictureRefused(
       `${name} is ${Math.round(raw.length / 1048576)} MB of drawing; the most is ${MOST_SVG_BYTES / 1048576} MB. Simplify it and try again.`,
     );
-  const text = raw.toString('utf8');
-  if (deepest(text) > DEEPEST_SVG)
-    throw new PictureRefused(`${name} is nested deeper than a drawing needs; simplify it and try again.`);
-  const clean = cleanSvg(text);
+  const clean = cleanSvg(raw.toString('utf8'));
   if (!clean)
     throw new PictureRefused(`${name} has no drawing with a size in it; save it again as plain SVG and try again.`);
+  if (clean.tooDeep)
+    throw new PictureRefused(`${name} is nested deeper than a drawing needs; simplify it and try again.`);
   if (clean.drawn > MOST_DRAWN)
     throw new PictureRefused(`${name} uses too much of itself again and again; draw out what it uses, and try again.`);
   const bytes = Buffer.from(clean.text);
