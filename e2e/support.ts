@@ -12,13 +12,25 @@ import type { Job } from '@zippy/core';
 
 const root = (path: string): string => fileURLToPath(new URL(`../${path}`, import.meta.url));
 
-async function freePort(): Promise<number> {
+export async function freePort(): Promise<number> {
   return new Promise((done) => {
     const probe = createServer().listen(0, '127.0.0.1', () => {
       const { port } = probe.address() as { port: number };
       probe.close(() => done(port));
     });
   });
+}
+
+/** An empty database on the server that the tests were given. @returns its address */
+export async function freshDatabase(): Promise<string> {
+  const url = process.env.DATABASE_URL;
+  if (!url) throw new Error('DATABASE_URL is not set; run these tests with “npm test e2e”.');
+  const name = `e2e_${process.pid}_${Date.now()}`;
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await client.query(`create database ${name}`);
+  await client.end();
+  return url.replace(/\/[^/]*$/, `/${name}`);
 }
 
 /** The application as it is started for a maker, on a database and a port of its own. */
@@ -31,14 +43,7 @@ export class Application {
   ) {}
 
   static async start(): Promise<Application> {
-    const url = process.env.DATABASE_URL;
-    if (!url) throw new Error('DATABASE_URL is not set; run these tests with “npm test e2e”.');
-    const name = `e2e_${process.pid}_${Date.now()}`;
-    const client = new pg.Client({ connectionString: url });
-    await client.connect();
-    await client.query(`create database ${name}`);
-    await client.end();
-    const application = new Application(url.replace(/\/[^/]*$/, `/${name}`), await freePort());
+    const application = new Application(await freshDatabase(), await freePort());
     await application.startWeb();
     application.worker = await application.run('server/src/worker.ts');
     return application;
@@ -54,31 +59,41 @@ export class Application {
 
   /** Ends the web process at once, as a power cut would. */
   async killWeb(): Promise<void> {
-    const gone = new Promise((done) => this.web!.once('exit', done));
-    this.web!.kill('SIGKILL');
-    await gone;
+    await endPart(this.web!, 'SIGKILL');
   }
 
   async stop(): Promise<void> {
-    for (const part of [this.web, this.worker]) {
-      if (!part || part.exitCode !== null || part.signalCode !== null) continue;
-      const gone = new Promise((done) => part.once('exit', done));
-      part.kill('SIGTERM');
-      await gone;
-    }
+    for (const part of [this.web, this.worker]) if (part) await endPart(part);
   }
 
   private run(file: string): Promise<ChildProcess> {
-    const part = fork(root(file), {
-      env: { ...process.env, DATABASE_URL: this.databaseUrl, PORT: String(this.port), HOST: '127.0.0.1' },
-      execArgv: ['--import', 'tsx'],
-      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-    });
-    return new Promise((ready, failed) => {
-      part.once('message', () => ready(part));
-      part.once('exit', (code) => failed(new Error(`${file} stopped while starting (${code})`)));
-    });
+    return startPart(file, this.databaseUrl, this.port);
   }
+}
+
+/** One process of the application, ready to work. */
+export function startPart(file: string, databaseUrl: string, port: number): Promise<ChildProcess> {
+  const part = fork(root(file), {
+    env: {
+      ...{ ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), HOST: '127.0.0.1' },
+      // Never into the folder of a studio that somebody works in.
+      ZIPPY_BACKUPS: process.env.ZIPPY_BACKUPS ?? join(tmpdir(), 'zippy-e2e-backups'),
+    },
+    execArgv: ['--import', 'tsx'],
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
+  return new Promise((ready, failed) => {
+    part.once('message', () => ready(part));
+    part.once('exit', (code) => failed(new Error(`${file} stopped while starting (${code})`)));
+  });
+}
+
+/** Ends a process and waits until it has. */
+export async function endPart(part: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
+  if (part.exitCode !== null || part.signalCode !== null) return;
+  const gone = new Promise((done) => part.once('exit', done));
+  part.kill(signal);
+  await gone;
 }
 
 /** Three dimensions are drawn by the processor, which is slow, so they are on only where they are looked at. */

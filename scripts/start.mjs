@@ -24,9 +24,18 @@ function refuse(sentence) {
   process.exit(1);
 }
 
+/** What it gives, or its one sentence and the end. */
+function tryTo(work) {
+  try {
+    return work();
+  } catch (problem) {
+    return refuse(problem.message);
+  }
+}
+
 if (!/^\d+$/.test(port) || Number(port) < 1 || Number(port) > 65535)
   refuse(`PORT wants a number from 1 to 65535, such as 5180; got ${port}.`);
-const other = takeFolder(folder);
+const other = tryTo(() => takeFolder(folder));
 if (other !== null) refuse(`Zippy Crease already runs from this folder (process ${other}); stop that one first.`);
 
 const supervisor = makeSupervisor({

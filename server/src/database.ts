@@ -31,14 +31,32 @@ export async function waitForDatabase(url: string): Promise<void> {
   }
 }
 
-/** Brings the schema up to date; each numbered file runs once, in a transaction. */
-export async function migrate(url: string): Promise<void> {
-  await runner({
-    databaseUrl: url,
-    dir: fileURLToPath(new URL('./migrations', import.meta.url)),
-    migrationsTable: 'migrations',
-    direction: 'up',
-    singleTransaction: true,
-    log: () => {},
-  });
+/** Our own number among PostgreSQL’s advisory locks. */
+const SET_UP_LOCK = 7_214_001;
+
+/** Does what sets a database up while no other process of ours does, however many start at once. */
+export async function setUpAlone<T>(url: string, work: () => Promise<T>): Promise<T> {
+  const client = new pg.Client({ connectionString: url });
+  client.on('error', () => {});
+  await client.connect();
+  try {
+    await client.query('select pg_advisory_lock($1)', [SET_UP_LOCK]);
+    return await work();
+  } finally {
+    // With its session the lock goes.
+    await client.end();
+  }
 }
+
+/** Brings the schema up to date; each numbered file runs once, in a transaction. */
+export const migrate = (url: string): Promise<void> =>
+  setUpAlone(url, async () => {
+    await runner({
+      databaseUrl: url,
+      dir: fileURLToPath(new URL('./migrations', import.meta.url)),
+      migrationsTable: 'migrations',
+      direction: 'up',
+      singleTransaction: true,
+      log: () => {},
+    });
+  });

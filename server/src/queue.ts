@@ -1,4 +1,5 @@
 import PgBoss from 'pg-boss';
+import { setUpAlone } from './database.ts';
 
 export const EXPORT_QUEUE = 'exports';
 /** Once an hour, and once a night; a worker that starts asks for both. */
@@ -14,6 +15,11 @@ export interface ExportJob {
 export async function openQueue(url: string): Promise<PgBoss> {
   const boss = new PgBoss({ connectionString: url, schema: 'queue', max: 3 });
   boss.on('error', (problem) => console.error(`Queue: ${problem.message}`));
+  await setUpAlone(url, () => setUp(boss));
+  return boss;
+}
+
+async function setUp(boss: PgBoss): Promise<void> {
   await boss.start();
   await boss.createQueue(EXPORT_QUEUE, { name: EXPORT_QUEUE, retryLimit: 2, expireInSeconds: 600 });
   for (const [queue, when] of [
@@ -24,5 +30,4 @@ export async function openQueue(url: string): Promise<PgBoss> {
     await boss.createQueue(queue, { name: queue, policy: 'singleton', retryLimit: 0, expireInSeconds: 3600 });
     await boss.schedule(queue, when);
   }
-  return boss;
 }

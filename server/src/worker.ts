@@ -1,4 +1,4 @@
-import { openPool, waitForDatabase } from './database.ts';
+import { migrate, openPool, waitForDatabase } from './database.ts';
 import { endWith } from './ending.ts';
 import { openQueue } from './queue.ts';
 import { keepHouse } from './keepHouse.ts';
@@ -8,6 +8,7 @@ import { workExports } from './workExports.ts';
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set; start with “npm start”, which runs the worker too.');
 await waitForDatabase(url);
+await migrate(url);
 const pool = openPool(url);
 const boss = await openQueue(url);
 await workExports(boss, pool);

@@ -364,7 +364,10 @@ describe('backup and restore', function () {
 
     it('let nothing old go for one that could not be written', async () => {
       for (let n = 1; n <= 7; n += 1) await dailyBackup(serving.pool, STUDIO_ID, folder, day(n));
-      const failing = { connect: () => Promise.reject(new Error('no space left')) } as unknown as pg.Pool;
+      const failing = {
+        query: () => Promise.resolve({ rows: [{ workshop: {}, workshop_version: 1 }] }),
+        connect: () => Promise.reject(new Error('no space left')),
+      } as unknown as pg.Pool;
       let said = '';
       await dailyBackup(failing, STUDIO_ID, folder, day(8)).catch((problem: Error) => (said = problem.message));
       expect(said).to.equal('no space left');

@@ -4,6 +4,7 @@ import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Pool } from 'pg';
+import { findStudio } from '../tables/studios.ts';
 import type { Counts } from './types.ts';
 import { writeBackup } from './writeBackup.ts';
 
@@ -79,10 +80,11 @@ export async function letOldGo(folder: string): Promise<void> {
   }
 }
 
-/** The backup of a day, unless it is there. @returns whether it was made now */
+/** The backup of a day, unless it is there or there is nothing to back up yet. @returns whether it was made now */
 export async function dailyBackup(pool: Pool, studioId: string, folder: string, now: Date): Promise<boolean> {
   const name = dailyName(dayOf(now));
   if ((await listBackups(folder)).some((kept) => kept.name === name)) return false;
+  if (!(await findStudio(pool, studioId))) return false;
   await mkdir(folder, { recursive: true });
   await backupTo(pool, studioId, join(folder, name));
   // Only now that there is a new one.
