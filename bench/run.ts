@@ -25,6 +25,7 @@ import { readGangOrder } from '@zippy/core/job-file';
 import { readTypeface, unpackWoff } from '@zippy/core/typefaces';
 import { measureNames } from './names.ts';
 import { comparePackers, measureDozens } from './packers.ts';
+import { measureServing } from './serving.ts';
 
 /**
  * Performance as ratios within one run: this machine’s seconds mean little on another, but how many times
@@ -235,3 +236,4 @@ console.log(
 comparePackers(solve);
 measureDozens(solve);
 await measureNames(workshop, fonts);
+await measureServing();

@@ -267,6 +267,21 @@ describe('by hand', function () {
     await reaches(title, (job) => job.brief.notes === 'typed in the other tab, and closed');
   });
 
+  it('says that the part that writes files is away, stops what is not wanted any more, and writes when it is back', async () => {
+    await open('Heron at dawn', 'cut');
+    await application.stopWorker();
+    const press = page.getByRole('button', { name: /^↓/ }).first();
+    await press.click();
+    await page.getByText('The part that writes files is away; it starts again by itself').waitFor();
+    await page.getByRole('button', { name: 'Stop writing it' }).click();
+    await page.getByText('Stopped; nothing was written.').waitFor();
+    await press.click();
+    await page.getByText('The part that writes files is away').waitFor();
+    const download = page.waitForEvent('download');
+    await application.startWorker();
+    expect((await download).suggestedFilename()).to.match(/heron-at-dawn/);
+  });
+
   it('puts a job away, and back with one press', async () => {
     await page.goto(application.url);
     const title = 'Regatta place cards (other copy)';

@@ -32,6 +32,42 @@ describe('the start command', function () {
     }
     throw new Error('the studio did not come back');
   };
+  /** One who counts upwards in the notes of a job, each number once the one before was said to be saved. */
+  const keepSaving = (): { stop: () => Promise<{ acknowledged: number; stored: number }> } => {
+    interface Stored {
+      readonly id: string;
+      readonly version: number;
+      readonly document: { readonly brief: { readonly notes: string } };
+    }
+    const first = async (): Promise<Stored> => {
+      const answer = await fetch(`http://127.0.0.1:${port}/api/jobs`, { signal: AbortSignal.timeout(10_000) });
+      return ((await answer.json()) as { jobs: readonly Stored[] }).jobs[0]!;
+    };
+    let [acknowledged, going] = [0, true];
+    const done = (async () => {
+      while (going)
+        try {
+          const { id, version, document } = await first();
+          const notes = String(acknowledged + 1);
+          const { status } = await fetch(`http://127.0.0.1:${port}/api/jobs/${id}`, {
+            method: 'PUT',
+            headers: { 'Content-Type': 'application/json' },
+            body: JSON.stringify({ version, document: { ...document, brief: { ...document.brief, notes } } }),
+            signal: AbortSignal.timeout(10_000),
+          });
+          if (status === 200) acknowledged += 1;
+        } catch {
+          await pause(50);
+        }
+    })();
+    return {
+      stop: async () => {
+        going = false;
+        await done;
+        return { acknowledged, stored: Number((await first()).document.brief.notes) };
+      },
+    };
+  };
   before(async () => {
     port = await freePort();
   });
@@ -73,6 +109,7 @@ describe('the start command', function () {
     expect(await second.ended()).to.equal(1);
     expect(second.said).to.match(/already runs from this folder/);
     const before = started.parts();
+    const hand = keepSaving();
     for (const name of ['server', 'worker', 'postgres'] as const) {
       const pid = started.parts()[name]!;
       process.kill(pid, 'SIGKILL');
@@ -87,6 +124,10 @@ describe('the start command', function () {
       await comesBack();
       expect(started.parts()[name], name).to.not.equal(pid);
     }
+    // Somebody wrote all the while: whatever was said to be saved is there, and at most one that was not heard of.
+    const { acknowledged, stored } = await hand.stop();
+    expect(acknowledged).to.be.above(10);
+    expect(stored - acknowledged).to.be.oneOf([0, 1]);
     const parts = Object.values(started.parts()).map((pid) => pid!);
     expect(parts).to.not.deep.equal(Object.values(before));
     started.process.kill('SIGHUP');

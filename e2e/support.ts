@@ -45,7 +45,7 @@ export class Application {
   static async start(): Promise<Application> {
     const application = new Application(await freshDatabase(), await freePort());
     await application.startWeb();
-    application.worker = await application.run('server/src/worker.ts');
+    await application.startWorker();
     return application;
   }
 
@@ -55,6 +55,14 @@ export class Application {
 
   async startWeb(): Promise<void> {
     this.web = await this.run('server/src/main.ts');
+  }
+
+  async startWorker(): Promise<void> {
+    this.worker = await this.run('server/src/worker.ts');
+  }
+
+  async stopWorker(): Promise<void> {
+    await endPart(this.worker!);
   }
 
   /** Ends the web process at once, as a power cut would. */

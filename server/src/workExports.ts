@@ -17,8 +17,11 @@ import { loadWorkshop } from './workshop.ts';
 import { loadPlacedPictures, PictureLost } from './pictures/placed.ts';
 import { inTransaction } from './tables/types.ts';
 
-/** Takes export work from the queue until the queue is stopped. */
-export async function workExports(boss: PgBoss, pool: Pool): Promise<void> {
+/**
+ * Takes export work from the queue until the queue is stopped.
+ * @returns what says that this worker is at hand no more; to be called before the queue is stopped
+ */
+export async function workExports(boss: PgBoss, pool: Pool): Promise<() => Promise<void>> {
   await boss.work<ExportJob>(EXPORT_QUEUE, { batchSize: 1, pollingIntervalSeconds: 0.5 }, async (jobs) => {
     for (const job of jobs) await doExport(pool, job.data);
   });
@@ -29,11 +32,11 @@ export async function workExports(boss: PgBoss, pool: Pool): Promise<void> {
   };
   await look();
   const timer = setInterval(() => void look().catch(() => {}), LOOK_EVERY_MS);
-  boss.once('stopped', () => {
-    clearInterval(timer);
-    void removeWorker(pool, me).catch(() => {});
-  });
   timer.unref();
+  return async () => {
+    clearInterval(timer);
+    await removeWorker(pool, me).catch(() => {});
+  };
 }
 
 /** How often a worker says that it is at work, and looks for work of others that have gone silent. */

@@ -11,11 +11,12 @@ await waitForDatabase(url);
 await migrate(url);
 const pool = openPool(url);
 const boss = await openQueue(url);
-await workExports(boss, pool);
+const leave = await workExports(boss, pool);
 await keepHouse(boss, pool);
 process.send?.('ready');
 
 endWith(async () => {
+  await leave();
   await boss.stop({ graceful: true, timeout: 3000 }).catch(() => {});
   await pool.end().catch(() => {});
 });

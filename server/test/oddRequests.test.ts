@@ -254,6 +254,9 @@ describe('odd requests', function () {
         '/pictures',
         '/health',
         '/pictures/inks',
+        '/backups',
+        '/backups/restore',
+        '/backups/restore?mode=over',
       ),
       fc
         .constantFrom(id, randomUUID(), 'x', '%00', '%E0', '..', '__proto__', `{${id}}`, '1e300')

@@ -16,6 +16,7 @@ export class Serving {
   pool!: Pool;
   boss!: PgBoss;
   private server!: Server;
+  private leave!: () => Promise<void>;
 
   constructor() {
     before(async () => {
@@ -25,13 +26,14 @@ export class Serving {
       this.pool = openPool(url!);
       await loadDemo(this.pool);
       this.boss = await openQueue(url!);
-      await workExports(this.boss, this.pool);
+      this.leave = await workExports(this.boss, this.pool);
       this.server = makeApp({ pool: this.pool, url: url!, boss: this.boss, webDir: null }).listen(0, '127.0.0.1');
       await new Promise((ready) => this.server.once('listening', ready));
     });
     after(async () => {
       this.server.close();
       this.server.closeAllConnections();
+      await this.leave();
       await this.boss.stop({ graceful: false });
       await this.pool.end();
     });

@@ -1,4 +1,3 @@
-import { once } from 'node:events';
 import { finished, pipeline } from 'node:stream/promises';
 import type { Readable, Writable } from 'node:stream';
 import { createGzip } from 'node:zlib';
@@ -11,6 +10,9 @@ import { findWholeStudio } from '../tables/studios.ts';
 import { inTransaction } from '../tables/types.ts';
 import { FORMAT_VERSION, NAMES, STUDIO_FORMAT, type Counts } from './types.ts';
 
+/** Pictures, which are most of it, are packed already. */
+const GZIP = { level: 1 };
+
 /**
  * Writes everything that a studio has as a tar archive, packed with gzip: plain JSON, and pictures as they are. All of it
  * is of one moment, whatever is saved meanwhile, and a few rows are in memory at a time. The same studio gives the same
@@ -20,7 +22,7 @@ import { FORMAT_VERSION, NAMES, STUDIO_FORMAT, type Counts } from './types.ts';
  */
 export async function writeBackup(pool: Pool, studioId: string, out: Writable): Promise<Counts> {
   const archive = pack();
-  const written = pipeline(archive as unknown as Readable, createGzip(), out);
+  const written = pipeline(archive as unknown as Readable, createGzip(GZIP), out);
   const filled = inTransaction(
     pool,
     (client) => fill(archive, client, studioId),
@@ -49,9 +51,7 @@ async function fill(archive: Pack, client: PoolClient, studioId: string): Promis
   for await (const head of everyPicture(client, studioId)) {
     const name = NAMES.picture(head.sha256, head.mime);
     const entry = archive.entry({ name, size: head.sizeBytes, mtime: wholeSecond(head.createdAt) });
-    for await (const piece of picturePieces(client, studioId, head)) await put(entry, piece);
-    entry.end(Buffer.alloc(0));
-    await done(entry);
+    await pipeline(picturePieces(client, studioId, head), entry as unknown as Writable);
     counts.pictures += 1;
   }
   for await (const job of everyJob(client, studioId)) {
@@ -78,13 +78,5 @@ async function addJson(archive: Pack, name: string, moment: string, value: unkno
   const bytes = Buffer.from(`${JSON.stringify(value, null, 1)}\n`);
   const entry = archive.entry({ name, size: bytes.length, mtime: wholeSecond(moment) });
   entry.end(bytes);
-  await done(entry);
-}
-
-type Entry = ReturnType<Pack['entry']>;
-const done = (entry: Entry): Promise<void> => finished(entry as unknown as Writable);
-
-/** Whoever reads is waited for. */
-async function put(entry: Entry, piece: Buffer): Promise<void> {
-  if (!entry.write(piece)) await once(entry as unknown as Writable, 'drain');
+  await finished(entry);
 }
