@@ -43,15 +43,23 @@ describe('what is old and of no use any more', function () {
     const now = new Date();
     const intoDay = (now.getTime() % 86_400_000) / 86_400_000;
     const at = (day: number, share: number): number => day + intoDay - share;
-    // The first; three of one day (the last stays); two of another; the newest of all, which is old too.
-    const days = await jobOf([at(60, 0.3), at(40, 0.3), at(40, 0.5), at(40, 0.6), at(30, 0.3), at(30, 0.6)]);
+    // The first, and another of its day (both stay); three of one day (the last stays); two of another; the newest of all, which is old too.
+    const days = await jobOf([
+      at(60, 0.2),
+      at(60, 0.3),
+      at(40, 0.3),
+      at(40, 0.5),
+      at(40, 0.6),
+      at(30, 0.3),
+      at(30, 0.6),
+    ]);
     // Monday to Sunday of one week long ago: 1970-01-05 was a Monday, so weeks begin at day 4 of time.
     const monday = (now.getTime() / 86_400_000 - 4) % 7;
     const week = (weeks: number, weekday: number): number => weeks * 7 + monday - weekday - 0.5;
     const weeks = await jobOf([week(50, 0), week(30, 0), week(30, 3), week(30, 6), week(29, 0), week(20, 1)]);
     expect(await thinRevisions(serving.pool)).to.equal(3 + 2);
     expect(await versionsOf(recent)).to.deep.equal([1, 2, 3, 4, 5]);
-    expect(await versionsOf(days)).to.deep.equal([1, 4, 6]);
+    expect(await versionsOf(days)).to.deep.equal([1, 2, 5, 7]);
     expect(await versionsOf(weeks)).to.deep.equal([1, 4, 5, 6]);
     expect(await thinRevisions(serving.pool)).to.equal(0);
   });
@@ -94,10 +102,14 @@ describe('what is old and of no use any more', function () {
     for (const ref of [inJob, inRevision, inRun, recent]) expect(await here(ref), ref.name).to.equal(true);
     // Its month begins anew when a save names it, or it is brought in again.
     await unnamedFor(40, recent, inRevision);
+    const again = await stored(907);
+    await unnamedFor(40, again);
+    await stored(907);
     expect(await missingPictures(serving.pool, STUDIO_ID, [recent.sha256, unnamed.sha256])).to.deep.equal([
       unnamed.sha256,
     ]);
     expect(await dropPictures(serving.pool, 31)).to.equal(0);
+    expect(await here(again)).to.equal(true);
   });
 
   it('the hour makes the day’s backup, and the night makes sure of it before anything goes', async () => {
