@@ -10,7 +10,7 @@ import tseslint from 'typescript-eslint';
 const FLOORS = [
   ...['length', 'geometry', 'fold', 'scene', 'calibration', 'job'],
   ...['brief', 'size', 'art', 'stock', 'sheet', 'cut', 'crease', 'envelope', 'make', 'sell'],
-  ...['plan', 'gang', 'write', 'standins'],
+  ...['plan', 'gang', 'write', 'standins', 'contract'],
 ];
 /** What a folder may read of a later one all the same, with the reason. */
 const ALLOWED = {

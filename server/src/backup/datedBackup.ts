@@ -4,6 +4,7 @@ import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import type { Pool } from 'pg';
+import type { KeptBackup } from '@zippy/core/contract';
 import { findStudio } from '../tables/studios.ts';
 import type { Counts } from './types.ts';
 import { writeBackup } from './writeBackup.ts';
@@ -26,12 +27,6 @@ export const dailyName = (day: string): string => `studio-${day}.tar.gz`;
 export function dayOf(moment: Date): string {
   const two = (n: number): string => String(n).padStart(2, '0');
   return `${moment.getFullYear()}-${two(moment.getMonth() + 1)}-${two(moment.getDate())}`;
-}
-
-export interface KeptBackup {
-  readonly name: string;
-  readonly sizeBytes: number;
-  readonly at: string;
 }
 
 /** Backups in the folder, the newest first. */

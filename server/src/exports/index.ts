@@ -11,17 +11,11 @@ import { drawnFile, facePages, sheetsDrawn, sheetsPdf, sidePages } from './sheet
 import { guidesPdf, proofPdf, templateFiles } from './templates.ts';
 import { cutsCsv, figuresCsv, namesCsv } from './tables.ts';
 import { ticketPdf } from './ticket.ts';
-import {
-  EXPORTS,
-  ExportRefused,
-  type ExportFile,
-  type ExportFormat,
-  type ExportInput,
-  type ExportWhat,
-} from './types.ts';
+import { ExportRefused, type ExportFile, type ExportFormat, type ExportInput, type ExportWhat } from './types.ts';
 
 export { loadFonts, type Fonts } from './fonts.ts';
 export {
+  canExport,
   EXPORTS,
   ExportRefused,
   type ExportFile,
@@ -32,10 +26,6 @@ export {
 } from './types.ts';
 export { heaviestInk, loadInkLattice } from '../pictures/fourInks.ts';
 export { readPicture, PictureRefused, type ReadPicture } from '../pictures/readPicture.ts';
-
-/** True when this piece of work can be written this way. */
-export const canExport = (what: string, format: string): what is ExportWhat =>
-  Object.hasOwn(EXPORTS, what) && (EXPORTS[what as ExportWhat] as readonly string[]).includes(format);
 
 /** Letters that are no plain one with a sign on it. */
 const PLAIN_LETTERS: Readonly<Record<string, string>> = {

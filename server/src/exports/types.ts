@@ -1,21 +1,7 @@
 import type { Job, PixelQuestion, Plan, Workshop } from '@zippy/core';
 import type { Fonts } from './fonts.ts';
 
-export const EXPORTS = {
-  sheets: ['pdf', 'svg', 'png', 'csv'],
-  panels: ['pdf'],
-  cut: ['svg', 'dxf', 'csv'],
-  envelope: ['pdf', 'svg'],
-  ticket: ['pdf', 'csv'],
-  face: ['pdf', 'svg', 'png'],
-  side: ['pdf'],
-  press: ['pdf'],
-  template: ['pdf', 'svg', 'dxf'],
-  guides: ['pdf'],
-  proof: ['pdf'],
-} as const;
-export type ExportWhat = keyof typeof EXPORTS;
-export type ExportFormat = (typeof EXPORTS)[ExportWhat][number];
+export { canExport, EXPORTS, type ExportFormat, type ExportWhat } from '@zippy/core/contract';
 
 export interface PictureBytes {
   readonly mime: 'image/png' | 'image/jpeg' | 'image/svg+xml';

@@ -8,6 +8,7 @@ import { pipeline } from 'node:stream/promises';
 import { fileURLToPath } from 'node:url';
 import { Router } from 'express';
 import type { Pool } from 'pg';
+import type { BackupsKept } from '@zippy/core/contract';
 import { backupFolder, dayOf, listBackups } from '../backup/datedBackup.ts';
 import { REFUSED } from '../backup/types.ts';
 import { findStudio } from '../tables/studios.ts';
@@ -26,7 +27,7 @@ export function backupRoutes(pool: Pool, url: string): Router {
 
   router.get('/', async (_request, response) => {
     const folder = backupFolder();
-    response.json({ folder, kept: await listBackups(folder) });
+    response.json({ folder, kept: await listBackups(folder) } satisfies BackupsKept);
   });
 
   router.get('/now', async (_request, response) => {

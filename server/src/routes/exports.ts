@@ -3,7 +3,7 @@ import express, { Router } from 'express';
 import Joi from 'joi';
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
-import { canExport, EXPORTS } from '../exports/index.ts';
+import { canExport, EXPORTS, type ExportRow } from '@zippy/core/contract';
 import { EXPORT_QUEUE, type ExportJob } from '../queue.ts';
 import { addExport, cancelExport, findExport, findExportFile } from '../tables/exports.ts';
 import { findJob } from '../tables/jobs.ts';
@@ -55,7 +55,7 @@ export function exportRoutes(pool: Pool, boss: PgBoss): Router {
     const found = await findExport(pool, STUDIO_ID, request.params.id);
     if (!found) throw notFound('export');
     const waitsInVain = found.state === 'waiting' && (await countWorkers(pool)) === 0;
-    response.json({ ...found, waitsInVain });
+    response.json({ ...found, waitsInVain } satisfies ExportRow);
   });
 
   // Asked twice, or too late, it changes nothing.

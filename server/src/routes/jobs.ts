@@ -2,11 +2,12 @@ import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
 import { pixelFault, placedPictureIds, type Job, type PictureRef } from '@zippy/core';
+import type { JobsOnTheWall, StoredJob } from '@zippy/core/contract';
 import { checkJob, readJobFile } from '@zippy/core/job-file';
 import type { Drawers } from '../drawings/drawers.ts';
 import type { PictureReaders } from '../pictures/pictureReaders.ts';
 import { loadPlacedPictures } from '../pictures/placed.ts';
-import { addJob, findJob, listJobs, listPutAway, removeJob, restoreJob, saveJob, type JobRow } from '../tables/jobs.ts';
+import { addJob, findJob, listJobs, listPutAway, removeJob, restoreJob, saveJob } from '../tables/jobs.ts';
 import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts';
 import { benchByJob } from '../tables/runs.ts';
 import { STUDIO_ID } from '../tables/types.ts';
@@ -34,7 +35,7 @@ async function checkPictures(pool: Pool, job: Job): Promise<void> {
 }
 
 /** @throws Refusal for the id of a job that was put away, which is brought back and not written over */
-async function added(pool: Pool, id: string, job: Job): Promise<JobRow> {
+async function added(pool: Pool, id: string, job: Job): Promise<StoredJob> {
   const row = await addJob(pool, STUDIO_ID, id, job);
   if (!row)
     throw new Refusal(409, 'id belongs to a job that was put away; bring that one back, or use a new id.', 'id');
@@ -51,7 +52,7 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
       benchByJob(pool, STUDIO_ID),
       listPutAway(pool, STUDIO_ID),
     ]);
-    response.json({ jobs, bench, putAway });
+    response.json({ jobs, bench, putAway } satisfies JobsOnTheWall);
   });
 
   router.post('/', json, async (request, response) => {

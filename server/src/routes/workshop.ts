@@ -2,6 +2,7 @@ import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
 import { isCalibratable } from '@zippy/core';
+import type { VersionedWorkshop } from '@zippy/core/contract';
 import { checkWorkshop } from '@zippy/core/job-file';
 import type { Drawers } from '../drawings/drawers.ts';
 import { saveWorkshop } from '../tables/studios.ts';
@@ -17,7 +18,7 @@ export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
 
   router.get('/', async (_request, response) => {
     const { value, version } = await loadWorkshop(pool, STUDIO_ID);
-    response.json({ workshop: value, version });
+    response.json({ workshop: value, version } satisfies VersionedWorkshop);
   });
 
   router.put('/', express.json({ limit: '1mb' }), async (request, response) => {

@@ -1,23 +1,8 @@
 import type { Job } from '@zippy/core';
+import type { ExportRow, ExportState } from '@zippy/core/contract';
 import type { ExportFile } from '../exports/types.ts';
 import type { Db } from './types.ts';
 import { SILENT_SECONDS } from './workers.ts';
-
-export interface ExportRow {
-  readonly id: string;
-  readonly what: string;
-  readonly format: string;
-  readonly state: 'waiting' | 'working' | 'done' | 'failed' | 'cancelled';
-  readonly done: number;
-  readonly total: number;
-  readonly message: string | null;
-  readonly files: readonly {
-    readonly number: number;
-    readonly name: string;
-    readonly mime: string;
-    readonly size: number;
-  }[];
-}
 
 export async function addExport(
   db: Db,
@@ -99,7 +84,7 @@ export async function noteExport(
   studioId: string,
   id: string,
   note: {
-    readonly state: 'working' | 'done' | 'failed';
+    readonly state: ExportState & ('working' | 'done' | 'failed');
     readonly done?: number;
     readonly total?: number;
     readonly message?: string;

@@ -1,14 +1,8 @@
 import type { Job } from '@zippy/core';
 import type { PoolClient } from 'pg';
+import type { JobPutAway, StoredJob } from '@zippy/core/contract';
 import { everyRow, exactly } from './everyRow.ts';
 import type { Db } from './types.ts';
-
-export interface JobRow {
-  readonly id: string;
-  readonly version: number;
-  readonly document: Job;
-  readonly updatedAt: string;
-}
 
 interface Row {
   id: string;
@@ -17,7 +11,7 @@ interface Row {
   updated_at: Date;
 }
 
-const toJob = (row: Row): JobRow => ({
+const toJob = (row: Row): StoredJob => ({
   id: row.id,
   version: row.version,
   document: row.document,
@@ -25,7 +19,7 @@ const toJob = (row: Row): JobRow => ({
 });
 const COLUMNS = 'id, version, document, updated_at';
 
-export async function listJobs(db: Db, studioId: string): Promise<readonly JobRow[]> {
+export async function listJobs(db: Db, studioId: string): Promise<readonly StoredJob[]> {
   const { rows } = await db.query<Row>(
     `select ${COLUMNS} from jobs where studio_id = $1 and deleted_at is null order by created_at, id`,
     [studioId],
@@ -33,7 +27,7 @@ export async function listJobs(db: Db, studioId: string): Promise<readonly JobRo
   return rows.map(toJob);
 }
 
-export async function findJob(db: Db, studioId: string, id: string): Promise<JobRow | null> {
+export async function findJob(db: Db, studioId: string, id: string): Promise<StoredJob | null> {
   const { rows } = await db.query<Row>(
     `select ${COLUMNS} from jobs where studio_id = $1 and id = $2 and deleted_at is null`,
     [studioId, id],
@@ -42,7 +36,7 @@ export async function findJob(db: Db, studioId: string, id: string): Promise<Job
 }
 
 /** Adding the same job twice is one job: a page that lost the answer may ask again. Null where it was put away since. */
-export async function addJob(db: Db, studioId: string, id: string, document: Job): Promise<JobRow | null> {
+export async function addJob(db: Db, studioId: string, id: string, document: Job): Promise<StoredJob | null> {
   await db.query(
     `with added as (
        insert into jobs (id, studio_id, document) values ($1, $2, $3::jsonb) on conflict (id) do nothing returning id, version)
@@ -81,10 +75,7 @@ export async function removeJob(db: Db, studioId: string, id: string): Promise<b
 }
 
 /** Jobs that were put away, the last first. */
-export async function listPutAway(
-  db: Db,
-  studioId: string,
-): Promise<readonly { readonly id: string; readonly title: string; readonly putAwayAt: string }[]> {
+export async function listPutAway(db: Db, studioId: string): Promise<readonly JobPutAway[]> {
   const { rows } = await db.query<{ id: string; title: string; deleted_at: Date }>(
     `select id, document #>> '{brief,title}' as title, deleted_at from jobs
      where studio_id = $1 and deleted_at is not null order by deleted_at desc, id`,

@@ -10,6 +10,18 @@ import type {
   RunEvent,
   Workshop,
 } from '@zippy/core';
+import type {
+  BackupsKept,
+  ExportFormat,
+  ExportRow,
+  ExportWhat,
+  JobsOnTheWall,
+  Refused as RefusedBody,
+  StoredJob,
+  VersionedWorkshop,
+} from '@zippy/core/contract';
+
+export type { BackupsKept, ExportRow, JobPutAway, KeptBackup, StoredJob } from '@zippy/core/contract';
 
 /** The server said no, with a sentence to show. */
 export class Refused extends Error {
@@ -49,7 +61,7 @@ export async function answerOf<T>(response: Response): Promise<T> {
   if (response.status === 204) return undefined as T;
   const body: unknown = await response.json().catch(() => null);
   if (!response.ok) {
-    const { message, field } = (body ?? {}) as { message?: string; field?: string | null };
+    const { message, field } = (body ?? {}) as Partial<RefusedBody>;
     if (response.status >= 500) throw new Away(message ?? null);
     throw new Refused(response.status, message ?? 'The server did not understand that.', field ?? null, body);
   }
@@ -62,7 +74,7 @@ async function fetchFile(path: string, init?: RequestInit): Promise<void> {
     throw new Away();
   });
   if (!response.ok) {
-    const said = (await response.json().catch(() => null)) as { message?: string; field?: string | null } | null;
+    const said = (await response.json().catch(() => null)) as Partial<RefusedBody> | null;
     throw new Refused(response.status, said?.message ?? 'The file could not be written.', said?.field ?? null, said);
   }
   const name = /filename="?([^";]+)/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'file';
@@ -77,28 +89,6 @@ async function fetchFile(path: string, init?: RequestInit): Promise<void> {
 const send = <T>(method: string, path: string, body: unknown): Promise<T> =>
   call<T>(path, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
 
-export interface StoredJob {
-  readonly id: string;
-  readonly version: number;
-  readonly document: Job;
-  readonly updatedAt: string;
-}
-export interface ExportState {
-  readonly id: string;
-  readonly state: 'waiting' | 'working' | 'done' | 'failed' | 'cancelled';
-  /** It waits, and no worker is at hand to take it. */
-  readonly waitsInVain?: boolean;
-  readonly done: number;
-  readonly total: number;
-  readonly message: string | null;
-  readonly files: readonly {
-    readonly number: number;
-    readonly name: string;
-    readonly mime: string;
-    readonly size: number;
-  }[];
-}
-
 /** A shared sheet’s order, as the server writes it. */
 export interface SharedPdfOrder {
   readonly jobIds: readonly string[];
@@ -110,30 +100,16 @@ export interface SharedPdfOrder {
   readonly own: readonly OwnPiece[];
 }
 
-/** A job that is off the wall, and can come back. */
-export interface JobPutAway {
-  readonly id: string;
-  readonly title: string;
-  readonly putAwayAt: string;
-}
-
-/** A dated backup in the studio's folder. */
-export interface KeptBackup {
-  readonly name: string;
-  readonly sizeBytes: number;
-  readonly at: string;
-}
-
 /** Where a backup of everything is fetched from; the browser keeps it as a file while it comes. */
 export const BACKUP_URL = '/api/backups/now';
 
 export const api = {
-  workshop: () => call<{ workshop: Workshop; version: number }>('/workshop'),
+  workshop: () => call<VersionedWorkshop>('/workshop'),
   saveWorkshop: (version: number, workshop: Workshop) =>
     send<{ version: number }>('PUT', '/workshop', { version, workshop }),
   calibrationUrl: (printer: string, path: string, stock: string, flip: string) =>
     `/api/workshop/calibration.pdf?${new URLSearchParams({ printer, path, stock, flip }).toString()}`,
-  jobs: () => call<{ jobs: readonly StoredJob[]; bench: readonly JobBench[]; putAway: readonly JobPutAway[] }>('/jobs'),
+  jobs: () => call<JobsOnTheWall>('/jobs'),
   job: (id: string) => call<StoredJob & { bench: JobBench | null }>(`/jobs/${id}`),
   addJob: (id: string, document: Job) => send<StoredJob>('POST', '/jobs', { id, document }),
   addJobFile: (id: string, file: unknown) => send<StoredJob>('POST', '/jobs/file', { id, file }),
@@ -157,10 +133,10 @@ export const api = {
   startRun: (id: string, jobId: string) => send<Run>('POST', '/runs', { id, jobId }),
   run: (id: string) => call<Run>(`/runs/${id}`),
   addRunEvent: (runId: string, event: RunEvent) => send<{ id: string }>('POST', `/runs/${runId}/events`, event),
-  addExport: (jobId: string, what: string, format: string) =>
-    send<ExportState>('POST', '/exports', { jobId, what, format }),
-  export: (id: string) => call<ExportState>(`/exports/${id}`),
+  addExport: <What extends ExportWhat>(jobId: string, what: What, format: ExportFormat<What>) =>
+    send<ExportRow>('POST', '/exports', { jobId, what, format }),
+  export: (id: string) => call<ExportRow>(`/exports/${id}`),
   cancelExport: (id: string) => call<undefined>(`/exports/${id}`, { method: 'DELETE' }),
-  backups: () => call<{ folder: string; kept: readonly KeptBackup[] }>('/backups'),
+  backups: () => call<BackupsKept>('/backups'),
   exportFileUrl: (id: string, number: number) => `/api/exports/${id}/files/${number}`,
 };

@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { api, Away, type ExportState } from '../api/client.ts';
+import type { ExportFormat, ExportWhat } from '@zippy/core/contract';
+import { api, Away, type ExportRow } from '../api/client.ts';
 import { useJob } from '../stores/job.ts';
 import { Press, Quiet } from '../ui/Press.tsx';
 
@@ -15,7 +16,7 @@ interface State {
   readonly going?: { readonly id: string | null };
 }
 
-const progressOf = ({ state, waitsInVain, done, total }: ExportState): string => {
+const progressOf = ({ state, waitsInVain, done, total }: ExportRow): string => {
   if (state === 'working') return `Writing ${done} of ${total}`;
   return waitsInVain
     ? 'The part that writes files is away; it starts again by itself, and this is written then.'
@@ -23,20 +24,20 @@ const progressOf = ({ state, waitsInVain, done, total }: ExportState): string =>
 };
 
 /** How far it is now; a server that is away for a moment has not lost it. */
-const stateOf = (work: ExportState): Promise<ExportState> =>
+const stateOf = (work: ExportRow): Promise<ExportRow> =>
   api.export(work.id).catch((problem: unknown) => {
     if (problem instanceof Away) return work;
     throw problem;
   });
 
 /** Has a file written by the worker, says how far it is, and hands it over. */
-export function TakeAway({
+export function TakeAway<What extends ExportWhat>({
   what,
   format,
   label,
 }: {
-  readonly what: string;
-  readonly format: string;
+  readonly what: What;
+  readonly format: ExportFormat<What>;
   readonly label: string;
 }): ReactNode {
   const id = useJob((s) => s.id);

@@ -9,6 +9,7 @@ import {
   type JobBench,
   type JobChange,
 } from '@zippy/core';
+import type { Overtaken } from '@zippy/core/contract';
 import { api, Away, Refused, type StoredJob } from '../api/client.ts';
 import { keptJobs, sendKept, takeKept } from './keptJobs.ts';
 import { useNotice } from './notice.ts';
@@ -117,7 +118,7 @@ export const useJob = create<JobState>()((set, get) => {
         set({ save: 'away', refusal: problem.said });
         schedule(pauses.next());
       } else if (problem instanceof Refused && problem.status === 409) {
-        const { theirs } = problem.body as { theirs: StoredJob };
+        const { theirs } = problem.body as Overtaken<StoredJob>;
         takeIn(id, theirs);
       } else if (problem instanceof Refused) set({ save: 'refused', refusal: problem.message });
       else throw problem;

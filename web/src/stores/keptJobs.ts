@@ -1,4 +1,5 @@
 import { completed, isSame, mergeDocuments, type Job } from '@zippy/core';
+import type { Overtaken } from '@zippy/core/contract';
 import { api, Away, Refused, type StoredJob } from '../api/client.ts';
 import { keptByTab } from './local.ts';
 
@@ -36,7 +37,7 @@ async function saveJoined(id: string, mine: KeptJob): Promise<void> {
     await api.saveJob(id, mine.baseVersion, mine.job);
   } catch (problem) {
     if (!(problem instanceof Refused) || problem.status !== 409) throw problem;
-    const { theirs } = problem.body as { theirs: StoredJob };
+    const { theirs } = problem.body as Overtaken<StoredJob>;
     const { value, clashes } = mergeDocuments(mine.base, mine.job, theirs.document);
     if (clashes.length > 0) throw problem;
     if (!isSame(value, theirs.document)) await api.saveJob(id, theirs.version, value);

@@ -1,14 +1,10 @@
 import { create } from 'zustand';
 import { isSame, mergeDocuments, type Clash, type Workshop } from '@zippy/core';
+import type { Overtaken, VersionedWorkshop } from '@zippy/core/contract';
 import { api, Away, Refused } from '../api/client.ts';
 import { keptByTab } from './local.ts';
 import { useNotice } from './notice.ts';
 import { growingPauses } from './tryAgain.ts';
-
-interface StoredWorkshop {
-  readonly workshop: Workshop;
-  readonly version: number;
-}
 
 interface WorkshopState {
   readonly workshop: Workshop | null;
@@ -17,7 +13,7 @@ interface WorkshopState {
   readonly version: number;
   readonly problem: string | null;
   /** The other copy, while the same thing stands otherwise in both, and those things. */
-  readonly theirs: StoredWorkshop | null;
+  readonly theirs: VersionedWorkshop | null;
   readonly clashes: readonly Clash[];
   load(): Promise<void>;
   change(workshop: Workshop): Promise<void>;
@@ -69,14 +65,14 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
         unanswered = [...unanswered, workshop];
         setTimeout(() => void queue(), pauses.next());
       } else if (problem instanceof Refused && problem.status === 409) {
-        await takeIn((problem.body as { theirs: StoredWorkshop }).theirs);
+        await takeIn((problem.body as Overtaken<VersionedWorkshop>).theirs);
         await send();
       } else if (!(problem instanceof Refused)) throw problem;
     }
   };
 
   /** Joins what was saved elsewhere with what is here; only the same thing, changed twice, is asked about. */
-  const takeIn = async (theirs: StoredWorkshop, theirsAt?: ReadonlySet<string>): Promise<void> => {
+  const takeIn = async (theirs: VersionedWorkshop, theirsAt?: ReadonlySet<string>): Promise<void> => {
     const { workshop } = get();
     if (!workshop) return;
     const stored = ({ spoilLog: _counted, ...rest }: Workshop): object => rest;

@@ -1,7 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { api, BACKUP_URL, type KeptBackup } from '../api/client.ts';
+import { api, BACKUP_URL, type BackupsKept } from '../api/client.ts';
 import { restoreBackup, sayShare } from '../api/upload.ts';
 import { Choice } from '../ui/Choose.tsx';
 import { DoNow, Press, PressLink } from '../ui/Press.tsx';
@@ -21,7 +21,7 @@ const sayDay = (at: string): string =>
 
 /** Everything the studio has, out into one file and in again; and where the daily ones lie. */
 export function Backups(): ReactNode {
-  const [found, setFound] = useState<{ readonly folder: string; readonly kept: readonly KeptBackup[] } | null>(null);
+  const [found, setFound] = useState<BackupsKept | null>(null);
   const [file, setFile] = useState<File | null>(null);
   useEffect(() => {
     api.backups().then(setFound, () => {
