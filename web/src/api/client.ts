@@ -20,6 +20,7 @@ import type {
   StoredJob,
   VersionedWorkshop,
 } from '@zippy/core/contract';
+import { download } from './download.ts';
 
 export type { BackupsKept, ExportRow, JobPutAway, KeptBackup, StoredJob } from '@zippy/core/contract';
 
@@ -79,10 +80,7 @@ async function fetchFile(path: string, init?: RequestInit): Promise<void> {
   }
   const name = /filename="?([^";]+)/.exec(response.headers.get('Content-Disposition') ?? '')?.[1] ?? 'file';
   const url = URL.createObjectURL(await response.blob());
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
+  download({ url, name });
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 

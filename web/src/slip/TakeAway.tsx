@@ -2,6 +2,7 @@ import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { ExportFormat, ExportWhat } from '@zippy/core/contract';
 import { api, Away, type ExportRow } from '../api/client.ts';
+import { download } from '../api/download.ts';
 import { useJob } from '../stores/job.ts';
 import { Press, Quiet } from '../ui/Press.tsx';
 
@@ -102,15 +103,6 @@ export function TakeAway<What extends ExportWhat>({
       ))}
     </Box>
   );
-}
-
-function download({ url, name }: { readonly url: string; readonly name: string }): void {
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  document.body.append(link);
-  link.click();
-  link.remove();
 }
 
 const Box = styled.div`
