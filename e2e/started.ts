@@ -12,7 +12,7 @@ export class Started {
   readonly process: ChildProcess;
 
   constructor(folder: string, port: number | string, env: Readonly<Record<string, string>> = {}) {
-    const { DATABASE_URL: _tests, npm_lifecycle_event: _npm, ...own } = process.env;
+    const { DATABASE_URL: _tests, ZIPPY_BACKUPS: _elsewhere, npm_lifecycle_event: _npm, ...own } = process.env;
     this.process = spawn(process.execPath, [START], {
       env: { ...own, ZIPPY_DATA: folder, PORT: String(port), ...env },
       stdio: ['ignore', 'pipe', 'pipe'],
