@@ -7,7 +7,7 @@ import { MM_PER_POINT } from '../length/types.ts';
 import type { Colour, Shape } from '../scene/types.ts';
 import { codePath, type Code } from './codePath.ts';
 import { boxOf, isNamedItem, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
-import type { ArtPlan } from './planArt.ts';
+import type { ArtPlan } from './types.ts';
 import type { SetLine } from './setText.ts';
 
 /**

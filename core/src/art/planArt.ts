@@ -3,7 +3,7 @@ import { contains, isUprightBox, type Polygon } from '../geometry/polygon.ts';
 import type { Box } from '../geometry/types.ts';
 import { count, figure, length, plural, words } from '../job/figures.ts';
 import { EMPTY_FACE } from '../job/newJob.ts';
-import type { Figure, Job, JobChange, Snag, StationPlan, Stock, TextBlock, Workshop } from '../job/types.ts';
+import type { Figure, Job, JobChange, Snag, Stock, TextBlock, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import { MM_PER_INCH } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -17,25 +17,11 @@ import { markSnags } from './makersMark.ts';
 import { namesSnags } from './namesSnags.ts';
 import { cardRows, namesInUse } from '../job/namesList.ts';
 import type { SetBlock } from './setText.ts';
-import { layPanels, type PanelArt } from './panelArt.ts';
-import { isBare, onStock, onStockSnags, type OnStock } from './onStock.ts';
+import { layPanels } from './panelArt.ts';
+import type { ArtPlan, PanelArt } from './types.ts';
+import { isBare, onStock, onStockSnags } from './onStock.ts';
 import { SMALLEST_PT } from './smallestType.ts';
 import { TYPEFACES, type TypefaceBook } from './typefaces.ts';
-
-/** The list in use and the card of it that is shown. */
-export interface NamesPlan {
-  readonly cards: number;
-  readonly shown: number;
-}
-
-export interface ArtPlan extends StationPlan {
-  readonly faces: readonly FacePlan[];
-  readonly names: NamesPlan | null;
-  /** What is printed on layers, by the id of the piece. */
-  readonly panels: Readonly<Record<string, PanelArt>>;
-  /** What the stock’s own colour does to the art. */
-  readonly onStock: OnStock;
-}
 
 /** Pixels per inch at which a print looks good, soft, and not worth printing. */
 export const PPI = { good: 300, soft: 200, refuse: 150 } as const;

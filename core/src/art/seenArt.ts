@@ -5,7 +5,7 @@ import type { Colour, Shape } from '../scene/types.ts';
 import { plateOf } from '../scene/whitePlate.ts';
 import { drawFace } from './drawCard.ts';
 import { boxOf, type FacePlan } from './items.ts';
-import type { ArtPlan } from './planArt.ts';
+import type { ArtPlan } from './types.ts';
 
 /**
  * One side’s art for looking at: every ink as it comes out on a coloured card, and the white under it exactly as its

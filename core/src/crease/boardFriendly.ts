@@ -3,7 +3,7 @@ import type { Mm } from '../length/types.ts';
 import { boardOf } from '../job/pick.ts';
 import { layOutOnePiece } from '../sheet/layOut.ts';
 import { ask } from '../sheet/question.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import { cellOf } from '../size/cell.ts';
 import { formOf, settleOptions } from '../size/formats/index.ts';
 import { isFinishable } from '../size/limits.ts';

@@ -1,17 +1,17 @@
 import { fixed } from '../length/rounding.ts';
 import { hasArt } from '../art/drawCard.ts';
-import type { ArtPlan } from '../art/planArt.ts';
+import type { ArtPlan } from '../art/types.ts';
 import type { Blank } from '../fold/types.ts';
 import { sortedBy } from '../job/sorted.ts';
 import type { Board, Job, Remedy, Snag, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import { tryOut } from '../sheet/tryOut.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import type { FriendlySize } from './boardFriendly.ts';
 import { ERROR_SHOWN_MM, worstErrorMm } from './creaseLines.ts';
-import type { CreaseLine } from './planCrease.ts';
+import type { CreaseLine } from './types.ts';
 
 const ERROR_BAD_MM = 1;
 

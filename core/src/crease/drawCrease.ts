@@ -10,7 +10,7 @@ import type { Colour, Scene, Shape } from '../scene/types.ts';
 import { levelDimension } from '../size/drawBlank.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { BlankEdge } from './creaseLines.ts';
-import type { CreaseLine, CreasePlan } from './planCrease.ts';
+import type { CreaseLine, CreasePlan } from './types.ts';
 
 const BOARD_SHOWN = 1.4;
 const BOARD_COLOUR = '#222d34';

@@ -1,67 +1,24 @@
 import { fixed } from '../length/rounding.ts';
 import { wantedOf } from '../job/namesList.ts';
-import type { ArtPlan } from '../art/planArt.ts';
+import type { ArtPlan } from '../art/types.ts';
 import { isShaped } from '../cut/isShaped.ts';
 import type { CutPlan } from '../cut/types.ts';
 import type { Blank } from '../fold/types.ts';
-import { IDENTITY, type Affine } from '../geometry/affine.ts';
+import { IDENTITY } from '../geometry/affine.ts';
 import { corners } from '../geometry/box.ts';
 import { TOLERANCE_MM } from '../geometry/types.ts';
 import { count, figure, length, minutes as minutesValue, plural, words } from '../job/figures.ts';
 import { boardOf } from '../job/pick.ts';
 import { isPlainRule, sayEdgePlace } from '../job/plainRule.ts';
-import type { Board, CreaseChoice, Figure, Job, StationPlan, Workshop } from '../job/types.ts';
+import type { Board, CreaseChoice, Figure, Job, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
-import type { Mm } from '../length/types.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-import { boardFriendly, type FriendlySize } from './boardFriendly.ts';
+import { boardFriendly } from './boardFriendly.ts';
 import { ERROR_SHOWN_MM, orderLines, type BlankEdge, type FaceUp, type OrderedLine } from './creaseLines.ts';
 import { creaseSnags } from './creaseSnags.ts';
-
-export interface CreaseLine {
-  readonly number: number;
-  /** Creases on this line; more than one where an earlier fold laid two parts over each other. */
-  readonly creaseIds: readonly string[];
-  readonly upright: boolean;
-  /** The blank's own edge, outside up and as drawn, that goes to the board's stop. */
-  readonly edgeAtStop: BlankEdge;
-  readonly fromStopMm: Mm;
-  readonly lengthMm: Mm;
-  /** The groove nearest to the line, counted from the stop. */
-  readonly groove: number;
-  readonly grooveAtMm: Mm;
-  readonly errorMm: Mm;
-  readonly faceUp: FaceUp;
-  /** From the line before. */
-  readonly turn: string;
-  readonly passes: number;
-  readonly text: string;
-}
-
-/** A flat piece with creases, and where card art lies on it. */
-export interface CreasedPiece extends Blank {
-  readonly art: readonly Affine[];
-}
-
-export interface CreasePlan extends StationPlan {
-  readonly board: Board;
-  /** In the order that turns the piece least. */
-  readonly lines: readonly CreaseLine[];
-  /** What lies on the board: one card’s blank, or the whole sheet when it is scored first. */
-  readonly piece: CreasedPiece;
-  readonly onSheet: boolean;
-  /** A shape that is cut out already is creased from end to end of its folds, with no edge at a stop. */
-  readonly byEnds: boolean;
-  /** Folding by hand, after the creases are pressed. */
-  readonly folding: readonly string[];
-  /** What each school says, and why. */
-  readonly schools: readonly { readonly id: string; readonly text: string }[];
-  /** Sizes nearby whose creases land on this board’s grooves. */
-  readonly friendly: readonly FriendlySize[];
-  readonly minutes: number;
-}
+import type { CreaseLine, CreasedPiece, CreasePlan } from './types.ts';
 
 export function planCrease(
   job: Job,

@@ -5,7 +5,7 @@ import type { Box } from '../geometry/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { LengthUnit, Mm } from '../length/types.ts';
 import type { Colour, Scene, Shape } from '../scene/types.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import { levelDimension, uprightDimension } from '../size/drawBlank.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { cutsThrough, partsAfter, type Part } from './partsAfter.ts';

@@ -5,11 +5,11 @@ import { boxPath, polygon } from '../geometry/path.ts';
 import type { Box } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { Scene, Shape } from '../scene/types.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { CutView } from './drawCuts.ts';
-import { SPREADS_OF_95, type EdgeDrift } from './planDrift.ts';
-import { EDGES, type CutPlan, type Edge } from './types.ts';
+import { SPREADS_OF_95 } from './planDrift.ts';
+import { type CutPlan, type Edge, type EdgeDrift, EDGES } from './types.ts';
 
 /** Bands are drawn so many times as wide as they are, or nobody could see them; the numbers are true. */
 export const DRAWN_WIDER = 4;

@@ -1,5 +1,5 @@
 import { isUprightBox } from '../geometry/polygon.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import type { OpenCard } from '../size/openCard.ts';
 
 /** An outline that no straight cut frees, slopes between nested pairs aside. */

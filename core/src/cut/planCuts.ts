@@ -8,19 +8,19 @@ import type { Figure, Job, Snag, Trimmer, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
 import { isUprightBox } from '../geometry/polygon.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import type { DraftMove } from './draftMoves.ts';
 import { handiestMoves, longestCutMm, sheetsAtOnce } from './handiestMoves.ts';
 import { isShaped } from './isShaped.ts';
 import { numberMoves } from './numberMoves.ts';
-import { planDrift, SPREADS_OF_95, worstDrift, type PieceDrift } from './planDrift.ts';
+import { planDrift, SPREADS_OF_95, worstDrift } from './planDrift.ts';
+import type { CutOrder, CutPlan, OutlineCut, PieceDrift } from './types.ts';
 import { planMachine, type MachinePlan } from './planMachine.ts';
 import { repeatabilityOf } from './repeatability.ts';
 import { throughCreases } from '../sheet/throughCreases.ts';
 import { offcutsOf, sheetChoices } from './sheetChoices.ts';
-import type { CutOrder, CutPlan, OutlineCut } from './types.ts';
 
 /** Straight cuts that free every card, each distance taken from a true edge and never from the last cut. */
 export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: StockPlan, sheet: SheetPlan): CutPlan {

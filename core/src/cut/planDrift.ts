@@ -1,16 +1,6 @@
 import { TOLERANCE_MM, type Box } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
-import type { CutMove, Edge } from './types.ts';
-
-/** How far one edge of a piece may land from its place, as a standard deviation. */
-export interface EdgeDrift {
-  /** Every distance taken from a true edge. */
-  readonly fromTrueMm: Mm;
-  /** The same cuts, each measured from the cut before it. */
-  readonly chainedMm: Mm;
-}
-
-export type PieceDrift = Readonly<Record<Edge, EdgeDrift>>;
+import type { CutMove, EdgeDrift, PieceDrift } from './types.ts';
 
 /** Of 100 cuts 95 land within so many spreads of their place. Source: the normal distribution’s 97.5th percentile */
 export const SPREADS_OF_95 = 1.96;

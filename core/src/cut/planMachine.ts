@@ -6,7 +6,7 @@ import type { MachineFacts } from '../job/types.ts';
 import type { Scene, Shape } from '../scene/types.ts';
 import { knifePaths, type KnifePath } from './knifePaths.ts';
 import { drawMark } from '../sheet/machineMarks.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 
 /** What a cutting machine does to one sheet. */

@@ -2,35 +2,13 @@ import { LIGHTEST_SHARE } from '../sheet/question.ts';
 import { handiestMoves, sheetsAtOnce, strokesOf } from './handiestMoves.ts';
 import { isShaped } from './isShaped.ts';
 import { sortedBy } from '../job/sorted.ts';
-import type { Job, JobChange, Minor, Stock, Trimmer, Workshop } from '../job/types.ts';
+import type { Job, Stock, Trimmer, Workshop } from '../job/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
 import { layOnSheet } from '../sheet/layOnSheet.ts';
 import type { SheetSide } from '../sheet/reach.ts';
-
-/** One way to lay the job out, beside the others. */
-export interface SheetChoiceRow {
-  readonly id: string;
-  readonly stockName: string;
-  readonly bleed: boolean;
-  readonly grain: Job['sheet']['grain'];
-  readonly up: number;
-  readonly sheets: number;
-  readonly costMinor: Minor;
-  /** None where no fence guides the cuts: a machine’s, or those round a shape. */
-  readonly strokes: number | null;
-  /** The largest piece left of each sheet that is worth keeping, or nothing. */
-  readonly offcut: Offcut | null;
-  readonly isNow: boolean;
-  readonly changes: readonly JobChange[];
-}
-
-export interface Offcut {
-  readonly widthMm: Mm;
-  readonly heightMm: Mm;
-  readonly perSheet: number;
-}
+import type { SheetChoiceRow, Offcut } from './types.ts';
 
 /** Narrower than this a strip of card is packing, not stock. */
 export const KEEP_OFFCUT_MM = 60;

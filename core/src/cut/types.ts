@@ -1,10 +1,8 @@
 import type { Box, Point } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
-import type { StationPlan, Trimmer } from '../job/types.ts';
+import type { Job, JobChange, Minor, StationPlan, Trimmer } from '../job/types.ts';
 import type { ThroughCreases } from '../sheet/throughCreases.ts';
 import type { MachinePlan } from './planMachine.ts';
-import type { EdgeDrift, PieceDrift } from './planDrift.ts';
-import type { Offcut, SheetChoiceRow } from './sheetChoices.ts';
 
 /** Edges as they lie on the sheet with its front up; clockwise, so that turns can be counted. */
 export const EDGES = ['top', 'right', 'bottom', 'left'] as const;
@@ -72,4 +70,37 @@ export interface CutPlan extends StationPlan {
   readonly settings: number;
   readonly strokes: number;
   readonly minutes: number;
+}
+
+/** How far one edge of a piece may land from its place, as a standard deviation. */
+export interface EdgeDrift {
+  /** Every distance taken from a true edge. */
+  readonly fromTrueMm: Mm;
+  /** The same cuts, each measured from the cut before it. */
+  readonly chainedMm: Mm;
+}
+
+export type PieceDrift = Readonly<Record<Edge, EdgeDrift>>;
+
+/** One way to lay the job out, beside the others. */
+export interface SheetChoiceRow {
+  readonly id: string;
+  readonly stockName: string;
+  readonly bleed: boolean;
+  readonly grain: Job['sheet']['grain'];
+  readonly up: number;
+  readonly sheets: number;
+  readonly costMinor: Minor;
+  /** None where no fence guides the cuts: a machine’s, or those round a shape. */
+  readonly strokes: number | null;
+  /** The largest piece left of each sheet that is worth keeping, or nothing. */
+  readonly offcut: Offcut | null;
+  readonly isNow: boolean;
+  readonly changes: readonly JobChange[];
+}
+
+export interface Offcut {
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  readonly perSheet: number;
 }

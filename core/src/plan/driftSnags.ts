@@ -8,12 +8,12 @@ import {
   type DriftRun,
 } from '../art/driftLab.ts';
 import type { FacePlan } from '../art/items.ts';
-import type { ArtPlan } from '../art/planArt.ts';
+import type { ArtPlan } from '../art/types.ts';
 import type { CutPlan } from '../cut/types.ts';
 import type { Job, Remedy, Snag, Workshop } from '../job/types.ts';
 import { formatLength } from '../length/formatLength.ts';
 import type { Mm } from '../length/types.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import { tryOut } from '../sheet/tryOut.ts';
 import type { SizePlan } from '../size/planSize.ts';
 

@@ -1,10 +1,12 @@
 import { withStanding } from './withStanding.ts';
-import { planArt, type ArtPlan } from '../art/planArt.ts';
+import { planArt } from '../art/planArt.ts';
+import type { ArtPlan } from '../art/types.ts';
 import { driftSnags, withDrift } from './driftSnags.ts';
 import type { InkLattice } from '../art/inkTotal.ts';
 import type { TypefaceBook } from '../art/typefaces.ts';
 import { planBrief, type BriefPlan } from '../brief/planBrief.ts';
-import { planCrease, type CreasePlan } from '../crease/planCrease.ts';
+import { planCrease } from '../crease/planCrease.ts';
+import type { CreasePlan } from '../crease/types.ts';
 import { planCuts } from '../cut/planCuts.ts';
 import type { CutPlan } from '../cut/types.ts';
 import { planEnvelope, type EnvelopePlan } from '../envelope/planEnvelope.ts';
@@ -12,7 +14,8 @@ import { STATIONS, type Job, type Snag, type Workshop } from '../job/types.ts';
 import { planMake, type MakePlan } from '../make/planMake.ts';
 import { planSell, type SellPlan } from '../sell/planSell.ts';
 import { nameSheet } from '../sheet/nameSheet.ts';
-import { planSheet, type SheetPlan } from '../sheet/planSheet.ts';
+import { planSheet } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import { planSize, type SizePlan } from '../size/planSize.ts';
 import { planStock, type StockPlan } from '../stock/planStock.ts';
 

@@ -1,5 +1,5 @@
-import type { ArtPlan } from '../art/planArt.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { ArtPlan } from '../art/types.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import type { LayerPrints } from '../size/drawBlank.ts';
 
 /** What is printed on mats, panels and inserts, by their ids, and whether white goes under it on their own stock. */

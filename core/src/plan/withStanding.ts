@@ -3,7 +3,7 @@ import { figure, length, ratio, words } from '../job/figures.ts';
 import { stockOf } from '../job/pick.ts';
 import { sortedBy } from '../job/sorted.ts';
 import type { Figure, Job, JobChange, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import { fibresUpright, mayLieForGrain } from '../sheet/question.ts';
 import { tryOut } from '../sheet/tryOut.ts';
 import type { OpenCard } from '../size/openCard.ts';

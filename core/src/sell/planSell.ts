@@ -5,7 +5,7 @@ import type { Figure, FigureValue, Job, Minor, Snag, StationPlan, Workshop } fro
 import { fixed } from '../length/rounding.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import type { MakePlan } from '../make/planMake.ts';
-import type { SheetPlan } from '../sheet/planSheet.ts';
+import type { SheetPlan } from '../sheet/types.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 
 export interface CostPart {

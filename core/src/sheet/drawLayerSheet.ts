@@ -1,4 +1,4 @@
-import type { PanelArt } from '../art/panelArt.ts';
+import type { PanelArt } from '../art/types.ts';
 import { apply, IDENTITY } from '../geometry/affine.ts';
 import { boxAround, corners, evenSides, grow } from '../geometry/box.ts';
 import { boxPath, polygon, polyline } from '../geometry/path.ts';

@@ -1,5 +1,5 @@
 import { drawSide, printedBox } from '../art/drawCard.ts';
-import type { ArtPlan } from '../art/planArt.ts';
+import type { ArtPlan } from '../art/types.ts';
 import {
   compose,
   determinant,
@@ -19,7 +19,7 @@ import { drawSlug, drawTicks, shortTitle, type Block } from './drawMarks.ts';
 import { CLEAR_MM } from './marks.ts';
 import { sayPiles } from './nameSheet.ts';
 import { sayPlate, type PlateKind } from './passes.ts';
-import type { SheetPlan } from './planSheet.ts';
+import type { SheetPlan } from './types.ts';
 import type { SheetSide } from './reach.ts';
 
 /** Sheet as seen from its front to the page of a side: the back is the front turned over. */

@@ -6,16 +6,7 @@ import type { Job } from '../job/types.ts';
 import type { Shape } from '../scene/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { Mm } from '../length/types.ts';
-import type { SheetPlan } from './planSheet.ts';
-
-/** Whose names stand on one sheet. */
-export interface NamedSheet {
-  readonly sheetNumber: number;
-  /** For every place the card of the list, counted from nought; null for a spare without a name. */
-  readonly cards: readonly (number | null)[];
-  /** For every place what is set from the list, in the blank’s frame. */
-  readonly shapes: Readonly<Record<PaperSide, readonly (readonly Shape[])[]>>;
-}
+import type { NamedSheet, SheetPlan } from './types.ts';
 
 /**
  * The card at a place of a sheet when piles are cut apart and laid on each other: the first place’s pile holds the

@@ -1,25 +1,23 @@
 import { hasArt } from '../art/drawCard.ts';
-import type { ArtPlan } from '../art/planArt.ts';
-import { compose, turnedOver, turnOf, type Affine, type TurnOver } from '../geometry/affine.ts';
+import type { ArtPlan } from '../art/types.ts';
+import { compose, turnedOver, turnOf } from '../geometry/affine.ts';
 import { mapBox, shrink } from '../geometry/box.ts';
 import { areaOf } from '../geometry/polygon.ts';
-import type { Box, Point, Sides } from '../geometry/types.ts';
+import type { Sides } from '../geometry/types.ts';
 import { count, figure, length, plural, share, words } from '../job/figures.ts';
 import { trimmerOf } from '../job/pick.ts';
-import type { Figure, Job, MachineFacts, StationPlan, WhiteWay, Workshop } from '../job/types.ts';
+import type { Figure, Job, MachineFacts, Workshop } from '../job/types.ts';
 import { formatLength, formatSize } from '../length/formatLength.ts';
-import type { Mm } from '../length/types.ts';
 import type { Cell } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { whiteWayOf } from '../stock/white.ts';
 import type { StockFacts } from '../stock/planStock.ts';
 import { namesInUse, wantedOf } from '../job/namesList.ts';
-import type { NamedSheet } from './nameSheet.ts';
-import { correctionsInForce, type InForce } from '../calibration/chooseCalibration.ts';
-import { layerSnags, planLayerSheets, type LayerSheet } from './layerSheets.ts';
-import { laidMap, layOutOnePiece, type LayOut } from './layOut.ts';
+import { correctionsInForce } from '../calibration/chooseCalibration.ts';
+import { layerSnags, planLayerSheets } from './layerSheets.ts';
+import { laidMap, layOutOnePiece } from './layOut.ts';
 import { layOnSheet } from './layOnSheet.ts';
-import { isOwnPass, passesOf, type PrintPass } from './passes.ts';
+import { isOwnPass, passesOf } from './passes.ts';
 import { mayLieForGrain } from './question.ts';
 import {
   bleedSnags,
@@ -34,61 +32,9 @@ import {
   type Asked,
 } from './sheetSnags.ts';
 import type { SheetSide } from './reach.ts';
-import { workAndTurn, type WorkAndTurn } from './workAndTurn.ts';
+import { workAndTurn } from './workAndTurn.ts';
+import type { Placement, SheetPlan, WorkAndTurn } from './types.ts';
 import { expectedSpoilShare, sparesFor } from './spares.ts';
-
-export interface Placement {
-  readonly trim: Box;
-  readonly turned: boolean;
-  /** From the blank, outside up, to the sheet, front up. */
-  readonly toSheet: Affine;
-}
-
-export interface SheetPlan extends StationPlan {
-  readonly sheetWidthMm: Mm;
-  readonly sheetHeightMm: Mm;
-  readonly marginsMm: Sides;
-  readonly printable: Box;
-  /** Every blank. */
-  readonly placements: readonly Placement[];
-  /** Rectangles that the trimmer frees; a cell may hold two nested blanks. */
-  readonly cells: readonly { readonly trim: Box; readonly turned: boolean; readonly toSheet: Affine }[];
-  readonly cell: Cell;
-  /** Cards from one sheet. */
-  readonly up: number;
-  /** No layout that can be cut apart edge to edge holds more. */
-  readonly upBound: number;
-  readonly layOut: Pick<LayOut, 'tree' | 'origin' | 'blocks'>;
-  readonly gutterMm: Mm;
-  /** Round every blank; none where nothing is printed. */
-  readonly bleedMm: Mm;
-  /** How white is laid under the colours; null where none is. */
-  readonly white: WhiteWay | null;
-  /** What goes through the printer, in its order; none where nothing is printed. */
-  readonly passes: readonly PrintPass[];
-  readonly spares: number;
-  readonly sheets: number;
-  /** Which sides of the sheet are printed. */
-  readonly sides: readonly SheetSide[];
-  /** How the sheet is turned over between its sides. */
-  readonly turnOver: TurnOver;
-  readonly bothSidesAtOnce: boolean;
-  /** One plate for both sides, where the pieces allow it. */
-  readonly workAndTurn: WorkAndTurn;
-  /** Places of the fronts on that plate, when it is what is printed; null when each side has its own. */
-  readonly onePlate: readonly number[] | null;
-  /** Null when nothing is folded. */
-  readonly grainAlongFold: boolean | null;
-  readonly marks: boolean;
-  /** Three marks by which a cutting machine finds the print; none for tools in the hand. */
-  readonly machineMarks: readonly Point[];
-  /** The calibration in force, and what it does to each page; null where none is. */
-  readonly calibration: InForce | null;
-  /** Names on the sheet that is looked at or written; null where every card is alike. */
-  readonly named: NamedSheet | null;
-  /** Mats, writing panels and inserts, each on sheets of its own stock. */
-  readonly layers: readonly LayerSheet[];
-}
 
 export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: ArtPlan, stock: StockFacts): SheetPlan {
   const sides: readonly SheetSide[] = [

@@ -5,7 +5,7 @@ import { edgesOf, type Polygon } from '../geometry/polygon.ts';
 import { TOLERANCE_MM, type Point } from '../geometry/types.ts';
 import type { Mm } from '../length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import type { SheetPlan } from './planSheet.ts';
+import type { SheetPlan } from './types.ts';
 
 /** Creases that run on from card to card, so that the whole sheet can be scored before it is cut. */
 export type ThroughCreases =

@@ -1,15 +1,7 @@
 import { mapBox } from '../geometry/box.ts';
 import { TOLERANCE_MM, type Box } from '../geometry/types.ts';
 import type { Affine } from '../geometry/affine.ts';
-import type { Placement } from './planSheet.ts';
-
-/** Which placements carry the front on a plate that is printed on both sides, and whether there can be one. */
-export type WorkAndTurn =
-  | {
-      readonly ok: true;
-      /** Places of the fronts; the backs lie where these fall when the sheet is turned. */ readonly fronts: readonly number[];
-    }
-  | { readonly ok: false; readonly why: string };
+import type { Placement, WorkAndTurn } from './types.ts';
 
 const isSame = (a: Box, b: Box): boolean =>
   Math.abs(a.xMm - b.xMm) < TOLERANCE_MM * 10 &&

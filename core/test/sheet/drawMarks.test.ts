@@ -6,7 +6,7 @@ import { isOwnPass, passesOf, sayPlate } from '../../src/sheet/passes.ts';
 import { outOfReach } from '../../src/sheet/reach.ts';
 import { expectedSpoilShare, sparesFor } from '../../src/sheet/spares.ts';
 import { workAndTurn } from '../../src/sheet/workAndTurn.ts';
-import type { Placement } from '../../src/sheet/planSheet.ts';
+import type { Placement } from '../../src/sheet/types.ts';
 import { turnedLeftRight, turnedTopBottom } from '../../src/geometry/affine.ts';
 import type { Box } from '../../src/geometry/types.ts';
 import type { Shape } from '../../src/scene/types.ts';

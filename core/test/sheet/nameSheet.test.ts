@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { cardAt, nameSheet, sayPiles, sayPlace } from '../../src/sheet/nameSheet.ts';
 import { drawSheetPage } from '../../src/sheet/drawSheet.ts';
-import type { Placement } from '../../src/sheet/planSheet.ts';
+import type { Placement } from '../../src/sheet/types.ts';
 import type { Shape } from '../../src/scene/types.ts';
 import { labelsOf, pathsOf } from '../drawn.ts';
 import { inkedWith, plan, sized, typefaces, words } from '../support.ts';

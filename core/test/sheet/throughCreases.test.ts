@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import type { Crease } from '../../src/fold/types.ts';
 import { translation, type Affine } from '../../src/geometry/affine.ts';
 import { mapBox } from '../../src/geometry/box.ts';
-import type { SheetPlan } from '../../src/sheet/planSheet.ts';
+import type { SheetPlan } from '../../src/sheet/types.ts';
 import { throughCreases } from '../../src/sheet/throughCreases.ts';
 import type { SizePlan } from '../../src/size/planSize.ts';
 
