@@ -219,7 +219,7 @@ describe('backup and restore', function () {
     expect(await edit((entries) => entries.delete(aJob(entries)))).to.match(/belongs to no job|should hold/);
     expect(
       await edit((entries) => entries.delete([...entries.keys()].find((name) => name.startsWith('runs/'))!)),
-    ).to.match(/should hold 2 runs and holds 1/);
+    ).to.match(/should hold (\d+) runs and holds (?!\1)\d+;/);
     expect(await edit((entries) => entries.delete('end.json'))).to.match(/breaks off/);
     expect(await edit((entries) => entries.delete('studio.json'))).to.match(/does not begin/);
     expect(await edit((entries) => entries.set('jobs/../x.json', Buffer.from('{}')))).to.match(
