@@ -1,15 +1,13 @@
 import type { Plugin } from 'vite';
 
 /** Which addresses of the page show what, by the source that is fetched for it; the first that fits counts. */
-const STATION = '(brief|size|art|stock|sheet|cut|crease|envelope|make|sell)';
+const STATIONS = ['brief', 'size', 'art', 'stock', 'sheet', 'cut', 'crease', 'envelope', 'make', 'sell'];
 const named = (station: string): string => `${station[0]!.toUpperCase()}${station.slice(1)}`;
 const PLACES: readonly { readonly place: string; readonly sources: readonly string[] }[] = [
-  ...STATION.slice(1, -1)
-    .split('|')
-    .map((station) => ({
-      place: `^/jobs/[^/]+/${station}/?$`,
-      sources: ['src/jobs/JobPage.tsx', `src/stations/${station}/${named(station)}.tsx`],
-    })),
+  ...STATIONS.map((station) => ({
+    place: `^/jobs/[^/]+/${station}/?$`,
+    sources: ['src/jobs/JobPage.tsx', `src/stations/${station}/${named(station)}.tsx`],
+  })),
   { place: '^/jobs/[^/]+/?$', sources: ['src/jobs/JobPage.tsx', 'src/stations/brief/Brief.tsx'] },
   { place: '^/shared/?$', sources: ['src/shared/SharedPage.tsx'] },
   { place: '^/workshop/?$', sources: ['src/workshop/WorkshopPage.tsx'] },

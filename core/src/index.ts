@@ -162,5 +162,13 @@ export {
 export { plateOf, WHITE_INK, whitePlate } from './scene/whitePlate.ts';
 export { pdfCalls, rgb, type FileGlyph, type PdfLender } from './write/pdfCalls.ts';
 export { progressOf, type BenchCount, type Progress } from './plan/progress.ts';
-export { countRun, standing, type JobBench, type Run, type RunCount, type RunEvent } from './make/run.ts';
+export {
+  countRun,
+  RUN_EVENT_KINDS,
+  standing,
+  type JobBench,
+  type Run,
+  type RunCount,
+  type RunEvent,
+} from './make/run.ts';
 export { drawStep } from './plan/drawStep.ts';

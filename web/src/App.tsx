@@ -48,7 +48,7 @@ function Places(): ReactNode {
           <ClashSheet
             what="The workshop"
             clashes={clashes}
-            unit={workshop.unit}
+            spoken={{ unit: workshop.unit, currency: workshop.currency }}
             onSettle={(theirsAt) => void settleClashes(theirsAt)}
           />
         )}

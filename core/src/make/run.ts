@@ -1,10 +1,13 @@
 import type { Job } from '../job/types.ts';
 import type { MakeStep } from './planMake.ts';
 
+/** What is pressed at the bench. */
+export const RUN_EVENT_KINDS = ['good', 'spoiled', 'step', 'finish', 'undo'] as const;
+
 /** One press at the bench. Its id is made where it happened, so that sending it twice counts once. */
 export interface RunEvent {
   readonly id: string;
-  readonly kind: 'good' | 'spoiled' | 'step' | 'finish' | 'undo';
+  readonly kind: (typeof RUN_EVENT_KINDS)[number];
   readonly cards: number;
   readonly cause: string | null;
   readonly stepId: string | null;

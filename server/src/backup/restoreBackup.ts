@@ -2,11 +2,12 @@ import type { Readable } from 'node:stream';
 import { randomUUID } from 'node:crypto';
 import Joi from 'joi';
 import type { Pool, PoolClient } from 'pg';
-import { cutText, type Job } from '@zippy/core';
+import { cutText, RUN_EVENT_KINDS, type Job } from '@zippy/core';
 import { check, checkJob, checkWorkshop, type Checked, type StoredWorkshop } from '@zippy/core/job-file';
 import { sha256, PictureRefused, type ReadPicture } from '../pictures/readPicture.ts';
-import { oddThing } from '../routes/plainJson.ts';
-import { addRevision, addWholeJob, restoreJob, saysJob, type Revision, type WholeJob } from '../tables/jobs.ts';
+import { ID as ROW_ID, INT32_MOST, inOurTime, VERSION } from '../fields.ts';
+import { oddThing } from '../plainJson.ts';
+import { addRevision, addWholeJob, hasJob, restoreJob, saysJob, type Revision, type WholeJob } from '../tables/jobs.ts';
 import { addPicture, datePicture, missingPictures } from '../tables/pictures.ts';
 import { addWholeRun, type WholeRun } from '../tables/runs.ts';
 import { addWholeStudio, emptyStudio, findWholeStudio, replaceWorkshop } from '../tables/studios.ts';
@@ -104,10 +105,10 @@ function taken<T>(name: string, checked: Checked<T>): T {
   throw new BackupRefused(`${name} in this backup cannot be used: ${checked.why} Nothing was changed.`);
 }
 
-const moment = Joi.string().isoDate().raw();
-const version = Joi.number().integer().min(1).max(2_147_483_647).required();
-const count = Joi.number().integer().min(0).required();
-const uuid = Joi.string().guid();
+// Raw, since Joi would round it to milliseconds.
+const moment = Joi.string().isoDate().custom(inOurTime).raw();
+const version = VERSION.required();
+const count = Joi.number().integer().min(0).max(INT32_MOST).required();
 const SHAPES = {
   studio: Joi.object({
     format: Joi.valid(STUDIO_FORMAT).required(),
@@ -116,7 +117,7 @@ const SHAPES = {
     createdAt: moment.required(),
   }),
   job: Joi.object({
-    id: uuid.required(),
+    id: ROW_ID.required(),
     version,
     createdAt: moment.required(),
     updatedAt: moment.required(),
@@ -125,8 +126,8 @@ const SHAPES = {
   }),
   revision: Joi.object({ version, savedAt: moment.required(), document: Joi.object().required() }),
   run: Joi.object({
-    id: uuid.required(),
-    jobId: uuid.required(),
+    id: ROW_ID.required(),
+    jobId: ROW_ID.required(),
     wanted: count,
     startedAt: moment.required(),
     finishedAt: moment.allow(null).required(),
@@ -135,12 +136,12 @@ const SHAPES = {
     events: Joi.array()
       .items(
         Joi.object({
-          id: uuid.required(),
-          kind: Joi.valid('good', 'spoiled', 'step', 'finish', 'undo').required(),
+          id: ROW_ID.required(),
+          kind: Joi.valid(...RUN_EVENT_KINDS).required(),
           cards: count,
           cause: Joi.string().max(80).allow(null).required(),
           stepId: Joi.string().max(80).allow(null).required(),
-          undoes: uuid.allow(null).required(),
+          undoes: ROW_ID.allow(null).required(),
           at: moment.required(),
         }),
       )
@@ -237,6 +238,10 @@ class Restoring {
     } else if (await saysJob(client, studioId, id, document)) {
       // Whoever brings it back wants to see it.
       if (whole.putAwayAt === null) await restoreJob(client, studioId, id);
+      this.goesTo.set(id, null);
+      this.done.same += 1;
+    } else if (await hasJob(client, studioId, besides(document))) {
+      // It stands beside already, from the last time.
       this.goesTo.set(id, null);
       this.done.same += 1;
     } else {

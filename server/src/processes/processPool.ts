@@ -18,6 +18,7 @@ interface Task<Q, A> {
   readonly question: Q;
   readonly done: (answer: A | null) => void;
   readonly failed: (problem: Error) => void;
+  waitedLong: boolean;
 }
 
 /**
@@ -40,22 +41,25 @@ export class ProcessPool<Q extends object, A> {
   /** @returns null when it came to no answer in time, or died of the question */
   ask(question: Q): Promise<A | null> {
     return new Promise((done, failed) => {
-      const task = { question, done, failed };
+      const task = { question, done, failed, waitedLong: false };
       this.waiting.push(task);
-      this.next(this.limits.atOnce);
-      if (this.waiting.includes(task))
-        setTimeout(() => this.waiting.includes(task) && this.next(this.limits.most), PATIENCE_MS).unref();
+      this.next();
+      if (!this.waiting.includes(task)) return;
+      setTimeout(() => {
+        task.waitedLong = true;
+        this.next();
+      }, PATIENCE_MS).unref();
     });
   }
 
-  private next(room: number): void {
-    if (this.busy >= room) return;
-    const task = this.waiting.shift();
-    if (!task) return;
+  private next(): void {
+    const [task] = this.waiting;
+    if (!task || this.busy >= (task.waitedLong ? this.limits.most : this.limits.atOnce)) return;
+    this.waiting.shift();
     this.busy += 1;
     void this.work(task).finally(() => {
       this.busy -= 1;
-      this.next(this.limits.atOnce);
+      this.next();
     });
   }
 

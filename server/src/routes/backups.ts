@@ -11,6 +11,7 @@ import type { Pool } from 'pg';
 import type { BackupsKept } from '@zippy/core/contract';
 import { backupFolder, dayOf, listBackups } from '../backup/datedBackup.ts';
 import { REFUSED } from '../backup/types.ts';
+import { fileStem } from '../exports/index.ts';
 import { findStudio } from '../tables/studios.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { Refusal } from './refuse.ts';
@@ -34,13 +35,16 @@ export function backupRoutes(pool: Pool, url: string): Router {
     const studio = await findStudio(pool, STUDIO_ID);
     response
       .type('application/gzip')
-      .attachment(`${plainName(studio?.workshop.studioName ?? 'studio')}-${dayOf(new Date())}.tar.gz`);
+      .attachment(`${fileStem(studio?.workshop.studioName ?? 'studio')}-${dayOf(new Date())}.tar.gz`);
     const writer = start('backupProcess.ts', []);
     // Whoever stops reading needs it no more.
     response.once('close', () => writer.kill('SIGTERM'));
     const failed = text(writer.stderr);
     const ended = new Promise<number | null>((done) => writer.once('exit', done));
-    await pipeline(writer.stdout, response, { end: false });
+    await pipeline(writer.stdout, response, { end: false }).catch(() => {
+      // Whoever asked went away; the writer is told below and above.
+    });
+    if (response.destroyed) return;
     if ((await ended) === 0) return void response.end();
     // What was sent so far must not pass for a whole file.
     console.error((await failed).trim());
@@ -71,11 +75,3 @@ export function backupRoutes(pool: Pool, url: string): Router {
 
   return router;
 }
-
-/** A name that every system takes for a file. */
-const plainName = (name: string): string =>
-  name
-    .normalize('NFKD')
-    .replace(/[^A-Za-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .toLowerCase() || 'studio';

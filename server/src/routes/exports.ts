@@ -9,7 +9,7 @@ import { addExport, cancelExport, findExport, findExportFile } from '../tables/e
 import { findJob } from '../tables/jobs.ts';
 import { countWorkers } from '../tables/workers.ts';
 import { inTransaction, STUDIO_ID } from '../tables/types.ts';
-import { ID, isId } from './ids.ts';
+import { ID, isId } from '../fields.ts';
 import { body, notFound, Refusal } from './refuse.ts';
 
 /** Far more than any piece of work comes to. */

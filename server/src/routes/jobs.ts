@@ -12,7 +12,7 @@ import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts'
 import { benchByJob } from '../tables/runs.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
-import { ID, isId, VERSION } from './ids.ts';
+import { ID, isId, VERSION } from '../fields.ts';
 import { jobFileBody } from './jobFileBody.ts';
 import { accept, body, notFound, Refusal } from './refuse.ts';
 

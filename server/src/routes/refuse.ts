@@ -2,7 +2,7 @@ import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type Joi from 'joi';
 import { check, type Checked } from '@zippy/core/job-file';
 import { Refusal } from '../refusal.ts';
-import { oddThing } from './plainJson.ts';
+import { oddThing } from '../plainJson.ts';
 import { PictureLost } from '../pictures/placed.ts';
 import { PictureRefused } from '../pictures/readPicture.ts';
 

@@ -1,24 +1,19 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { SPOIL_CAUSES, type RunEvent } from '@zippy/core';
+import { RUN_EVENT_KINDS, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
 import type { Drawers } from '../drawings/drawers.ts';
 import { findJob } from '../tables/jobs.ts';
 import { addRun, addRunEvent, findRun } from '../tables/runs.ts';
 import { inTransaction, STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
-import { ID, isId } from './ids.ts';
+import { ID, inOurTime, isId } from '../fields.ts';
 import { body, notFound, Refusal } from './refuse.ts';
 
 const startSchema = Joi.object({ id: ID.required(), jobId: ID.required() });
-/** A press is made in these two centuries: others are a clock gone wrong, and some the database cannot hold. */
-const inOurTime: Joi.CustomValidator<string> = (value, helpers) => {
-  const year = new Date(value).getUTCFullYear();
-  return year >= 2000 && year < 2200 ? value : helpers.error('string.isoDate');
-};
 const eventSchema = Joi.object({
   id: ID.required(),
-  kind: Joi.valid('good', 'spoiled', 'step', 'finish', 'undo').required(),
+  kind: Joi.valid(...RUN_EVENT_KINDS).required(),
   cards: Joi.number().integer().min(1).max(10_000).default(1),
   cause: Joi.valid(...SPOIL_CAUSES, null).default(null),
   stepId: Joi.string().max(80).allow(null).default(null),

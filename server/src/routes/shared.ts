@@ -7,7 +7,7 @@ import { loadPlacedPictures } from '../pictures/placed.ts';
 import { findJob } from '../tables/jobs.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
-import { ID } from './ids.ts';
+import { ID } from '../fields.ts';
 import { body, Refusal } from './refuse.ts';
 
 const mm = Joi.number().min(0).max(4000).required();

@@ -8,7 +8,7 @@ import type { Drawers } from '../drawings/drawers.ts';
 import { saveWorkshop } from '../tables/studios.ts';
 import { STUDIO_ID } from '../tables/types.ts';
 import { loadWorkshop } from '../workshop.ts';
-import { VERSION } from './ids.ts';
+import { VERSION } from '../fields.ts';
 import { accept, body, Refusal } from './refuse.ts';
 
 const saveSchema = Joi.object({ version: VERSION.required(), workshop: Joi.object().required() });

@@ -128,6 +128,15 @@ export async function saysJob(db: Db, studioId: string, id: string, document: Jo
   return rowCount === 1;
 }
 
+/** Whether some job says just this, whatever its id. */
+export async function hasJob(db: Db, studioId: string, document: Job): Promise<boolean> {
+  const { rowCount } = await db.query('select from jobs where studio_id = $1 and document = $2::jsonb limit 1', [
+    studioId,
+    JSON.stringify(document),
+  ]);
+  return rowCount === 1;
+}
+
 /** One revision of a job. */
 export interface Revision {
   readonly jobId: string;

@@ -22,8 +22,6 @@ import type {
 } from '@zippy/core/contract';
 import { download } from './download.ts';
 
-export type { BackupsKept, ExportRow, JobPutAway, KeptBackup, StoredJob } from '@zippy/core/contract';
-
 /** The server said no, with a sentence to show. */
 export class Refused extends Error {
   constructor(

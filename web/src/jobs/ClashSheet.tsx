@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import type { Clash, LengthUnit } from '@zippy/core';
+import type { Clash, Spoken } from '@zippy/core';
 import { Choice } from '../ui/Choose.tsx';
 import { DoNow, Press } from '../ui/Press.tsx';
 import { Row, Sheet } from '../ui/Sheet.tsx';
@@ -10,13 +10,13 @@ import { sayPlace, sayValue } from './sayClash.ts';
 export default function ClashSheet({
   what,
   clashes,
-  unit,
+  spoken,
   onSettle,
   onKeepBoth,
 }: {
   readonly what: string;
   readonly clashes: readonly Clash[];
-  readonly unit: LengthUnit;
+  readonly spoken: Spoken;
   /** @param theirsAt keys of those in which the other copy stands */
   readonly onSettle: (theirsAt: ReadonlySet<string>) => void;
   readonly onKeepBoth?: () => Promise<void>;
@@ -44,8 +44,8 @@ export default function ClashSheet({
               label={sayPlace(clash)}
               value={theirsAt.has(clash.key) ? 'theirs' : 'mine'}
               options={[
-                { id: 'mine', name: `Here: ${sayValue(clash.mine, field, unit)}` },
-                { id: 'theirs', name: `Elsewhere: ${sayValue(clash.theirs, field, unit)}` },
+                { id: 'mine', name: `Here: ${sayValue(clash.mine, field, spoken)}` },
+                { id: 'theirs', name: `Elsewhere: ${sayValue(clash.theirs, field, spoken)}` },
               ]}
               onChange={(side) => choose(clash.key, side)}
             />

@@ -14,7 +14,8 @@ import {
   type Scene,
   type Workshop,
 } from '@zippy/core';
-import { api, type StoredJob } from '../api/client.ts';
+import type { StoredJob } from '@zippy/core/contract';
+import { api } from '../api/client.ts';
 import { SceneView } from '../bench/SceneView.tsx';
 import { useNotice } from '../stores/notice.ts';
 import { Press } from '../ui/Press.tsx';

@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import { STATIONS, type Station, type Workshop } from '@zippy/core';
 import { KeysSheet } from '../keys/KeysSheet.tsx';
 import { useJobKeys } from '../keys/useKeys.ts';
+import { spokenOf } from '../stations/parts.ts';
 import { fetchOthers, useStation } from '../stations/stations.ts';
 import { useJob, type SaveState } from '../stores/job.ts';
 import { usePlan } from '../stores/plan.ts';
@@ -213,7 +214,15 @@ const Line = styled.div`
 /** The same decision of a job, made in two places at once. */
 function JobClashes(): ReactNode {
   const { save, clashes, settleClashes, keepBoth } = useJob();
-  const unit = useWorkshop((s) => s.workshop!.unit);
+  const workshop = useWorkshop((s) => s.workshop!);
   if (save !== 'conflict') return null;
-  return <ClashSheet what="This job" clashes={clashes} unit={unit} onSettle={settleClashes} onKeepBoth={keepBoth} />;
+  return (
+    <ClashSheet
+      what="This job"
+      clashes={clashes}
+      spoken={spokenOf(workshop)}
+      onSettle={settleClashes}
+      onKeepBoth={keepBoth}
+    />
+  );
 }

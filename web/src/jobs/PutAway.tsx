@@ -1,7 +1,8 @@
 import { useState, type ReactNode } from 'react';
 import { Button, Disclosure, DisclosurePanel, Heading } from 'react-aria-components';
 import styled from 'styled-components';
-import { api, type JobPutAway } from '../api/client.ts';
+import type { JobPutAway } from '@zippy/core/contract';
+import { api } from '../api/client.ts';
 import { BenchPress } from '../ui/Press.tsx';
 
 /** Jobs that were put away, under the wall; each comes back as it was, with one press. */

@@ -1,4 +1,4 @@
-import { cutText, formatLength, type Clash, type LengthUnit } from '@zippy/core';
+import { cutText, formatLength, sayMoney, type Clash, type Spoken } from '@zippy/core';
 
 /** Units that stand at the end of a field’s name; a maker reads them with the value. */
 const UNIT = /(Mm|Pt|Minor|Micron|Deg)$/;
@@ -18,25 +18,25 @@ const inWords = (name: string): string =>
   name.replace(UNIT, '').replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
 
 /** What a decision came to on one side, in a few words. */
-export function sayValue(value: unknown, field: string, unit: LengthUnit): string {
+export function sayValue(value: unknown, field: string, spoken: Spoken): string {
   if (value === undefined) return 'taken away';
   if (value === null) return 'none';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (typeof value === 'number') return sayNumber(value, field, unit);
+  if (typeof value === 'number') return sayNumber(value, field, spoken);
   if (typeof value === 'string') return cutText(value, 60);
   const fields = Object.entries(value);
   // Fields of one decision, and small things; a large one says what it is.
   return cutText(
     fields
       .filter(([, one]) => typeof one !== 'object' || one === null)
-      .map(([name, one]) => sayValue(one, name, unit))
+      .map(([name, one]) => sayValue(one, name, spoken))
       .join(', ') || `${fields.length} of them`,
     60,
   );
 }
 
-function sayNumber(value: number, field: string, unit: LengthUnit): string {
-  if (field.endsWith('Mm')) return formatLength(value, unit);
-  if (field.endsWith('Minor')) return (value / 100).toFixed(2);
+function sayNumber(value: number, field: string, spoken: Spoken): string {
+  if (field.endsWith('Mm')) return formatLength(value, spoken.unit);
+  if (field.endsWith('Minor')) return sayMoney(value, spoken.currency);
   return String(value);
 }

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import type { ExportFormat, ExportWhat } from '@zippy/core/contract';
-import { api, Away, type ExportRow } from '../api/client.ts';
+import type { ExportFormat, ExportRow, ExportWhat } from '@zippy/core/contract';
+import { api, Away } from '../api/client.ts';
 import { download } from '../api/download.ts';
 import { useJob } from '../stores/job.ts';
 import { Press, Quiet } from '../ui/Press.tsx';

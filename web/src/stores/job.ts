@@ -9,8 +9,8 @@ import {
   type JobBench,
   type JobChange,
 } from '@zippy/core';
-import type { Overtaken } from '@zippy/core/contract';
-import { api, Away, Refused, type StoredJob } from '../api/client.ts';
+import type { Overtaken, StoredJob } from '@zippy/core/contract';
+import { api, Away, Refused } from '../api/client.ts';
 import { keptJobs, sendKept, takeKept } from './keptJobs.ts';
 import { useNotice } from './notice.ts';
 import { growingPauses } from './tryAgain.ts';

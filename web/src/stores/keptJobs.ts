@@ -1,6 +1,6 @@
 import { completed, isSame, mergeDocuments, type Job } from '@zippy/core';
-import type { Overtaken } from '@zippy/core/contract';
-import { api, Away, Refused, type StoredJob } from '../api/client.ts';
+import type { Overtaken, StoredJob } from '@zippy/core/contract';
+import { api, Away, Refused } from '../api/client.ts';
 import { keptByTab } from './local.ts';
 
 /** A job that the server has not got yet as it is here. */

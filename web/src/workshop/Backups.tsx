@@ -1,7 +1,8 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { api, BACKUP_URL, type BackupsKept } from '../api/client.ts';
+import type { BackupsKept } from '@zippy/core/contract';
+import { api, BACKUP_URL } from '../api/client.ts';
 import { restoreBackup, sayShare } from '../api/upload.ts';
 import { Choice } from '../ui/Choose.tsx';
 import { DoNow, Press, PressLink } from '../ui/Press.tsx';

@@ -9,4 +9,11 @@ export const ID = Joi.string()
 export const isId = (value: unknown): value is string => typeof value === 'string' && UUID.test(value);
 
 /** Versions count in 32 bits in the database. */
-export const VERSION = Joi.number().integer().min(1).max(2_147_483_647);
+export const INT32_MOST = 2_147_483_647;
+export const VERSION = Joi.number().integer().min(1).max(INT32_MOST);
+
+/** Whatever is done here is done in these two centuries: others are a clock gone wrong, and some the database cannot hold. */
+export const inOurTime: Joi.CustomValidator<string> = (value, helpers) => {
+  const year = new Date(value).getUTCFullYear();
+  return year >= 2000 && year < 2200 ? value : helpers.error('string.isoDate');
+};
