@@ -57,7 +57,7 @@ function sayDamaged(problem: NodeJS.ErrnoException): Error {
     );
   if (problem.code?.startsWith('Z_') || /tar header|invalid/i.test(problem.message))
     return new BackupRefused(
-      'This file is no backup of a studio, or it was damaged; choose one whose name ends in .tar.gz.',
+      'This file is no backup of a studio, or it was damaged, so nothing was changed; choose another.',
     );
   return problem;
 }

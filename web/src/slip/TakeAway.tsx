@@ -108,8 +108,12 @@ export function TakeAway<What extends ExportWhat>({
 const Box = styled.div`
   display: grid;
   gap: 4px;
-  button {
+  > button {
     justify-content: flex-start;
+  }
+  /* Under the words it belongs to. */
+  > p + button {
+    justify-self: start;
   }
   p,
   a {

@@ -52,6 +52,10 @@ const Paper = styled(Modal)`
     gap: 14px;
     padding: 24px;
   }
+  [role='alert'] {
+    padding: 10px 14px;
+    background: ${({ theme }) => theme.colour.coralWash};
+  }
   h2 {
     font-size: 22px;
     line-height: 1.2;
