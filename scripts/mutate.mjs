@@ -4,9 +4,10 @@ import { existsSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 
 // npm run mutate -- FOLDER: small faults are put into one folder of the core, one at a time, and the tests of that folder
 // (and of what plans the whole) are run against each. What they let pass is listed with its place.
 const [folder, ...rest] = process.argv.slice(2);
-const rooms = readdirSync('core/src', { withFileTypes: true })
+const rooms = readdirSync('core/src', { withFileTypes: true, recursive: true })
   .filter((entry) => entry.isDirectory())
-  .map(({ name }) => name);
+  .map(({ parentPath, name }) => `${parentPath}/${name}`.slice('core/src/'.length))
+  .sort();
 if (!rooms.includes(folder)) {
   console.error(`npm run mutate -- FOLDER, with a folder of core/src: ${rooms.join(', ')}.`);
   process.exit(2);
@@ -28,7 +29,7 @@ writeFileSync(
     coverageAnalysis: 'perTest',
     reporters: ['clear-text', 'json', 'progress-append-only'],
     clearTextReporter: { reportTests: false, allowColor: false, logTests: false },
-    jsonReporter: { fileName: `.data/mutants-${folder}.json` },
+    jsonReporter: { fileName: `.data/mutants-${folder.replaceAll('/', '-')}.json` },
     tempDirName: '.data/stryker',
     ignoreStatic: true,
     concurrency: 2,
@@ -43,7 +44,7 @@ const { status } = spawnSync('npx', ['stryker', 'run', config, '--logLevel', 'in
   stdio: 'inherit',
   env: { RUNS: '12', ...process.env },
 });
-const report = `.data/mutants-${folder}.json`;
+const report = `.data/mutants-${folder.replaceAll('/', '-')}.json`;
 if (existsSync(report)) {
   const { files } = JSON.parse(readFileSync(report, 'utf8'));
   const all = Object.values(files).flatMap(({ mutants }) => mutants.map((m) => m.status));

@@ -1,5 +1,5 @@
-import type { Path } from '../src/geometry/path.ts';
-import type { Scene, Shape } from '../src/scene/types.ts';
+import type { Path } from '../src/ground/geometry/path.ts';
+import type { Scene, Shape } from '../src/ground/scene/types.ts';
 
 /** A drawn box, by its sides. */
 export interface Sides {

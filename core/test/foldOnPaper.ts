@@ -1,5 +1,5 @@
-import type { FoldedForm } from '../src/fold/types.ts';
-import type { Point } from '../src/geometry/types.ts';
+import type { FoldedForm } from '../src/ground/fold/types.ts';
+import type { Point } from '../src/ground/geometry/types.ts';
 
 /**
  * Folding as it is done with flat paper and a pencil: every fold mirrors what moves about its line in the

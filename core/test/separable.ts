@@ -1,4 +1,4 @@
-import type { Box } from '../src/geometry/types.ts';
+import type { Box } from '../src/ground/geometry/types.ts';
 
 /** Whether edge-to-edge cuts, each in a strip at least a gutter wide, can part these boxes. */
 export function separable(boxes: readonly Box[], gutterMm: number): boolean {

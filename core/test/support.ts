@@ -12,7 +12,7 @@ import {
   type Typeface,
   type Workshop,
 } from '../src/index.ts';
-import { readTypeface } from '../src/art/readTypeface.ts';
+import { readTypeface } from '../src/stations/art/words/readTypeface.ts';
 
 const require = createRequire(import.meta.url);
 

@@ -1,4 +1,5 @@
-import type { Job, JobChange } from './types.ts';
+import type { Job } from './types.ts';
+import type { JobChange } from './findings.ts';
 
 /**
  * A new job with some places set; everything untouched is shared with the old one.

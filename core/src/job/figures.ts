@@ -1,7 +1,8 @@
-import { fixed } from '../length/rounding.ts';
-import { formatLength } from '../length/formatLength.ts';
-import type { LengthUnit, Mm } from '../length/types.ts';
-import type { Figure, FigureValue, Minor } from './types.ts';
+import { fixed } from '../ground/length/rounding.ts';
+import { formatLength } from '../ground/length/formatLength.ts';
+import type { LengthUnit, Mm } from '../ground/length/types.ts';
+import type { Figure, FigureValue } from './findings.ts';
+import type { Minor } from '../ground/money.ts';
 
 export const length = (mm: Mm): FigureValue => ({ kind: 'length', mm });
 export const count = (n: number, of?: string): FigureValue => ({ kind: 'count', count: n, ...(of ? { of } : {}) });

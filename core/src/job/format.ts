@@ -1,4 +1,4 @@
-import type { Mm } from '../length/types.ts';
+import type { Mm } from '../ground/length/types.ts';
 
 export const FORMAT_IDS = [
   'flat',

@@ -1,5 +1,6 @@
 import { sortedBy } from './sorted.ts';
-import type { FaceArt, Job, Workshop } from './types.ts';
+import type { FaceArt, Job } from './types.ts';
+import type { Workshop } from '../workshop/types.ts';
 
 /** Starting values a maker may change; each stands here and nowhere else. */
 export const DEFAULTS = {

@@ -1,4 +1,5 @@
-import type { Board, FeedPath, Job, Printer, ShelfEnvelope, Stock, Trimmer, Workshop } from './types.ts';
+import type { Board, FeedPath, Printer, ShelfEnvelope, Stock, Trimmer, Workshop } from '../workshop/types.ts';
+import type { Job } from './types.ts';
 
 /** A job names a thing the workshop no longer has. */
 export class MissingFromWorkshop extends Error {

@@ -1,4 +1,4 @@
-import type { Board } from './types.ts';
+import type { Board } from '../workshop/types.ts';
 
 /** Grooves this close make a board a plain rule, on which every distance can be set and no stop registers a card. */
 const PLAIN_RULE_MM = 1;

@@ -1,12 +1,12 @@
-import { seenSide } from '../art/seenArt.ts';
-import { apply, type Affine } from '../geometry/affine.ts';
-import { polygon, polyline, segment } from '../geometry/path.ts';
-import { boxOf, type FacePlan } from '../art/items.ts';
-import type { Box, Point } from '../geometry/types.ts';
-import { overlaps } from '../sheet/machineMarks.ts';
-import type { Page, Shape } from '../scene/types.ts';
-import { MM_PER_INCH, type LengthUnit, type Mm } from '../length/types.ts';
-import { faceName } from '../size/drawBlank.ts';
+import { seenSide } from '../stations/art/faces/seenArt.ts';
+import { apply, type Affine } from '../ground/geometry/affine.ts';
+import { polygon, polyline, segment } from '../ground/geometry/path.ts';
+import { boxOf, type FacePlan } from '../stations/art/faces/items.ts';
+import type { Box, Point } from '../ground/geometry/types.ts';
+import { overlaps } from '../stations/sheet/layout/machineMarks.ts';
+import type { Page, Shape } from '../ground/scene/types.ts';
+import { MM_PER_INCH, type LengthUnit, type Mm } from '../ground/length/types.ts';
+import { faceName } from '../stations/size/drawBlank.ts';
 import type { Plan } from './planJob.ts';
 
 const MARGIN_MM = 12;

@@ -6,16 +6,18 @@ import {
   WANTED_FAULT_SHARE,
   type DriftFacts,
   type DriftRun,
-} from '../art/driftLab.ts';
-import type { FacePlan } from '../art/items.ts';
-import type { ArtPlan } from '../art/types.ts';
-import type { CutPlan } from '../cut/types.ts';
-import type { Job, Remedy, Snag, Workshop } from '../job/types.ts';
-import { formatLength } from '../length/formatLength.ts';
-import type { Mm } from '../length/types.ts';
-import type { SheetPlan } from '../sheet/types.ts';
-import { tryOut } from '../sheet/tryOut.ts';
-import type { SizePlan } from '../size/planSize.ts';
+} from '../stations/art/drift/driftLab.ts';
+import type { FacePlan } from '../stations/art/faces/items.ts';
+import type { ArtPlan } from '../stations/art/types.ts';
+import type { CutPlan } from '../stations/cut/types.ts';
+import type { Job } from '../job/types.ts';
+import type { Remedy, Snag } from '../job/findings.ts';
+import type { Workshop } from '../workshop/types.ts';
+import { formatLength } from '../ground/length/formatLength.ts';
+import type { Mm } from '../ground/length/types.ts';
+import type { SheetPlan } from '../stations/sheet/types.ts';
+import { tryOut } from '../stations/sheet/layout/tryOut.ts';
+import type { SizePlan } from '../stations/size/planSize.ts';
 
 /** A bleed that no printer’s sheet has room for is no remedy. */
 const MOST_BLEED_MM = 20;

@@ -1,5 +1,5 @@
-import type { Station } from '../job/types.ts';
-import { hasPrint } from '../art/drawCard.ts';
+import type { Station } from '../job/stations.ts';
+import { hasPrint } from '../stations/art/faces/drawCard.ts';
 import { allSnags, type Plan } from './planJob.ts';
 
 /** The station a job waits at, and why, in a few words for a wall of jobs. */

@@ -1,6 +1,6 @@
-import type { ArtPlan } from '../art/types.ts';
-import type { SheetPlan } from '../sheet/types.ts';
-import type { LayerPrints } from '../size/drawBlank.ts';
+import type { ArtPlan } from '../stations/art/types.ts';
+import type { SheetPlan } from '../stations/sheet/types.ts';
+import type { LayerPrints } from '../stations/size/drawBlank.ts';
 
 /** What is printed on mats, panels and inserts, by their ids, and whether white goes under it on their own stock. */
 export const seenPanels = ({

@@ -2,15 +2,17 @@ import { changeJob } from '../job/changeJob.ts';
 import { figure, length, ratio, words } from '../job/figures.ts';
 import { stockOf } from '../job/pick.ts';
 import { sortedBy } from '../job/sorted.ts';
-import type { Figure, Job, JobChange, Remedy, Snag, Stock, Workshop } from '../job/types.ts';
-import type { SheetPlan } from '../sheet/types.ts';
-import { fibresUpright, mayLieForGrain } from '../sheet/question.ts';
-import { tryOut } from '../sheet/tryOut.ts';
-import type { OpenCard } from '../size/openCard.ts';
-import type { SizePlan } from '../size/planSize.ts';
-import { pathRefusals, type StockFacts, type StockPlan } from '../stock/planStock.ts';
-import { selfBucklingHeightMm, standWord, type StandWord } from '../stock/standing.ts';
-import { sayWeight } from '../stock/weights.ts';
+import type { Figure, JobChange, Remedy, Snag } from '../job/findings.ts';
+import type { Job } from '../job/types.ts';
+import type { Stock, Workshop } from '../workshop/types.ts';
+import type { SheetPlan } from '../stations/sheet/types.ts';
+import { fibresUpright, mayLieForGrain } from '../stations/sheet/layout/question.ts';
+import { tryOut } from '../stations/sheet/layout/tryOut.ts';
+import type { OpenCard } from '../stations/size/openCard.ts';
+import type { SizePlan } from '../stations/size/planSize.ts';
+import { pathRefusals, type StockFacts, type StockPlan } from '../stations/stock/planStock.ts';
+import { selfBucklingHeightMm, standWord, type StandWord } from '../stations/stock/standing.ts';
+import { sayWeight } from '../stations/stock/weights.ts';
 
 interface Standing {
   readonly bucklesMm: number;

@@ -1,10 +1,11 @@
 import { expect } from 'chai';
 import { drawProof } from '../../src/plan/drawProof.ts';
-import { apply, compose, IDENTITY, type Affine } from '../../src/geometry/affine.ts';
-import { boxAround } from '../../src/geometry/box.ts';
-import type { Box } from '../../src/geometry/types.ts';
-import type { Job, JobChange } from '../../src/job/types.ts';
-import type { Shape } from '../../src/scene/types.ts';
+import { apply, compose, IDENTITY, type Affine } from '../../src/ground/geometry/affine.ts';
+import { boxAround } from '../../src/ground/geometry/box.ts';
+import type { Box } from '../../src/ground/geometry/types.ts';
+import type { Job } from '../../src/job/types.ts';
+import type { JobChange } from '../../src/job/findings.ts';
+import type { Shape } from '../../src/ground/scene/types.ts';
 import { jobWith, plan, sized, typefaces, words } from '../support.ts';
 
 /** Boxes of everything of a kind on the page, turned and scaled as it lies. */

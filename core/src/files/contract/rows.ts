@@ -1,0 +1,59 @@
+import type { JobBench } from '../../stations/make/run.ts';
+import type { Job } from '../../job/types.ts';
+import type { Workshop } from '../../workshop/types.ts';
+
+/** A job as it is stored. */
+export interface StoredJob {
+  readonly id: string;
+  /** Rises by one with every save; a save that names another is a conflict. */
+  readonly version: number;
+  readonly document: Job;
+  /** ISO 8601. */
+  readonly updatedAt: string;
+}
+
+/** A job that is off the wall, and can come back. */
+export interface JobPutAway {
+  readonly id: string;
+  readonly title: string;
+  /** ISO 8601. */
+  readonly putAwayAt: string;
+}
+
+/** All that the wall shows. */
+export interface JobsOnTheWall {
+  readonly jobs: readonly StoredJob[];
+  readonly bench: readonly JobBench[];
+  readonly putAway: readonly JobPutAway[];
+}
+
+/** The workshop and the version that a save must name. */
+export interface VersionedWorkshop {
+  readonly workshop: Workshop;
+  readonly version: number;
+}
+
+/** A dated backup in the studio’s folder. */
+export interface KeptBackup {
+  readonly name: string;
+  readonly sizeBytes: number;
+  /** ISO 8601. */
+  readonly at: string;
+}
+
+export interface BackupsKept {
+  /** As the machine that serves the studio names it. */
+  readonly folder: string;
+  readonly kept: readonly KeptBackup[];
+}
+
+/** Every answer that is not the one hoped for: a sentence for the maker, and the field it is about, if there is one. */
+export interface Refused {
+  readonly message: string;
+  readonly field: string | null;
+}
+
+/** What a save answers that was overtaken: the copy that is stored now. */
+export interface Overtaken<Theirs> extends Refused {
+  readonly theirs: Theirs;
+}

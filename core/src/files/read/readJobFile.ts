@@ -1,0 +1,99 @@
+import { newJob } from '../../job/newJob.ts';
+import { check, checkJob, checkWorkshop, jobFileSchema, type Checked, type StoredWorkshop } from './schema.ts';
+import type { FaceArt, Job, PictureRef } from '../../job/types.ts';
+import type { Workshop } from '../../workshop/types.ts';
+
+export { readGangOrder } from './readSharedOrder.ts';
+export { check, checkJob, checkWorkshop, type Checked, type StoredWorkshop };
+
+/** Where a job file's picture is to be found. */
+export type PictureSource =
+  | { readonly kind: 'file'; readonly file: string }
+  | { readonly kind: 'data'; readonly base64: string }
+  | { readonly kind: 'stored'; readonly ref: PictureRef };
+
+export interface JobFile {
+  /** Its pictures are filled in by whoever can fetch them. */
+  readonly job: Job;
+  readonly pictures: Readonly<Record<string, { readonly name: string; readonly source: PictureSource }>>;
+}
+
+type PartialJob = { readonly brief: Partial<Job['brief']> & { readonly title: string } } & {
+  readonly [K in Exclude<keyof Job, 'brief' | 'format' | 'version' | 'pictures' | 'names'>]?: Partial<Job[K]>;
+} & {
+  readonly names?: Job['names'];
+  readonly pictures?: Readonly<
+    Record<string, Partial<PictureRef> & { readonly name: string; readonly file?: string; readonly data?: string }>
+  >;
+};
+
+/**
+ * Reads a job file that has been parsed as JSON. Lengths may be numbers of millimetres or text with a
+ * unit; whatever is left out takes the value a new job would have.
+ * @returns the job, or the field that is wrong and what it wants
+ */
+export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile> {
+  const checked = check<PartialJob>(jobFileSchema, value, 'the job file');
+  if (!checked.ok) return checked;
+  const file = checked.value;
+  const base = newJob(file.brief.title, workshop);
+  const job: Job = {
+    ...base,
+    brief: { ...base.brief, ...file.brief },
+    size: { ...base.size, ...file.size },
+    art: { faces: file.art?.faces ?? {} },
+    ...(file.names ? { names: file.names } : {}),
+    stock: { ...base.stock, ...file.stock },
+    sheet: { ...base.sheet, ...file.sheet },
+    cut: { ...base.cut, ...file.cut },
+    crease: { ...base.crease, ...file.crease },
+    envelope: { ...base.envelope, ...file.envelope },
+    make: { ...base.make, ...file.make },
+    sell: { ...base.sell, ...file.sell },
+  };
+  const pictures: Record<string, { name: string; source: PictureSource }> = {};
+  for (const [id, entry] of Object.entries(file.pictures ?? {})) {
+    const { name, file: path, data, sha256, mime, widthPx, heightPx, inkTotal, pageWidthMm } = entry;
+    if (data !== undefined) pictures[id] = { name, source: { kind: 'data', base64: data } };
+    else if (path !== undefined) pictures[id] = { name, source: { kind: 'file', file: path } };
+    else if (sha256 && mime && widthPx && heightPx)
+      pictures[id] = {
+        name,
+        source: {
+          kind: 'stored',
+          ref: {
+            ...{ name, sha256, mime, widthPx, heightPx },
+            ...(inkTotal === undefined ? {} : { inkTotal }),
+            ...(pageWidthMm === undefined ? {} : { pageWidthMm }),
+          },
+        },
+      };
+    else
+      return {
+        ok: false,
+        field: `pictures.${id}`,
+        why: `pictures.${id} wants a file or its data, or sha256 with mime, widthPx and heightPx.`,
+      };
+  }
+  const named = [
+    ...Object.entries(job.art.faces).flatMap(([face, art]) =>
+      pictureIdsOf(art).map(([place, id]) => [`art.faces.${face}.${place}`, id] as const),
+    ),
+    ...job.size.layers.flatMap(({ picture }, i) =>
+      picture ? [[`size.layers.${i}.picture.pictureId`, picture.pictureId] as const] : [],
+    ),
+  ];
+  for (const [field, id] of named)
+    if (!(id in pictures))
+      return { ok: false, field, why: `${field} names “${id}”, which is not among the pictures; add it there.` };
+  return { ok: true, value: { job, pictures } };
+}
+
+/** Every place of a face that names a picture, and the name. */
+const pictureIdsOf = ({ picture, pattern, objects = [] }: FaceArt): readonly (readonly [string, string])[] => [
+  ...(picture ? [['picture.pictureId', picture.pictureId] as const] : []),
+  ...(pattern ? [['pattern.pictureId', pattern.pictureId] as const] : []),
+  ...objects.flatMap((object, i) =>
+    object.kind === 'picture' ? [[`objects.${i}.picture.pictureId`, object.picture.pictureId] as const] : [],
+  ),
+];

@@ -1,0 +1,189 @@
+import { drawSide, printedBox } from '../stations/art/faces/drawCard.ts';
+import { namesInUse, wantedOf } from '../job/namesList.ts';
+import { drawEnvelopeOutline } from '../stations/envelope/drawEnvelope.ts';
+import { apply, compose, translation, type Affine } from '../ground/geometry/affine.ts';
+import { polygon } from '../ground/geometry/path.ts';
+import type { Box, Point } from '../ground/geometry/types.ts';
+import type { Job } from '../job/types.ts';
+import type { Stock } from '../workshop/types.ts';
+import type { Mm } from '../ground/length/types.ts';
+import type { Plan } from '../plan/planJob.ts';
+import type { PaperSide } from '../ground/fold/types.ts';
+import type { Shape } from '../ground/scene/types.ts';
+import { outOfReach, type SheetSide } from '../stations/sheet/layout/reach.ts';
+import { foldsUpright } from '../stations/size/folds.ts';
+import type { GangPiece, GangSheet } from './types.ts';
+
+/** Something of a job that can be cut from a sheet that other jobs share. */
+export interface SharedPiece extends GangPiece {
+  readonly jobId: string;
+  readonly name: string;
+  readonly kind: 'card' | 'layer' | 'envelope' | 'own';
+  /** What the job would be cut from by itself. */
+  readonly stockId: string;
+  readonly bleedMm: Mm;
+  /** What is printed on each side, in the piece’s own frame; nothing but a pale outline for what is cut from bare stock. */
+  readonly box: Box;
+  readonly shapes: Readonly<Record<PaperSide, readonly Shape[]>>;
+  /** Folds, from end to end, in that frame. */
+  readonly folds: readonly (readonly [Point, Point])[];
+  /** What is left to do by hand once it is free. */
+  readonly after?: readonly string[];
+  /** From that frame to the piece as it lies when it is not turned: grain may want a quarter turn first. */
+  readonly toPiece: Affine;
+}
+
+const QUARTER = (heightMm: Mm): Affine => [0, 1, -1, 0, heightMm, 0];
+
+/**
+ * The card, its layers and its envelope, each as many times as the job wants it. Sheets are laid with their
+ * fibres upright (see uprightGrain), so a card whose folds do not run upright is given a quarter turn.
+ */
+export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respect' | 'ignore'): readonly SharedPiece[] {
+  const { size, sheet, art, envelope, stock } = plan;
+  const { blank } = size.form;
+  // Every copy on a shared sheet is alike, so words from a list are left off, and the name says so.
+  const names = namesInUse(job);
+  const part = names ? 'shared' : 'all';
+  const title = names ? `${job.brief.title}, without names` : job.brief.title;
+  const made = wantedOf(job) + sheet.spares;
+  const lies = grain === 'respect' && blank.creases.length > 0;
+  const turn = lies && !foldsUpright(size.form);
+  // Blanks that interlock go in as the pair that one cell holds, as they do on the job’s own sheets.
+  const { cell } = sheet;
+  const pair = cell.blanks.length > 1;
+  const box = pair ? cell : blank;
+  const inCell = (shapes: readonly Shape[]): readonly Shape[] =>
+    pair ? cell.blanks.map((transform): Shape => ({ kind: 'group', transform, children: shapes })) : shapes;
+  const card: SharedPiece = {
+    id: `${jobId}/card`,
+    jobId,
+    name: pair ? `${title}, in pairs` : title,
+    kind: 'card',
+    stockId: stock.stock.id,
+    widthMm: turn ? box.heightMm : box.widthMm,
+    heightMm: turn ? box.widthMm : box.heightMm,
+    wanted: Math.ceil(made / cell.blanks.length),
+    mayTurn: !lies,
+    bleedMm: sheet.bleedMm,
+    box: printedBox(box.widthMm, box.heightMm, sheet.bleedMm),
+    shapes: {
+      outside: ownPictures(jobId, inCell(drawSide(art, 'outside', part))),
+      inside: ownPictures(jobId, inCell(drawSide(art, 'inside', part))),
+    },
+    folds: cell.blanks.flatMap((map) =>
+      blank.creases.map(({ from, to }) => [apply(map, from), apply(map, to)] as const),
+    ),
+    toPiece: turn ? QUARTER(box.heightMm) : translation(0, 0),
+    after: plan.cut.outlines.map(({ text }) => text),
+  };
+  const bare = (
+    id: string,
+    name: string,
+    kind: SharedPiece['kind'],
+    from: Stock,
+    widthMm: Mm,
+    heightMm: Mm,
+    wanted: number,
+    outline: readonly Shape[],
+    bleedMm: Mm = 0,
+  ): SharedPiece => ({
+    id: `${jobId}/${id}`,
+    jobId,
+    name: `${title}: ${name.toLowerCase()}`,
+    kind,
+    stockId: from.id,
+    widthMm,
+    heightMm,
+    wanted,
+    mayTurn: true,
+    bleedMm,
+    box: printedBox(widthMm, heightMm, bleedMm),
+    shapes: { outside: outline, inside: [] },
+    folds: [],
+    toPiece: translation(0, 0),
+  });
+  return [
+    card,
+    ...size.layers.map((layer) =>
+      bare(
+        ...([layer.id, layer.name, 'layer', layer.stock, layer.widthMm, layer.heightMm, made] as const),
+        art.panels[layer.id]
+          ? ownPictures(jobId, art.panels[layer.id]!.shapes)
+          : [{ kind: 'path', role: 'printable', path: polygon(layer.outline) }],
+        layer.bleedMm,
+      ),
+    ),
+    ...(envelope.made
+      ? [
+          bare(
+            'envelope',
+            'Envelope',
+            'envelope',
+            envelope.stock,
+            envelope.blank.widthMm,
+            envelope.blank.heightMm,
+            wantedOf(job),
+            drawEnvelopeOutline(envelope.blank),
+          ),
+        ]
+      : []),
+  ];
+}
+
+/** The same paper, whatever the size of its sheet. */
+export const isSamePaper = (a: Stock, b: Stock): boolean =>
+  a.gsm === b.gsm && a.colour === b.colour && a.coating === b.coating;
+
+/**
+ * A sheet turned so that its fibres run upright; what it costs is never nought, or it would be used without end.
+ * @param marginsMm of any page as it is fed
+ * @param sides that some piece prints; the edge that the sheet is turned over on says what the printer leaves of a back
+ */
+export function uprightGrain(
+  stock: Stock,
+  marginsMm: GangSheet['marginsMm'],
+  goal: 'sheets' | 'cost',
+  { sides, flipEdge }: { readonly sides: readonly SheetSide[]; readonly flipEdge: 'long' | 'short' },
+): GangSheet {
+  const longUpright = stock.sheetHeightMm >= stock.sheetWidthMm;
+  const upright = (stock.grain === 'long') === longUpright;
+  const fed = { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
+  const reach = outOfReach(marginsMm, fed, flipEdge, sides);
+  const { top, right, bottom, left } = reach;
+  return {
+    id: stock.id,
+    widthMm: upright ? stock.sheetWidthMm : stock.sheetHeightMm,
+    heightMm: upright ? stock.sheetHeightMm : stock.sheetWidthMm,
+    marginsMm: upright ? reach : { top: left, right: top, bottom: right, left: bottom },
+    cost: goal === 'sheets' ? 1 : Math.max(stock.sheetPriceMinor, FREE_MINOR),
+    most: stock.sheetPriceMinor === 0 ? stock.onShelf : null,
+    ...(upright ? {} : { quarterTurned: true }),
+  };
+}
+
+/** Offcuts are paid for; a hair above nothing keeps an order from asking for more of them than it needs. */
+const FREE_MINOR = 0.01;
+
+/** Pictures of several jobs on one page are told apart by their job. */
+export const sharedPictureId = (jobId: string, pictureId: string): string => `${jobId}-${pictureId}`;
+
+function ownPictures(jobId: string, shapes: readonly Shape[]): readonly Shape[] {
+  return shapes.map((shape) => {
+    if (shape.kind === 'picture' || shape.kind === 'tiles')
+      return { ...shape, pictureId: sharedPictureId(jobId, shape.pictureId) };
+    if (shape.kind === 'group') return { ...shape, children: ownPictures(jobId, shape.children) };
+    return shape;
+  });
+}
+
+/** From a piece’s own frame to the sheet, front up. */
+export const onSharedSheet = (
+  piece: SharedPiece,
+  { xMm, yMm, turned }: { readonly xMm: Mm; readonly yMm: Mm; readonly turned: boolean },
+): Affine =>
+  compose(turned ? compose(translation(xMm, yMm), QUARTER(piece.heightMm)) : translation(xMm, yMm), piece.toPiece);
+
+/** Sides of a shared sheet that its pieces print; what is cut from bare stock has its outline on the front. */
+export const sidesOf = (pieces: readonly SharedPiece[]): readonly SheetSide[] =>
+  pieces.some(({ shapes }) => shapes.inside.length > 0) ? ['front', 'back'] : ['front'];

@@ -1,0 +1,143 @@
+import { fixed } from '../../ground/length/rounding.ts';
+import { hasArt } from '../art/faces/drawCard.ts';
+import type { ArtPlan } from '../art/types.ts';
+import type { Blank } from '../../ground/fold/types.ts';
+import { sortedBy } from '../../job/sorted.ts';
+import type { Board, Workshop } from '../../workshop/types.ts';
+import type { Job } from '../../job/types.ts';
+import type { Remedy, Snag } from '../../job/findings.ts';
+import { formatLength } from '../../ground/length/formatLength.ts';
+import type { SheetPlan } from '../sheet/types.ts';
+import { tryOut } from '../sheet/layout/tryOut.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import type { StockPlan } from '../stock/planStock.ts';
+import type { FriendlySize } from './boardFriendly.ts';
+import { ERROR_SHOWN_MM, worstErrorMm } from './creaseLines.ts';
+import type { CreaseLine } from './types.ts';
+
+const ERROR_BAD_MM = 1;
+
+export interface CreaseFindings {
+  /** What lies on the board. */
+  readonly piece: Blank;
+  readonly size: SizePlan;
+  readonly art: ArtPlan;
+  readonly stock: StockPlan;
+  readonly sheet: SheetPlan;
+  readonly board: Board;
+  readonly lines: readonly CreaseLine[];
+  readonly worst: CreaseLine;
+  readonly friendly: readonly FriendlySize[];
+  readonly byEnds: boolean;
+}
+
+export const takeFriendly = ({ field, mm, byMm }: FriendlySize, unit: Workshop['unit']): Remedy => ({
+  label: `Make the card ${formatLength(mm, unit)} ${field === 'finishedWidthMm' ? 'wide' : 'high'}, ${formatLength(Math.abs(byMm), 'mm')} ${byMm < 0 ? 'less' : 'more'}`,
+  changes: [{ path: ['size', field], value: mm }],
+});
+
+export const creaseSnags = (job: Job, workshop: Workshop, found: CreaseFindings): readonly Snag[] => [
+  ...(found.byEnds ? [] : [...grooveSnags(workshop, found), ...boardSnags(workshop, found)]),
+  ...mixedSnags(found),
+  ...crackSnags(job, workshop, found),
+];
+
+/** A crease that is half mountain and half valley has no face that is right for all of it. */
+function mixedSnags({ piece, lines }: CreaseFindings): readonly Snag[] {
+  const directionOf = (id: string) => piece.creases.find((crease) => crease.id === id)!.direction;
+  const mixed = lines.find(({ creaseIds }) => new Set(creaseIds.map(directionOf)).size > 1);
+  if (!mixed) return [];
+  return [
+    {
+      id: 'crease-mixed',
+      station: 'crease',
+      level: 'note',
+      title: `Half of crease ${mixed.number} bends the other way`,
+      why: 'Pressed from one side in the open card, that half has its groove on the wrong side and may crack. Fold the crease across it first and press this one through both layers; or press each half from a side of its own.',
+      remedies: [],
+    },
+  ];
+}
+
+function grooveSnags(workshop: Workshop, { piece, board, worst, friendly }: CreaseFindings): readonly Snag[] {
+  if (Math.abs(worst.errorMm) <= ERROR_SHOWN_MM) return [];
+  const others = workshop.boards.filter((b) => b.id !== board.id && worstErrorMm(piece, b) <= ERROR_SHOWN_MM);
+  const [better] = sortedBy(others, (b) => worstErrorMm(piece, b));
+  return [
+    {
+      id: 'crease-groove',
+      station: 'crease',
+      level: Math.abs(worst.errorMm) > ERROR_BAD_MM ? 'warn' : 'note',
+      title: `No groove lands on ${piece.creases.length === 1 ? 'the fold' : `crease ${worst.number}`}: ${fixed(Math.abs(worst.errorMm), 1)} mm off`,
+      why: `The fold is ${formatLength(worst.fromStopMm, 'mm')} from the stop; the nearest groove of ${board.name} is at ${formatLength(worst.grooveAtMm, workshop.unit)}.`,
+      remedies: [
+        ...friendly.slice(0, 2).map((f) => takeFriendly(f, workshop.unit)),
+        ...(better
+          ? [{ label: `Crease on ${better.name}`, changes: [{ path: ['crease', 'boardId'], value: better.id }] }]
+          : []),
+      ],
+    },
+  ];
+}
+
+function boardSnags({ unit }: Workshop, { piece, board, lines }: CreaseFindings): readonly Snag[] {
+  const long = lines.find(({ lengthMm, fromStopMm }) => Math.min(lengthMm, fromStopMm) > board.longestMm);
+  const far = lines.find(({ fromStopMm }) => fromStopMm > board.longestMm);
+  if (long)
+    return [
+      {
+        id: 'crease-board-short',
+        station: 'crease',
+        level: 'warn',
+        title: `${board.name} is shorter than the crease`,
+        why: `The crease is ${formatLength(long.lengthMm, unit)} long and the board ${formatLength(board.longestMm, unit)}: slide the card along and go over it in two overlapping parts.`,
+        remedies: [],
+      },
+    ];
+  if (far && piece.creases.length > 1)
+    return [
+      {
+        id: 'crease-board-far',
+        station: 'crease',
+        level: 'note',
+        title: `Crease ${far.number} lies beyond ${board.name}`,
+        why: `It is ${formatLength(far.fromStopMm, unit)} from the edge and the board has ${formatLength(board.longestMm, unit)}. Fold the creases before it first, then measure from that fold.`,
+        remedies: [],
+      },
+    ];
+  return [];
+}
+
+function crackSnags(job: Job, workshop: Workshop, { art, stock, sheet }: CreaseFindings): readonly Snag[] {
+  const inkOver = hasArt(art, 'outside');
+  const along = [{ path: ['sheet', 'grain'], value: 'respect' }];
+  if (sheet.grainAlongFold === false && stock.needsScore) {
+    // Along its grain a card may not come out of this sheet at all.
+    const up = tryOut(job, workshop, sheet.sides, along).comesOut;
+    return [
+      {
+        id: 'crease-across-grain',
+        station: 'crease',
+        level: 'warn',
+        title: 'This fold runs across the grain',
+        why: `Fibres across the fold break rather than bend${inkOver ? ', and ink over the fold shows the break' : ''}. Press a test card first.`,
+        remedies: up > 0 ? [{ label: `Keep the grain along the fold: ${up} up`, changes: along }] : [],
+      },
+    ];
+  }
+  if ((stock.stock.coating === 'gloss' || stock.stock.coating === 'pearl') && inkOver)
+    return [
+      {
+        id: 'crease-skin',
+        station: 'crease',
+        level: 'note',
+        title: `A ${stock.stock.coating} skin may show white at the fold`,
+        why: 'Ink over a coated fold cracks first at the ends. Use a wide tip and light passes, and fold slowly.',
+        remedies:
+          job.crease.pressure === 'firm'
+            ? [{ label: 'Press lightly', changes: [{ path: ['crease', 'pressure'], value: 'light' }] }]
+            : [],
+      },
+    ];
+  return [];
+}

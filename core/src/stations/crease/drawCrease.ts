@@ -1,0 +1,140 @@
+import {
+  apply,
+  compose,
+  IDENTITY,
+  turnedLeftRight,
+  turnedTopBottom,
+  type Affine,
+} from '../../ground/geometry/affine.ts';
+import { mapBox, grow } from '../../ground/geometry/box.ts';
+import { boxPath, polygon, polyline, segment } from '../../ground/geometry/path.ts';
+import type { Box } from '../../ground/geometry/types.ts';
+import { formatLength } from '../../ground/length/formatLength.ts';
+import type { LengthUnit, Mm } from '../../ground/length/types.ts';
+import type { Blank, PaperSide } from '../../ground/fold/types.ts';
+import { isPlainRule } from '../../job/plainRule.ts';
+import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
+import { levelDimension } from '../size/drawBlank.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import type { BlankEdge } from './creaseLines.ts';
+import type { CreaseLine, CreasePlan } from './types.ts';
+
+const BOARD_SHOWN = 1.4;
+const BOARD_COLOUR = '#222d34';
+
+export interface CreaseView {
+  readonly unit: LengthUnit;
+  readonly textMm: Mm;
+  readonly stockColour: Colour;
+  readonly art: Readonly<Record<PaperSide, readonly Shape[]>>;
+}
+
+/** The named edge to the stop on the left: turned over square to it first, so that the edge stays where it is. */
+function onBoard({ widthMm, heightMm }: Blank, edge: BlankEdge, side: PaperSide): Affine {
+  const level = edge === 'left' || edge === 'right';
+  const over: Affine = side === 'outside' ? IDENTITY : level ? turnedTopBottom(heightMm) : turnedLeftRight(widthMm);
+  const turns: Readonly<Record<BlankEdge, Affine>> = {
+    left: IDENTITY,
+    right: [-1, 0, 0, -1, widthMm, heightMm],
+    // A quarter turn anticlockwise brings the top edge to the left, clockwise the bottom edge.
+    top: [0, -1, 1, 0, 0, widthMm],
+    bottom: [0, 1, -1, 0, heightMm, 0],
+  };
+  return compose(turns[edge], over);
+}
+
+const lineRole = (piece: Blank, line: CreaseLine, side: PaperSide): 'creaseAway' | 'creaseToward' => {
+  const crease = piece.creases.find((c) => c.id === line.creaseIds[0])!;
+  return (crease.direction === 'mountain') === (side === 'outside') ? 'creaseAway' : 'creaseToward';
+};
+
+/** The card on the board with its edge at the stop on the left, grooves below it, and the line to press; a plain rule has no grooves. */
+export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number, view: CreaseView): Scene {
+  const blank = crease.piece;
+  const line = crease.lines[index];
+  const side: PaperSide = line?.faceUp ?? 'outside';
+  const toBoard = onBoard(blank, line?.edgeAtStop ?? 'left', side);
+  const card = mapBox(toBoard, { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm });
+  const outline = polygon(blank.outline.map((p) => apply(toBoard, p)));
+  const { textMm } = view;
+  const board: Box = {
+    xMm: -textMm * 1.2,
+    // Room for the length above the card.
+    yMm: -textMm * 2.8,
+    // A long rule runs on beyond the card; only as much of it is drawn as keeps the card large.
+    widthMm: Math.min(Math.max(card.widthMm, crease.board.longestMm), card.widthMm * BOARD_SHOWN) + textMm * 2.4,
+    heightMm: card.heightMm + textMm * 4.8,
+  };
+  const grooves: Shape[] = [];
+  // Grooves too close to tell apart are drawn by the ten.
+  const shownEvery = crease.board.grooveEveryMm * (crease.board.grooveEveryMm < textMm * 0.5 ? 10 : 1);
+  const shownTo = isPlainRule(crease.board) ? 0 : board.widthMm - textMm * 2;
+  for (let at = shownEvery; at < shownTo; at += shownEvery)
+    grooves.push({
+      kind: 'path',
+      role: 'printable',
+      path: segment(at, board.yMm + textMm * 0.6, at, board.yMm + board.heightMm - textMm * 0.6),
+    });
+  const shapes: Shape[] = [
+    { kind: 'path', role: 'sheet', path: boxPath(board), fill: BOARD_COLOUR },
+    ...grooves,
+    {
+      kind: 'path',
+      role: 'fence',
+      path: boxPath({ xMm: -textMm * 0.7, yMm: board.yMm, widthMm: textMm * 0.7, heightMm: board.heightMm }),
+    },
+    { kind: 'path', role: 'stock', path: outline, fill: view.stockColour },
+    {
+      kind: 'group',
+      transform: toBoard,
+      clip: polygon(blank.outline),
+      children: blank.art.map((transform): Shape => ({
+        kind: 'group',
+        transform,
+        clip: polygon(size.form.blank.outline),
+        children: view.art[side],
+      })),
+    },
+    { kind: 'path', role: 'trim', path: outline },
+    // The other creases, as they bend with this face up.
+    ...blank.creases
+      .filter((c) => !line?.creaseIds.includes(c.id))
+      .map((c): Shape => ({
+        kind: 'path',
+        role: (c.direction === 'mountain') === (side === 'outside') ? 'creaseAway' : 'creaseToward',
+        path: polyline([apply(toBoard, c.from), apply(toBoard, c.to)]),
+      })),
+  ];
+  if (line) {
+    shapes.push(
+      {
+        kind: 'path',
+        role: lineRole(blank, line, side),
+        path: segment(line.fromStopMm, 0, line.fromStopMm, card.heightMm),
+      },
+      {
+        kind: 'path',
+        role: 'cutNow',
+        path: segment(line.grooveAtMm, -textMm * 0.6, line.grooveAtMm, card.heightMm + textMm * 0.6),
+      },
+      ...levelDimension(0, line.grooveAtMm, -textMm * 0.7, formatLength(line.grooveAtMm, view.unit), textMm * 1.2),
+      {
+        kind: 'label',
+        role: 'dimension',
+        text: isPlainRule(crease.board) ? 'from here' : 'stop',
+        at: { xMm: textMm * 0.2, yMm: board.yMm + board.heightMm - textMm * 0.5 },
+        sizeMm: textMm,
+        anchor: 'start',
+      },
+      {
+        kind: 'label',
+        role: 'dimension',
+        text: `${side} up`,
+        at: { xMm: card.widthMm - textMm * 0.3, yMm: card.heightMm + textMm * 1.3 },
+        sizeMm: textMm,
+        anchor: 'end',
+      },
+    );
+  }
+  return { box: grow(board, { top: textMm, left: textMm, right: textMm, bottom: textMm }), symbols: {}, shapes };
+}

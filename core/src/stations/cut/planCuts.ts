@@ -1,0 +1,290 @@
+import { fixed } from '../../ground/length/rounding.ts';
+import { wantedOf } from '../../job/namesList.ts';
+import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
+import {
+  capital,
+  count,
+  figure,
+  length,
+  minutes as minutesValue,
+  plural,
+  sayMinutes,
+  words,
+} from '../../job/figures.ts';
+import { boardOf, trimmerOf } from '../../job/pick.ts';
+import { isPlainRule } from '../../job/plainRule.ts';
+import type { Figure, Snag } from '../../job/findings.ts';
+import type { Job } from '../../job/types.ts';
+import type { Trimmer, Workshop } from '../../workshop/types.ts';
+import { formatLength } from '../../ground/length/formatLength.ts';
+import type { Mm } from '../../ground/length/types.ts';
+import { isUprightBox } from '../../ground/geometry/polygon.ts';
+import type { SheetPlan } from '../sheet/types.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import type { StockPlan } from '../stock/planStock.ts';
+import type { DraftMove } from './draftMoves.ts';
+import { handiestMoves, longestCutMm, sheetsAtOnce } from './handiestMoves.ts';
+import { isShaped } from './isShaped.ts';
+import { numberMoves } from './numberMoves.ts';
+import { planDrift, SPREADS_OF_95, worstDrift } from './planDrift.ts';
+import type { CutOrder, CutPlan, OutlineCut, PieceDrift } from './types.ts';
+import { planMachine, type MachinePlan } from './planMachine.ts';
+import { repeatabilityOf } from './repeatability.ts';
+import { throughCreases } from '../sheet/layout/throughCreases.ts';
+import { offcutsOf, sheetChoices } from './sheetChoices.ts';
+
+/** Straight cuts that free every card, each distance taken from a true edge and never from the last cut. */
+export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: StockPlan, sheet: SheetPlan): CutPlan {
+  const trimmer = trimmerOf(job, workshop);
+  const atOnce = sheetsAtOnce(trimmer, stock.stock);
+  const page = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
+  const pitch = { widthMm: sheet.cell.widthMm, heightMm: sheet.cell.heightMm, gutterMm: sheet.gutterMm };
+  const chosen = handiestMoves(sheet.layOut, page, pitch, trimmer);
+  const machine =
+    trimmer.machine && sheet.up > 0 && (sheet.machineMarks.length > 0 || sheet.sides.length === 0)
+      ? planMachine(size, sheet, trimmer.machine, stock.stock.gsm)
+      : null;
+  const shaped = isShaped(size, sheet);
+  // Round an outline cut by hand no fence helps: cards are parted roughly, and the outline is all that is exact.
+  const byHands = trimmer.machine || shaped ? [] : chosen;
+  const moves = numberMoves(byHands, { sheets: sheet.sheets, sheetsAtOnce: atOnce, trimmer, unit: workshop.unit });
+  const turns = moves.filter((m, i) => i > 0 && m.turn !== 'No turn').length;
+  const order = orderOf(job, workshop, size, sheet);
+  const repeatabilityMm = repeatabilityOf(trimmer);
+  const trims = sheet.cells.map(({ trim }) => trim);
+  const pieces =
+    trimmer.machine || shaped
+      ? trims.map(() => evenDrift(shaped && !trimmer.machine ? Math.max(repeatabilityMm, BY_HAND_MM) : repeatabilityMm))
+      : planDrift(moves, trims, repeatabilityMm);
+  const strokes = moves.reduce((n, m) => n + m.strokes, 0);
+  const settings = new Set(moves.map((m) => Math.round(m.fenceMm / TOLERANCE_MM))).size;
+  const outlines = trimmer.machine ? [] : outlineCuts(workshop, size, sheet);
+  const waste = chosen.filter((m) => m.fallsOff === 'waste').flatMap((m) => m.beyond);
+  const offcuts = trimmer.machine || shaped ? [] : offcutsOf(waste, workshop.keepOffcutMm);
+  const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
+  const takes = machine ? (machine.secondsPerSheet * sheet.sheets) / 60 : workshop.pace.perStroke * (strokes + byHand);
+  return {
+    trimmer,
+    moves,
+    sheetsAtOnce: atOnce,
+    settings,
+    strokes,
+    minutes: takes,
+    machine,
+    order,
+    turns,
+    drift: { repeatabilityMm, pieces, worst: worstDrift(pieces) },
+    outlines,
+    choices: sheetChoices(job, workshop, size, stock, trimmer, wantedOf(job) + sheet.spares, sheet.sides),
+    offcuts,
+    verdict: trimmer.machine
+      ? machine
+        ? `${capital(trimmer.name)} ${sheet.machineMarks.length > 0 ? 'finds three marks and cuts' : 'cuts bare card from its loaded corner, no marks to find:'} every outline in ${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}, ${sayMinutes(machine.secondsPerSheet / 60)} a sheet.`
+        : 'There is nothing to cut until cards and marks fit on the sheet together.'
+      : moves.length === 0
+        ? sheet.up === 0
+          ? 'There is nothing to cut until a card fits on the sheet.'
+          : shaped
+            ? `Part the cards roughly, then cut each out round its line by hand${order.now === 'scoreFirst' ? '; the sheet is scored first, while it has straight edges' : ''}.`
+            : 'The card is the whole sheet: there is nothing to cut.'
+        : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; ${outlines.length > 0 ? 'then the outline by hand' : size.form.blank.creases.length === 0 ? 'each card then lies ready' : order.now === 'scoreFirst' ? 'the sheet is scored first' : 'cut first, then crease single cards against the board’s stop'}.`,
+    telling: machine
+      ? `${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}`
+      : moves.length === 0
+        ? shaped && sheet.up > 0
+          ? 'by hand'
+          : 'no cuts'
+        : `${settings} ${plural(settings, 'setting')}`,
+    figures: [
+      figure('settings', 'Fence settings', count(settings), 'different distances among the moves', {
+        Moves: count(moves.length),
+      }),
+      ...(machine ? machineFigures(machine, trimmer, stock) : []),
+      figure('turns', 'Turns', count(turns), 'moves that begin with another edge at the fence', {
+        Moves: count(moves.length),
+      }),
+      figure(
+        'drift',
+        '95 cuts in 100 land within',
+        length(SPREADS_OF_95 * worstDrift(pieces).fromTrueMm),
+        `${SPREADS_OF_95} × the spread of the worst trim: the tool’s own, and that of the true edge it is measured from, as squares`,
+        {
+          'One cut strays by (1 σ)': words(`${fixed(repeatabilityMm, 2)} mm`),
+          'Measured from the last cut instead': length(SPREADS_OF_95 * worstDrift(pieces).chainedMm),
+        },
+      ),
+      figure('stack', 'Sheets at once', count(atOnce), 'the tool’s thickest stack ÷ caliper, rounded down', {
+        'Thickest stack': length(trimmer.thickestStackMm),
+        Caliper: words(`${stock.stock.caliperMicron} µm`),
+      }),
+      figure('strokes', 'Strokes', count(strokes), 'for every move, pieces ÷ pieces at once, rounded up', {
+        Sheets: count(sheet.sheets),
+      }),
+      figure('minutes', 'Cutting time', minutesValue(takes), 'strokes, and cuts by hand, × your minutes for a stroke', {
+        Strokes: count(strokes),
+        'Cuts by hand': count(byHand),
+        'Minutes for a stroke': words(String(workshop.pace.perStroke)),
+      }),
+    ],
+    snags: [
+      ...cutSnags(job, workshop, trimmer, byHands, moves.length > 0),
+      ...(machine ? heavySnags(workshop, trimmer, stock) : []),
+    ],
+  };
+}
+
+/** How far a knife or scissors stray from a line that the eye follows, one standard deviation; our starting value. */
+const BY_HAND_MM = 0.5;
+
+const evenDrift = (mm: Mm): PieceDrift => {
+  const edge = { fromTrueMm: mm, chainedMm: mm };
+  return { left: edge, right: edge, top: edge, bottom: edge };
+};
+
+function machineFigures(machine: MachinePlan, trimmer: Trimmer, { stock }: StockPlan): readonly Figure[] {
+  return [
+    figure('passes', 'Passes', count(machine.passes), 'by the stock’s weight, from what you keep for this machine', {
+      Stock: words(`${stock.gsm} gsm`),
+    }),
+    figure('path', 'Knife’s way on a sheet', length(machine.cutMm), 'every outline, once round'),
+    figure(
+      'machine-minutes',
+      'Machine time for a sheet',
+      minutesValue(machine.secondsPerSheet / 60),
+      'loading and finding marks + outlines × passes ÷ speed + moves in the air at three times that',
+      { Speed: words(`${trimmer.machine!.speedMmPerS} mm/s`), Passes: count(machine.passes) },
+    ),
+  ];
+}
+
+/**
+ * Cut first, then crease single cards against the board’s stop: each crease is measured from its own card’s
+ * edge. Score first, while the sheet is square: fewer lines to press, but print, score and cut must all agree.
+ */
+function orderOf(job: Job, workshop: Workshop, size: SizePlan, sheet: SheetPlan): CutOrder {
+  const board = boardOf(job, workshop);
+  const through = throughCreases(size, sheet);
+  const wanted = job.cut.order ?? 'byTools';
+  const room = Math.max(sheet.sheetWidthMm, sheet.sheetHeightMm);
+  const fits = room <= board.longestMm + TOLERANCE_MM;
+  const lines = through.ok ? through.creases.length : 0;
+  const cards = size.form.blank.creases.length * sheet.up;
+  const fewer = `${lines} ${plural(lines, 'line')} on the sheet instead of ${cards} on single cards`;
+  const cutFirst = (why: string): CutOrder => ({ now: 'cutFirst', why, through });
+  const scoreFirst = (why: string): CutOrder => ({ now: 'scoreFirst', why, through });
+  if (cards === 0) return cutFirst('Nothing is scored.');
+  const shaped = isShaped(size, sheet);
+  if (!through.ok)
+    return cutFirst(
+      `Cut first: ${through.why}.${shaped ? ' Each card is then creased from end to end of its fold.' : ''}`,
+    );
+  if (!fits && wanted !== 'scoreFirst')
+    return cutFirst(
+      `Cut first: the sheet is ${formatLength(room, workshop.unit)} long and ${board.name} ${formatLength(board.longestMm, workshop.unit)}.`,
+    );
+  if (wanted === 'scoreFirst')
+    return scoreFirst(
+      fits
+        ? `Score first, as you chose: ${fewer}.`
+        : `Score first, as you chose; the sheet is longer than ${board.name}, so slide it along.`,
+    );
+  if (wanted === 'cutFirst')
+    return cutFirst('Cut first, as you chose: every crease is measured from its own card’s edge.');
+  if (shaped)
+    return scoreFirst(
+      `Score first, while the sheet is square: cut out, a shape has no straight edge to measure from; ${fewer}.`,
+    );
+  return !isPlainRule(board)
+    ? cutFirst(
+        `Cut first: ${board.name} has a stop, so every crease is measured from its own card’s edge and no error of print or trim comes in.`,
+      )
+    : scoreFirst(`Score first, while the sheet is square: the creases line up and it fits ${board.name}; ${fewer}.`);
+}
+
+/** What a straight fence cannot do: slopes between marks, and curves. */
+function outlineCuts(
+  { unit }: Workshop,
+  { form: { blank } }: SizePlan,
+  { cell, up }: SheetPlan,
+): readonly OutlineCut[] {
+  if (up === 0) return [];
+  if (cell.slopes.length > 0)
+    return cell.slopes.map(({ leftMm, rightMm }, i): OutlineCut => {
+      const [left, right] = [formatLength(leftMm, unit), formatLength(rightMm, unit)];
+      const same = Math.abs(leftMm + rightMm - cell.heightMm) < TOLERANCE_MM;
+      return {
+        id: `slope-${i + 1}`,
+        title: cell.slopes.length === 1 ? 'Cut the slope' : `Cut slope ${i + 1} of ${cell.slopes.length}`,
+        big: `${left} · ${right}`,
+        text: same
+          ? `Front up, creases upright. Mark ${left} down the left edge; turn the piece half round and mark ${left} down its left edge again. Cut from mark to mark with rule and knife: two bases.`
+          : `Front up, creases upright. Mark ${left} down the left edge and ${right} down the right edge; cut from mark to mark with rule and knife.`,
+        perCell: 1,
+      };
+    });
+  if (isUprightBox(blank.outline)) return [];
+  return [
+    ...(up > 1
+      ? [
+          {
+            id: 'apart',
+            title: 'Part the cards',
+            big: `${up} from a sheet`,
+            text: 'Roughly, anywhere in the gaps between the outlines: nothing is measured from these cuts.',
+            perCell: 1,
+          },
+        ]
+      : []),
+    {
+      id: 'outline',
+      title: 'Cut out the outline',
+      big: 'Round the line',
+      text: `Follow the outline with scissors or a knife, or have a cutting machine follow the template.${blank.creases.length > 0 ? ' Leave the hinge whole.' : ''}`,
+      perCell: 1,
+    },
+  ];
+}
+
+/** Card heavier than the last line of a machine’s passes: nobody has said how it is cut. */
+function heavySnags({ trimmers }: Workshop, trimmer: Trimmer, { stock }: StockPlan): readonly Snag[] {
+  const heaviest = Math.max(...trimmer.machine!.passes.map(({ upToGsm }) => upToGsm));
+  if (stock.gsm <= heaviest) return [];
+  return [
+    {
+      id: 'cut-machine-heavy',
+      station: 'cut',
+      level: 'warn',
+      title: `${capital(trimmer.name)} has no passes for ${stock.gsm} gsm`,
+      why: `What you keep for it ends at ${heaviest} gsm, so the passes of that line are planned. Cut a test piece first, and write what it took into the machine’s list in Workshop; follow the machine’s own instructions.`,
+      remedies: trimmers
+        .filter((tool) => !tool.machine)
+        .slice(0, 2)
+        .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [{ path: ['cut', 'trimmerId'], value: tool.id }] })),
+    },
+  ];
+}
+
+function cutSnags(
+  job: Job,
+  workshop: Workshop,
+  trimmer: Trimmer,
+  moves: readonly DraftMove[],
+  any: boolean,
+): readonly Snag[] {
+  if (!any) return [];
+  const need = longestCutMm(moves);
+  if (need <= trimmer.longestCutMm + TOLERANCE_MM) return [];
+  const { unit } = workshop;
+  return [
+    {
+      id: 'cut-too-long',
+      station: 'cut',
+      level: 'stop',
+      title: `${trimmer.name} is too short for this sheet`,
+      why: `The longest cut is ${formatLength(need, unit)}; it cuts ${formatLength(trimmer.longestCutMm, unit)}.`,
+      remedies: workshop.trimmers
+        .filter((t) => t.longestCutMm >= need && t.id !== job.cut.trimmerId)
+        .map((t) => ({ label: `Cut with ${t.name}`, changes: [{ path: ['cut', 'trimmerId'], value: t.id }] })),
+    },
+  ];
+}

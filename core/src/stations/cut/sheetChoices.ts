@@ -1,0 +1,129 @@
+import { LIGHTEST_SHARE } from '../sheet/layout/question.ts';
+import { handiestMoves, sheetsAtOnce, strokesOf } from './handiestMoves.ts';
+import { isShaped } from './isShaped.ts';
+import { sortedBy } from '../../job/sorted.ts';
+import type { Job } from '../../job/types.ts';
+import type { Stock, Trimmer, Workshop } from '../../workshop/types.ts';
+import type { Mm } from '../../ground/length/types.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
+import { layOnSheet } from '../sheet/layout/layOnSheet.ts';
+import type { SheetSide } from '../sheet/layout/reach.ts';
+import type { SheetChoiceRow, Offcut } from './types.ts';
+
+/** Narrower than this a strip of card is packing, not stock. */
+export const KEEP_OFFCUT_MM = 60;
+
+/** Pieces of waste big enough to keep, alike ones counted together, the largest first. */
+export function offcutsOf(
+  waste: readonly { readonly widthMm: Mm; readonly heightMm: Mm }[],
+  keepMm: Mm = KEEP_OFFCUT_MM,
+): readonly Offcut[] {
+  const kinds = new Map<string, Offcut>();
+  for (const { widthMm, heightMm } of waste) {
+    if (Math.min(widthMm, heightMm) < keepMm) continue;
+    const key = `${widthMm.toFixed(2)} ${heightMm.toFixed(2)}`;
+    kinds.set(key, { widthMm, heightMm, perSheet: (kinds.get(key)?.perSheet ?? 0) + 1 });
+  }
+  return [...kinds.values()].sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm);
+}
+
+/**
+ * Every sheet on the shelf that the printer takes, with and without bleed, along the grain and either way:
+ * what each gives and costs for this job. The one in force comes first, then the cheapest; ways that come to
+ * the same are named once.
+ */
+export function sheetChoices(
+  job: Job,
+  workshop: Workshop,
+  size: SizePlan,
+  { stock, path }: StockPlan,
+  trimmer: Trimmer,
+  wantedAndSpares: number,
+  sides: readonly SheetSide[],
+): readonly SheetChoiceRow[] {
+  const bare = sides.length === 0;
+  const rows: SheetChoiceRow[] = [];
+  for (const other of workshop.stocks) {
+    // Much lighter paper is another card, and what the path refuses is none.
+    const suits = other.gsm >= stock.gsm * LIGHTEST_SHARE && pathRefusals(path, other, workshop).length === 0;
+    if (other.id !== stock.id && !suits) continue;
+    const own: SheetChoiceRow[] = [];
+    for (const bleed of size.bleedMm > 0 && !bare ? [true, false] : [false])
+      for (const grain of ['respect', 'ignore'] as const) {
+        const row = rowOf(
+          job,
+          size,
+          other,
+          path.marginsMm,
+          trimmer,
+          wantedAndSpares,
+          bleed,
+          grain,
+          workshop.keepOffcutMm,
+          sides,
+        );
+        const same = own.some((r) => r.bleed === row.bleed && r.up === row.up && !row.isNow);
+        if (row.up > 0 && !same) own.push(row);
+      }
+    rows.push(...own);
+  }
+  return sortedBy(
+    rows,
+    (r) => -Number(r.isNow),
+    (r) => r.costMinor,
+    (r) => r.strokes ?? 0,
+  );
+}
+
+function rowOf(
+  job: Job,
+  size: SizePlan,
+  stock: Stock,
+  marginsMm: StockPlan['path']['marginsMm'],
+  trimmer: Trimmer,
+  wantedAndSpares: number,
+  bleed: boolean,
+  grain: Job['sheet']['grain'],
+  keepMm: Mm | undefined,
+  sides: readonly SheetSide[],
+): SheetChoiceRow {
+  const bare = sides.length === 0;
+  const isOwn = stock.id === job.stock.stockId;
+  const cutDown = isOwn ? job.sheet.cutDown : null;
+  const sheet = cutDown ?? { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
+  const bled = bleed ? size : { ...size, bleedMm: 0 };
+  const asked = { ...job, sheet: { ...job.sheet, grain } };
+  const { cell, question, laid, up } = layOnSheet(asked, bled, {
+    stock,
+    marginsMm,
+    sheet,
+    machine: trimmer.machine,
+    sides,
+  });
+  const sheets = up === 0 ? 0 : Math.ceil(wantedAndSpares / up);
+  const page = { xMm: 0, yMm: 0, ...sheet };
+  const pitch = { widthMm: cell.widthMm, heightMm: cell.heightMm, gutterMm: question.gutterMm };
+  const byFence = !trimmer.machine && !isShaped(size, { cell });
+  const moves = byFence ? handiestMoves(laid, page, pitch, trimmer) : [];
+  const atOnce = sheetsAtOnce(trimmer, stock);
+  const waste = moves.filter((move) => move.fallsOff === 'waste').flatMap((move) => move.beyond);
+  return {
+    id: `${stock.id}-${bleed ? 'bleed' : 'bare'}-${grain}`,
+    stockName: stock.name,
+    bleed,
+    grain,
+    up,
+    sheets,
+    costMinor: sheets * stock.sheetPriceMinor,
+    strokes: byFence ? moves.reduce((n, move) => n + strokesOf(move, sheets, atOnce), 0) : null,
+    offcut: offcutsOf(waste, keepMm)[0] ?? null,
+    isNow: isOwn && (bare || bleed === size.bleedMm > 0) && grain === job.sheet.grain,
+    changes: [
+      { path: ['stock', 'stockId'], value: stock.id },
+      { path: ['sheet', 'cutDown'], value: cutDown },
+      { path: ['sheet', 'grain'], value: grain },
+      ...(bare ? [] : [{ path: ['size', 'bleedMm'], value: bled.bleedMm }]),
+    ],
+  };
+}

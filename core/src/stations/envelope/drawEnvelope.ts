@@ -1,0 +1,115 @@
+import { translation, type Affine } from '../../ground/geometry/affine.ts';
+import { grow, evenSides } from '../../ground/geometry/box.ts';
+import { polygon, polyline } from '../../ground/geometry/path.ts';
+import type { Box } from '../../ground/geometry/types.ts';
+import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
+import type { LengthUnit, Mm } from '../../ground/length/types.ts';
+import type { LaidPiece } from '../sheet/layout/layOut.ts';
+import { levelDimension, uprightDimension } from '../size/drawBlank.ts';
+import type { Page, Scene, Shape } from '../../ground/scene/types.ts';
+import type { EnvelopePlan } from './planEnvelope.ts';
+import type { EnvelopeBlank } from './sideSeam.ts';
+
+const LABEL_MM = 3.2;
+
+/** Lines of one blank: cut, creases, glue and names, inside up. */
+function blankShapes(blank: EnvelopeBlank, textMm: Mm, fill: string | null): readonly Shape[] {
+  return [
+    ...(fill ? [{ kind: 'path', role: 'stock', path: polygon(blank.outline), fill } as const] : []),
+    ...blank.glue.map((area): Shape => ({ kind: 'path', role: 'glue', path: area.path })),
+    ...blank.creases.map((crease): Shape => ({
+      kind: 'path',
+      role: 'creaseToward',
+      path: polyline([crease.from, crease.to]),
+    })),
+    { kind: 'path', role: 'cut', path: polygon(blank.outline) },
+    ...blank.labels.map((label): Shape => ({
+      kind: 'label',
+      role: 'label',
+      text: label.text,
+      at: label.at,
+      sizeMm: textMm,
+      anchor: 'middle',
+    })),
+  ];
+}
+
+/** Pale lines to cut and fold along, for a blank that shares a printed sheet. */
+export const drawEnvelopeOutline = (blank: EnvelopeBlank): readonly Shape[] => [
+  { kind: 'path', role: 'printable', path: polygon(blank.outline) },
+  ...blank.creases.map((crease): Shape => ({
+    kind: 'path',
+    role: 'printable',
+    path: polyline([crease.from, crease.to]),
+  })),
+];
+
+/** The blank alone, inside up, with its sizes. */
+export function drawEnvelopeBlank({ blank, stock }: EnvelopePlan, textMm: Mm, unit: LengthUnit): Scene {
+  const left = blank.creases[0]!.from;
+  const right = blank.creases[1]!.to;
+  return {
+    box: grow(
+      { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm },
+      { top: textMm * 2.4, left: textMm * 2.6, right: textMm, bottom: textMm * 2 },
+    ),
+    symbols: {},
+    shapes: [
+      ...blankShapes(blank, textMm, stock.colour),
+      ...levelDimension(0, blank.widthMm, -textMm * 0.8, formatLength(blank.widthMm, unit), textMm),
+      ...uprightDimension(0, blank.heightMm, -textMm * 0.8, formatLength(blank.heightMm, unit), textMm),
+      {
+        kind: 'label',
+        role: 'label',
+        text: `inside ${formatSize(right.xMm - left.xMm, blank.creases[0]!.to.yMm - left.yMm, unit)}`,
+        at: { xMm: (left.xMm + right.xMm) / 2, yMm: right.yMm - textMm },
+        sizeMm: textMm,
+        anchor: 'middle',
+      },
+      {
+        kind: 'label',
+        role: 'dimension',
+        text: '▼ every crease folds toward you · glue on the hatched areas',
+        at: { xMm: blank.widthMm / 2, yMm: blank.heightMm + textMm * 1.4 },
+        sizeMm: textMm,
+        anchor: 'middle',
+      },
+    ],
+  };
+}
+
+/** Envelope blanks on their sheet; a page of the blank's own size when no sheet takes it. */
+export function drawEnvelopeSheet(plan: EnvelopePlan): Page {
+  const { blank, stock } = plan;
+  const places: readonly LaidPiece[] = plan.places;
+  const page: Box =
+    places.length > 0
+      ? { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }
+      : grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(10));
+  const maps: readonly Affine[] =
+    places.length > 0
+      ? places.map(({ trim, turned }) =>
+          turned ? [0, 1, -1, 0, trim.xMm + blank.heightMm, trim.yMm] : translation(trim.xMm, trim.yMm),
+        )
+      : [translation(0, 0)];
+  const shapes = maps.map((transform): Shape => ({ kind: 'use', symbol: 'envelope', transform }));
+  const scene: Scene = {
+    box: page,
+    symbols: {
+      envelope: {
+        box: grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(1)),
+        shapes: blankShapes(blank, LABEL_MM, null),
+      },
+    },
+    shapes,
+  };
+  const first = places[0]?.trim ?? { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm };
+  const last = places.at(-1)?.trim ?? first;
+  const around: Box = {
+    xMm: first.xMm,
+    yMm: first.yMm,
+    widthMm: last.xMm + last.widthMm - first.xMm,
+    heightMm: last.yMm + last.heightMm - first.yMm,
+  };
+  return { scene, trimBox: around, bleedBox: around };
+}

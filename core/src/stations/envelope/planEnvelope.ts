@@ -1,0 +1,203 @@
+import { wantedOf } from '../../job/namesList.ts';
+import { shrink } from '../../ground/geometry/box.ts';
+import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
+import { count, figure, length, plural, words } from '../../job/figures.ts';
+import { envelopeOnHand, envelopeStockOf } from '../../job/pick.ts';
+import { sortedBy } from '../../job/sorted.ts';
+import type { Job } from '../../job/types.ts';
+import type { Remedy, Snag, StationPlan } from '../../job/findings.ts';
+import type { Stock, Workshop } from '../../workshop/types.ts';
+import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
+import { layOutOnePiece, type LaidPiece } from '../sheet/layout/layOut.ts';
+import { suitingEnvelopes } from '../size/suitingEnvelopes.ts';
+import { BOUGHT_SHEETS } from '../size/namedSizes.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import type { StockPlan } from '../stock/planStock.ts';
+import { FLAP_HOLD_MM, GLUE_INSET_MM, sideSeam, THROAT_MM, type EnvelopeBlank } from './sideSeam.ts';
+
+export interface EnvelopePlan extends StationPlan {
+  readonly made: boolean;
+  readonly blank: EnvelopeBlank;
+  readonly insideWidthMm: number;
+  readonly insideHeightMm: number;
+  /** As chosen, or as it follows the height. */
+  readonly flapMm: number;
+  readonly stock: Stock;
+  /** First places of the blank's box on one sheet; none when it does not fit. */
+  readonly places: readonly LaidPiece[];
+  readonly up: number;
+  readonly sheets: number;
+  /** Folding and gluing, in order. */
+  readonly steps: readonly string[];
+}
+
+/** A flap this share of the height looks right and holds. */
+const FLAP_SHARE = 0.42;
+
+export function planEnvelope(job: Job, workshop: Workshop, size: SizePlan, card: StockPlan): EnvelopePlan {
+  const { unit } = workshop;
+  const { easeMm, seamMm } = job.envelope;
+  const stock = envelopeStockOf(job, workshop);
+  // The opening is on the long side, so the card goes in sideways if it stands upright.
+  const long = Math.max(size.finishedWidthMm, size.finishedHeightMm);
+  const short = Math.min(size.finishedWidthMm, size.finishedHeightMm);
+  const insideWidthMm = long + size.thicknessMm + easeMm;
+  const insideHeightMm = short + size.thicknessMm + easeMm;
+  const flapMm = job.envelope.flapMm ?? Math.max(THROAT_MM + FLAP_HOLD_MM, Math.round(insideHeightMm * FLAP_SHARE));
+  const blank = sideSeam({ insideWidthMm, insideHeightMm, seamMm, flapMm });
+  const margins = card.path.marginsMm;
+  const on = (widthMm: number, heightMm: number) =>
+    layOutOnePiece({
+      sheetWidthMm: widthMm,
+      sheetHeightMm: heightMm,
+      marginsMm: margins,
+      pieceWidthMm: blank.widthMm,
+      pieceHeightMm: blank.heightMm,
+      bleedMm: 0,
+      gutterMm: 0,
+      mayLie: { asDrawn: true, turned: true },
+    });
+  const laid = on(stock.sheetWidthMm, stock.sheetHeightMm);
+  const made = job.envelope.make;
+  const sheets = laid.up === 0 ? 0 : Math.ceil(wantedOf(job) / laid.up);
+  const bought = envelopeOnHand(job, workshop);
+  const suiting = suitingEnvelopes(
+    { widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm, thicknessMm: size.thicknessMm },
+    workshop,
+  );
+  const blankSize = formatSize(blank.widthMm, blank.heightMm, unit);
+  return {
+    made,
+    blank,
+    insideWidthMm,
+    insideHeightMm,
+    flapMm,
+    stock,
+    places: laid.pieces,
+    up: laid.up,
+    sheets,
+    steps: [
+      'Cut round the outline.',
+      'Crease the four lines on the inside; fold all four towards you and open them again.',
+      'Fold both seams in.',
+      `Glue the outside of the seams, ${GLUE_INSET_MM} mm off every edge.`,
+      'Fold the back up on to the seams and press from the middle.',
+      'Fold the flap down. Glue it only when the card is in.',
+    ],
+    verdict: made
+      ? laid.up === 0
+        ? `The envelope’s blank, ${blankSize}, does not fit on ${stock.name}.`
+        : `${wantedOf(job)} side-seam ${plural(wantedOf(job), 'envelope')}, inside ${formatSize(insideWidthMm, insideHeightMm, unit)}: ${laid.up} to a sheet, ${sheets} ${plural(sheets, 'sheet')} of ${stock.name}.`
+      : bought
+        ? `${bought.name} from the shelf${bought.shelf ? `, ${bought.shelf.onShelf} there` : ''}. A matching one can be made instead.`
+        : suiting.length > 0
+          ? `No envelope is chosen. ${suiting[0]!.name} on the shelf fits, or make one to match.`
+          : 'No envelope is chosen, and none on the shelf fits. Make one to match.',
+    telling: made
+      ? laid.up === 0
+        ? 'does not fit'
+        : `${laid.up} up · ${sheets} ${plural(sheets, 'sheet')}`
+      : (bought?.name ?? 'none yet'),
+    figures: [
+      figure(
+        'envelope-inside',
+        'Inside',
+        words(formatSize(insideWidthMm, insideHeightMm, unit)),
+        'card + its thickness + ease, both ways',
+        {
+          'Card, long side': length(long),
+          'Card, short side': length(short),
+          Thickness: length(size.thicknessMm),
+          Ease: length(easeMm),
+        },
+      ),
+      figure('envelope-blank', 'Blank', words(blankSize), 'width + two seams; flap + height + (height − throat)', {
+        Seam: length(seamMm),
+        Flap: length(flapMm),
+        Throat: length(THROAT_MM),
+      }),
+      figure('envelope-up', 'On a sheet', count(laid.up), 'blanks side by side inside the margins', {
+        Sheet: words(formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)),
+      }),
+    ],
+    snags: made
+      ? envelopeSnags(workshop, blank, stock, laid.up, { flapMm, insideHeightMm }, on, margins)
+      : suggestShelf(job, suiting),
+  };
+}
+
+function envelopeSnags(
+  workshop: Workshop,
+  blank: EnvelopeBlank,
+  stock: Stock,
+  up: number,
+  { flapMm, insideHeightMm }: { readonly flapMm: number; readonly insideHeightMm: number },
+  on: (widthMm: number, heightMm: number) => { readonly up: number },
+  margins: StockPlan['path']['marginsMm'],
+): readonly Snag[] {
+  const { unit } = workshop;
+  const snags: Snag[] = [];
+  if (flapMm < THROAT_MM + FLAP_HOLD_MM - TOLERANCE_MM)
+    snags.push({
+      id: 'envelope-flap',
+      station: 'envelope',
+      level: 'warn',
+      title: 'The flap is too short to hold',
+      why: `It must pass the ${THROAT_MM} mm throat and reach ${FLAP_HOLD_MM} mm on to the back.`,
+      remedies: [{ label: 'Let the flap follow the height', changes: [{ path: ['envelope', 'flapMm'], value: null }] }],
+    });
+  const longest = insideHeightMm - GLUE_INSET_MM;
+  if (flapMm > longest + TOLERANCE_MM)
+    snags.push({
+      id: 'envelope-flap-long',
+      station: 'envelope',
+      level: 'stop',
+      title: 'The flap is longer than the envelope',
+      why: `Folded down, ${formatLength(flapMm, unit)} reaches past the lower fold: the envelope is ${formatLength(insideHeightMm, unit)} high, and a flap ends ${formatLength(GLUE_INSET_MM, unit)} short of that.`,
+      remedies: [{ label: 'Let the flap follow the height', changes: [{ path: ['envelope', 'flapMm'], value: null }] }],
+    });
+  if (up > 0) return snags;
+  const room = shrink({ xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, margins);
+  const would = BOUGHT_SHEETS.find((sheet) => on(sheet.widthMm, sheet.heightMm).up > 0);
+  const large = workshop.stocks.filter((s) => s.id !== stock.id && on(s.sheetWidthMm, s.sheetHeightMm).up > 0);
+  const remedies: readonly Remedy[] = sortedBy(
+    large,
+    (s) => s.gsm,
+    (s) => s.sheetPriceMinor,
+  )
+    .slice(0, 3)
+    .map((s) => ({ label: `Make it from ${s.name}`, changes: [{ path: ['envelope', 'stockId'], value: s.id }] }));
+  snags.push({
+    id: 'envelope-sheet',
+    station: 'envelope',
+    level: 'stop',
+    title: 'The envelope does not fit on this sheet',
+    why:
+      `Its blank is ${formatSize(blank.widthMm, blank.heightMm, unit)}; inside the margins there is ${formatSize(room.widthMm, room.heightMm, unit)}. ` +
+      (would
+        ? `The smallest sheet that would do is ${would.name}, ${formatSize(would.widthMm, would.heightMm, unit)}.`
+        : 'No sheet that is commonly sold would do: make a smaller card, or buy envelopes.'),
+    remedies,
+  });
+  return snags;
+}
+
+function suggestShelf(job: Job, suiting: Workshop['envelopes']): readonly Snag[] {
+  if (job.brief.envelope.kind !== 'none') return [];
+  return [
+    {
+      id: 'envelope-none',
+      station: 'envelope',
+      level: 'note',
+      title: 'No envelope yet',
+      why: 'A card without one is a card that cannot be posted.',
+      remedies: [
+        ...suiting.slice(0, 2).map((e) => ({
+          label: `Use ${e.name} (${e.onShelf} on the shelf)`,
+          changes: [{ path: ['brief', 'envelope'], value: { kind: 'shelf', envelopeId: e.id } }],
+        })),
+        { label: 'Make one to match', changes: [{ path: ['envelope', 'make'], value: true }] },
+      ],
+    },
+  ];
+}

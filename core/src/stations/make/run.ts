@@ -1,0 +1,67 @@
+import type { Job } from '../../job/types.ts';
+import type { MakeStep } from './planMake.ts';
+
+/** What is pressed at the bench. */
+export const RUN_EVENT_KINDS = ['good', 'spoiled', 'step', 'finish', 'undo'] as const;
+
+/** One press at the bench. Its id is made where it happened, so that sending it twice counts once. */
+export interface RunEvent {
+  readonly id: string;
+  readonly kind: (typeof RUN_EVENT_KINDS)[number];
+  readonly cards: number;
+  readonly cause: string | null;
+  readonly stepId: string | null;
+  /** The event that this one takes back. */
+  readonly undoes: string | null;
+  readonly at: string | null;
+}
+
+/** A job released to the bench: its steps as they were then, and everything pressed since. */
+export interface Run {
+  readonly id: string;
+  readonly jobId: string;
+  readonly wanted: number;
+  /** The job as it was released. */
+  readonly document: Job;
+  readonly steps: readonly MakeStep[];
+  readonly startedAt: string;
+  readonly finishedAt: string | null;
+  readonly events: readonly RunEvent[];
+}
+
+/** What a job’s runs have come to. */
+export interface JobBench {
+  readonly jobId: string;
+  readonly good: number;
+  readonly spoiled: number;
+  readonly openRunId: string | null;
+}
+
+/** Events that still count: not taken back, and not themselves a taking back. */
+export function standing(events: readonly RunEvent[]): readonly RunEvent[] {
+  const undone = new Set(events.flatMap((event) => (event.undoes ? [event.undoes] : [])));
+  return events.filter((event) => event.kind !== 'undo' && !undone.has(event.id));
+}
+
+export interface RunCount {
+  readonly good: number;
+  readonly spoiled: number;
+  readonly causes: Readonly<Record<string, number>>;
+  readonly stepsDone: ReadonlySet<string>;
+}
+
+export function countRun(events: readonly RunEvent[]): RunCount {
+  const causes: Record<string, number> = {};
+  const stepsDone = new Set<string>();
+  let [good, spoiled] = [0, 0];
+  for (const event of standing(events)) {
+    if (event.kind === 'good') good += event.cards;
+    if (event.kind === 'step' && event.stepId) stepsDone.add(event.stepId);
+    if (event.kind === 'spoiled') {
+      const cause = event.cause ?? 'other';
+      spoiled += event.cards;
+      causes[cause] = (causes[cause] ?? 0) + event.cards;
+    }
+  }
+  return { good, spoiled, causes, stepsDone };
+}

@@ -1,0 +1,262 @@
+import { wantedOf } from '../../job/namesList.ts';
+import { count, figure, money, plural, sayExactly, sayMoney, share, words } from '../../job/figures.ts';
+import { envelopeOnHand } from '../../job/pick.ts';
+import type { Figure, FigureValue, Snag, StationPlan } from '../../job/findings.ts';
+import type { Job } from '../../job/types.ts';
+import type { Minor } from '../../ground/money.ts';
+import type { Workshop } from '../../workshop/types.ts';
+import { fixed } from '../../ground/length/rounding.ts';
+import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
+import type { MakePlan } from '../make/planMake.ts';
+import type { SheetPlan } from '../sheet/types.ts';
+import type { StockPlan } from '../stock/planStock.ts';
+
+export interface CostPart {
+  readonly id: 'sheets' | 'layers' | 'ink' | 'envelope' | 'time' | 'extras';
+  readonly label: string;
+  /** For one good card, not rounded. */
+  readonly perCardMinor: number;
+  /** Rounded so that the parts add up to the rounded cost. */
+  readonly shownMinor: Minor;
+}
+
+export interface SellPlan extends StationPlan {
+  readonly parts: readonly CostPart[];
+  readonly costMinor: number;
+  readonly singlePriceMinor: Minor;
+  readonly packPriceMinor: Minor;
+  readonly margin: number;
+  readonly packMargin: number;
+}
+
+/** Suggested prices are rounded up to a step that looks like a price. */
+const PRICE_STEP_MINOR = 5;
+export const MOST_IN_A_PACK = 1000;
+
+export function planSell(
+  job: Job,
+  workshop: Workshop,
+  stock: StockPlan,
+  sheet: SheetPlan,
+  envelope: EnvelopePlan,
+  make: MakePlan,
+): SellPlan {
+  const wanted = wantedOf(job);
+  const { currency } = workshop;
+  const per = (total: number): number => (wanted === 0 ? 0 : total / wanted);
+  const bought = envelopeOnHand(job, workshop)?.shelf;
+  // Every pass of a side through the printer is paid for, white ones too.
+  const sides = sheet.sheets * sheet.passes.reduce((n, pass) => n + pass.sides.length, 0);
+  const envelopeMinor = envelope.made
+    ? per(envelope.sheets * envelope.stock.sheetPriceMinor)
+    : (bought?.priceMinor ?? 0);
+  const layersMinor = sheet.layers.reduce((n, { piece, sheets }) => n + sheets * piece.stock.sheetPriceMinor, 0);
+  const panels = sheet.layers.flatMap(({ print, sheets }) =>
+    print ? [{ printer: print.printer, sheets: sheets * print.passes.length }] : [],
+  );
+  const layersInkMinor = panels.reduce((n, p) => n + p.sheets * p.printer.sidePriceMinor, 0);
+  const inkMinor = sides * stock.printer.sidePriceMinor + layersInkMinor;
+  const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
+  const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
+  const exact: Omit<CostPart, 'shownMinor'>[] = [
+    { id: 'sheets', label: 'Card', perCardMinor: per(sheet.sheets * stock.stock.sheetPriceMinor) },
+    ...(sheet.layers.length > 0 ? [{ id: 'layers' as const, label: 'Layers', perCardMinor: per(layersMinor) }] : []),
+    { id: 'ink', label: 'Printing', perCardMinor: per(inkMinor) },
+    { id: 'envelope', label: 'Envelope', perCardMinor: envelopeMinor },
+    { id: 'extras', label: 'Extras', perCardMinor: extrasMinor },
+    { id: 'time', label: 'Your time', perCardMinor: per(timeMinor) },
+  ];
+  const shown = roundTogether(exact.map((p) => p.perCardMinor));
+  const parts: CostPart[] = exact.map((p, i) => ({ ...p, shownMinor: shown[i]! }));
+  const costMinor = exact.reduce((n, p) => n + p.perCardMinor, 0);
+  const asked = (cards: number): Minor => roundUp(hundredths(costMinor * cards) / (1 - job.sell.wantedMargin));
+  const singlePriceMinor = job.sell.singlePriceMinor ?? asked(1);
+  const packPriceMinor = job.sell.packPriceMinor ?? asked(job.sell.packOf);
+  const margin = marginOf(singlePriceMinor, costMinor);
+  const packMargin = marginOf(packPriceMinor, costMinor * job.sell.packOf);
+  const giving = job.brief.purpose === 'give';
+  const say = (minor: number): string => sayMoney(roundHalfUp(minor), currency);
+  const exactly = (minor: number): FigureValue => words(sayExactly(minor, currency));
+  /** A part of the cost, with what it comes to before the parts are rounded together. */
+  const partOf = (
+    id: CostPart['id'],
+    label: string,
+    sum: string,
+    inputs: Readonly<Record<string, FigureValue>>,
+  ): Figure => {
+    const { perCardMinor, shownMinor } = parts.find((p) => p.id === id)!;
+    const nudge = shownMinor - roundHalfUp(hundredths(perCardMinor));
+    const rounded =
+      nudge === 0
+        ? ', rounded'
+        : `, rounded ${nudge > 0 ? 'up' : 'down'} and not to the nearest, so that the parts add up to the cost`;
+    return figure(`cost-${id}`, label, money(shownMinor), `${sum}${rounded}`, {
+      ...inputs,
+      'Before rounding': exactly(perCardMinor),
+    });
+  };
+  const figures: Figure[] = [
+    figure(
+      'cost',
+      'Cost of a good card',
+      money(roundHalfUp(costMinor)),
+      `${sheet.layers.length > 0 ? 'card + layers + printing + envelope + extras + your time' : 'card + printing + envelope + extras + your time'}, for each good card; the parts are rounded so that they add up`,
+      {
+        ...Object.fromEntries(parts.map((p) => [p.label, money(p.shownMinor)])),
+        'Before rounding': exactly(costMinor),
+      },
+    ),
+    partOf('sheets', 'Card', 'sheets × price of a sheet ÷ good cards', {
+      Sheets: count(sheet.sheets),
+      'A sheet': money(stock.stock.sheetPriceMinor),
+      'Good cards': count(wanted),
+    }),
+    partOf(
+      'ink',
+      'Printing',
+      panels.length > 0
+        ? '(printed sides × price of a side + printing of layers) ÷ good cards'
+        : 'printed sides × price of a side ÷ good cards',
+      {
+        'Printed sides': count(sides),
+        'A side': money(stock.printer.sidePriceMinor),
+        ...(panels.length > 0 ? { 'Printing of layers': exactly(layersInkMinor) } : {}),
+        'Good cards': count(wanted),
+      },
+    ),
+    partOf(
+      'envelope',
+      'Envelope',
+      envelope.made ? 'envelope sheets × price of a sheet ÷ good cards' : 'price on the shelf',
+      envelope.made
+        ? {
+            Sheets: count(envelope.sheets),
+            'A sheet': money(envelope.stock.sheetPriceMinor),
+            'Good cards': count(wanted),
+          }
+        : {},
+    ),
+    partOf('time', 'Your time', 'minutes at work ÷ 60 × your hourly rate ÷ good cards', {
+      'Minutes at work': words(String(Number(fixed(make.workMinutes, 4)))),
+      'An hour': money(workshop.hourlyMinor),
+      'Good cards': count(wanted),
+    }),
+    figure(
+      'run-cost',
+      'The whole run',
+      money(roundHalfUp(costMinor * wanted)),
+      'cost of a good card, before rounding, × good cards',
+      { 'Cost before rounding': words(sayExactly(costMinor, currency, 6)), 'Good cards': count(wanted) },
+    ),
+  ];
+  if (!giving) {
+    const suggested = `cost before rounding ÷ (1 − wanted margin), rounded up to a whole number of ${sayMoney(PRICE_STEP_MINOR, currency)}`;
+    const { packOf, wantedMargin } = job.sell;
+    const priced = (id: string, label: string, price: Minor, typed: boolean, cost: number): Figure =>
+      figure(id, label, money(price), typed ? 'as typed' : suggested, {
+        'Cost before rounding': exactly(cost),
+        ...(typed ? {} : { 'Wanted margin': words(`${Number(fixed(wantedMargin * 100, 2))} %`) }),
+      });
+    const left = (id: string, label: string, value: number, price: Minor, cost: number): Figure =>
+      figure(id, label, share(value), '(price − cost before rounding) ÷ price', {
+        Price: money(price),
+        'Cost before rounding': exactly(cost),
+      });
+    figures.push(
+      priced('single', 'A single', singlePriceMinor, job.sell.singlePriceMinor !== null, costMinor),
+      left('margin', 'Margin on a single', margin, singlePriceMinor, costMinor),
+      priced('pack', `A pack of ${packOf}`, packPriceMinor, job.sell.packPriceMinor !== null, costMinor * packOf),
+      left('pack-margin', 'Margin on a pack', packMargin, packPriceMinor, costMinor * packOf),
+    );
+  }
+  return {
+    parts,
+    costMinor,
+    singlePriceMinor,
+    packPriceMinor,
+    margin,
+    packMargin,
+    verdict:
+      sheet.up === 0
+        ? 'Nothing is priced until a card fits on the sheet.'
+        : giving
+          ? `Each card costs ${say(costMinor)} to make, your evening counted.`
+          : margin > 0
+            ? `A single at ${say(singlePriceMinor)} costs ${say(costMinor)} and leaves ${Math.round(margin * 100)} %, with your time paid.`
+            : `At ${say(singlePriceMinor)} a single loses ${say(costMinor - singlePriceMinor)}, your time counted.`,
+    telling:
+      sheet.up === 0
+        ? 'not yet'
+        : giving
+          ? `${say(costMinor)} each`
+          : `${say(singlePriceMinor)} · ${Math.round(margin * 100)} %`,
+    figures,
+    snags: giving ? [] : priceSnags(job, currency, costMinor, singlePriceMinor, packPriceMinor),
+  };
+}
+
+/**
+ * Whole minor units that add up to the rounded total: all are rounded down, then those that lost most get
+ * one back. Source: the largest remainder method (Hamilton).
+ */
+export function roundTogether(amounts: readonly number[]): readonly Minor[] {
+  const down = amounts.map(Math.floor);
+  const short = roundHalfUp(amounts.reduce((a, b) => a + b, 0)) - down.reduce((a, b) => a + b, 0);
+  const byLoss = amounts.map((_, i) => i).sort((a, b) => amounts[b]! - down[b]! - (amounts[a]! - down[a]!));
+  const raised = new Set(byLoss.slice(0, short));
+  return down.map((minor, i) => minor + (raised.has(i) ? 1 : 0));
+}
+
+/** Halves up, in millionths, so that a sum of binary fractions does not decide. */
+const roundHalfUp = (minor: number): Minor => Number(fixed(minor, 0));
+/** As a working shows it, so that what it shows gives the price. */
+const hundredths = (minor: number): number => Number(fixed(minor, 2));
+const roundUp = (minor: number): Minor => Math.ceil(minor / PRICE_STEP_MINOR - 1e-9) * PRICE_STEP_MINOR;
+const marginOf = (price: number, cost: number): number => (price > 0 ? (price - cost) / price : -1);
+
+function priceSnags(job: Job, currency: string, cost: number, single: Minor, pack: Minor): readonly Snag[] {
+  const snags: Snag[] = [];
+  const { packOf } = job.sell;
+  const below = (id: string, what: string, price: Minor, costs: number, field: string): void => {
+    // Under half a minor unit is nothing that anybody could pay.
+    if (price >= costs - 0.5) return;
+    snags.push({
+      id,
+      station: 'sell',
+      level: 'warn',
+      title: `${what} sells for less than it costs`,
+      why: `It costs ${sayMoney(roundHalfUp(costs), currency)} with your time and is priced ${sayMoney(price, currency)}.`,
+      remedies: [{ label: 'Use the suggested price', changes: [{ path: ['sell', field], value: null }] }],
+    });
+  };
+  below('sell-single-loss', 'A single', single, cost, 'singlePriceMinor');
+  below('sell-pack-loss', `A pack of ${packOf}`, pack, cost * packOf, 'packPriceMinor');
+  // Spares are there to be spoiled; what is sold is what was wanted.
+  const wanted = wantedOf(job);
+  const left = wanted % packOf;
+  if (left > 0 && packOf > 1) {
+    const even = evenPack(wanted, packOf);
+    const more = wanted - left + packOf;
+    const listed = wanted !== job.brief.wanted;
+    snags.push({
+      id: 'sell-pack-waste',
+      station: 'sell',
+      level: 'note',
+      title: `Packs of ${packOf} leave ${left} of ${wanted} over`,
+      why: `${wanted} good cards fill ${Math.floor(wanted / packOf)} ${plural(Math.floor(wanted / packOf), 'pack')}; the rest are sold singly, or wait for the next run.`,
+      remedies: [
+        ...(even ? [{ label: `Sell packs of ${even}`, changes: [{ path: ['sell', 'packOf'], value: even }] }] : []),
+        ...(listed ? [] : [{ label: `Make ${more} cards`, changes: [{ path: ['brief', 'wanted'], value: more }] }]),
+      ],
+    });
+  }
+  return snags;
+}
+
+/** The pack nearest in size, no more than half as large again or half as small, that a run fills without a rest. */
+function evenPack(wanted: number, packOf: number): number | null {
+  const sizes = Array.from({ length: Math.min(wanted, MOST_IN_A_PACK) - 1 }, (_, i) => i + 2).filter(
+    (n) => wanted % n === 0 && Math.abs(n - packOf) <= packOf / 2,
+  );
+  return sizes.sort((a, b) => Math.abs(a - packOf) - Math.abs(b - packOf))[0] ?? null;
+}

@@ -1,0 +1,101 @@
+import type { PanelArt } from '../../art/types.ts';
+import { apply, IDENTITY } from '../../../ground/geometry/affine.ts';
+import { boxAround, corners, evenSides, grow } from '../../../ground/geometry/box.ts';
+import { boxPath, polygon, polyline } from '../../../ground/geometry/path.ts';
+import type { Box, Point } from '../../../ground/geometry/types.ts';
+import type { Page, Scene, Shape } from '../../../ground/scene/types.ts';
+import { drawSlug, drawTicks, shortTitle } from './drawMarks.ts';
+import type { LayerSheet } from '../layout/layerSheets.ts';
+import { whitePlate } from '../../../ground/scene/whitePlate.ts';
+import { laidMap } from '../layout/layOut.ts';
+import { sayPlate, type PlateKind } from '../layout/passes.ts';
+
+/** Pieces of one layer on a sheet of their stock, with what is printed on them and the fold of an insert. */
+export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined): Scene {
+  const { piece, laid } = layer;
+  const { stock } = piece;
+  const box = { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
+  const shapes: Shape[] = [{ kind: 'path', role: 'sheet', path: boxPath(box), fill: stock.colour }];
+  const printed = layer.print && art ? drawPanelPage(layer, art, null) : null;
+  const white = printed && layer.print?.white ? whitePlate(printed.scene, '#ffffff') : null;
+  if (printed)
+    shapes.push(
+      white
+        ? { kind: 'group', transform: IDENTITY, children: [...white.shapes, ...printed.scene.shapes] }
+        : { kind: 'group', transform: IDENTITY, blend: 'multiply', children: printed.scene.shapes },
+    );
+  for (const lies of laid) {
+    const map = laidMap(lies, piece.heightMm);
+    shapes.push({ kind: 'path', role: 'trim', path: polygon(piece.outline.map((p) => apply(map, p))) });
+    if (!piece.crease) continue;
+    shapes.push({ kind: 'path', role: 'creaseAway', path: polyline(creaseEnds(piece).map((p) => apply(map, p))) });
+  }
+  return { box, symbols: { ...printed?.scene.symbols, ...white?.symbols }, shapes };
+}
+
+export interface PanelLabel {
+  readonly title: string;
+  readonly date: string | null;
+  readonly sheetNumber: number;
+  /** Which ink the page is of, where white is a pass of its own. */
+  readonly plate?: PlateKind;
+}
+
+/**
+ * A sheet of one layer as it is printed: the same panel at every place, ticks round them all and a slug.
+ * @param label null leaves the slug off
+ * @throws RangeError for a layer that nothing is printed on, which would be our mistake
+ */
+export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabel | null): Page {
+  const { piece, laid, print, sheets } = layer;
+  // Several layers’ sheets may share a file, where a symbol’s name stands for one drawing.
+  const symbol = `panel-${piece.id}`;
+  if (!print) throw new RangeError(`drawPanelPage: nothing is printed on ${piece.id}`);
+  const box = { xMm: 0, yMm: 0, widthMm: piece.stock.sheetWidthMm, heightMm: piece.stock.sheetHeightMm };
+  const around = (boxes: readonly Box[]): Box => (boxes.length > 0 ? boxAround(boxes.flatMap((b) => corners(b))) : box);
+  const trims = laid.map(({ trim }) => trim);
+  const bleedBox = around(trims.map((trim) => grow(trim, evenSides(piece.bleedMm))));
+  const block = { bleedBox, printable: print.printable };
+  const folds = laid.flatMap((lies) =>
+    piece.crease
+      ? [{ line: boxAround(creaseEnds(piece).map((p) => apply(laidMap(lies, piece.heightMm), p))), piece: lies.trim }]
+      : [],
+  );
+  const plate = label && sayPlate(label.plate ?? 'colours', print.white);
+  const ticks = print.marks ? drawTicks(trims, folds, block) : [];
+  const text = label
+    ? [
+        shortTitle(label.title),
+        piece.name.toLowerCase(),
+        ...(plate ? [plate] : []),
+        `sheet ${label.sheetNumber} of ${sheets}`,
+        ...(label.date ? [label.date] : []),
+      ].join(' · ')
+    : null;
+  return {
+    scene: {
+      box,
+      symbols: { [symbol]: { box: boxAround(piece.bleedOutline), shapes: art.shapes } },
+      shapes: [
+        ...laid.map((lies): Shape => ({ kind: 'use', symbol, transform: laidMap(lies, piece.heightMm) })),
+        ...ticks,
+        ...(print.marks && text ? drawSlug(text, block, { ticks }) : []),
+      ],
+    },
+    trimBox: around(trims),
+    bleedBox,
+  };
+}
+
+function creaseEnds({ crease, widthMm, heightMm }: LayerSheet['piece']): readonly Point[] {
+  const { upright, atMm } = crease!;
+  return upright
+    ? [
+        { xMm: atMm, yMm: 0 },
+        { xMm: atMm, yMm: heightMm },
+      ]
+    : [
+        { xMm: 0, yMm: atMm },
+        { xMm: widthMm, yMm: atMm },
+      ];
+}

@@ -1,0 +1,67 @@
+import { drawNamed } from '../../art/names/namedArt.ts';
+import { cardRows, namesInUse, rowOfCard } from '../../../job/namesList.ts';
+import type { TypefaceBook } from '../../art/words/typefaces.ts';
+import type { PaperSide } from '../../../ground/fold/types.ts';
+import type { Job } from '../../../job/types.ts';
+import type { Shape } from '../../../ground/scene/types.ts';
+import type { SizePlan } from '../../size/planSize.ts';
+import type { Mm } from '../../../ground/length/types.ts';
+import type { NamedSheet, SheetPlan } from '../types.ts';
+
+/**
+ * The card at a place of a sheet when piles are cut apart and laid on each other: the first place’s pile holds the
+ * first cards of the list, one a sheet, the next place’s pile goes on from there.
+ */
+export const cardAt = (place: number, sheetNumber: number, sheets: number): number => place * sheets + sheetNumber - 1;
+
+/**
+ * Names for one sheet in cutting-stack order, so that piles come off the trimmer in the order of the list.
+ * @param sides those that are looked at or written
+ * @param outlines files with fonts need none, and most of the time goes into them
+ */
+export function nameSheet(
+  job: Job,
+  size: SizePlan,
+  { placements, sheets }: Pick<SheetPlan, 'placements' | 'sheets'>,
+  book: TypefaceBook,
+  sheetNumber: number,
+  sides: readonly PaperSide[] = ['outside', 'inside'],
+  outlines = true,
+): NamedSheet | null {
+  const names = namesInUse(job);
+  if (!names) return null;
+  const made = cardRows(names).length;
+  const places = placements.map((_, place) => cardAt(place, sheetNumber, sheets));
+  const cards = places.map((card) => (card < made ? card : null));
+  const drawn = (side: PaperSide): readonly (readonly Shape[])[] =>
+    !sides.includes(side)
+      ? []
+      : places.map((card) => drawNamed(job, size, side, names, rowOfCard(names, card), book, outlines));
+  return { sheetNumber, cards, shapes: { outside: drawn('outside'), inside: drawn('inside') } };
+}
+
+/** Where a place lies on the sheet, front up, as rows and columns are counted. */
+export function sayPlace({ placements }: Pick<SheetPlan, 'placements'>, place: number): string {
+  const near = (a: Mm, b: Mm): boolean => Math.abs(a - b) < 1;
+  const middles = placements.map(({ trim }) => ({
+    x: trim.xMm + trim.widthMm / 2,
+    y: trim.yMm + trim.heightMm / 2,
+  }));
+  const { x, y } = middles[place]!;
+  const row = middles.filter((m) => near(m.y, y)).sort((a, b) => a.x - b.x);
+  const column = middles.filter((m) => near(m.x, x)).sort((a, b) => a.y - b.y);
+  const across = row.findIndex((m) => near(m.x, x)) + 1;
+  const down = column.findIndex((m) => near(m.y, y)) + 1;
+  const said = [
+    ...(column.length > 1 ? [`${ordinal(down)} from the top`] : []),
+    ...(row.length > 1 ? [`${ordinal(across)} from the left`] : []),
+  ];
+  return said.length > 0 ? said.join(', ') : `place ${place + 1}`;
+}
+
+const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seventh', 'eighth', 'ninth', 'tenth'];
+const ordinal = (n: number): string => ORDINALS[n - 1] ?? `number ${n}`;
+
+/** How piles go together once the sheets are cut apart, for a slug. */
+export const sayPiles = (sheet: Pick<SheetPlan, 'placements'>): string =>
+  sheet.placements.length < 2 ? 'in the list’s order' : `pile 1: ${sayPlace(sheet, 0)}`;

@@ -1,0 +1,56 @@
+import { polygon } from '../../../ground/geometry/path.ts';
+import type { Box, Point, Sides } from '../../../ground/geometry/types.ts';
+import type { MachineFacts } from '../../../workshop/types.ts';
+import type { Mm } from '../../../ground/length/types.ts';
+import type { Shape } from '../../../ground/scene/types.ts';
+
+/** From the middle of a mark to each of its four points. */
+export const MARK_REACH_MM = 3;
+/** White that a machine’s eye needs round a mark. */
+export const MARK_QUIET_MM = 1.5;
+/** What one mark takes of the sheet, each way. */
+export const MARK_ROOM_MM = 2 * (MARK_REACH_MM + MARK_QUIET_MM);
+
+/** Three of four corners: which one is missing says which way round the sheet lies. */
+export function markPlaces(
+  sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
+  { top, right, bottom, left }: Sides,
+): readonly [Point, Point, Point] {
+  const half = MARK_ROOM_MM / 2;
+  return [
+    { xMm: left + half, yMm: top + half },
+    { xMm: sheet.widthMm - right - half, yMm: top + half },
+    { xMm: left + half, yMm: sheet.heightMm - bottom - half },
+  ];
+}
+
+/** The printer prints no nearer to an edge than its margin, and the machine sees no nearer than its own. */
+export const marginsWith = ({ marginMm }: MachineFacts, { top, right, bottom, left }: Sides): Sides => ({
+  top: Math.max(top, marginMm),
+  right: Math.max(right, marginMm),
+  bottom: Math.max(bottom, marginMm),
+  left: Math.max(left, marginMm),
+});
+
+export const markRoom = ({ xMm, yMm }: Point): Box => ({
+  xMm: xMm - MARK_ROOM_MM / 2,
+  yMm: yMm - MARK_ROOM_MM / 2,
+  widthMm: MARK_ROOM_MM,
+  heightMm: MARK_ROOM_MM,
+});
+
+export const overlaps = (a: Box, b: Box): boolean =>
+  a.xMm < b.xMm + b.widthMm && b.xMm < a.xMm + a.widthMm && a.yMm < b.yMm + b.heightMm && b.yMm < a.yMm + a.heightMm;
+
+/** A solid square on its point: its middle is found well even by a poor eye. */
+export const drawMark = ({ xMm, yMm }: Point): Shape => ({
+  kind: 'path',
+  role: 'mark',
+  path: polygon([
+    { xMm, yMm: yMm - MARK_REACH_MM },
+    { xMm: xMm + MARK_REACH_MM, yMm },
+    { xMm, yMm: yMm + MARK_REACH_MM },
+    { xMm: xMm - MARK_REACH_MM, yMm },
+  ]),
+  fill: '#000000',
+});

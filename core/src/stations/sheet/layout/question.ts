@@ -1,0 +1,50 @@
+import type { Sides } from '../../../ground/geometry/types.ts';
+import type { Job } from '../../../job/types.ts';
+import type { Stock } from '../../../workshop/types.ts';
+import type { Mm } from '../../../ground/length/types.ts';
+import type { Cell } from '../../size/cell.ts';
+import { foldsUpright } from '../../size/folds.ts';
+import type { OpenCard } from '../../size/openCard.ts';
+import type { LayOutQuestion } from './layOut.ts';
+
+/** A stock lighter than this, of the one chosen, is another kind of card. */
+export const LIGHTEST_SHARE = 0.75;
+
+/** What a job asks of a sheet. */
+export function ask(
+  job: Job,
+  size: OpenCard,
+  stock: Stock,
+  marginsMm: Sides,
+  sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
+  cell: Cell,
+): LayOutQuestion {
+  return {
+    sheetWidthMm: sheet.widthMm,
+    sheetHeightMm: sheet.heightMm,
+    marginsMm,
+    pieceWidthMm: cell.widthMm,
+    pieceHeightMm: cell.heightMm,
+    bleedMm: size.bleedMm,
+    // Each neighbour brings its own bleed, so no art of one shows on the other; where all are of one colour, the
+    // bleed of one is the bleed of the other.
+    gutterMm: job.sheet.sharedBleed ? size.bleedMm : 2 * size.bleedMm,
+    mayLie: job.sheet.grain === 'respect' ? mayLieForGrain(size, stock) : { asDrawn: true, turned: true },
+  };
+}
+
+/** Whether the fibres of a stock run up and down on its sheet. */
+const grainUpright = (stock: Stock): boolean => (stock.grain === 'long') === stock.sheetHeightMm >= stock.sheetWidthMm;
+
+/** Whether the fibres run up and down in a blank as it is drawn, when it lies so on its sheet. */
+export const fibresUpright = (stock: Stock, turned: boolean): boolean => grainUpright(stock) !== turned;
+
+/** Ways to lay the blank that run the grain along its folds; either way when nothing is folded. */
+export function mayLieForGrain(size: OpenCard, stock: Stock): LayOutQuestion['mayLie'] {
+  if (size.form.blank.creases.length === 0) return { asDrawn: true, turned: true };
+  const creaseUpright = foldsUpright(size.form);
+  return {
+    asDrawn: creaseUpright === fibresUpright(stock, false),
+    turned: creaseUpright === fibresUpright(stock, true),
+  };
+}

@@ -1,0 +1,244 @@
+import { apply, compose, IDENTITY, translation, turnedLeftRight, type Affine } from '../../ground/geometry/affine.ts';
+import { grow, mapBox } from '../../ground/geometry/box.ts';
+import { polygon, polyline, segment, type Path } from '../../ground/geometry/path.ts';
+import { moved } from '../../ground/geometry/polygon.ts';
+import type { Box, Point } from '../../ground/geometry/types.ts';
+import type { PaperSide } from '../../ground/fold/types.ts';
+import type { ReadFace } from '../../ground/fold/readFaces.ts';
+import { formatLength } from '../../ground/length/formatLength.ts';
+import type { LengthUnit, Mm } from '../../ground/length/types.ts';
+import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
+import { plateOf } from '../../ground/scene/whitePlate.ts';
+import { foldsUpright } from './folds.ts';
+import type { SizePlan } from './planSize.ts';
+
+export interface BlankView {
+  readonly side: PaperSide;
+  readonly unit: LengthUnit;
+  readonly stockColour: Colour;
+  /** Height of lettering, so that it stays readable at any scale. */
+  readonly textMm: Mm;
+  /** Printed art of this side in the blank's frame (as drawSide gives it), or nothing for a bare plan. */
+  readonly art: readonly Shape[];
+  readonly names: boolean;
+  readonly guides: boolean;
+  /** What is printed on mats and panels, by their ids, in their own frames. */
+  readonly prints?: LayerPrints;
+}
+
+export type LayerPrints = Readonly<Record<string, { readonly shapes: readonly Shape[]; readonly onWhite: boolean }>>;
+
+/** From the blank seen from outside to what a maker sees with this side up. */
+export const viewOf = (size: SizePlan, side: PaperSide): Affine =>
+  side === 'outside' ? IDENTITY : turnedLeftRight(size.form.blank.widthMm);
+
+/** The open blank, one side up: outline, bleed, safe, creases, names, reading direction and sizes. */
+export function drawBlank(size: SizePlan, view: BlankView): Scene {
+  const { blank } = size.form;
+  const trim: Box = { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm };
+  const map = viewOf(size, view.side);
+  const at = (point: Point): Point => apply(map, point);
+  const shapes: Shape[] = [];
+  if (view.guides && size.bleedMm > 0)
+    // On pale paper the hatch shows on any ground.
+    for (const role of ['stock', 'bleed'] as const)
+      shapes.push({ kind: 'path', role, path: polygon(size.bleedOutline.map(at)) });
+  const outline = polygon(blank.outline.map(at));
+  shapes.push({ kind: 'path', role: 'stock', path: outline, fill: view.stockColour });
+  shapes.push({ kind: 'group', transform: map, children: view.art });
+  const faces = size.faces.filter((face) => face.side === view.side);
+  shapes.push({ kind: 'group', transform: map, children: drawLayers(size, view.side, view.prints) });
+  if (view.guides)
+    for (const face of faces) {
+      const { safe } = size.regions[face.id]!;
+      if (safe)
+        shapes.push({
+          kind: 'group',
+          transform: compose(map, face.toBlank),
+          children: [{ kind: 'path', role: 'safe', path: polygon(safe.outline) }],
+        });
+    }
+  // Words beside the signs only while they do not run into each other.
+  const apart = Math.min(...blank.panels.map((p) => Math.min(p.box.widthMm, p.box.heightMm)));
+  for (const crease of blank.creases) {
+    const [a, b] = [at(crease.from), at(crease.to)];
+    const away = (crease.direction === 'mountain') === (view.side === 'outside');
+    shapes.push({ kind: 'path', role: away ? 'creaseAway' : 'creaseToward', path: polyline([a, b]) });
+    if (view.guides) shapes.push(creaseSign(a, b, away, size.bleedMm, view.textMm, apart > view.textMm * 8));
+  }
+  if (view.guides) shapes.push({ kind: 'path', role: 'trim', path: outline });
+  if (view.names) for (const face of faces) shapes.push(...faceName(face, map, view.textMm));
+  const room = size.bleedMm + view.textMm * 4;
+  if (view.guides) shapes.push(...dimensions(size, view));
+  return {
+    box: grow(trim, {
+      top: room,
+      left: room,
+      right: size.bleedMm + view.textMm * 1.5,
+      bottom: size.bleedMm + view.textMm * 2.2,
+    }),
+    symbols: {},
+    shapes,
+  };
+}
+
+/** Mats and panels glued to the faces of one side, in the blank’s frame. */
+export function drawLayers(size: SizePlan, side: PaperSide, prints: LayerPrints = {}): readonly Shape[] {
+  return size.layers.flatMap((piece): readonly Shape[] => {
+    const face = size.faces.find((f) => f.id === piece.faceId && f.side === side);
+    if (!face) return [];
+    const path = polygon(moved(piece.outline, piece.leftMm, piece.topMm));
+    return [
+      {
+        kind: 'group',
+        transform: face.toBlank,
+        children: [
+          { kind: 'path', role: 'stock', path, fill: piece.stock.colour },
+          ...(prints[piece.id] ? [seenPrint(prints[piece.id]!, translation(piece.leftMm, piece.topMm), path)] : []),
+          { kind: 'path', role: 'dimension', path },
+        ],
+      },
+    ];
+  });
+}
+
+/** A layer’s print as it comes out: over the white that is laid under it, or with the card let through by its inks. */
+const seenPrint = ({ shapes, onWhite }: LayerPrints[string], transform: Affine, clip: Path): Shape => ({
+  kind: 'group',
+  transform: IDENTITY,
+  clip,
+  ...(onWhite ? {} : { blend: 'multiply' }),
+  children: [{ kind: 'group', transform, children: onWhite ? [...plateOf(shapes, '#ffffff'), ...shapes] : shapes }],
+});
+
+/** Below the end of a crease: a solid sign and words, so that nothing depends on colour. */
+function creaseSign(a: Point, b: Point, away: boolean, bleedMm: Mm, textMm: Mm, inWords: boolean): Shape {
+  const upright = Math.abs(a.xMm - b.xMm) < 1e-6;
+  const sign = away ? '▲' : '▼';
+  const text = inWords ? `${sign} folds ${away ? 'away' : 'toward'}` : sign;
+  return upright
+    ? {
+        kind: 'label',
+        role: 'dimension',
+        text,
+        at: { xMm: a.xMm, yMm: Math.max(a.yMm, b.yMm) + bleedMm + textMm * 1.4 },
+        sizeMm: textMm,
+        anchor: 'middle',
+      }
+    : {
+        kind: 'label',
+        role: 'dimension',
+        text,
+        at: { xMm: Math.max(a.xMm, b.xMm) + bleedMm + textMm * 1.1, yMm: a.yMm },
+        sizeMm: textMm,
+        anchor: 'middle',
+        turnDeg: 90,
+      };
+}
+
+/** The face's name where its reader finds it upright, under an arrow that points to the reader's up. */
+export function faceName(
+  face: ReadFace,
+  map: Affine,
+  textMm: Mm,
+  scale = 1,
+  /** Where it stands on the face, in the face’s own frame; its middle where nothing is said. */
+  at: Point = { xMm: face.widthMm / 2, yMm: face.heightMm / 2 },
+): readonly Shape[] {
+  const read = compose(map, face.toBlank);
+  // The arrow is drawn in the face’s own frame, which the map may scale; the lettering is not.
+  const ownMm = textMm / scale;
+  const upVector = { x: read[2] * -1, y: read[3] * -1 };
+  const turnDeg = (Math.atan2(upVector.x, -upVector.y) * 180) / Math.PI;
+  const [cx, cy] = [at.xMm, at.yMm];
+  const arrowMm = Math.min(face.heightMm * 0.2, ownMm * 3);
+  const tip: Point = { xMm: cx, yMm: cy - ownMm * 1.2 - arrowMm };
+  const tail: Point = { xMm: cx, yMm: cy - ownMm * 1.2 };
+  const head = ownMm * 0.55;
+  const name = apply(read, { xMm: cx, yMm: cy + ownMm * 0.35 });
+  return [
+    {
+      kind: 'group',
+      transform: read,
+      children: [
+        { kind: 'path', role: 'direction', path: polyline([tail, tip]) },
+        {
+          kind: 'path',
+          role: 'direction',
+          fill: '#36454f',
+          path: polygon([
+            tip,
+            { xMm: cx - head, yMm: tip.yMm + head * 1.6 },
+            { xMm: cx + head, yMm: tip.yMm + head * 1.6 },
+          ]),
+        },
+      ],
+    },
+    { kind: 'label', role: 'label', text: face.name, at: name, sizeMm: textMm * 1.25, anchor: 'middle', turnDeg },
+  ];
+}
+
+function dimensions(size: SizePlan, { unit, textMm, side }: BlankView): readonly Shape[] {
+  const { blank } = size.form;
+  const off = size.bleedMm + textMm * 0.9;
+  const shapes: Shape[] = [
+    ...levelDimension(0, blank.widthMm, -off, formatLength(blank.widthMm, unit), textMm),
+    ...uprightDimension(0, blank.heightMm, -off, formatLength(blank.heightMm, unit), textMm),
+  ];
+  // Every panel along the way most folds divide, so that a rule can be laid from edge to edge.
+  if (blank.panels.length > 1) {
+    const map = viewOf(size, side);
+    const upright = foldsUpright(size.form);
+    const spans = new Map<string, readonly [Mm, Mm]>();
+    for (const { box } of blank.panels) {
+      const { xMm, yMm, widthMm, heightMm } = mapBox(map, box);
+      const span = upright ? ([xMm, xMm + widthMm] as const) : ([yMm, yMm + heightMm] as const);
+      spans.set(span.map((mm) => mm.toFixed(3)).join('|'), span);
+    }
+    const dimension = upright ? levelDimension : uprightDimension;
+    for (const [from, to] of spans.values()) {
+      const label = to - from > textMm * 4.5 ? formatLength(to - from, unit) : '';
+      shapes.push(...dimension(from, to, -off - textMm * 1.9, label, textMm));
+    }
+  }
+  return shapes;
+}
+
+export function levelDimension(x1: Mm, x2: Mm, yMm: Mm, text: string, textMm: Mm): readonly Shape[] {
+  const t = textMm * 0.35;
+  return [
+    {
+      kind: 'path',
+      role: 'dimension',
+      path: [...segment(x1, yMm, x2, yMm), ...segment(x1, yMm - t, x1, yMm + t), ...segment(x2, yMm - t, x2, yMm + t)],
+    },
+    {
+      kind: 'label',
+      role: 'dimension',
+      text,
+      at: { xMm: (x1 + x2) / 2, yMm: yMm - textMm * 0.3 },
+      sizeMm: textMm,
+      anchor: 'middle',
+    },
+  ];
+}
+
+export function uprightDimension(y1: Mm, y2: Mm, xMm: Mm, text: string, textMm: Mm): readonly Shape[] {
+  const t = textMm * 0.35;
+  return [
+    {
+      kind: 'path',
+      role: 'dimension',
+      path: [...segment(xMm, y1, xMm, y2), ...segment(xMm - t, y1, xMm + t, y1), ...segment(xMm - t, y2, xMm + t, y2)],
+    },
+    {
+      kind: 'label',
+      role: 'dimension',
+      text,
+      at: { xMm: xMm - textMm * 0.3, yMm: (y1 + y2) / 2 },
+      sizeMm: textMm,
+      anchor: 'middle',
+      turnDeg: -90,
+    },
+  ];
+}

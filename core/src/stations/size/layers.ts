@@ -1,0 +1,272 @@
+import type { FoldedForm } from '../../ground/fold/types.ts';
+import type { ReadFace } from '../../ground/fold/readFaces.ts';
+import { apply, invert } from '../../ground/geometry/affine.ts';
+import { boxAround, corners } from '../../ground/geometry/box.ts';
+import { offset } from '../../ground/geometry/offset.ts';
+import { isUprightBox, moved, type Polygon } from '../../ground/geometry/polygon.ts';
+import { stockById } from '../../job/pick.ts';
+import type { Job, LayerChoice, PicturePlacement } from '../../job/types.ts';
+import type { Snag } from '../../job/findings.ts';
+import type { Stock, Workshop } from '../../workshop/types.ts';
+import { formatLength } from '../../ground/length/formatLength.ts';
+import type { Mm } from '../../ground/length/types.ts';
+
+/** A piece of paper that goes on or in the card, as it is cut. */
+export interface LayerPiece {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: LayerChoice['kind'];
+  readonly stock: Stock;
+  /** Cut outline from the origin, the way its face is read. */
+  readonly outline: Polygon;
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  /** Where it lies: for a mat the face’s frame, for an insert the middle of the fold. */
+  readonly faceId: string | null;
+  readonly leftMm: Mm;
+  readonly topMm: Mm;
+  /** Where in the job’s list of layers it was asked for. */
+  readonly layer: number;
+  /** Printed on it before it is cut; null for bare stock. */
+  readonly picture: PicturePlacement | null;
+  /** How far what is printed goes past the cut, and the outline of that. */
+  readonly bleedMm: Mm;
+  readonly bleedOutline: Polygon;
+  /** An insert’s own fold, from its left (or top) edge. */
+  readonly crease: { readonly upright: boolean; readonly atMm: Mm } | null;
+}
+
+/** A nested leaf’s outer edge stands out by this much for every sheet it lies inside. */
+export const creepMm = (caliperMm: Mm): Mm => (Math.PI / 2) * caliperMm;
+
+/** Smaller than this a mat is confetti. */
+const SMALLEST_PIECE_MM = 8;
+
+export function planLayers(
+  job: Job,
+  workshop: Workshop,
+  form: FoldedForm,
+  faces: readonly ReadFace[],
+): { readonly pieces: readonly LayerPiece[]; readonly snags: readonly Snag[] } {
+  const pieces: LayerPiece[] = [];
+  const snags: Snag[] = [];
+  job.size.layers.forEach((choice, index) => {
+    const laid =
+      choice.kind === 'insert' ? inserts(job, workshop, form, choice) : mats(workshop, form, faces, choice, job);
+    if (laid.ok) pieces.push(...laid.pieces);
+    else
+      snags.push({
+        id: `size-layer-${choice.id}`,
+        station: 'size',
+        level: 'stop',
+        title: laid.title,
+        why: laid.why,
+        remedies: [
+          ...laid.remedies.map(({ label, field, value }) => ({
+            label,
+            changes: [{ path: ['size', 'layers', String(index), field], value }],
+          })),
+          {
+            label: 'Take this layer off',
+            changes: [{ path: ['size', 'layers'], value: job.size.layers.filter((l) => l.id !== choice.id) }],
+          },
+        ],
+      });
+  });
+  return { pieces, snags };
+}
+
+type Laid =
+  | { readonly ok: true; readonly pieces: readonly LayerPiece[] }
+  | {
+      readonly ok: false;
+      readonly title: string;
+      readonly why: string;
+      readonly remedies: readonly { readonly label: string; readonly field: string; readonly value: unknown }[];
+    };
+
+const KIND_NAMES = { mat: 'Mat', writing: 'Writing panel', insert: 'Insert' } as const;
+
+function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], choice: LayerChoice, job: Job): Laid {
+  const pieces: LayerPiece[] = [];
+  // A face of another format waits for it, as art does.
+  const carrying = faces.filter((face) => choice.faces.includes(face.id));
+  const outlines = carrying.map((face) => {
+    const back = invert(face.toBlank);
+    return form.blank.panels.find((p) => p.id === face.panelId)!.outline.map((p) => apply(back, p));
+  });
+  for (const [f, face] of carrying.entries()) {
+    const own = outlines[f]!;
+    const faceId = face.id;
+    for (const [i, stockId] of choice.stockIds.entries()) {
+      const left = inset(own, choice.revealMm * (i + 1));
+      const box = left && boxAround(left);
+      if (!left || !box || Math.min(box.widthMm, box.heightMm) < SMALLEST_PIECE_MM) {
+        // Enough for every face that carries it, not only for the first that has no room.
+        const fits = Math.min(
+          ...outlines.map((outline) => largestReveal(outline, choice.revealMm, choice.stockIds.length)),
+        );
+        return {
+          ok: false,
+          title: `${KIND_NAMES[choice.kind]} ${i + 1} on the ${face.name.toLowerCase()} has no paper left`,
+          why: `${i + 1} × ${formatLength(choice.revealMm, workshop.unit)} from every side leaves less than ${SMALLEST_PIECE_MM} mm.`,
+          remedies:
+            fits > 0
+              ? [{ label: `Set the reveal to ${formatLength(fits, workshop.unit)}`, field: 'revealMm', value: fits }]
+              : [],
+        };
+      }
+      pieces.push({
+        id: `${choice.id}-${faceId}-${i + 1}`,
+        name: `${KIND_NAMES[choice.kind]}${choice.stockIds.length > 1 ? ` ${i + 1}` : ''}, ${face.name.toLowerCase()}`,
+        kind: choice.kind,
+        stock: stockById(workshop, stockId, `size.layers.${job.size.layers.indexOf(choice)}.stockIds.${i}`),
+        outline: moved(left, -box.xMm, -box.yMm),
+        widthMm: box.widthMm,
+        heightMm: box.heightMm,
+        faceId,
+        leftMm: box.xMm,
+        topMm: box.yMm,
+        ...printOn(job, choice, i, moved(left, -box.xMm, -box.yMm)),
+        crease: null,
+      });
+    }
+  }
+  return { ok: true, pieces };
+}
+
+/** What is printed on one layer of a choice: on the topmost only, and only a picture that the job has. */
+function printOn(
+  { pictures, size }: Job,
+  choice: LayerChoice,
+  index: number,
+  outline: Polygon,
+): Pick<LayerPiece, 'layer' | 'picture' | 'bleedMm' | 'bleedOutline'> {
+  const top = index === choice.stockIds.length - 1;
+  const picture = top && choice.picture && pictures[choice.picture.pictureId] ? choice.picture : null;
+  const bleedMm = picture ? size.bleedMm : 0;
+  return {
+    layer: size.layers.indexOf(choice),
+    picture,
+    bleedMm,
+    bleedOutline: (bleedMm > 0 ? inset(outline, -bleedMm) : null) ?? outline,
+  };
+}
+
+/** The largest reveal under the one asked that leaves paper to the last layer, by half millimetres; 0 when none does. */
+function largestReveal(outline: Polygon, askedMm: Mm, deep: number): Mm {
+  for (let reveal = Math.ceil(askedMm * 2) / 2 - 0.5; reveal > 0; reveal -= 0.5) {
+    const left = inset(outline, reveal * deep);
+    const box = left && boxAround(left);
+    if (box && Math.min(box.widthMm, box.heightMm) >= SMALLEST_PIECE_MM) return reveal;
+  }
+  return 0;
+}
+
+/** The outline moved in by the same distance everywhere; a rectangle needs no clipping library to shrink. */
+export function inset(outline: Polygon, byMm: Mm): Polygon | null {
+  if (!isUprightBox(outline)) return offset(outline, -byMm)[0] ?? null;
+  const box = boxAround(outline);
+  const [widthMm, heightMm] = [box.widthMm - 2 * byMm, box.heightMm - 2 * byMm];
+  return widthMm > 0 && heightMm > 0 ? corners({ xMm: box.xMm + byMm, yMm: box.yMm + byMm, widthMm, heightMm }) : null;
+}
+
+/**
+ * Folded leaves nested in the fold. Leaf k lies inside k sheets; its fold runs on a quarter turn of a
+ * radius one caliper smaller for each, so its open edge stands out by π/2 of the calipers outside it,
+ * and it is cut that much shorter.
+ * Derivation: half of the bend, a quarter turn, on the middle of each sheet; radii differ by one caliper.
+ */
+function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerChoice): Laid {
+  const [crease] = form.blank.creases;
+  const shutFlat = form.blank.creases.length === 1 && crease!.shutDeg === 180 && form.blank.panels.length === 2;
+  const plain = form.blank.panels.every((p) => isUprightBox(p.outline));
+  if (!crease || !shutFlat || !plain)
+    return {
+      ok: false,
+      title: 'A folded insert wants a card with one fold',
+      why: 'It lies in the fold of a side fold or a tent fold with straight edges. Use a writing panel instead.',
+      remedies: [],
+    };
+  const upright = crease.from.xMm === crease.to.xMm;
+  const panels = form.blank.panels.map((p) => (upright ? p.box.widthMm : p.box.heightMm));
+  // The shorter panel decides how far a leaf may reach.
+  const reach = Math.min(...panels);
+  const breadth = upright ? form.blank.heightMm : form.blank.widthMm;
+  const pieces: LayerPiece[] = [];
+  // Inserts of layers laid in before lie round this one, as its own outer leaves do.
+  const calipers = leavesOutside(job, choice).map(
+    (id) => stockById(workshop, id, 'size.layers.stockIds').caliperMicron / 1000,
+  );
+  let outsideMm = calipers.at(-1)!;
+  let creep = calipers.slice(0, -1).reduce((sum, mm) => sum + creepMm(mm), 0);
+  for (const [i, stockId] of choice.stockIds.entries()) {
+    const stock = stockById(workshop, stockId, `size.layers.${job.size.layers.indexOf(choice)}.stockIds.${i}`);
+    creep += creepMm(outsideMm);
+    outsideMm = stock.caliperMicron / 1000;
+    const leaf = reach - choice.revealMm - creep;
+    const across = breadth - 2 * choice.revealMm;
+    if (Math.min(leaf, across) < SMALLEST_PIECE_MM)
+      return {
+        ok: false,
+        title: 'The insert has no paper left',
+        why: `A reveal of ${formatLength(choice.revealMm, workshop.unit)} leaves less than ${SMALLEST_PIECE_MM} mm.`,
+        remedies: largestInsertReveal(reach, breadth, creepOf(job, workshop, choice), choice.revealMm).map((mm) => ({
+          label: `Set the reveal to ${formatLength(mm, workshop.unit)}`,
+          field: 'revealMm',
+          value: mm,
+        })),
+      };
+    const [widthMm, heightMm] = upright ? [2 * leaf, across] : [across, 2 * leaf];
+    const outline = corners({ xMm: 0, yMm: 0, widthMm, heightMm });
+    pieces.push({
+      id: `${choice.id}-${i + 1}`,
+      name: `Insert${choice.stockIds.length > 1 ? ` ${i + 1}` : ''}`,
+      kind: 'insert',
+      stock,
+      outline,
+      widthMm,
+      heightMm,
+      ...printOn(job, choice, i, outline),
+      faceId: null,
+      leftMm: -widthMm / 2,
+      topMm: -heightMm / 2,
+      crease: { upright, atMm: leaf },
+    });
+  }
+  return { ok: true, pieces };
+}
+
+/** What lies round an insert, from the card inwards: its stock, and every leaf of the inserts laid in before it. */
+const leavesOutside = (job: Job, choice: LayerChoice): readonly string[] => [
+  job.stock.stockId,
+  ...job.size.layers
+    .slice(0, job.size.layers.indexOf(choice))
+    .flatMap(({ kind, stockIds }) => (kind === 'insert' ? stockIds : [])),
+];
+
+/** The last leaf’s creep: π/2 of the card and of every leaf outside it. */
+function creepOf(job: Job, workshop: Workshop, choice: LayerChoice): Mm {
+  const outside = [...leavesOutside(job, choice), ...choice.stockIds.slice(0, -1)];
+  return outside.reduce(
+    (sum, id) => sum + creepMm(stockById(workshop, id, 'size.layers.stockIds').caliperMicron / 1000),
+    0,
+  );
+}
+
+/** The largest reveal under the one asked, in half millimetres, that leaves the last leaf paper; empty when none does. */
+function largestInsertReveal(reachMm: Mm, breadthMm: Mm, creep: Mm, askedMm: Mm): readonly Mm[] {
+  const most = Math.min(reachMm - creep - SMALLEST_PIECE_MM, (breadthMm - SMALLEST_PIECE_MM) / 2);
+  const reveal = Math.floor(most * 2) / 2;
+  return reveal >= 0 && reveal < askedMm ? [reveal] : [];
+}
+
+/** What all layers add to the closed card: every piece lies over every other, and an insert counts twice. */
+export const layersThicknessMm = (pieces: readonly LayerPiece[]): Mm =>
+  pieces.reduce(
+    (sum, { stock, kind }) => sum + (stock.caliperMicron / 1000) * (kind === 'insert' ? 2 * FOLD_SPRING : 1),
+    0,
+  );
+
+/** A fold pressed flat with a bone keeps about this much of its spring: between 1.0 burnished and 1.5 not. */
+export const FOLD_SPRING = 1.25;

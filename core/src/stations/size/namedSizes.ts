@@ -1,0 +1,71 @@
+import { MM_PER_INCH, type Mm } from '../../ground/length/types.ts';
+
+/** The same name means one thing in ISO and another in North America, so the system is part of the name. */
+export interface NamedSize {
+  readonly system: 'ISO' | 'North American';
+  readonly name: string;
+  /** Upright: the short edge is the width. */
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+}
+
+/**
+ * ISO A sizes by halving A0 = 841 × 1189 mm and dropping the half millimetre.
+ * Source: ISO 216.
+ */
+function isoA(n: number): NamedSize {
+  let [widthMm, heightMm] = [841, 1189];
+  for (let i = 0; i < n; i += 1) [widthMm, heightMm] = [Math.floor(heightMm / 2), widthMm];
+  return { system: 'ISO', name: `A${n}`, widthMm, heightMm };
+}
+
+const square = (mm: number): NamedSize => ({ system: 'ISO', name: `${mm} square`, widthMm: mm, heightMm: mm });
+const american = (name: string, widthIn: number, heightIn: number): NamedSize => ({
+  system: 'North American',
+  name,
+  widthMm: widthIn * MM_PER_INCH,
+  heightMm: heightIn * MM_PER_INCH,
+});
+
+/** Sizes a home maker is likely to know by name. ISO first, then the announcement sizes of North America. */
+export const NAMED_SIZES: readonly NamedSize[] = [
+  isoA(7),
+  isoA(6),
+  isoA(5),
+  // A third of A4's length on A4's width, as DL contents are cut. Source: ISO 269 (DL takes A4 folded in three).
+  { system: 'ISO', name: 'DL card', widthMm: Math.floor(isoA(4).heightMm / 3), heightMm: isoA(4).widthMm },
+  square(120),
+  square(130),
+  square(145),
+  american('A1', 3.5, 4.875),
+  american('A2', 4.25, 5.5),
+  american('A6', 4.5, 6.25),
+  american('A7', 5, 7),
+  american('Slimline', 3.5, 8.5),
+  american('Mini slimline', 3.5, 6),
+  american('5 in square', 5, 5),
+  american('Gift enclosure', 2.5, 3.5),
+];
+
+/** The envelope an A6 card is meant for: where an inside size starts until the maker measures. Source: ISO 269. */
+export const ISO_C6 = { insideWidthMm: 114, insideHeightMm: 162 } as const;
+
+/** Sheets that makers can buy, smallest first: what to suggest when something will not fit. */
+export const BOUGHT_SHEETS: readonly { readonly name: string; readonly widthMm: Mm; readonly heightMm: Mm }[] = [
+  { name: 'A4', widthMm: isoA(4).widthMm, heightMm: isoA(4).heightMm },
+  { name: 'letter', widthMm: 8.5 * MM_PER_INCH, heightMm: 11 * MM_PER_INCH },
+  { name: 'legal', widthMm: 8.5 * MM_PER_INCH, heightMm: 14 * MM_PER_INCH },
+  { name: '12 in square', widthMm: 12 * MM_PER_INCH, heightMm: 12 * MM_PER_INCH },
+  { name: 'A3', widthMm: isoA(3).widthMm, heightMm: isoA(3).heightMm },
+  { name: 'tabloid', widthMm: 11 * MM_PER_INCH, heightMm: 17 * MM_PER_INCH },
+  { name: 'SRA3', widthMm: 320, heightMm: 450 },
+  { name: '13 × 19 in', widthMm: 13 * MM_PER_INCH, heightMm: 19 * MM_PER_INCH },
+].sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
+
+/** The named size this is, either way up, or null. */
+export function sizeName(widthMm: Mm, heightMm: Mm): string | null {
+  const near = (a: number, b: number): boolean => Math.abs(a - b) < 0.05;
+  const [narrow, tall] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
+  const found = NAMED_SIZES.find((size) => near(size.widthMm, narrow) && near(size.heightMm, tall));
+  return found ? `${found.system} ${found.name}` : null;
+}

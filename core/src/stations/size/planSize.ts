@@ -1,0 +1,204 @@
+import { collisions } from '../../ground/fold/collisions.ts';
+import { atStep, type Folding } from '../../ground/fold/foldForm.ts';
+import type { ReadFace } from '../../ground/fold/readFaces.ts';
+import type { FoldedForm } from '../../ground/fold/types.ts';
+import type { Polygon } from '../../ground/geometry/polygon.ts';
+import { count, figure, length, ratio, words } from '../../job/figures.ts';
+import { envelopeOnHand } from '../../job/pick.ts';
+import type { Figure, StationPlan } from '../../job/findings.ts';
+import type { Job } from '../../job/types.ts';
+import type { Workshop } from '../../workshop/types.ts';
+import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
+import type { Mm } from '../../ground/length/types.ts';
+import { fitEnvelope, type Fit } from './fitEnvelope.ts';
+import type { FormatOptions } from '../../job/format.ts';
+import type { LayerPiece } from './layers.ts';
+import { sizeName } from './namedSizes.ts';
+import { blankBleed, regionsOf, type FaceRegions } from './regions.ts';
+import { shutCard } from './shutCard.ts';
+import { sizeSnags } from './sizeSnags.ts';
+
+export interface SizePlan extends StationPlan {
+  readonly formatName: string;
+  /** Every option the format uses, within its limits. */
+  readonly options: FormatOptions;
+  readonly form: FoldedForm;
+  readonly folding: Folding;
+  readonly faces: readonly ReadFace[];
+  /** Where each face may carry art, and where words should keep to. */
+  readonly regions: Readonly<Record<string, FaceRegions>>;
+  /** The blank with its bleed. */
+  readonly bleedOutline: Polygon;
+  readonly layers: readonly LayerPiece[];
+  readonly finishedWidthMm: Mm;
+  readonly finishedHeightMm: Mm;
+  readonly thicknessMm: Mm;
+  readonly bleedMm: Mm;
+  readonly safeMm: Mm;
+  readonly fit: Fit | null;
+  /** How the card sits in every envelope on the shelf, in the shelf’s order. */
+  readonly shelfFits: readonly { readonly envelopeId: string; readonly fit: Fit }[];
+  readonly name: string | null;
+}
+
+/** Where between flat and folded a step is looked at for panels passing through each other. */
+const LOOKED_AT = [0.15, 0.35, 0.55, 0.75, 0.95];
+const GIVE_MM = 0.2;
+
+export function planSize(job: Job, workshop: Workshop): SizePlan {
+  const { finishedWidthMm, finishedHeightMm, bleedMm, safeMm } = job.size;
+  const unit = workshop.unit;
+  const { entry, options, optionFaults, form, folding, faces, layers, closed, sheets, spring, addedMm, thicknessMm } =
+    shutCard(job, workshop);
+  const caliperMm = folding.caliperMm;
+  const card = { widthMm: finishedWidthMm, heightMm: finishedHeightMm, thicknessMm };
+  const envelope = envelopeOnHand(job, workshop);
+  const fit = envelope ? fitEnvelope(card, envelope) : null;
+  const name = sizeName(finishedWidthMm, finishedHeightMm);
+  const figures: Figure[] = [
+    figure('finished', 'Finished', words(formatSize(finishedWidthMm, finishedHeightMm, unit)), 'as chosen'),
+    figure(
+      'closed',
+      'Shut, it measures',
+      words(formatSize(closed.widthMm, closed.heightMm, unit)),
+      'every panel folded in turn on its creases, and the box round them measured',
+      { Steps: count(form.steps.length), Panels: count(form.blank.panels.length) },
+    ),
+    figure(
+      'blank',
+      'Open blank',
+      words(formatSize(form.blank.widthMm, form.blank.heightMm, unit)),
+      'the panels side by side, before folding',
+      Object.fromEntries(
+        form.blank.panels.map((p) => [p.name, words(formatSize(p.box.widthMm, p.box.heightMm, unit))]),
+      ),
+    ),
+    figure(
+      'sides',
+      'Printed sides',
+      words((['outside', 'inside'] as const).filter((side) => faces.some((face) => face.side === side)).join(' and ')),
+      'the sides of the sheet that carry a face to be read',
+      Object.fromEntries(faces.map((face) => [face.name, words(face.side)])),
+    ),
+    figure(
+      'thickness',
+      'Folded thickness',
+      length(thicknessMm),
+      `${
+        closed.depthMm > 0
+          ? 'the larger of layers × caliper × spring, and what the spine holds apart + one caliper'
+          : 'layers × caliper × spring'
+      }${addedMm > 0 ? '; and what is glued on or laid in, a folded leaf twice its caliper × spring' : ''}`,
+      {
+        Layers: count(sheets),
+        Caliper: words(`${Math.round(caliperMm * 1000)} µm`),
+        'Spring (1 pressed hard, 1.5 loose)': ratio(spring),
+        ...(closed.depthMm > 0 ? { 'Held apart': length(closed.depthMm) } : {}),
+        ...(addedMm > 0 ? { 'Glued on or laid in': length(addedMm) } : {}),
+      },
+    ),
+  ];
+  if (envelope && fit) {
+    const sides = fit.turned ? 'turned on its side' : 'as it stands';
+    figures.push(
+      figure('slackWidth', 'Slack across', length(fit.slackWidthMm), `inside width − card − thickness, ${sides}`, {
+        'Inside width': length(envelope.insideWidthMm),
+        Card: length(fit.turned ? finishedHeightMm : finishedWidthMm),
+        Thickness: length(thicknessMm),
+      }),
+      figure('slackHeight', 'Slack down', length(fit.slackHeightMm), `inside height − card − thickness, ${sides}`, {
+        'Inside height': length(envelope.insideHeightMm),
+        Card: length(fit.turned ? finishedWidthMm : finishedHeightMm),
+        Thickness: length(thicknessMm),
+      }),
+    );
+  }
+  for (const piece of layers.pieces)
+    figures.push(
+      figure(
+        `layer-${piece.id}`,
+        piece.name,
+        words(formatSize(piece.widthMm, piece.heightMm, unit)),
+        piece.kind === 'insert'
+          ? 'twice a leaf: the panel less the reveal and the creep (π/2 of every caliper it lies inside)'
+          : 'its panel moved in by the reveal on every side',
+        { Stock: words(piece.stock.name) },
+      ),
+    );
+  return {
+    formatName: entry.name,
+    options,
+    form,
+    folding,
+    faces,
+    regions: Object.fromEntries(faces.map((face) => [face.id, regionsOf(face, form.blank, bleedMm, safeMm)])),
+    bleedOutline: blankBleed(form.blank, bleedMm),
+    layers: layers.pieces,
+    finishedWidthMm,
+    finishedHeightMm,
+    thicknessMm,
+    bleedMm,
+    safeMm,
+    fit,
+    shelfFits: workshop.envelopes.map((e) => ({ envelopeId: e.id, fit: fitEnvelope(card, e) })),
+    name,
+    verdict: verdict(entry.name, name, finishedWidthMm, finishedHeightMm, fit, envelope?.name ?? null, workshop),
+    telling: formatSize(finishedWidthMm, finishedHeightMm, unit),
+    figures,
+    snags: [
+      ...sizeSnags(job, workshop, {
+        form,
+        folding,
+        options,
+        optionFaults,
+        colliding: passesThrough(form, folding),
+        fit,
+        thicknessMm,
+      }),
+      ...layers.snags,
+    ],
+  };
+}
+
+/**
+ * Two panels that pass through each other on the way, or null. A step that turns one part about one line
+ * is answered by the layers; only a step of several creases, each carrying the next, is looked at in space.
+ */
+function passesThrough(
+  form: FoldedForm,
+  folding: Folding,
+): { readonly step: number; readonly names: readonly string[] } | null {
+  for (const [step, { creaseIds }] of form.steps.entries()) {
+    if (creaseIds.length < 2) continue;
+    for (const share of LOOKED_AT) {
+      const [hit] = collisions(form.blank, atStep(form, folding, step + share), GIVE_MM);
+      if (hit) return { step, names: hit.panelIds.map((id) => form.blank.panels.find((p) => p.id === id)!.name) };
+    }
+  }
+  return null;
+}
+
+function verdict(
+  format: string,
+  name: string | null,
+  widthMm: Mm,
+  heightMm: Mm,
+  fit: Fit | null,
+  envelope: string | null,
+  { unit }: Workshop,
+): string {
+  const what = `${format}, ${formatSize(widthMm, heightMm, unit)}${name ? ` (${name})` : ''}`;
+  if (!fit || !envelope) return `${what}. No envelope is named yet, so nothing checks the fit.`;
+  const least = formatLength(Math.min(fit.slackWidthMm, fit.slackHeightMm), unit);
+  switch (fit.word) {
+    case 'good':
+    case 'tight':
+      return `${what}: ${fit.word === 'good' ? 'slides into' : 'a snug fit in'} ${envelope} with ${least} to spare.`;
+    case 'loose':
+      return `${what}: goes into ${envelope} with room to move.`;
+    case 'rattles':
+      return `${what}: rattles about in ${envelope}.`;
+    default:
+      return `${what}: does not go into ${envelope}.`;
+  }
+}

@@ -1,0 +1,194 @@
+import { fixed } from '../../ground/length/rounding.ts';
+import { capital, count, figure, money, words } from '../../job/figures.ts';
+import { pathOf, printerOf, stockOf } from '../../job/pick.ts';
+import { sortedBy } from '../../job/sorted.ts';
+import type { FeedPath, Printer, Stock, Workshop } from '../../workshop/types.ts';
+import type { Figure, Remedy, Snag, StationPlan } from '../../job/findings.ts';
+import type { Job } from '../../job/types.ts';
+import { formatSize } from '../../ground/length/formatLength.ts';
+import type { SizePlan } from '../size/planSize.ts';
+import { pressing, SCORE_FROM_GSM, type Pressing } from './pressure.ts';
+import type { StandWord } from './standing.ts';
+import { sayWeight } from './weights.ts';
+
+/** What is known of a stock before it is laid out. */
+export interface StockFacts extends StationPlan {
+  readonly stock: Stock;
+  readonly printer: Printer;
+  readonly path: FeedPath;
+  /** The feed path takes it. */
+  readonly takes: boolean;
+  readonly needsScore: boolean;
+  readonly pressing: Pressing;
+  /** One sentence each: the printer, the score, the pressing; the standing joins them. */
+  readonly verdicts: readonly { readonly id: string; readonly good: boolean; readonly text: string }[];
+}
+
+export interface StockPlan extends StockFacts {
+  readonly standScore: number;
+  readonly stand: StandWord;
+}
+
+export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockFacts {
+  const stock = stockOf(job, workshop);
+  const printer = printerOf(job, workshop);
+  const path = pathOf(job, workshop);
+  const folds = size.form.blank.creases.length > 0;
+  const needsScore = folds && stock.gsm >= SCORE_FROM_GSM;
+  const pressed = pressing(stock.coating, stock.caliperMicron, job.crease.pressure);
+  const refusals = pathRefusals(path, stock, workshop);
+  const takes = refusals.length === 0;
+  const where = `the ${path.name} of ${printer.name}`;
+  const verdicts = [
+    {
+      id: 'path',
+      good: takes,
+      text: takes ? `${capital(where)} takes it.` : `${capital(where)} will not take it: ${refusals.join('; ')}.`,
+    },
+    {
+      id: 'score',
+      good: true,
+      text: !folds
+        ? 'Nothing is folded, so nothing is scored.'
+        : needsScore
+          ? `Score before folding: at ${stock.gsm} gsm a bare fold cracks.`
+          : `A bone folder alone will do: ${stock.gsm} gsm folds without a score.`,
+    },
+    {
+      id: 'press',
+      good: true,
+      text: folds
+        ? `Press ${pressed.school === 'firm' ? 'firmly' : 'lightly'}, ${pressed.passes} full-length passes, because ${pressed.why}.`
+        : 'No pressing to do.',
+    },
+  ];
+  const figures: Figure[] = [
+    figure(
+      'weight',
+      'Weight',
+      words(sayWeight(stock.gsm, stock.grade)),
+      'grams per m² × area of 500 basis sheets ÷ grams per pound',
+      {
+        'Grams per m²': count(stock.gsm),
+        Grade: words(stock.grade),
+      },
+    ),
+    figure(
+      'caliper',
+      'Caliper',
+      words(`${stock.caliperMicron} µm (${fixed(stock.caliperMicron / 25.4, 1)} pt)`),
+      '1 point of caliper is a thousandth of an inch, 25.4 µm',
+      {
+        Bulk: words(`${fixed(stock.caliperMicron / stock.gsm, 2)} cm³/g`),
+      },
+    ),
+    figure('price', 'One sheet', money(stock.sheetPriceMinor), 'as entered on the shelf', {
+      'On the shelf': count(stock.onShelf, 'sheet'),
+    }),
+  ];
+  if (folds)
+    figures.push(
+      figure(
+        'tip',
+        'Scoring tip',
+        words(`${fixed(pressed.tipMm[0], 1)}–${fixed(pressed.tipMm[1], 1)} mm`),
+        '1½ to 2 calipers',
+        {
+          Caliper: words(`${stock.caliperMicron} µm`),
+        },
+      ),
+    );
+  return {
+    stock,
+    printer,
+    path,
+    needsScore,
+    pressing: pressed,
+    takes,
+    verdicts,
+    verdict: takes
+      ? `${stock.name}, ${sayWeight(stock.gsm, stock.grade)}: lies flat.`
+      : `${stock.name} will not go through ${where}.`,
+    telling: `${stock.gsm} gsm`,
+    figures,
+    snags: stockSnags(job, workshop, { stock, printer, path, takes, refusals }),
+  };
+}
+
+/** Why a path will not take a stock, in the order a maker would check. */
+export function pathRefusals(path: FeedPath, stock: Stock, { unit }: Workshop): readonly string[] {
+  const refusals: string[] = [];
+  if (stock.gsm > path.heaviestGsm) refusals.push(`${stock.gsm} gsm is over its ${path.heaviestGsm} gsm`);
+  if (stock.caliperMicron > path.thickestMicron)
+    refusals.push(`${stock.caliperMicron} µm is over its ${path.thickestMicron} µm`);
+  const [narrow, long] = [
+    Math.min(stock.sheetWidthMm, stock.sheetHeightMm),
+    Math.max(stock.sheetWidthMm, stock.sheetHeightMm),
+  ];
+  if (narrow > path.widestMm || long > path.longestMm)
+    refusals.push(
+      `the ${formatSize(narrow, long, unit)} sheet is larger than its ${formatSize(path.widestMm, path.longestMm, unit)}`,
+    );
+  return refusals;
+}
+
+function stockSnags(
+  job: Job,
+  workshop: Workshop,
+  found: {
+    readonly stock: Stock;
+    readonly printer: Printer;
+    readonly path: FeedPath;
+    readonly takes: boolean;
+    readonly refusals: readonly string[];
+  },
+): readonly Snag[] {
+  const { stock, printer, path, takes, refusals } = found;
+  const snags: Snag[] = [];
+  if (!takes)
+    snags.push({
+      id: 'stock-path',
+      station: 'stock',
+      level: 'stop',
+      title: `${printer.name} will not take ${stock.name} this way`,
+      why: `Through the ${path.name}: ${refusals.join('; ')}.`,
+      remedies: [...otherPaths(workshop, stock), ...otherStocks(workshop, path, stock)].slice(0, 4),
+    });
+  if (stock.coating === 'pearl' && printer.ink === 'inkjet' && job.make.dryMinutes < 60)
+    snags.push({
+      id: 'stock-slow-dry',
+      station: 'stock',
+      level: 'note',
+      title: 'Ink dries slowly on pearl',
+      why: 'Handled too soon it smears. An hour is usual; the pack or the printer’s instructions may say more.',
+      remedies: [{ label: 'Let it dry for an hour', changes: [{ path: ['make', 'dryMinutes'], value: 60 }] }],
+    });
+  return snags;
+}
+
+function otherPaths(workshop: Workshop, stock: Stock): readonly Remedy[] {
+  return workshop.printers.flatMap((printer) =>
+    printer.paths
+      .filter((path) => pathRefusals(path, stock, workshop).length === 0)
+      .map((path) => ({
+        label: `Feed it through the ${path.name} of ${printer.name}`,
+        changes: [
+          { path: ['stock', 'printerId'], value: printer.id },
+          { path: ['stock', 'pathId'], value: path.id },
+        ],
+      })),
+  );
+}
+
+/** The stock on the shelf nearest in weight that the path does take. */
+function otherStocks(workshop: Workshop, path: FeedPath, stock: Stock): readonly Remedy[] {
+  const takes = workshop.stocks.filter((s) => s.id !== stock.id && pathRefusals(path, s, workshop).length === 0);
+  const [nearest] = sortedBy(
+    takes,
+    (s) => Math.abs(s.gsm - stock.gsm),
+    (s) => s.sheetPriceMinor,
+  );
+  return nearest
+    ? [{ label: `Print on ${nearest.name} instead`, changes: [{ path: ['stock', 'stockId'], value: nearest.id }] }]
+    : [];
+}

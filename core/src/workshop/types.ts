@@ -1,0 +1,129 @@
+import type { Sides } from '../ground/geometry/types.ts';
+import type { Gsm, LengthUnit, Micron, Mm } from '../ground/length/types.ts';
+import type { Minor } from '../ground/money.ts';
+import type { Colour } from '../ground/scene/types.ts';
+import type { Calibration } from './calibration/types.ts';
+
+export const GRADES = ['cover', 'text', 'bond', 'index', 'bristol', 'tag'] as const;
+export type Grade = (typeof GRADES)[number];
+export const COATINGS = ['uncoated', 'textured', 'matte', 'gloss', 'pearl'] as const;
+export type Coating = (typeof COATINGS)[number];
+
+export interface Stock {
+  readonly id: string;
+  readonly name: string;
+  readonly gsm: Gsm;
+  readonly grade: Grade;
+  readonly caliperMicron: Micron;
+  readonly coating: Coating;
+  /** The sheet's edge that the fibres run along. */
+  readonly grain: 'long' | 'short';
+  readonly colour: Colour;
+  readonly colourName: string;
+  readonly sheetWidthMm: Mm;
+  readonly sheetHeightMm: Mm;
+  readonly sheetPriceMinor: Minor;
+  readonly onShelf: number;
+}
+
+export const WHITE_WAYS = ['inPass', 'before', 'after'] as const;
+/** With the colours in one pass, as an ink of the page; or as a pass of its own, before or after them. */
+export type WhiteWay = (typeof WHITE_WAYS)[number];
+
+export interface FeedPath {
+  readonly id: string;
+  readonly name: string;
+  readonly heaviestGsm: Gsm;
+  readonly thickestMicron: Micron;
+  readonly widestMm: Mm;
+  readonly longestMm: Mm;
+  readonly marginsMm: Sides;
+  readonly printsBothSides: boolean;
+  /** How it lays white, on a printer that has it; in the same pass when nothing is said. */
+  readonly white?: WhiteWay;
+  /** Oldest first; what is corrected follows from the newest of the stock’s weight. */
+  readonly calibrations?: readonly Calibration[];
+}
+
+export interface Printer {
+  readonly id: string;
+  readonly name: string;
+  readonly ink: 'inkjet' | 'laser';
+  /** Lays white under the colours; older workshops say nothing, which is no. */
+  readonly printsWhite?: boolean;
+  /** Most ink in one place by coating, 1 for one ink laid solid; the usual limits where nothing is said. */
+  readonly inkLimits?: Readonly<Partial<Record<Coating, number>>>;
+  readonly sidePriceMinor: Minor;
+  readonly paths: readonly FeedPath[];
+}
+
+export const TRIMMER_KINDS = ['sliding', 'lever', 'knife', 'scissors', 'machine'] as const;
+export type TrimmerKind = (typeof TRIMMER_KINDS)[number];
+
+/** A machine that cuts by itself, from a file, by marks that it finds on the print. */
+export interface MachineFacts {
+  /** Its eye and its rollers reach no nearer to the sheet’s edges than this. */
+  readonly marginMm: Mm;
+  readonly widestMm: Mm;
+  readonly speedMmPerS: number;
+  /** Passes by weight: the first line whose weight is not exceeded. */
+  readonly passes: readonly { readonly upToGsm: Gsm; readonly passes: number }[];
+}
+
+export interface Trimmer {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: TrimmerKind;
+  readonly longestCutMm: Mm;
+  readonly thickestStackMm: Mm;
+  /** How far its cuts stray from where they are set, one standard deviation; the kind’s own when left out. */
+  readonly repeatabilityMm?: Mm;
+  /** What only a cutting machine has. */
+  readonly machine?: MachineFacts;
+}
+
+export interface Board {
+  readonly id: string;
+  readonly name: string;
+  readonly grooveEveryMm: Mm;
+  readonly longestMm: Mm;
+}
+
+export interface ShelfEnvelope {
+  readonly id: string;
+  readonly name: string;
+  readonly insideWidthMm: Mm;
+  readonly insideHeightMm: Mm;
+  readonly colour: Colour;
+  readonly priceMinor: Minor;
+  readonly onShelf: number;
+}
+
+/** The maker's own pace, minutes. */
+export interface Pace {
+  readonly setUp: number;
+  readonly perPrintedSide: number;
+  readonly perStroke: number;
+  readonly perCreasePass: number;
+  readonly perFold: number;
+  readonly perEnvelopeMade: number;
+  readonly perCardPacked: number;
+}
+
+/** What the maker owns and how they work. */
+export interface Workshop {
+  readonly studioName: string;
+  readonly currency: string;
+  readonly unit: LengthUnit;
+  readonly hourlyMinor: Minor;
+  readonly pace: Pace;
+  readonly stocks: readonly Stock[];
+  readonly printers: readonly Printer[];
+  readonly trimmers: readonly Trimmer[];
+  readonly boards: readonly Board[];
+  readonly envelopes: readonly ShelfEnvelope[];
+  /** Offcuts narrower than this are not kept; the usual limit when left out. */
+  readonly keepOffcutMm?: Mm;
+  /** Cards counted over all runs so far. */
+  readonly spoilLog: { readonly good: number; readonly spoiled: number };
+}
