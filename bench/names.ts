@@ -2,7 +2,17 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
-import { cardAt, changeJob, newJob, planJob, type Box, type Job, type Workshop } from '@zippy/core';
+import {
+  decide,
+  cardAt,
+  changeJob,
+  newJob,
+  planJob,
+  type Box,
+  type Job,
+  type Workshop,
+  type TextBlock,
+} from '@zippy/core';
 import { unpackWoff } from '@zippy/core/typefaces';
 import { exportFiles, readPicture, type ExportInput, type Fonts } from '@zippy/server/exports';
 
@@ -38,7 +48,7 @@ async function named(
     .jpeg({ quality: 85 })
     .toBuffer();
   const picture = await readPicture('photo.jpg', photo);
-  const text = {
+  const text: TextBlock = {
     id: 'n',
     text: '{name}\nTable {table}\nLanterns at dusk, supper after',
     typefaceId: 'eb-garamond-400',
@@ -56,20 +66,17 @@ async function named(
     texts: [text],
   };
   const job: Job = changeJob(newJob('Names', workshop), [
-    { path: ['size', 'format'], value: 'flat' },
-    { path: ['size', 'finishedWidthMm'], value: 92 },
-    { path: ['size', 'finishedHeightMm'], value: 134 },
-    { path: ['sheet', 'spares'], value: 0 },
-    { path: ['brief', 'wanted'], value: CARDS },
-    { path: ['pictures'], value: { photo: picture.ref } },
-    {
-      path: ['names'],
-      value: {
-        columns: ['name', 'table'],
-        rows: Array.from({ length: CARDS }, (_, i) => [guest(i), String(1 + (i % 16))]),
-      },
-    },
-    { path: ['art', 'faces'], value: { front: placed, back: placed } },
+    decide((job) => job.size.format, 'flat'),
+    decide((job) => job.size.finishedWidthMm, 92),
+    decide((job) => job.size.finishedHeightMm, 134),
+    decide((job) => job.sheet.spares, 0),
+    decide((job) => job.brief.wanted, CARDS),
+    decide((job) => job.pictures, { photo: picture.ref }),
+    decide((job) => job.names, {
+      columns: ['name', 'table'],
+      rows: Array.from({ length: CARDS }, (_, i) => [guest(i), String(1 + (i % 16))]),
+    }),
+    decide((job) => job.art.faces, { front: placed, back: placed }),
   ]);
   const plan = planJob(job, workshop, { typefaces: fonts.book, today: null });
   const bytes = { mime: picture.ref.mime, bytes: picture.bytes };

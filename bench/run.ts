@@ -4,6 +4,7 @@ import { Bench } from 'tinybench';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import {
+  decide,
   changeJob,
   drawSheetPage,
   FORMATS,
@@ -54,32 +55,26 @@ const words = (text: string, topMm: number) => ({
 const sentence =
   'The Lantern Regatta sails at dusk. Supper follows in the old net loft, from seven until the tide turns.';
 const bare: Job = changeJob(newJob('Bare', workshop), [
-  { path: ['size', 'finishedWidthMm'], value: 96 },
-  { path: ['size', 'finishedHeightMm'], value: 136 },
+  decide((job) => job.size.finishedWidthMm, 96),
+  decide((job) => job.size.finishedHeightMm, 136),
 ]);
 const worded = changeJob(bare, [
-  {
-    path: ['art', 'faces'],
-    value: {
-      front: { background: '#14263c', picture: null, texts: [words(sentence, 20)] },
-      insideBack: { background: null, picture: null, texts: [words(sentence, 20), words(sentence, 70)] },
-    },
-  },
+  decide((job) => job.art.faces, {
+    front: { background: '#14263c', picture: null, texts: [words(sentence, 20)] },
+    insideBack: { background: null, picture: null, texts: [words(sentence, 20), words(sentence, 70)] },
+  }),
 ]);
 /** The same job with one letter more each time, as while typing. */
 let typed = 0;
 const typing = (): Job => {
   typed += 1;
   const job = changeJob(worded, [
-    { path: ['art', 'faces', 'front', 'texts', '0', 'text'], value: `${sentence}${'.'.repeat(typed % 60)}${typed}` },
+    decide((job) => job.art.faces.at('front').texts.at(0).text, `${sentence}${'.'.repeat(typed % 60)}${typed}`),
   ]);
   return job;
 };
 const input = (wanted: number): ExportInput => {
-  const job = changeJob(worded, [
-    { path: ['brief', 'wanted'], value: wanted },
-    { path: ['sheet', 'spares'], value: 0 },
-  ]);
+  const job = changeJob(worded, [decide((job) => job.brief.wanted, wanted), decide((job) => job.sheet.spares, 0)]);
   return { job, plan: planJob(job, workshop, context), workshop, fonts, pictures: new Map(), date: null };
 };
 const [small, large] = [input(20), input(500)];
@@ -109,9 +104,9 @@ function plainPdf(pages: number): Promise<number> {
 const formats = FORMATS.map(({ id }) => ({
   id,
   job: changeJob(bare, [
-    { path: ['size', 'format'], value: id },
-    { path: ['size', 'finishedWidthMm'], value: 80 },
-    { path: ['size', 'finishedHeightMm'], value: 110 },
+    decide((job) => job.size.format, id),
+    decide((job) => job.size.finishedWidthMm, 80),
+    decide((job) => job.size.finishedHeightMm, 110),
   ]),
 }));
 const planOf = (id: FormatId) => planJob(formats.find((f) => f.id === id)!.job, workshop, context).size;

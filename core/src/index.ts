@@ -23,6 +23,16 @@ export * from './job/types.ts';
 export * from './job/findings.ts';
 export * from './job/figures.ts';
 export { cutText } from './job/cutText.ts';
+export {
+  changesBack,
+  decide,
+  decideEach,
+  pathOf,
+  type Held,
+  type JobChange,
+  type JobPlace,
+  type Place,
+} from './job/decide.ts';
 export { changeJob } from './job/changeJob.ts';
 export { isSame, mergeDocuments, type Clash, type Merged } from './job/mergeDocuments.ts';
 export { completed } from './job/completed.ts';

@@ -1,3 +1,4 @@
+import { decide } from '../src/job/decide.ts';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import {
@@ -35,17 +36,18 @@ export const jobWith = (...changes: readonly JobChange[]): Job =>
   changeJob(newJob('Harbour lights', workshop), changes);
 
 /** A colour all over the front: something is printed, so bleed and the printer’s margins count. */
-export const INKED: JobChange = {
-  path: ['art', 'faces', 'front'],
-  value: { background: '#cfe6e4', picture: null, texts: [] },
-};
+export const INKED: JobChange = decide((job) => job.art.faces.at('front'), {
+  background: '#cfe6e4',
+  picture: null,
+  texts: [],
+});
 /** A new printed job with some places set. */
 export const inkedWith = (...changes: readonly JobChange[]): Job => jobWith(INKED, ...changes);
 
 export const sized = (format: Job['size']['format'], widthMm: number, heightMm: number): readonly JobChange[] => [
-  { path: ['size', 'format'], value: format },
-  { path: ['size', 'finishedWidthMm'], value: widthMm },
-  { path: ['size', 'finishedHeightMm'], value: heightMm },
+  decide((job) => job.size.format, format),
+  decide((job) => job.size.finishedWidthMm, widthMm),
+  decide((job) => job.size.finishedHeightMm, heightMm),
 ];
 
 export const words = (text: string, part: Partial<TextBlock> = {}): TextBlock => ({

@@ -1,3 +1,4 @@
+import { decide } from '@zippy/core';
 import sharp from 'sharp';
 import type { FaceArt, JobChange } from '@zippy/core';
 
@@ -25,10 +26,8 @@ const square = (kind: 'ornament' | 'code', id: string, leftMm: number, topMm: nu
     ? { kind, ground: '#ffffff', content: { kind: 'text', text: 'ebb and flow' } as const }
     : { kind, ornament: 'lantern' as const }),
 });
-const on = (stock: string, printer: string, path: string): JobChange => ({
-  path: ['stock'],
-  value: { stockId: stock, printerId: printer, pathId: path },
-});
+const on = (stock: string, printer: string, path: string): JobChange =>
+  decide((job) => job.stock, { stockId: stock, printerId: printer, pathId: path });
 const GROUND = '#f2e6c8';
 
 /** Every kind of art. */
@@ -98,7 +97,7 @@ export const CASES: Readonly<Record<string, Case>> = {
   'a face inside': { inside: { background: GROUND, ...placed('clear'), texts: [words('within', { topMm: 60 })] } },
   'names of a list': {
     front: { background: GROUND, texts: [words('{name}')] },
-    changes: [{ path: ['names'], value: { columns: ['name'], rows: [['Wren'], ['Tove'], ['Idris'], ['Maud']] } }],
+    changes: [decide((job) => job.names, { columns: ['name'], rows: [['Wren'], ['Tove'], ['Idris'], ['Maud']] })],
   },
   'ink on a coloured card': {
     front: { ...placed('photo', { fade: 0.2 }), texts: [words('reed', { colour: '#7b2869' })] },

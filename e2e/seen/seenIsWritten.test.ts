@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser } from 'playwright-core';
 import {
+  decide,
   boxPath,
   changeJob,
   drawProof,
@@ -88,18 +89,18 @@ describe('what is seen is what is written', function () {
 
   async function inputOf({ front, inside, changes = [], onPanel = false }: Case): Promise<ExportInput> {
     const face = (art: Partial<FaceArt>): FaceArt => ({ background: null, picture: null, texts: [], ...art });
-    const mat = { id: 'mat1', kind: 'mat', faces: ['insideBack'], revealMm: 5, stockIds: ['shell-300-a4'] };
+    const mat = { id: 'mat1', kind: 'mat' as const, faces: ['insideBack'], revealMm: 5, stockIds: ['shell-300-a4'] };
     const job = changeJob(newJob('Seen', shop), [
-      { path: ['size', 'format'], value: 'sideFold' },
-      { path: ['size', 'finishedWidthMm'], value: WIDE },
-      { path: ['size', 'finishedHeightMm'], value: HIGH },
-      { path: ['size', 'bleedMm'], value: BLEED },
-      { path: ['brief', 'wanted'], value: 4 },
-      { path: ['sheet', 'spares'], value: 0 },
-      { path: ['pictures'], value: Object.fromEntries([...brought].map(([id, { ref }]) => [id, ref])) },
-      ...(front ? [{ path: ['art', 'faces', 'front'], value: face(front) }] : []),
-      ...(inside ? [{ path: ['art', 'faces', 'insideFront'], value: face(inside) }] : []),
-      ...(onPanel ? [{ path: ['size', 'layers'], value: [{ ...mat, picture: front!.picture }] }] : []),
+      decide((job) => job.size.format, 'sideFold'),
+      decide((job) => job.size.finishedWidthMm, WIDE),
+      decide((job) => job.size.finishedHeightMm, HIGH),
+      decide((job) => job.size.bleedMm, BLEED),
+      decide((job) => job.brief.wanted, 4),
+      decide((job) => job.sheet.spares, 0),
+      decide((job) => job.pictures, Object.fromEntries([...brought].map(([id, { ref }]) => [id, ref]))),
+      ...(front ? [decide((job) => job.art.faces.at('front'), face(front))] : []),
+      ...(inside ? [decide((job) => job.art.faces.at('insideFront'), face(inside))] : []),
+      ...(onPanel ? [decide((job) => job.size.layers, [{ ...mat, picture: front!.picture }])] : []),
       ...changes,
     ]);
     return {

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { request } from 'node:http';
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
-import { changeJob, newJob, type Job, type PictureRef, type Workshop } from '@zippy/core';
+import { decide, changeJob, newJob, type Job, type PictureRef, type Workshop } from '@zippy/core';
 import { loadDemo } from '../src/loadDemo.ts';
 import { isLoopbackHost, loopbackOnly } from '../src/loopback.ts';
 import { removeOldExports } from '../src/tables/exports.ts';
@@ -44,7 +44,7 @@ describe('the API', function () {
     expect((await call('POST', '/jobs', { id, document: job })).status).to.equal(201);
     return id;
   };
-  const titled = (job: Job, title: string): Job => changeJob(job, [{ path: ['brief', 'title'], value: title }]);
+  const titled = (job: Job, title: string): Job => changeJob(job, [decide((job) => job.brief.title, title)]);
 
   it('comes with the demo, once', async () => {
     const before = (await call('GET', '/jobs')).body.jobs as readonly { document: Job }[];
@@ -115,14 +115,14 @@ describe('the API', function () {
       .png()
       .toBuffer();
     const ref: PictureRef = { name: 'sun.png', sha256: 'f'.repeat(64), mime: 'image/png', widthPx: 60, heightPx: 40 };
-    const job = changeJob(newJob('Sun', workshop), [{ path: ['pictures', 'sun'], value: ref }]);
+    const job = changeJob(newJob('Sun', workshop), [decide((job) => job.pictures.at('sun'), ref)]);
     const early = await call('POST', '/jobs', { id: randomUUID(), document: job });
     expect(early.status).to.equal(422);
     expect(early.body.field).to.equal('pictures.sun');
     const stored = await call('POST', '/pictures?name=sun.png', bytes);
     expect(stored.status).to.equal(201);
     expect(stored.body).to.include({ mime: 'image/png', widthPx: 60, heightPx: 40 });
-    await added(changeJob(job, [{ path: ['pictures', 'sun'], value: stored.body }]));
+    await added(changeJob(job, [decide((job) => job.pictures.at('sun'), stored.body as unknown as PictureRef)]));
     const shown = await fetch(`${serving.base}/pictures/${stored.body.sha256 as string}`);
     expect(shown.headers.get('content-type')).to.equal('image/png');
     expect(shown.headers.get('content-security-policy')).to.contain('sandbox');
@@ -192,9 +192,7 @@ describe('the API', function () {
   });
 
   it('says why when a file cannot be written', async () => {
-    const id = await added(
-      changeJob(newJob('Too large', workshop), [{ path: ['size', 'finishedWidthMm'], value: 400 }]),
-    );
+    const id = await added(changeJob(newJob('Too large', workshop), [decide((job) => job.size.finishedWidthMm, 400)]));
     const asked = await call('POST', '/exports', { jobId: id, what: 'sheets', format: 'pdf' });
     let state = asked.body;
     for (let tries = 0; tries < 100 && state.state !== 'failed'; tries += 1) {

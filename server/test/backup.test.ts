@@ -10,7 +10,7 @@ import { expect } from 'chai';
 import type pg from 'pg';
 import sharp from 'sharp';
 import { pack } from 'tar-stream';
-import { changeJob, newJob, type Job } from '@zippy/core';
+import { decide, changeJob, newJob, type Job } from '@zippy/core';
 import { dailyBackup, letOldGo, listBackups } from '../src/backup/datedBackup.ts';
 import { restoreBackup, type Restored, type RestoreMode } from '../src/backup/restoreBackup.ts';
 import { BackupRefused } from '../src/backup/types.ts';
@@ -114,7 +114,7 @@ describe('backup and restore', function () {
     for (let n = 1; n <= 120; n += 1)
       await addPicture(serving.pool, STUDIO_ID, await readPicture(`buoy-${n}.svg`, drawing(300 + n)));
     const id = randomUUID();
-    const job = changeJob(titled('Möwen & “tides” 🦭'), [{ path: ['pictures'], value: { quay: picture.ref } }]);
+    const job = changeJob(titled('Möwen & “tides” 🦭'), [decide((job) => job.pictures, { quay: picture.ref })]);
     await addJob(serving.pool, STUDIO_ID, id, job);
     await saveJob(serving.pool, STUDIO_ID, id, titled('second thoughts'), 1);
     const away = randomUUID();
@@ -287,7 +287,7 @@ describe('backup and restore', function () {
       serving.pool,
       STUDIO_ID,
       id,
-      changeJob(titled('evil'), [{ path: ['pictures'], value: { a: mild.ref } }]),
+      changeJob(titled('evil'), [decide((job) => job.pictures, { a: mild.ref })]),
     );
     const bytes = await rewritten(await backupOf(serving.pool), (entries) => {
       const all = [...entries].map(([name, body]) => {

@@ -1,17 +1,17 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import sharp from 'sharp';
-import { changeJob, newJob, type PixelQuestion } from '@zippy/core';
+import { decide, changeJob, newJob, type PixelQuestion } from '@zippy/core';
 import { exportFiles, ExportRefused, loadFonts, type ExportFile } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
 describe('faces in exact pixels', function () {
   this.timeout(120_000);
   const job = changeJob(newJob('Print house', workshop), [
-    { path: ['size', 'format'], value: 'sideFold' },
-    { path: ['size', 'finishedWidthMm'], value: 40 },
-    { path: ['size', 'finishedHeightMm'], value: 60 },
-    { path: ['art', 'faces', 'front'], value: { background: '#1d5a68', picture: null, texts: [] } },
+    decide((job) => job.size.format, 'sideFold'),
+    decide((job) => job.size.finishedWidthMm, 40),
+    decide((job) => job.size.finishedHeightMm, 60),
+    decide((job) => job.art.faces.at('front'), { background: '#1d5a68', picture: null, texts: [] }),
   ]);
   const write = async (pixels: PixelQuestion, faceId = 'front'): Promise<ExportFile> => {
     const [file] = await exportFiles('face', 'png', {

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { changeJob, newJob, type Box, type FormatId, type Job, type Plan, type SheetSide } from '@zippy/core';
+import { decide, changeJob, newJob, type Box, type FormatId, type Job, type Plan, type SheetSide } from '@zippy/core';
 import { exportFiles, loadFonts, readPicture, type PictureBytes } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
@@ -43,40 +43,37 @@ describe('the sheets as PDF', function () {
     heightMm = 62,
   ): Promise<{ plan: Plan; pages: readonly Pixels[]; path: string }> {
     let job: Job = changeJob(newJob('Corner marks', workshop), [
-      { path: ['size', 'format'], value: format },
-      { path: ['size', 'finishedWidthMm'], value: widthMm },
-      { path: ['size', 'finishedHeightMm'], value: heightMm },
-      { path: ['sheet', 'flipEdge'], value: flipEdge },
-      { path: ['sheet', 'spares'], value: 0 },
-      { path: ['brief', 'wanted'], value: 5 },
+      decide((job) => job.size.format, format),
+      decide((job) => job.size.finishedWidthMm, widthMm),
+      decide((job) => job.size.finishedHeightMm, heightMm),
+      decide((job) => job.sheet.flipEdge, flipEdge),
+      decide((job) => job.sheet.spares, 0),
+      decide((job) => job.brief.wanted, 5),
     ]);
     const pictures = new Map<string, PictureBytes>();
     for (const [face, [field, mark]] of Object.entries(FIELDS)) {
       const picture = await readPicture(face, await corner(field, mark));
       pictures.set(face, { mime: picture.ref.mime, bytes: picture.bytes });
       job = changeJob(job, [
-        { path: ['pictures', face], value: picture.ref },
-        {
-          path: ['art', 'faces', face],
-          value: {
-            background: null,
-            picture: { pictureId: face, zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false },
-            texts: [
-              {
-                id: 't',
-                text: 'Ebb',
-                typefaceId: 'eb-garamond-400',
-                sizePt: 12,
-                align: 'centre',
-                lineSpacing: 1.2,
-                colour: '#ffffff',
-                leftMm: 10,
-                topMm: heightMm - 20,
-                widthMm: widthMm - 20,
-              },
-            ],
-          },
-        },
+        decide((job) => job.pictures.at(face), picture.ref),
+        decide((job) => job.art.faces.at(face), {
+          background: null,
+          picture: { pictureId: face, zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false },
+          texts: [
+            {
+              id: 't',
+              text: 'Ebb',
+              typefaceId: 'eb-garamond-400',
+              sizePt: 12,
+              align: 'centre',
+              lineSpacing: 1.2,
+              colour: '#ffffff',
+              leftMm: 10,
+              topMm: heightMm - 20,
+              widthMm: widthMm - 20,
+            },
+          ],
+        }),
       ]);
     }
     const plan = await planOf(job);
@@ -239,10 +236,10 @@ describe('the sheets as PDF', function () {
 
   it('boxes a face by its own bleed: none over the fold, so trim and page share that edge', async () => {
     const job = changeJob(newJob('Boxes', workshop), [
-      { path: ['size', 'format'], value: 'tentFold' },
-      { path: ['size', 'finishedWidthMm'], value: 96 },
-      { path: ['size', 'finishedHeightMm'], value: 62 },
-      { path: ['art', 'faces', 'front'], value: { background: '#14263c', picture: null, texts: [] } },
+      decide((job) => job.size.format, 'tentFold'),
+      decide((job) => job.size.finishedWidthMm, 96),
+      decide((job) => job.size.finishedHeightMm, 62),
+      decide((job) => job.art.faces.at('front'), { background: '#14263c', picture: null, texts: [] }),
     ]);
     const input = { job, plan: await planOf(job), workshop, fonts: await loadFonts(), pictures: new Map(), date: null };
     const [pdf] = await exportFiles('face', 'pdf', input);
@@ -284,30 +281,27 @@ describe('the sheets as PDF', function () {
 
   it('draws a face alike in PDF and in PNG', async () => {
     const job = changeJob(newJob('Alike', workshop), [
-      { path: ['size', 'format'], value: 'flat' },
-      { path: ['size', 'finishedWidthMm'], value: 90 },
-      { path: ['size', 'finishedHeightMm'], value: 60 },
-      {
-        path: ['art', 'faces', 'front'],
-        value: {
-          background: '#14263c',
-          picture: null,
-          texts: [
-            {
-              id: 't',
-              text: 'Lantern Regatta\nsupper on the quay',
-              typefaceId: 'fraunces-600',
-              sizePt: 20,
-              align: 'centre',
-              lineSpacing: 1.3,
-              colour: '#fdf3d8',
-              leftMm: 5,
-              topMm: 15,
-              widthMm: 80,
-            },
-          ],
-        },
-      },
+      decide((job) => job.size.format, 'flat'),
+      decide((job) => job.size.finishedWidthMm, 90),
+      decide((job) => job.size.finishedHeightMm, 60),
+      decide((job) => job.art.faces.at('front'), {
+        background: '#14263c',
+        picture: null,
+        texts: [
+          {
+            id: 't',
+            text: 'Lantern Regatta\nsupper on the quay',
+            typefaceId: 'fraunces-600',
+            sizePt: 20,
+            align: 'centre',
+            lineSpacing: 1.3,
+            colour: '#fdf3d8',
+            leftMm: 5,
+            topMm: 15,
+            widthMm: 80,
+          },
+        ],
+      }),
     ]);
     const input = { job, plan: await planOf(job), workshop, fonts: await loadFonts(), pictures: new Map(), date: null };
     const [pdf] = await exportFiles('face', 'pdf', input);
@@ -329,9 +323,9 @@ describe('the sheets as PDF', function () {
 
   it('writes the cut and crease drawing and the envelope in true size', async () => {
     const job = changeJob(newJob('Lines', workshop), [
-      { path: ['size', 'finishedWidthMm'], value: 96 },
-      { path: ['size', 'finishedHeightMm'], value: 136 },
-      { path: ['art', 'faces', 'front'], value: { background: '#cfe6e4', picture: null, texts: [] } },
+      decide((job) => job.size.finishedWidthMm, 96),
+      decide((job) => job.size.finishedHeightMm, 136),
+      decide((job) => job.art.faces.at('front'), { background: '#cfe6e4', picture: null, texts: [] }),
     ]);
     const plan = await planOf(job);
     const input = { job, plan, workshop, fonts: await loadFonts(), pictures: new Map(), date: null };

@@ -3,7 +3,7 @@ import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect } from 'chai';
-import { changeJob, newJob, type Job } from '@zippy/core';
+import { decide, changeJob, newJob, type Job } from '@zippy/core';
 import { hourly, nightly } from '../src/keepHouse.ts';
 import { readPicture } from '../src/pictures/readPicture.ts';
 import { addJob, saveJob, thinRevisions } from '../src/tables/jobs.ts';
@@ -79,7 +79,7 @@ describe('what is old and of no use any more', function () {
       await stored(905),
     ];
     const showing = (ref: typeof inJob): Job =>
-      changeJob(newJob('shows', workshop), [{ path: ['pictures'], value: { p: ref } }]);
+      changeJob(newJob('shows', workshop), [decide((job) => job.pictures, { p: ref })]);
     await addJob(serving.pool, STUDIO_ID, randomUUID(), showing(inJob));
     const id = randomUUID();
     await addJob(serving.pool, STUDIO_ID, id, showing(inRevision));

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { cardAt, changeJob, newJob, type Job } from '@zippy/core';
+import { decide, cardAt, changeJob, newJob, type Job } from '@zippy/core';
 import { exportFiles, loadFonts, readPicture, type ExportInput } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
@@ -35,34 +35,32 @@ describe('sheets with names', function () {
       text: '{name}',
       typefaceId: 'eb-garamond-400',
       sizePt: 14,
-      align: 'centre',
+      align: 'centre' as const,
       lineSpacing: 1.2,
       colour: '#ffffff',
       leftMm: 4,
       topMm: 20,
       widthMm: 84,
-      fit: 'shrink',
+      fit: 'shrink' as const,
     };
     const job: Job = changeJob(newJob('Names', workshop), [
-      { path: ['size', 'format'], value: 'flat' },
-      { path: ['size', 'finishedWidthMm'], value: 92 },
-      { path: ['size', 'finishedHeightMm'], value: 134 },
-      { path: ['sheet', 'spares'], value: 0 },
-      { path: ['brief', 'wanted'], value: cards },
-      { path: ['pictures'], value: { photo: picture.ref } },
-      { path: ['names'], value: { columns: ['name'], rows: Array.from({ length: cards }, (_, i) => [guest(i)]) } },
-      {
-        path: ['art', 'faces', 'front'],
-        value: {
-          background: null,
-          picture: { pictureId: 'photo', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false },
-          texts: [text],
-        },
-      },
-      {
-        path: ['art', 'faces', 'back'],
-        value: { background: null, picture: null, texts: [{ ...text, colour: '#1d2930', text: 'for {name}' }] },
-      },
+      decide((job) => job.size.format, 'flat'),
+      decide((job) => job.size.finishedWidthMm, 92),
+      decide((job) => job.size.finishedHeightMm, 134),
+      decide((job) => job.sheet.spares, 0),
+      decide((job) => job.brief.wanted, cards),
+      decide((job) => job.pictures, { photo: picture.ref }),
+      decide((job) => job.names, { columns: ['name'], rows: Array.from({ length: cards }, (_, i) => [guest(i)]) }),
+      decide((job) => job.art.faces.at('front'), {
+        background: null,
+        picture: { pictureId: 'photo', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false },
+        texts: [text],
+      }),
+      decide((job) => job.art.faces.at('back'), {
+        background: null,
+        picture: null,
+        texts: [{ ...text, colour: '#1d2930', text: 'for {name}' }],
+      }),
     ]);
     return {
       job,

@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { changeJob, newJob, partsOfPage, type PagePart } from '@zippy/core';
+import { decide, changeJob, newJob, partsOfPage, type PagePart } from '@zippy/core';
 import { exportFiles, ExportRefused, loadFonts, readPicture } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
@@ -37,26 +37,26 @@ describe('sheets of printed panels', function () {
     const picture = await readPicture('page.png', await tellingPage());
     const check = async (wide: number, high: number, choose: (parts: readonly PagePart[]) => PagePart) => {
       const start = changeJob(newJob('Panels', workshop), [
-        { path: ['size', 'format'], value: 'flat' },
-        { path: ['size', 'finishedWidthMm'], value: wide },
-        { path: ['size', 'finishedHeightMm'], value: high },
-        { path: ['brief', 'wanted'], value: 3 },
-        { path: ['sheet', 'spares'], value: 0 },
-        { path: ['pictures'], value: { page: picture.ref } },
+        decide((job) => job.size.format, 'flat'),
+        decide((job) => job.size.finishedWidthMm, wide),
+        decide((job) => job.size.finishedHeightMm, high),
+        decide((job) => job.brief.wanted, 3),
+        decide((job) => job.sheet.spares, 0),
+        decide((job) => job.pictures, { page: picture.ref }),
       ]);
       const [inset, bleed] = [4, start.size.bleedMm];
       const panel = { widthMm: wide - 2 * inset + 2 * bleed, heightMm: high - 2 * inset + 2 * bleed };
       const part = choose(partsOfPage(PAGE, panel));
       const job = changeJob(start, [
-        {
-          path: ['size', 'layers'],
-          value: [
+        decide(
+          (job) => job.size.layers,
+          [
             {
               ...{ id: 'mat1', kind: 'mat', faces: ['front'], revealMm: inset, stockIds: [start.stock.stockId] },
               picture: { pictureId: 'page', fade: 0, grey: false, ...part.placement },
             },
           ],
-        },
+        ),
       ]);
       const plan = await planOf(job);
       const [layer] = plan.sheet.layers;

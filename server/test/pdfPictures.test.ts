@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { changeJob, newJob, type Job, type PicturePlacement } from '@zippy/core';
+import { decide, changeJob, newJob, type Job, type PicturePlacement } from '@zippy/core';
 import { exportFiles, loadFonts, readPicture, type PictureBytes } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
@@ -26,18 +26,15 @@ describe('pictures in the PDF', function () {
   ) {
     const picture = await readPicture(name, raw);
     const job: Job = changeJob(newJob('Pictures', workshop), [
-      { path: ['size', 'format'], value: 'flat' },
-      { path: ['size', 'finishedWidthMm'], value: 60 },
-      { path: ['size', 'finishedHeightMm'], value: 60 },
-      { path: ['pictures', 'p'], value: picture.ref },
-      {
-        path: ['art', 'faces', 'front'],
-        value: {
-          background,
-          picture: { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false, ...part },
-          texts: [],
-        },
-      },
+      decide((job) => job.size.format, 'flat'),
+      decide((job) => job.size.finishedWidthMm, 60),
+      decide((job) => job.size.finishedHeightMm, 60),
+      decide((job) => job.pictures.at('p'), picture.ref),
+      decide((job) => job.art.faces.at('front'), {
+        background,
+        picture: { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false, ...part },
+        texts: [],
+      }),
     ]);
     const pictures = new Map<string, PictureBytes>([['p', { mime: picture.ref.mime, bytes: picture.bytes }]]);
     const input = { job, plan: await planOf(job), workshop, fonts: await loadFonts(), pictures, date: null };

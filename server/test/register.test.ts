@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import {
+  decide,
   changeJob,
   drawMachineFile,
   FORMAT_IDS,
@@ -69,23 +70,22 @@ describe('front and back in register', function () {
     { shop = workshop, marks = false }: { readonly shop?: Workshop; readonly marks?: boolean } = {},
   ): Promise<{ job: Job; plan: Plan }> {
     const sized: readonly JobChange[] = [
-      { path: ['size', 'format'], value: format },
-      { path: ['size', 'finishedWidthMm'], value: 60 },
-      { path: ['size', 'finishedHeightMm'], value: 80 },
-      { path: ['sheet', 'flipEdge'], value: flipEdge },
-      { path: ['sheet', 'grain'], value: 'ignore' },
-      { path: ['sheet', 'marks'], value: marks },
-      { path: ['sheet', 'spares'], value: 0 },
-      { path: ['brief', 'wanted'], value: 1 },
+      decide((job) => job.size.format, format),
+      decide((job) => job.size.finishedWidthMm, 60),
+      decide((job) => job.size.finishedHeightMm, 80),
+      decide((job) => job.sheet.flipEdge, flipEdge),
+      decide((job) => job.sheet.grain, 'ignore'),
+      decide((job) => job.sheet.marks, marks),
+      decide((job) => job.sheet.spares, 0),
+      decide((job) => job.brief.wanted, 1),
     ];
     const bare = changeJob(newJob('Register', shop), sized);
     const { size } = await planOf(bare, shop);
     const job = changeJob(
       bare,
-      size.faces.map((face) => ({
-        path: ['art', 'faces', face.id],
-        value: { background: '#000000', picture: null, texts: [] },
-      })),
+      size.faces.map((face) =>
+        decide((job) => job.art.faces.at(face.id), { background: '#000000', picture: null, texts: [] }),
+      ),
     );
     return { job, plan: await planOf(job, shop) };
   }
@@ -220,11 +220,11 @@ describe('front and back in register', function () {
 
   it('a cutting machine’s marks are found on the page that is printed, within 0.05 mm', async () => {
     const job = changeJob(newJob('Machine', workshop), [
-      { path: ['size', 'format'], value: 'hingedShape' },
-      { path: ['size', 'finishedWidthMm'], value: 80 },
-      { path: ['size', 'finishedHeightMm'], value: 80 },
-      { path: ['cut', 'trimmerId'], value: 'petrel' },
-      { path: ['art', 'faces', 'front'], value: { background: '#1d5a68', picture: null, texts: [] } },
+      decide((job) => job.size.format, 'hingedShape'),
+      decide((job) => job.size.finishedWidthMm, 80),
+      decide((job) => job.size.finishedHeightMm, 80),
+      decide((job) => job.cut.trimmerId, 'petrel'),
+      decide((job) => job.art.faces.at('front'), { background: '#1d5a68', picture: null, texts: [] }),
     ]);
     const plan = await planOf(job);
     const [front] = (await printed(job, plan, 'machine')) as [Raster];

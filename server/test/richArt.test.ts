@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import {
+  decide,
   changeJob,
   newJob,
   ORNAMENTS,
@@ -65,11 +66,11 @@ describe('rich art in files', function () {
       Object.entries(stored).map(([id, { ref, bytes }]) => [id, { mime: ref.mime, bytes }]),
     );
     const job: Job = changeJob(newJob('Rich', workshop), [
-      { path: ['size', 'format'], value: 'flat' },
-      { path: ['size', 'finishedWidthMm'], value: 100 },
-      { path: ['size', 'finishedHeightMm'], value: 70 },
-      { path: ['pictures'], value: { photo: stored.photo.ref, tile: stored.tile.ref } },
-      { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [], ...front } },
+      decide((job) => job.size.format, 'flat'),
+      decide((job) => job.size.finishedWidthMm, 100),
+      decide((job) => job.size.finishedHeightMm, 70),
+      decide((job) => job.pictures, { photo: stored.photo.ref, tile: stored.tile.ref }),
+      decide((job) => job.art.faces.at('front'), { background: null, picture: null, texts: [], ...front }),
       ...changes,
     ]);
     return { job, plan: await planOf(job), workshop, fonts: await loadFonts(), pictures, date: null };
@@ -176,8 +177,8 @@ describe('rich art in files', function () {
     );
     const made = await input(
       { texts: blocks },
-      { path: ['size', 'finishedWidthMm'], value: 190 },
-      { path: ['size', 'finishedHeightMm'], value: 190 },
+      decide((job) => job.size.finishedWidthMm, 190),
+      decide((job) => job.size.finishedHeightMm, 190),
     );
     const [pdf] = await exportFiles('face', 'pdf', made);
     const path = join(folder, 'faces.pdf');
@@ -272,32 +273,29 @@ describe('a white plate', function () {
       })),
     };
     const job: Job = changeJob(newJob('Night sail', workshop), [
-      { path: ['size', 'format'], value: 'flat' },
-      { path: ['size', 'finishedWidthMm'], value: 100 },
-      { path: ['size', 'finishedHeightMm'], value: 70 },
-      { path: ['stock'], value: { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' } },
-      { path: ['sheet', 'spares'], value: 0 },
-      { path: ['brief', 'wanted'], value: 20 },
-      {
-        path: ['art', 'faces', 'front'],
-        value: {
-          background: '#1a2b4c',
-          picture: null,
-          texts: [],
-          objects: [
-            {
-              kind: 'ornament',
-              id: 'o',
-              ornament: 'star',
-              colour: '#f2b01e',
-              leftMm: 30,
-              topMm: 15,
-              widthMm: 40,
-              heightMm: 40,
-            },
-          ],
-        },
-      },
+      decide((job) => job.size.format, 'flat'),
+      decide((job) => job.size.finishedWidthMm, 100),
+      decide((job) => job.size.finishedHeightMm, 70),
+      decide((job) => job.stock, { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' }),
+      decide((job) => job.sheet.spares, 0),
+      decide((job) => job.brief.wanted, 20),
+      decide((job) => job.art.faces.at('front'), {
+        background: '#1a2b4c',
+        picture: null,
+        texts: [],
+        objects: [
+          {
+            kind: 'ornament',
+            id: 'o',
+            ornament: 'star',
+            colour: '#f2b01e',
+            leftMm: 30,
+            topMm: 15,
+            widthMm: 40,
+            heightMm: 40,
+          },
+        ],
+      }),
     ]);
     const plan = await planOf(job, shop);
     const [file] = await exportFiles('sheets', 'pdf', {
@@ -342,7 +340,7 @@ describe('a PDF for each side', function () {
   after(() => rmSync(folder, { recursive: true, force: true }));
 
   it('is the open blank as that side is read: back and front outside, left and right inside, boxes exact', async () => {
-    const says = (text: string) => ({
+    const says = (text: string): FaceArt => ({
       background: null,
       picture: null,
       texts: [
@@ -353,13 +351,14 @@ describe('a PDF for each side', function () {
       ],
     });
     const job: Job = changeJob(newJob('Sides', workshop), [
-      { path: ['size', 'format'], value: 'sideFold' },
-      { path: ['size', 'finishedWidthMm'], value: 90 },
-      { path: ['size', 'finishedHeightMm'], value: 120 },
-      {
-        path: ['art', 'faces'],
-        value: { front: says('FRONTWORD'), insideFront: says('LEFTWORD'), insideBack: says('RIGHTWORD') },
-      },
+      decide((job) => job.size.format, 'sideFold'),
+      decide((job) => job.size.finishedWidthMm, 90),
+      decide((job) => job.size.finishedHeightMm, 120),
+      decide((job) => job.art.faces, {
+        front: says('FRONTWORD'),
+        insideFront: says('LEFTWORD'),
+        insideBack: says('RIGHTWORD'),
+      }),
     ]);
     const plan = await planOf(job);
     const files = await exportFiles('side', 'pdf', {
@@ -405,31 +404,28 @@ describe('faces in press inks', function () {
         .toBuffer(),
     );
     const job: Job = changeJob(newJob('Press', workshop), [
-      { path: ['size', 'format'], value: 'flat' },
-      { path: ['size', 'finishedWidthMm'], value: 100 },
-      { path: ['size', 'finishedHeightMm'], value: 70 },
-      { path: ['pictures'], value: { photo: photo.ref } },
-      {
-        path: ['art', 'faces', 'front'],
-        value: {
-          background: '#1d5a68',
-          gradient: { from: '#f4cfae', to: '#1d5a68', angleDeg: 0 },
-          picture: { pictureId: 'photo', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false, tint: '#7b2869' },
-          texts: [],
-          objects: [
-            {
-              kind: 'ornament',
-              id: 'o',
-              ornament: 'heart',
-              colour: '#ff0000',
-              leftMm: 30,
-              topMm: 15,
-              widthMm: 40,
-              heightMm: 40,
-            },
-          ],
-        },
-      },
+      decide((job) => job.size.format, 'flat'),
+      decide((job) => job.size.finishedWidthMm, 100),
+      decide((job) => job.size.finishedHeightMm, 70),
+      decide((job) => job.pictures, { photo: photo.ref }),
+      decide((job) => job.art.faces.at('front'), {
+        background: '#1d5a68',
+        gradient: { from: '#f4cfae', to: '#1d5a68', angleDeg: 0 },
+        picture: { pictureId: 'photo', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false, tint: '#7b2869' },
+        texts: [],
+        objects: [
+          {
+            kind: 'ornament',
+            id: 'o',
+            ornament: 'heart',
+            colour: '#ff0000',
+            leftMm: 30,
+            topMm: 15,
+            widthMm: 40,
+            heightMm: 40,
+          },
+        ],
+      }),
     ]);
     const [file] = await exportFiles('press', 'pdf', {
       job,

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { changeJob } from '@zippy/core';
+import { decide, changeJob } from '@zippy/core';
 import { exportFiles, EXPORTS, type ExportInput } from '../src/exports/index.ts';
 import { demoInput } from './support.ts';
 
@@ -12,7 +12,7 @@ describe('files of the same job and day', function () {
   const input = (file: string, date: string | null, title?: string): Promise<ExportInput> =>
     demoInput(`jobs/${file}`, {
       date,
-      change: (job) => (title ? changeJob(job, [{ path: ['brief', 'title'], value: title }]) : job),
+      change: (job) => (title ? changeJob(job, [decide((job) => job.brief.title, title)]) : job),
     });
   const KINDS = Object.entries(EXPORTS).flatMap(([what, formats]) =>
     formats.map((format) => [what, format] as const),

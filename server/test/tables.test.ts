@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import Papa from 'papaparse';
-import { changeJob, newJob, STATIONS, type Job, type JobChange } from '@zippy/core';
+import { decide, changeJob, newJob, STATIONS, type Job, type JobChange } from '@zippy/core';
 import { exportFiles, ExportRefused, loadFonts, type ExportWhat } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
@@ -19,28 +19,25 @@ async function rowsOf(what: ExportWhat, job: Job): Promise<readonly Record<strin
 }
 const card = (...changes: readonly JobChange[]): Job =>
   changeJob(newJob('Tables', workshop), [
-    { path: ['size', 'finishedWidthMm'], value: 96 },
-    { path: ['size', 'finishedHeightMm'], value: 136 },
-    { path: ['sheet', 'spares'], value: 0 },
+    decide((job) => job.size.finishedWidthMm, 96),
+    decide((job) => job.size.finishedHeightMm, 136),
+    decide((job) => job.sheet.spares, 0),
     ...changes,
   ]);
 const named = (rows: readonly (readonly string[])[]): Job =>
   card(
-    { path: ['brief', 'wanted'], value: rows.length },
-    { path: ['names'], value: { columns: ['name', 'from'], rows } },
-    {
-      path: ['art', 'faces', 'front'],
-      value: {
-        background: null,
-        picture: null,
-        texts: [
-          {
-            ...{ id: 'n', text: '{name}', typefaceId: 'eb-garamond-400', sizePt: 14, align: 'centre' },
-            ...{ lineSpacing: 1.2, colour: '#1d2930', leftMm: 5, topMm: 60, widthMm: 80 },
-          },
-        ],
-      },
-    },
+    decide((job) => job.brief.wanted, rows.length),
+    decide((job) => job.names, { columns: ['name', 'from'], rows }),
+    decide((job) => job.art.faces.at('front'), {
+      background: null,
+      picture: null,
+      texts: [
+        {
+          ...{ id: 'n', text: '{name}', typefaceId: 'eb-garamond-400', sizePt: 14, align: 'centre' },
+          ...{ lineSpacing: 1.2, colour: '#1d2930', leftMm: 5, topMm: 60, widthMm: 80 },
+        },
+      ],
+    }),
   );
 
 describe('tables', () => {

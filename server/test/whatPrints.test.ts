@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import {
+  decide,
   changeJob,
   newJob,
   planMixed,
@@ -87,14 +88,14 @@ describe('what prints', function () {
       Object.entries(stored).map(([id, { ref, bytes }]) => [id, { mime: ref.mime, bytes }]),
     );
     const job: Job = changeJob(newJob('Clear', shop), [
-      { path: ['size', 'format'], value: 'flat' },
-      { path: ['size', 'finishedWidthMm'], value: 60 },
-      { path: ['size', 'finishedHeightMm'], value: 60 },
-      { path: ['size', 'bleedMm'], value: 0 },
-      { path: ['brief', 'wanted'], value: 2 },
-      { path: ['sheet', 'spares'], value: 0 },
-      { path: ['pictures'], value: { half: stored.half.ref, round: stored.round.ref } },
-      { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [], ...front } },
+      decide((job) => job.size.format, 'flat'),
+      decide((job) => job.size.finishedWidthMm, 60),
+      decide((job) => job.size.finishedHeightMm, 60),
+      decide((job) => job.size.bleedMm, 0),
+      decide((job) => job.brief.wanted, 2),
+      decide((job) => job.sheet.spares, 0),
+      decide((job) => job.pictures, { half: stored.half.ref, round: stored.round.ref }),
+      decide((job) => job.art.faces.at('front'), { background: null, picture: null, texts: [], ...front }),
       ...changes,
     ]);
     return {
@@ -112,9 +113,9 @@ describe('what prints', function () {
     picture: { pictureId, zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false, ...part },
   });
   const onNavy: readonly JobChange[] = [
-    { path: ['stock', 'stockId'], value: workshop.stocks.find(({ colourName }) => /navy/i.test(colourName))!.id },
-    { path: ['stock', 'printerId'], value: 'skua' },
-    { path: ['stock', 'pathId'], value: 'tray' },
+    decide((job) => job.stock.stockId, workshop.stocks.find(({ colourName }) => /navy/i.test(colourName))!.id),
+    decide((job) => job.stock.printerId, 'skua'),
+    decide((job) => job.stock.pathId, 'tray'),
   ];
   const laying = (white: 'inPass' | 'before' | 'after'): Workshop => ({
     ...workshop,
@@ -239,7 +240,7 @@ describe('what prints', function () {
       for (const way of ['before', 'after'] as const) {
         const from = await input(
           art,
-          [...onNavy, { path: ['art', 'faces', 'back'], value: { background: '#cfe6e4', picture: null, texts: [] } }],
+          [...onNavy, decide((job) => job.art.faces.at('back'), { background: '#cfe6e4', picture: null, texts: [] })],
           laying(way),
         );
         const files = await exportFiles('sheets', 'pdf', from);
@@ -356,12 +357,12 @@ describe('what prints', function () {
   describe('nothing printed', () => {
     it('has no pass, no page and no drying, uses the whole sheet, and is still cut and creased', async () => {
       const bare = await input({}, [
-        { path: ['size', 'format'], value: 'tentFold' },
-        { path: ['size', 'finishedWidthMm'], value: 139.7 },
-        { path: ['size', 'finishedHeightMm'], value: 107.95 },
-        { path: ['sheet', 'cutDown'], value: { widthMm: 279.4, heightMm: 215.9 } },
-        { path: ['sheet', 'grain'], value: 'ignore' },
-        { path: ['size', 'bleedMm'], value: 3 },
+        decide((job) => job.size.format, 'tentFold'),
+        decide((job) => job.size.finishedWidthMm, 139.7),
+        decide((job) => job.size.finishedHeightMm, 107.95),
+        decide((job) => job.sheet.cutDown, { widthMm: 279.4, heightMm: 215.9 }),
+        decide((job) => job.sheet.grain, 'ignore'),
+        decide((job) => job.size.bleedMm, 3),
       ]);
       // Two of 5½ × 8½ in, open, are exactly a letter sheet.
       expect(bare.plan.sheet.up).to.equal(2);
@@ -379,8 +380,8 @@ describe('what prints', function () {
       expect(wordsIn(ticket!)).to.not.include('Print at 100 %');
       // Art on the inside alone is one pass, of the back.
       const inside = await input({}, [
-        { path: ['size', 'format'], value: 'tentFold' },
-        { path: ['art', 'faces', 'insideBack'], value: { background: '#cfe6e4', picture: null, texts: [] } },
+        decide((job) => job.size.format, 'tentFold'),
+        decide((job) => job.art.faces.at('insideBack'), { background: '#cfe6e4', picture: null, texts: [] }),
       ]);
       expect(inside.plan.sheet.passes).to.deep.equal([{ plate: 'colours', sides: ['back'] }]);
     });
@@ -392,7 +393,7 @@ describe('what prints', function () {
         const [ticket] = await write('ticket', 'pdf', await input({ background: '#1d5a68' }, changes));
         return wordsIn(ticket!).slice(0, 200);
       };
-      expect(await headOf({ path: ['size', 'finishedWidthMm'], value: 400 })).to.include('Not ready to print.');
+      expect(await headOf(decide((job) => job.size.finishedWidthMm, 400))).to.include('Not ready to print.');
       expect(await headOf()).to.not.include('Not ready');
     });
   });
@@ -400,7 +401,7 @@ describe('what prints', function () {
   describe('shared sheets', () => {
     const jobs = async (): Promise<Parameters<typeof sharedPdf>[0]> => {
       const from = await input({ background: '#1d5a68' }, [
-        { path: ['art', 'faces', 'back'], value: { background: '#f2b01e', picture: null, texts: [] } },
+        decide((job) => job.art.faces.at('back'), { background: '#f2b01e', picture: null, texts: [] }),
       ]);
       return [{ id: '11111111-1111-4111-8111-111111111111', job: from.job, plan: from.plan, pictures: from.pictures }];
     };
@@ -463,11 +464,11 @@ describe('what prints', function () {
 
     it('lay a cascade’s mirrored pair on a sheet, as its own sheet does', async () => {
       const cascade = await input({ background: '#1d5a68' }, [
-        { path: ['size', 'format'], value: 'cascade' },
-        { path: ['size', 'options'], value: { panels: 4, frontHeightMm: 80 } },
-        { path: ['size', 'finishedWidthMm'], value: 45 },
-        { path: ['size', 'finishedHeightMm'], value: 150 },
-        { path: ['brief', 'wanted'], value: 8 },
+        decide((job) => job.size.format, 'cascade'),
+        decide((job) => job.size.options, { panels: 4, frontHeightMm: 80 }),
+        decide((job) => job.size.finishedWidthMm, 45),
+        decide((job) => job.size.finishedHeightMm, 150),
+        decide((job) => job.brief.wanted, 8),
       ]);
       const own: Plan = cascade.plan;
       expect(own.sheet.cell.blanks).to.have.length(2);
@@ -516,12 +517,12 @@ describe('what prints', function () {
           texts: NAME_ON_CARD,
         },
         [
-          { path: ['brief', 'title'], value: TITLE },
-          { path: ['brief', 'notes'], value: NOTES },
-          { path: ['names'], value: names },
-          {
-            path: ['size', 'layers'],
-            value: [
+          decide((job) => job.brief.title, TITLE),
+          decide((job) => job.brief.notes, NOTES),
+          decide((job) => job.names, names),
+          decide(
+            (job) => job.size.layers,
+            [
               {
                 id: 'mat1',
                 kind: 'mat',
@@ -531,7 +532,7 @@ describe('what prints', function () {
                 picture: placed('half').picture,
               },
             ],
-          },
+          ),
         ],
       );
       const flat = (text: string): string => text.replace(/\s+/g, ' ');
@@ -560,7 +561,7 @@ describe('what prints', function () {
         {
           texts: NAME_ON_CARD,
         },
-        [{ path: ['names'], value: { columns: ['name'], rows } }],
+        [decide((job) => job.names, { columns: ['name'], rows })],
       );
       const { sheets } = from.plan.sheet;
       expect(sheets).to.be.above(1);

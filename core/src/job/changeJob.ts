@@ -1,5 +1,5 @@
 import type { Job } from './types.ts';
-import type { JobChange } from './findings.ts';
+import type { JobChange } from './decide.ts';
 
 /**
  * A new job with some places set; everything untouched is shared with the old one.

@@ -1,12 +1,7 @@
 import type { Mm } from '../ground/length/types.ts';
 import type { Minor } from '../ground/money.ts';
+import type { JobChange } from './decide.ts';
 import type { Station } from './stations.ts';
-
-/** Sets one place in a job, named from the top. */
-export interface JobChange {
-  readonly path: readonly string[];
-  readonly value: unknown;
-}
 
 export interface Remedy {
   readonly label: string;

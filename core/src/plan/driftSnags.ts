@@ -1,3 +1,4 @@
+import { decide, type JobPlace } from '../job/decide.ts';
 import {
   driftFacts,
   DRIFT_RUN,
@@ -117,7 +118,7 @@ function smallBleed(
   const wanted = runOf({ ...worst.facts, shortMm: {} }, Math.sqrt(3) * cut.drift.repeatabilityMm).bleedMm;
   const remedies: Remedy[] = [];
   if (wanted > job.size.bleedMm && wanted <= MOST_BLEED_MM) {
-    const changes = [{ path: ['size', 'bleedMm'], value: wanted }];
+    const changes = [decide((job) => job.size.bleedMm, wanted)];
     const up = tryOut(job, workshop, sides, changes).comesOut;
     if (up > 0) remedies.push({ label: `Grow the bleed to ${formatLength(wanted, unit)}: ${up} up`, changes });
   }
@@ -125,7 +126,7 @@ function smallBleed(
     const { picture, art } = face;
     const alone = !art.background && !art.gradient && !art.pattern && !art.border;
     return picture && alone && picture.from === face.face.id && (picture.placement.across ?? []).length === 0
-      ? [{ path: ['art', 'faces', face.face.id, 'picture'], value: { ...picture.placement, fit: 'whole', zoom: 1 } }]
+      ? [decide((job) => job.art.faces.at(face.face.id).picture, { ...picture.placement, fit: 'whole', zoom: 1 })]
       : [];
   });
   // Only where that leaves nothing at an edge is it a way out.
@@ -159,7 +160,7 @@ function unevenBorder(
   const thin = bandMm < THIN_BORDER_MM;
   if (!thin && share <= SEEN_BORDER_SHARE) return [];
   const wide = Math.ceil(Math.max(run.bandMm, THIN_BORDER_MM) * 2) / 2;
-  const path = ['art', 'faces', face.face.id, 'border'];
+  const place = (job: JobPlace) => job.art.faces.at(face.face.id).border;
   const name = face.face.name.toLowerCase();
   return [
     {
@@ -173,11 +174,11 @@ function unevenBorder(
           ? [
               {
                 label: `Make it ${formatLength(wide, unit)} wide at the trim`,
-                changes: [{ path, value: { ...border, insetMm: 0, widthMm: wide } }],
+                changes: [decide(place, { ...border, insetMm: 0, widthMm: wide })],
               },
             ]
           : []),
-        { label: 'Take it off', changes: [{ path, value: null }] },
+        { label: 'Take it off', changes: [decide(place, null)] },
       ],
     },
   ];

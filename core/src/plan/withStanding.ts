@@ -2,7 +2,8 @@ import { changeJob } from '../job/changeJob.ts';
 import { figure, length, ratio, words } from '../job/figures.ts';
 import { stockOf } from '../job/pick.ts';
 import { sortedBy } from '../job/sorted.ts';
-import type { Figure, JobChange, Remedy, Snag } from '../job/findings.ts';
+import type { Figure, Remedy, Snag } from '../job/findings.ts';
+import { decide, type JobChange } from '../job/decide.ts';
 import type { Job } from '../job/types.ts';
 import type { Stock, Workshop } from '../workshop/types.ts';
 import type { SheetPlan } from '../stations/sheet/types.ts';
@@ -111,11 +112,9 @@ function flops(job: Job, workshop: Workshop, size: SizePlan, { stock, path }: St
     title: 'The card will not stand',
     why: `${size.formatName} panels this tall bend under their own weight in ${stock.name}.`,
     remedies: [
-      ...heavier
-        .flatMap((one) => tried(`Use ${one.name}`, [{ path: ['stock', 'stockId'], value: one.id }]))
-        .slice(0, 2),
+      ...heavier.flatMap((one) => tried(`Use ${one.name}`, [decide((job) => job.stock.stockId, one.id)])).slice(0, 2),
       ...tried(other === 'ignore' ? 'Let the grain run across the fold' : 'Keep the grain along the fold', [
-        { path: ['sheet', 'grain'], value: other },
+        decide((job) => job.sheet.grain, other),
       ]),
     ],
   };

@@ -5,7 +5,7 @@ import { changeJob } from '../../src/job/changeJob.ts';
 import { checkJob } from '../../src/files/read/readJobFile.ts';
 import { newJob } from '../../src/job/newJob.ts';
 import type { Job } from '../../src/job/types.ts';
-import type { JobChange } from '../../src/job/findings.ts';
+import { decide, type Held, type JobChange, type JobPlace } from '../../src/job/decide.ts';
 import type { Workshop } from '../../src/workshop/types.ts';
 import { FORMAT_IDS, SHAPE_IDS } from '../../src/job/format.ts';
 import { jobWith, plan, typefaces, words, workshop } from '../support.ts';
@@ -13,26 +13,26 @@ import { runs } from '../runs.ts';
 
 const oneOf = <T>(things: readonly { readonly id: T }[]): fc.Arbitrary<T> =>
   fc.constantFrom(...things.map((t) => t.id));
-const set = (path: string, value: fc.Arbitrary<unknown>): fc.Arbitrary<JobChange> =>
-  value.map((v) => ({ path: path.split('.'), value: v }));
+const set = <T>(where: (job: JobPlace) => Held<T>, value: fc.Arbitrary<NoInfer<T>>): fc.Arbitrary<JobChange> =>
+  value.map((v) => decide(where, v));
 const mm = (least: number, most: number): fc.Arbitrary<number> => fc.double({ min: least, max: most, noNaN: true });
 
 /** Any job the schema would take, far corners and all. */
 const anyJob: fc.Arbitrary<Job> = fc
   .tuple(
-    set('brief.wanted', fc.integer({ min: 1, max: 3000 })),
-    set('brief.purpose', fc.constantFrom('give', 'sell')),
+    set((job) => job.brief.wanted, fc.integer({ min: 1, max: 3000 })),
+    set((job) => job.brief.purpose, fc.constantFrom('give', 'sell')),
     set(
-      'brief.envelope',
+      (job) => job.brief.envelope,
       fc.oneof(
         fc.constant({ kind: 'none' }),
-        oneOf(workshop.envelopes).map((envelopeId) => ({ kind: 'shelf', envelopeId })),
+        oneOf(workshop.envelopes).map((envelopeId) => ({ kind: 'shelf' as const, envelopeId })),
         fc.record({ kind: fc.constant('typed'), insideWidthMm: mm(20, 1000), insideHeightMm: mm(20, 1000) }),
       ),
     ),
-    set('size.format', fc.constantFrom(...FORMAT_IDS)),
+    set((job) => job.size.format, fc.constantFrom(...FORMAT_IDS)),
     set(
-      'size.options',
+      (job) => job.size.options,
       fc.record(
         {
           panels: fc.integer({ min: 2, max: 12 }),
@@ -53,7 +53,7 @@ const anyJob: fc.Arbitrary<Job> = fc
       ),
     ),
     set(
-      'size.layers',
+      (job) => job.size.layers,
       fc
         .array(
           fc.record({
@@ -66,23 +66,23 @@ const anyJob: fc.Arbitrary<Job> = fc
         )
         .map((layers) => layers.map((layer, i) => ({ ...layer, id: `l${i}` }))),
     ),
-    set('size.finishedWidthMm', mm(30, 900)),
-    set('size.finishedHeightMm', mm(30, 900)),
-    set('size.bleedMm', mm(0, 20)),
-    set('size.safeMm', mm(0, 100)),
-    set('stock.stockId', oneOf(workshop.stocks)),
-    set('sheet.cutDown', fc.option(fc.record({ widthMm: mm(40, 2000), heightMm: mm(40, 2000) }))),
-    set('sheet.grain', fc.constantFrom('respect', 'ignore')),
-    set('sheet.flipEdge', fc.constantFrom('long', 'short')),
-    set('sheet.spares', fc.option(fc.integer({ min: 0, max: 500 }))),
-    set('sheet.working', fc.constantFrom('sheetwise', 'workAndTurn')),
-    set('sheet.sharedBleed', fc.boolean()),
-    set('cut.order', fc.constantFrom('byTools', 'cutFirst', 'scoreFirst')),
-    set('cut.trimmerId', oneOf(workshop.trimmers)),
-    set('crease.boardId', oneOf(workshop.boards)),
-    set('crease.bead', fc.constantFrom('inside', 'intoGroove')),
+    set((job) => job.size.finishedWidthMm, mm(30, 900)),
+    set((job) => job.size.finishedHeightMm, mm(30, 900)),
+    set((job) => job.size.bleedMm, mm(0, 20)),
+    set((job) => job.size.safeMm, mm(0, 100)),
+    set((job) => job.stock.stockId, oneOf(workshop.stocks)),
+    set((job) => job.sheet.cutDown, fc.option(fc.record({ widthMm: mm(40, 2000), heightMm: mm(40, 2000) }))),
+    set((job) => job.sheet.grain, fc.constantFrom('respect', 'ignore')),
+    set((job) => job.sheet.flipEdge, fc.constantFrom('long', 'short')),
+    set((job) => job.sheet.spares, fc.option(fc.integer({ min: 0, max: 500 }))),
+    set((job) => job.sheet.working, fc.constantFrom('sheetwise', 'workAndTurn')),
+    set((job) => job.sheet.sharedBleed, fc.boolean()),
+    set((job) => job.cut.order, fc.constantFrom('byTools', 'cutFirst', 'scoreFirst')),
+    set((job) => job.cut.trimmerId, oneOf(workshop.trimmers)),
+    set((job) => job.crease.boardId, oneOf(workshop.boards)),
+    set((job) => job.crease.bead, fc.constantFrom('inside', 'intoGroove')),
     set(
-      'envelope',
+      (job) => job.envelope,
       fc.record({
         make: fc.boolean(),
         stockId: oneOf(workshop.stocks),
@@ -91,11 +91,11 @@ const anyJob: fc.Arbitrary<Job> = fc
         flapMm: fc.option(mm(10, 400)),
       }),
     ),
-    set('sell.packOf', fc.integer({ min: 1, max: 100 })),
-    set('sell.singlePriceMinor', fc.option(fc.integer({ min: 0, max: 5000 }))),
-    set('sell.wantedMargin', mm(0, 0.95)),
+    set((job) => job.sell.packOf, fc.integer({ min: 1, max: 100 })),
+    set((job) => job.sell.singlePriceMinor, fc.option(fc.integer({ min: 0, max: 5000 }))),
+    set((job) => job.sell.wantedMargin, mm(0, 0.95)),
     set(
-      'art.faces.front',
+      (job) => job.art.faces.at('front'),
       fc.record({
         background: fc.option(fc.constant('#14263c')),
         picture: fc.constant(null),

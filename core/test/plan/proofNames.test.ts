@@ -4,7 +4,7 @@ import { apply, compose, IDENTITY, type Affine } from '../../src/ground/geometry
 import { boxAround } from '../../src/ground/geometry/box.ts';
 import type { Box } from '../../src/ground/geometry/types.ts';
 import type { Job } from '../../src/job/types.ts';
-import type { JobChange } from '../../src/job/findings.ts';
+import { decide, type JobChange } from '../../src/job/decide.ts';
 import type { Shape } from '../../src/ground/scene/types.ts';
 import { jobWith, plan, sized, typefaces, words } from '../support.ts';
 
@@ -49,13 +49,13 @@ describe('the proof to fold by hand', () => {
       const text = (id: string) =>
         words('Dear Wren Halyard', { id, sizePt: 22, leftMm: 8, topMm, widthMm: 84, align: 'centre' });
       const p = plan(
-        jobWith(...sized('sideFold', 100, 140), {
-          path: ['art', 'faces'],
-          value: {
+        jobWith(
+          ...sized('sideFold', 100, 140),
+          decide((job) => job.art.faces, {
             front: { background: null, picture: null, texts: [text('a')] },
             insideBack: { background: null, picture: null, texts: [text('b'), { ...text('c'), topMm: topMm + 20 }] },
-          },
-        }),
+          }),
+        ),
       );
       const { shapes } = drawProof(p, 'Ebb', 'mm').scene;
       const lines = boxesOf(shapes, ({ kind }) => kind === 'line');
@@ -73,10 +73,11 @@ describe('the proof to fold by hand', () => {
 
 describe('the proof of a coloured card', () => {
   it('lays the card’s colour under white words, which white paper would swallow', () => {
-    const art: JobChange = {
-      path: ['art', 'faces', 'front'],
-      value: { background: null, picture: null, texts: [words('Night', { colour: '#ffffff' })] },
-    };
+    const art: JobChange = decide((job) => job.art.faces.at('front'), {
+      background: null,
+      picture: null,
+      texts: [words('Night', { colour: '#ffffff' })],
+    });
     const fillsOf = (job: Job) => {
       const p = plan(job);
       const fills = drawProof(p, 'Ebb', 'mm').scene.shapes.flatMap((s) =>
@@ -84,7 +85,12 @@ describe('the proof of a coloured card', () => {
       );
       return { fills, colour: p.stock.stock.colour };
     };
-    const dark = fillsOf(jobWith(art, { path: ['stock', 'stockId'], value: 'night-270-a4' }));
+    const dark = fillsOf(
+      jobWith(
+        art,
+        decide((job) => job.stock.stockId, 'night-270-a4'),
+      ),
+    );
     expect(dark.colour).to.not.equal('#ffffff');
     expect(dark.fills).to.include(dark.colour);
     expect(fillsOf(jobWith(art)).fills).to.not.include(dark.colour);

@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { cutText, changeJob, newJob, type Workshop } from '@zippy/core';
+import { decide, cutText, changeJob, newJob, type Workshop } from '@zippy/core';
 import { api } from '../api/client.ts';
 import { Choice, Pick } from '../ui/Choose.tsx';
 import { NumberField, WordsField } from '../ui/Field.tsx';
@@ -28,9 +28,9 @@ export default function NewJobSheet({
   const start = async (): Promise<void> => {
     if (title.trim() === '') return setProblem('Title wants a few words, so that you find the job again.');
     const job = changeJob(newJob(cutText(title.trim(), 120), workshop), [
-      { path: ['brief', 'purpose'], value: purpose },
-      { path: ['brief', 'wanted'], value: wanted },
-      { path: ['brief', 'envelope'], value: envelopeId === NONE ? { kind: 'none' } : { kind: 'shelf', envelopeId } },
+      decide((job) => job.brief.purpose, purpose),
+      decide((job) => job.brief.wanted, wanted),
+      decide((job) => job.brief.envelope, envelopeId === NONE ? { kind: 'none' } : { kind: 'shelf', envelopeId }),
     ]);
     try {
       const id = crypto.randomUUID();

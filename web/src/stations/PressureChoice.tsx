@@ -1,3 +1,4 @@
+import { decide } from '@zippy/core';
 import type { ReactNode } from 'react';
 import type { CreaseChoice } from '@zippy/core';
 import { useJob } from '../stores/job.ts';
@@ -15,7 +16,7 @@ export function PressureChoice({ value }: { readonly value: CreaseChoice['pressu
         { id: 'firm', name: 'Firm' },
         { id: 'light', name: 'Light' },
       ]}
-      onChange={(pressure) => change([{ path: ['crease', 'pressure'], value: pressure }])}
+      onChange={(pressure) => change([decide((job) => job.crease.pressure, pressure)])}
     />
   );
 }

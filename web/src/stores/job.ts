@@ -1,5 +1,7 @@
 import { create } from 'zustand';
 import {
+  changesBack,
+  decide,
   changeJob,
   cutText,
   isSame,
@@ -256,7 +258,7 @@ export const useJob = create<JobState>()((set, get) => {
     takeAway(changes, said) {
       const { id, job, change } = get();
       if (!id || !job) return;
-      const back = changes.map(({ path }) => ({ path, value: valueAt(job, path) }));
+      const back = changesBack(job, changes);
       change(changes);
       useNotice.getState().say(said, async () => {
         await get().open(id);
@@ -307,9 +309,6 @@ export const useJob = create<JobState>()((set, get) => {
   };
 });
 
-const valueAt = (job: Job, path: readonly string[]): unknown =>
-  path.reduce<unknown>((place, key) => (place as Record<string, unknown> | undefined)?.[key], job) ?? null;
-
 /** Sends every job that is kept here and not open, so that the wall shows what was typed last. */
 export async function sendAllKept(): Promise<void> {
   await leaving;
@@ -317,4 +316,4 @@ export async function sendAllKept(): Promise<void> {
 }
 
 const otherCopy = (job: Job): Job =>
-  changeJob(job, [{ path: ['brief', 'title'], value: cutText(`${job.brief.title} (other copy)`, 120) }]);
+  changeJob(job, [decide((job) => job.brief.title, cutText(`${job.brief.title} (other copy)`, 120))]);

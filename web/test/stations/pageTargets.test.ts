@@ -1,17 +1,17 @@
 import { expect } from 'chai';
-import { changeJob, newJob, planJob, type Job, type Plan } from '@zippy/core';
+import { decide, changeJob, newJob, planJob, type Job, type Plan } from '@zippy/core';
 import { partsFor, sayParts, targetsOf } from '../../src/stations/art/pageTargets.ts';
 import { workshop } from '../support.ts';
 
 const A4 = { widthMm: 210, heightMm: 297 };
 const TWO_DEEP = [workshop.stocks[0]!.id, workshop.stocks[0]!.id];
 const job: Job = changeJob(newJob('Pages', workshop), [
-  { path: ['size', 'finishedWidthMm'], value: 100 },
-  { path: ['size', 'finishedHeightMm'], value: 140 },
-  {
-    path: ['size', 'layers'],
-    value: [{ id: 'mat1', kind: 'mat', faces: ['front', 'insideBack'], revealMm: 2, stockIds: TWO_DEEP }],
-  },
+  decide((job) => job.size.finishedWidthMm, 100),
+  decide((job) => job.size.finishedHeightMm, 140),
+  decide(
+    (job) => job.size.layers,
+    [{ id: 'mat1', kind: 'mat', faces: ['front', 'insideBack'], revealMm: 2, stockIds: TWO_DEEP }],
+  ),
 ]);
 const plan: Plan = planJob(job, workshop, { typefaces: new Map(), today: null });
 
@@ -30,7 +30,7 @@ describe('targets of a page', () => {
   it('put their picture where it belongs, and leave the rest of a face alone', () => {
     const picture = { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false };
     const withWords = changeJob(job, [
-      { path: ['art', 'faces', 'front'], value: { background: '#ffffff', picture: null, texts: [] } },
+      decide((job) => job.art.faces.at('front'), { background: '#ffffff', picture: null, texts: [] }),
     ]);
     const done = changeJob(
       withWords,

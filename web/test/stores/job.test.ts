@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { expect } from 'chai';
-import { changeJob, type Job } from '@zippy/core';
+import { decide, changeJob, type Job } from '@zippy/core';
 import { sendAllKept, useJob } from '../../src/stores/job.ts';
 import { kept } from '../../src/stores/local.ts';
 import { aJob, PretendServer, until } from '../support.ts';
@@ -9,7 +9,7 @@ describe('the job store', () => {
   let server: PretendServer;
   let id: string;
   const titled = (title: string, key?: string): void =>
-    useJob.getState().change([{ path: ['brief', 'title'], value: title }], key);
+    useJob.getState().change([decide((job) => job.brief.title, title)], key);
   const title = (): string => useJob.getState().job!.brief.title;
   const state = () => useJob.getState().save;
   const saved = (): Promise<void> => until(() => state() === 'saved', 'the save');
@@ -191,7 +191,7 @@ describe('the job store', () => {
       const { version, document } = onServer();
       server.jobs.set(id, {
         version: version + 1,
-        document: changeJob(document, [{ path: ['brief', 'wanted'], value: count }]),
+        document: changeJob(document, [decide((job) => job.brief.wanted, count)]),
       });
     };
 
@@ -230,7 +230,7 @@ describe('the job store', () => {
       const left = (value: string): Promise<void> =>
         kept.set(`job:${id}:a-tab-long-gone`, {
           ...{ base, baseVersion: 1 },
-          job: changeJob(base, [{ path: ['brief', 'title'], value }]),
+          job: changeJob(base, [decide((job) => job.brief.title, value)]),
         });
       useJob.getState().close();
       await left('Left behind');

@@ -3,7 +3,8 @@ import { contains, isUprightBox, type Polygon } from '../../ground/geometry/poly
 import type { Box } from '../../ground/geometry/types.ts';
 import { count, figure, length, plural, words } from '../../job/figures.ts';
 import { EMPTY_FACE } from '../../job/newJob.ts';
-import type { Figure, JobChange, Snag } from '../../job/findings.ts';
+import type { Figure, Snag } from '../../job/findings.ts';
+import { decide, decideEach, type JobChange, type JobPlace, type Held } from '../../job/decide.ts';
 import type { Job, TextBlock } from '../../job/types.ts';
 import type { Stock, Workshop } from '../../workshop/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
@@ -134,7 +135,7 @@ const leftBare = (face: FacePlan, stock: Stock | undefined): FacePlan =>
 const isWithin = (outline: Polygon, box: Box): boolean =>
   isUprightBox(outline) || corners(box).every((corner) => contains(outline, corner));
 
-const facePath = (face: FacePlan, ...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
+const faceIn = (job: JobPlace, face: FacePlan) => job.art.faces.at(face.face.id);
 
 /** A picture as it is printed somewhere, whose pixels may run out. */
 interface PlacedPicture {
@@ -158,34 +159,35 @@ function picturesOn(job: Job, face: FacePlan): readonly PlacedPicture[] {
     { id, ppi, placement }: LaidPicture,
     key: string,
     where: string,
-    path: readonly string[],
+    place: (job: JobPlace) => { readonly zoom: Held<number> },
     takeOff: JobChange,
   ): PlacedPicture => ({
     ...{ id, ppi, key, where, takeOff },
     pixels: (placement.quarterTurns ?? 0) % 2 === 1 ? job.pictures[id]!.heightPx : job.pictures[id]!.widthPx,
     whole:
-      ppi && placement.zoom > 1.001
-        ? { ppi: ppi * placement.zoom, change: { path: [...path, 'zoom'], value: 1 } }
-        : null,
+      ppi && placement.zoom > 1.001 ? { ppi: ppi * placement.zoom, change: decide((job) => place(job).zoom, 1) } : null,
   });
   const { picture, tiles } = face;
   const own = picture && picture.from === face.face.id && picture.placement.fade < 1 ? picture : null;
-  const path = facePath(face, 'picture');
+  const place = (job: JobPlace) => faceIn(job, face).picture;
   const tile = tiles && tiles.fade < 1 ? job.pictures[tiles.pictureId] : undefined;
   // A tile is filled without squashing: its shorter side is the tile’s.
   const across = tile ? Math.min(tile.widthPx, tile.heightPx) : 0;
   return [
-    ...(own ? [laidAs(own, face.face.id, name, path, { path, value: null })] : []),
+    ...(own ? [laidAs(own, face.face.id, name, place, decide(place, null))] : []),
     ...(face.art.objects ?? []).flatMap((object, i) => {
       const item = face.items.find((one) => one.kind === 'picture' && one.object.id === object.id);
       if (object.kind !== 'picture' || item?.kind !== 'picture' || !item.laid) return [];
-      const at = facePath(face, 'objects', String(i), 'picture');
+      const framed = (job: JobPlace) => faceIn(job, face).objects.at(i).picture;
       const objects = face.art.objects!.filter(({ id }) => id !== object.id);
       return [
-        laidAs(item.laid, `${face.face.id}-${object.id}`, `${name}, in its frame`, at, {
-          path: facePath(face, 'objects'),
-          value: objects,
-        }),
+        laidAs(
+          item.laid,
+          `${face.face.id}-${object.id}`,
+          `${name}, in its frame`,
+          framed,
+          decide((job) => faceIn(job, face).objects, objects),
+        ),
       ];
     }),
     ...(tile && tiles
@@ -197,7 +199,7 @@ function picturesOn(job: Job, face: FacePlan): readonly PlacedPicture[] {
             key: `${face.face.id}-pattern`,
             where: `${name}, in its pattern`,
             whole: null,
-            takeOff: { path: facePath(face, 'pattern'), value: null },
+            takeOff: decide((job) => faceIn(job, face).pattern, null),
           },
         ]
       : []),
@@ -205,15 +207,13 @@ function picturesOn(job: Job, face: FacePlan): readonly PlacedPicture[] {
 }
 
 function panelPicture({ piece, picture: { id, ppi, placement } }: PanelArt): PlacedPicture {
-  const path = ['size', 'layers', String(piece.layer), 'picture'];
+  const place = (job: JobPlace) => job.size.layers.at(piece.layer).picture;
   return {
     ...{ id, ppi, key: `panel-${piece.id}`, where: piece.name.toLowerCase() },
     pixels: ppi ? (ppi * piece.widthMm) / MM_PER_INCH : 0,
     whole:
-      ppi && placement.zoom > 1.001
-        ? { ppi: ppi * placement.zoom, change: { path: [...path, 'zoom'], value: 1 } }
-        : null,
-    takeOff: { path, value: null },
+      ppi && placement.zoom > 1.001 ? { ppi: ppi * placement.zoom, change: decide((job) => place(job).zoom, 1) } : null,
+    takeOff: decide(place, null),
   };
 }
 
@@ -258,7 +258,7 @@ function blockSnags(
   index: number,
 ): readonly Snag[] {
   const snags: Snag[] = [];
-  const place = (field: string): readonly string[] => facePath(face, 'texts', String(index), field);
+  const place = (job: JobPlace) => faceIn(job, face).texts.at(index);
   const quote = `“${block.text.split('\n')[0]!.slice(0, 28)}”`;
   const where = `on the ${face.face.name.toLowerCase()}`;
   const snag = (id: string, level: Snag['level'], title: string, why: string, remedies: Snag['remedies']): void =>
@@ -271,7 +271,7 @@ function blockSnags(
       'warn',
       `${quote} is ${block.sizePt} pt ${where}`,
       `${script ? 'A fine script' : 'Type'} under ${smallest} pt fills in or breaks up on a home printer.`,
-      [{ label: `Set it at ${smallest} pt`, changes: [{ path: place('sizePt'), value: smallest }] }],
+      [{ label: `Set it at ${smallest} pt`, changes: [decide((job) => place(job).sizePt, smallest)] }],
     );
   if (set.missing.length > 0)
     snag(
@@ -282,7 +282,7 @@ function blockSnags(
       [
         {
           label: 'Use Atkinson Hyperlegible Next',
-          changes: [{ path: place('typefaceId'), value: 'atkinson-hyperlegible-next-400' }],
+          changes: [decide((job) => place(job).typefaceId, 'atkinson-hyperlegible-next-400')],
         },
       ],
     );
@@ -296,7 +296,7 @@ function blockSnags(
         ? [
             {
               label: `Set it at ${Math.max(smallest, Math.floor(block.sizePt * 0.85))} pt`,
-              changes: [{ path: place('sizePt'), value: Math.max(smallest, Math.floor(block.sizePt * 0.85)) }],
+              changes: [decide((job) => place(job).sizePt, Math.max(smallest, Math.floor(block.sizePt * 0.85)))],
             },
           ]
         : [],
@@ -324,16 +324,10 @@ function blockSnags(
           ? [
               {
                 label: 'Move it inside safe',
-                changes: [
-                  {
-                    path: place('leftMm'),
-                    value: block.leftMm + slide(set.ink.xMm, set.ink.widthMm, safe.xMm, safe.widthMm),
-                  },
-                  {
-                    path: place('topMm'),
-                    value: block.topMm + slide(set.ink.yMm, set.ink.heightMm, safe.yMm, safe.heightMm),
-                  },
-                ],
+                changes: decideEach(place, {
+                  leftMm: block.leftMm + slide(set.ink.xMm, set.ink.widthMm, safe.xMm, safe.widthMm),
+                  topMm: block.topMm + slide(set.ink.yMm, set.ink.heightMm, safe.yMm, safe.heightMm),
+                }),
               },
             ]
           : []),
@@ -341,11 +335,7 @@ function blockSnags(
           ? [
               {
                 label: `Set it at ${smaller} pt across the safe width`,
-                changes: [
-                  { path: place('sizePt'), value: smaller },
-                  { path: place('leftMm'), value: safe.xMm },
-                  { path: place('widthMm'), value: safe.widthMm },
-                ],
+                changes: decideEach(place, { sizePt: smaller, leftMm: safe.xMm, widthMm: safe.widthMm }),
               },
             ]
           : []),
@@ -360,10 +350,7 @@ function blockSnags(
       [
         {
           label: 'Widen the block to the safe width',
-          changes: [
-            { path: place('leftMm'), value: face.safe.xMm },
-            { path: place('widthMm'), value: face.safe.widthMm },
-          ],
+          changes: decideEach(place, { leftMm: face.safe.xMm, widthMm: face.safe.widthMm }),
         },
       ],
     );

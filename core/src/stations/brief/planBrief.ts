@@ -1,3 +1,4 @@
+import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { count, figure, plural, sayDay, words } from '../../job/figures.ts';
 import { envelopeOnHand } from '../../job/pick.ts';
@@ -26,7 +27,7 @@ export function planBrief(job: Job, workshop: Workshop, today: string | null): B
       level: 'warn',
       title: `The due date was ${-daysLeft} ${plural(-daysLeft, 'day')} ago`,
       why: `It was due on ${sayDay(dueDate!)}; today is ${sayDay(today!)}.`,
-      remedies: [{ label: 'Make it without a date', changes: [{ path: ['brief', 'dueDate'], value: null }] }],
+      remedies: [{ label: 'Make it without a date', changes: [decide((job) => job.brief.dueDate, null)] }],
     });
   const short = envelope?.shelf && !job.envelope.make ? wanted - envelope.shelf.onShelf : 0;
   if (envelope?.shelf && short > 0)
@@ -41,11 +42,11 @@ export function planBrief(job: Job, workshop: Workshop, today: string | null): B
           ? [
               {
                 label: `Make ${envelope.shelf.onShelf} cards`,
-                changes: [{ path: ['brief', 'wanted'], value: envelope.shelf.onShelf }],
+                changes: [decide((job) => job.brief.wanted, envelope.shelf.onShelf)],
               },
             ]
           : []),
-        { label: 'Make matching envelopes', changes: [{ path: ['envelope', 'make'], value: true }] },
+        { label: 'Make matching envelopes', changes: [decide((job) => job.envelope.make, true)] },
       ],
     });
   const forWhom = purpose === 'give' ? 'to give' : 'to sell';

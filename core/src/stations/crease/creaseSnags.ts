@@ -1,3 +1,4 @@
+import { decide } from '../../job/decide.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import { hasArt } from '../art/faces/drawCard.ts';
 import type { ArtPlan } from '../art/types.ts';
@@ -33,7 +34,7 @@ export interface CreaseFindings {
 
 export const takeFriendly = ({ field, mm, byMm }: FriendlySize, unit: Workshop['unit']): Remedy => ({
   label: `Make the card ${formatLength(mm, unit)} ${field === 'finishedWidthMm' ? 'wide' : 'high'}, ${formatLength(Math.abs(byMm), 'mm')} ${byMm < 0 ? 'less' : 'more'}`,
-  changes: [{ path: ['size', field], value: mm }],
+  changes: [decide((job) => job.size[field], mm)],
 });
 
 export const creaseSnags = (job: Job, workshop: Workshop, found: CreaseFindings): readonly Snag[] => [
@@ -73,7 +74,7 @@ function grooveSnags(workshop: Workshop, { piece, board, worst, friendly }: Crea
       remedies: [
         ...friendly.slice(0, 2).map((f) => takeFriendly(f, workshop.unit)),
         ...(better
-          ? [{ label: `Crease on ${better.name}`, changes: [{ path: ['crease', 'boardId'], value: better.id }] }]
+          ? [{ label: `Crease on ${better.name}`, changes: [decide((job) => job.crease.boardId, better.id)] }]
           : []),
       ],
     },
@@ -110,7 +111,7 @@ function boardSnags({ unit }: Workshop, { piece, board, lines }: CreaseFindings)
 
 function crackSnags(job: Job, workshop: Workshop, { art, stock, sheet }: CreaseFindings): readonly Snag[] {
   const inkOver = hasArt(art, 'outside');
-  const along = [{ path: ['sheet', 'grain'], value: 'respect' }];
+  const along = [decide((job) => job.sheet.grain, 'respect')];
   if (sheet.grainAlongFold === false && stock.needsScore) {
     // Along its grain a card may not come out of this sheet at all.
     const up = tryOut(job, workshop, sheet.sides, along).comesOut;
@@ -135,7 +136,7 @@ function crackSnags(job: Job, workshop: Workshop, { art, stock, sheet }: CreaseF
         why: 'Ink over a coated fold cracks first at the ends. Use a wide tip and light passes, and fold slowly.',
         remedies:
           job.crease.pressure === 'firm'
-            ? [{ label: 'Press lightly', changes: [{ path: ['crease', 'pressure'], value: 'light' }] }]
+            ? [{ label: 'Press lightly', changes: [decide((job) => job.crease.pressure, 'light')] }]
             : [],
       },
     ];

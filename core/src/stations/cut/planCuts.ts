@@ -1,3 +1,4 @@
+import { decide } from '../../job/decide.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
@@ -259,7 +260,7 @@ function heavySnags({ trimmers }: Workshop, trimmer: Trimmer, { stock }: StockPl
       remedies: trimmers
         .filter((tool) => !tool.machine)
         .slice(0, 2)
-        .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [{ path: ['cut', 'trimmerId'], value: tool.id }] })),
+        .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [decide((job) => job.cut.trimmerId, tool.id)] })),
     },
   ];
 }
@@ -284,7 +285,7 @@ function cutSnags(
       why: `The longest cut is ${formatLength(need, unit)}; it cuts ${formatLength(trimmer.longestCutMm, unit)}.`,
       remedies: workshop.trimmers
         .filter((t) => t.longestCutMm >= need && t.id !== job.cut.trimmerId)
-        .map((t) => ({ label: `Cut with ${t.name}`, changes: [{ path: ['cut', 'trimmerId'], value: t.id }] })),
+        .map((t) => ({ label: `Cut with ${t.name}`, changes: [decide((job) => job.cut.trimmerId, t.id)] })),
     },
   ];
 }

@@ -1,3 +1,4 @@
+import { decide } from '../../job/decide.ts';
 import { LIGHTEST_SHARE } from '../sheet/layout/question.ts';
 import { handiestMoves, sheetsAtOnce, strokesOf } from './handiestMoves.ts';
 import { isShaped } from './isShaped.ts';
@@ -120,10 +121,10 @@ function rowOf(
     offcut: offcutsOf(waste, keepMm)[0] ?? null,
     isNow: isOwn && (bare || bleed === size.bleedMm > 0) && grain === job.sheet.grain,
     changes: [
-      { path: ['stock', 'stockId'], value: stock.id },
-      { path: ['sheet', 'cutDown'], value: cutDown },
-      { path: ['sheet', 'grain'], value: grain },
-      ...(bare ? [] : [{ path: ['size', 'bleedMm'], value: bled.bleedMm }]),
+      decide((job) => job.stock.stockId, stock.id),
+      decide((job) => job.sheet.cutDown, cutDown),
+      decide((job) => job.sheet.grain, grain),
+      ...(bare ? [] : [decide((job) => job.size.bleedMm, bled.bleedMm)]),
     ],
   };
 }

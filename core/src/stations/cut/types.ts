@@ -1,7 +1,8 @@
 import type { Box, Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Job } from '../../job/types.ts';
-import type { JobChange, StationPlan } from '../../job/findings.ts';
+import type { JobChange } from '../../job/decide.ts';
+import type { StationPlan } from '../../job/findings.ts';
 import type { Minor } from '../../ground/money.ts';
 import type { Trimmer } from '../../workshop/types.ts';
 import type { ThroughCreases } from '../sheet/layout/throughCreases.ts';

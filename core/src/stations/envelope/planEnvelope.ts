@@ -1,3 +1,4 @@
+import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { shrink } from '../../ground/geometry/box.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
@@ -144,7 +145,7 @@ function envelopeSnags(
       level: 'warn',
       title: 'The flap is too short to hold',
       why: `It must pass the ${THROAT_MM} mm throat and reach ${FLAP_HOLD_MM} mm on to the back.`,
-      remedies: [{ label: 'Let the flap follow the height', changes: [{ path: ['envelope', 'flapMm'], value: null }] }],
+      remedies: [{ label: 'Let the flap follow the height', changes: [decide((job) => job.envelope.flapMm, null)] }],
     });
   const longest = insideHeightMm - GLUE_INSET_MM;
   if (flapMm > longest + TOLERANCE_MM)
@@ -154,7 +155,7 @@ function envelopeSnags(
       level: 'stop',
       title: 'The flap is longer than the envelope',
       why: `Folded down, ${formatLength(flapMm, unit)} reaches past the lower fold: the envelope is ${formatLength(insideHeightMm, unit)} high, and a flap ends ${formatLength(GLUE_INSET_MM, unit)} short of that.`,
-      remedies: [{ label: 'Let the flap follow the height', changes: [{ path: ['envelope', 'flapMm'], value: null }] }],
+      remedies: [{ label: 'Let the flap follow the height', changes: [decide((job) => job.envelope.flapMm, null)] }],
     });
   if (up > 0) return snags;
   const room = shrink({ xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, margins);
@@ -166,7 +167,7 @@ function envelopeSnags(
     (s) => s.sheetPriceMinor,
   )
     .slice(0, 3)
-    .map((s) => ({ label: `Make it from ${s.name}`, changes: [{ path: ['envelope', 'stockId'], value: s.id }] }));
+    .map((s) => ({ label: `Make it from ${s.name}`, changes: [decide((job) => job.envelope.stockId, s.id)] }));
   snags.push({
     id: 'envelope-sheet',
     station: 'envelope',
@@ -194,9 +195,9 @@ function suggestShelf(job: Job, suiting: Workshop['envelopes']): readonly Snag[]
       remedies: [
         ...suiting.slice(0, 2).map((e) => ({
           label: `Use ${e.name} (${e.onShelf} on the shelf)`,
-          changes: [{ path: ['brief', 'envelope'], value: { kind: 'shelf', envelopeId: e.id } }],
+          changes: [decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId: e.id })],
         })),
-        { label: 'Make one to match', changes: [{ path: ['envelope', 'make'], value: true }] },
+        { label: 'Make one to match', changes: [decide((job) => job.envelope.make, true)] },
       ],
     },
   ];

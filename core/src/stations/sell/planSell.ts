@@ -1,3 +1,4 @@
+import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { count, figure, money, plural, sayExactly, sayMoney, share, words } from '../../job/figures.ts';
 import { envelopeOnHand } from '../../job/pick.ts';
@@ -217,7 +218,13 @@ const marginOf = (price: number, cost: number): number => (price > 0 ? (price - 
 function priceSnags(job: Job, currency: string, cost: number, single: Minor, pack: Minor): readonly Snag[] {
   const snags: Snag[] = [];
   const { packOf } = job.sell;
-  const below = (id: string, what: string, price: Minor, costs: number, field: string): void => {
+  const below = (
+    id: string,
+    what: string,
+    price: Minor,
+    costs: number,
+    field: 'singlePriceMinor' | 'packPriceMinor',
+  ): void => {
     // Under half a minor unit is nothing that anybody could pay.
     if (price >= costs - 0.5) return;
     snags.push({
@@ -226,7 +233,7 @@ function priceSnags(job: Job, currency: string, cost: number, single: Minor, pac
       level: 'warn',
       title: `${what} sells for less than it costs`,
       why: `It costs ${sayMoney(roundHalfUp(costs), currency)} with your time and is priced ${sayMoney(price, currency)}.`,
-      remedies: [{ label: 'Use the suggested price', changes: [{ path: ['sell', field], value: null }] }],
+      remedies: [{ label: 'Use the suggested price', changes: [decide((job) => job.sell[field], null)] }],
     });
   };
   below('sell-single-loss', 'A single', single, cost, 'singlePriceMinor');
@@ -245,8 +252,8 @@ function priceSnags(job: Job, currency: string, cost: number, single: Minor, pac
       title: `Packs of ${packOf} leave ${left} of ${wanted} over`,
       why: `${wanted} good cards fill ${Math.floor(wanted / packOf)} ${plural(Math.floor(wanted / packOf), 'pack')}; the rest are sold singly, or wait for the next run.`,
       remedies: [
-        ...(even ? [{ label: `Sell packs of ${even}`, changes: [{ path: ['sell', 'packOf'], value: even }] }] : []),
-        ...(listed ? [] : [{ label: `Make ${more} cards`, changes: [{ path: ['brief', 'wanted'], value: more }] }]),
+        ...(even ? [{ label: `Sell packs of ${even}`, changes: [decide((job) => job.sell.packOf, even)] }] : []),
+        ...(listed ? [] : [{ label: `Make ${more} cards`, changes: [decide((job) => job.brief.wanted, more)] }]),
       ],
     });
   }

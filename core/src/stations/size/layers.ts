@@ -1,3 +1,4 @@
+import { decide, decideEach } from '../../job/decide.ts';
 import type { FoldedForm } from '../../ground/fold/types.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { apply, invert } from '../../ground/geometry/affine.ts';
@@ -62,13 +63,18 @@ export function planLayers(
         title: laid.title,
         why: laid.why,
         remedies: [
-          ...laid.remedies.map(({ label, field, value }) => ({
+          ...laid.remedies.map(({ label, part }) => ({
             label,
-            changes: [{ path: ['size', 'layers', String(index), field], value }],
+            changes: decideEach((job) => job.size.layers.at(index), part),
           })),
           {
             label: 'Take this layer off',
-            changes: [{ path: ['size', 'layers'], value: job.size.layers.filter((l) => l.id !== choice.id) }],
+            changes: [
+              decide(
+                (job) => job.size.layers,
+                job.size.layers.filter((l) => l.id !== choice.id),
+              ),
+            ],
           },
         ],
       });
@@ -82,7 +88,7 @@ type Laid =
       readonly ok: false;
       readonly title: string;
       readonly why: string;
-      readonly remedies: readonly { readonly label: string; readonly field: string; readonly value: unknown }[];
+      readonly remedies: readonly { readonly label: string; readonly part: Partial<LayerChoice> }[];
     };
 
 const KIND_NAMES = { mat: 'Mat', writing: 'Writing panel', insert: 'Insert' } as const;
@@ -112,7 +118,7 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
           why: `${i + 1} × ${formatLength(choice.revealMm, workshop.unit)} from every side leaves less than ${SMALLEST_PIECE_MM} mm.`,
           remedies:
             fits > 0
-              ? [{ label: `Set the reveal to ${formatLength(fits, workshop.unit)}`, field: 'revealMm', value: fits }]
+              ? [{ label: `Set the reveal to ${formatLength(fits, workshop.unit)}`, part: { revealMm: fits } }]
               : [],
         };
       }
@@ -213,8 +219,7 @@ function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerCh
         why: `A reveal of ${formatLength(choice.revealMm, workshop.unit)} leaves less than ${SMALLEST_PIECE_MM} mm.`,
         remedies: largestInsertReveal(reach, breadth, creepOf(job, workshop, choice), choice.revealMm).map((mm) => ({
           label: `Set the reveal to ${formatLength(mm, workshop.unit)}`,
-          field: 'revealMm',
-          value: mm,
+          part: { revealMm: mm },
         })),
       };
     const [widthMm, heightMm] = upright ? [2 * leaf, across] : [across, 2 * leaf];

@@ -1,3 +1,4 @@
+import { decide, decideEach } from '../../job/decide.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import type { Folding } from '../../ground/fold/foldForm.ts';
 import type { FoldedForm } from '../../ground/fold/types.ts';
@@ -36,9 +37,9 @@ export const sizeSnags = (job: Job, workshop: Workshop, found: SizeFindings): re
   ...safeSnags(job, workshop),
 ];
 
-const setOption = (option: OptionId, value: unknown, label: string): Remedy => ({
+const setOption = (part: Partial<FormatOptions>, label: string): Remedy => ({
   label,
-  changes: [{ path: ['size', 'options', option], value }],
+  changes: decideEach((job) => job.size.options, part),
 });
 /** Up to a tenth of a millimetre: a remedy must be enough. */
 const roundUp = (mm: Mm): Mm => Math.ceil(mm * 10 - 1e-9) / 10;
@@ -54,7 +55,7 @@ function optionSnags({ optionFaults }: SizeFindings, { unit }: Workshop): readon
       level: 'stop',
       title: `${label} cannot be ${say(given)}`,
       why: `On a card of this size it goes from ${say(least)} to ${say(most)}; it is drawn at ${say(nearest)}.`,
-      remedies: [setOption(option, value, `Set it to ${say(value)}`)],
+      remedies: [setOption({ [option]: value }, `Set it to ${say(value)}`)],
     };
   });
 }
@@ -73,8 +74,8 @@ function foldSnags({ form, folding, options, colliding }: SizeFindings, { unit }
       title: `${nameOf(worst.panelId)} is too long by ${fixed(worst.byMm, 1)} mm`,
       why: `At step ${worst.step + 1} it lies in the bend: round a pile this thick the fold needs that much more room, so it jams or bulges.`,
       remedies: [
-        setOption('shortenMm', null, 'Let the card’s thickness set the shortening'),
-        setOption('shortenMm', wrap, `Shorten each wrap by ${formatLength(wrap, unit)}`),
+        setOption({ shortenMm: null }, 'Let the card’s thickness set the shortening'),
+        setOption({ shortenMm: wrap }, `Shorten each wrap by ${formatLength(wrap, unit)}`),
       ],
     });
   }
@@ -113,7 +114,7 @@ function shapeSnags(job: Job, { unit }: Workshop, { options }: SizeFindings): re
           level: 'stop',
           title: 'Your path cannot be cut out',
           why: `It stands as an oval for now: ${read.why}.`,
-          remedies: [setOption('shape', 'oval', 'Use an oval instead')],
+          remedies: [setOption({ shape: 'oval' }, 'Use an oval instead')],
         },
       ];
   }
@@ -135,7 +136,7 @@ function shapeSnags(job: Job, { unit }: Workshop, { options }: SizeFindings): re
       return [
         {
           label: sayHinge(change, facts.insetMm, unit),
-          changes: Object.entries(change).map(([key, value]) => ({ path: ['size', 'options', key], value })),
+          changes: decideEach((job) => job.size.options, change),
         },
       ];
     });
@@ -191,8 +192,8 @@ function roundness(job: Job, unit: Workshop['unit'], options: FormatOptions, ins
             {
               label: `Make it a circle: ${formatLength(value, unit)} shut`,
               changes: [
-                { path: ['size', field], value },
-                { path: ['size', 'options', 'hingeInsetMm'], value: Math.round(insetMm * 100) / 100 },
+                decide((job) => job.size[field], value),
+                decide((job) => job.size.options.hingeInsetMm, Math.round(insetMm * 100) / 100),
               ],
             },
           ]
@@ -244,18 +245,15 @@ function fitSnags(job: Job, workshop: Workshop, fit: Fit | null, thicknessMm: Mm
     remedies.push({
       label: `Make it ${formatSize(largest.widthMm, largest.heightMm, unit)}, the largest that slides in well`,
       changes: [
-        { path: ['size', 'finishedWidthMm'], value: largest.widthMm },
-        { path: ['size', 'finishedHeightMm'], value: largest.heightMm },
+        decide((job) => job.size.finishedWidthMm, largest.widthMm),
+        decide((job) => job.size.finishedHeightMm, largest.heightMm),
       ],
     });
   remedies.push(...betterEnvelopes(job, workshop, thicknessMm));
   if (!job.envelope.make)
     remedies.push({
       label: 'Make an envelope to fit',
-      changes: [
-        { path: ['brief', 'envelope'], value: { kind: 'none' } },
-        { path: ['envelope', 'make'], value: true },
-      ],
+      changes: [decide((job) => job.brief.envelope, { kind: 'none' }), decide((job) => job.envelope.make, true)],
     });
   const rattles = fit.word === 'rattles';
   return [
@@ -283,7 +281,7 @@ function betterEnvelopes(job: Job, workshop: Workshop, thicknessMm: Mm): readonl
     .slice(0, 2)
     .map((envelope) => ({
       label: `Use ${envelope.name} instead (${envelope.onShelf} on the shelf)`,
-      changes: [{ path: ['brief', 'envelope'], value: { kind: 'shelf', envelopeId: envelope.id } }],
+      changes: [decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId: envelope.id })],
     }));
 }
 
@@ -298,7 +296,7 @@ function safeSnags(job: Job, { unit }: Workshop): readonly Snag[] {
         level: 'stop',
         title: 'The safe inset leaves no room for words',
         why: `${formatLength(safeMm, unit)} from each side meets in the middle of the card.`,
-        remedies: [{ label: 'Set safe to 3 mm', changes: [{ path: ['size', 'safeMm'], value: 3 }] }],
+        remedies: [{ label: 'Set safe to 3 mm', changes: [decide((job) => job.size.safeMm, 3)] }],
       },
     ];
   if (bleedMm > 0 && bleedMm < 2)
@@ -309,7 +307,7 @@ function safeSnags(job: Job, { unit }: Workshop): readonly Snag[] {
         level: 'note',
         title: `A bleed of ${formatLength(bleedMm, unit)} forgives little`,
         why: 'A hand trimmer drifts by a millimetre or so; art that stops sooner than that leaves a white sliver.',
-        remedies: [{ label: 'Set bleed to 3 mm', changes: [{ path: ['size', 'bleedMm'], value: 3 }] }],
+        remedies: [{ label: 'Set bleed to 3 mm', changes: [decide((job) => job.size.bleedMm, 3)] }],
       },
     ];
   return [];

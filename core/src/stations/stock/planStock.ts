@@ -1,3 +1,4 @@
+import { decide } from '../../job/decide.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import { capital, count, figure, money, words } from '../../job/figures.ts';
 import { pathOf, printerOf, stockOf } from '../../job/pick.ts';
@@ -161,7 +162,7 @@ function stockSnags(
       level: 'note',
       title: 'Ink dries slowly on pearl',
       why: 'Handled too soon it smears. An hour is usual; the pack or the printer’s instructions may say more.',
-      remedies: [{ label: 'Let it dry for an hour', changes: [{ path: ['make', 'dryMinutes'], value: 60 }] }],
+      remedies: [{ label: 'Let it dry for an hour', changes: [decide((job) => job.make.dryMinutes, 60)] }],
     });
   return snags;
 }
@@ -172,10 +173,7 @@ function otherPaths(workshop: Workshop, stock: Stock): readonly Remedy[] {
       .filter((path) => pathRefusals(path, stock, workshop).length === 0)
       .map((path) => ({
         label: `Feed it through the ${path.name} of ${printer.name}`,
-        changes: [
-          { path: ['stock', 'printerId'], value: printer.id },
-          { path: ['stock', 'pathId'], value: path.id },
-        ],
+        changes: [decide((job) => job.stock.printerId, printer.id), decide((job) => job.stock.pathId, path.id)],
       })),
   );
 }
@@ -189,6 +187,6 @@ function otherStocks(workshop: Workshop, path: FeedPath, stock: Stock): readonly
     (s) => s.sheetPriceMinor,
   );
   return nearest
-    ? [{ label: `Print on ${nearest.name} instead`, changes: [{ path: ['stock', 'stockId'], value: nearest.id }] }]
+    ? [{ label: `Print on ${nearest.name} instead`, changes: [decide((job) => job.stock.stockId, nearest.id)] }]
     : [];
 }

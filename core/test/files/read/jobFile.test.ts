@@ -1,3 +1,4 @@
+import { decide, type Held } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
 import { checkJob, checkWorkshop, readJobFile } from '../../../src/files/read/readJobFile.ts';
@@ -168,16 +169,17 @@ describe('changeJob', () => {
   it('shares what it does not change and leaves the old job alone', () => {
     const job = newJob('Ebb', workshop);
     const changed = changeJob(job, [
-      { path: ['art', 'faces', 'front'], value: { background: '#ffffff', picture: null, texts: [] } },
+      decide((job) => job.art.faces.at('front'), { background: '#ffffff', picture: null, texts: [] }),
     ]);
     expect(job.art.faces).to.deep.equal({});
     expect(changed.art.faces.front!.background).to.equal('#ffffff');
     expect(changed.size).to.equal(job.size);
   });
   it('refuses a path through something that is not an object', () => {
-    expect(() => changeJob(newJob('Ebb', workshop), [{ path: ['brief', 'title', 'colour'], value: 1 }])).to.throw(
-      RangeError,
-      /brief\.title\.colour/,
-    );
+    expect(() =>
+      changeJob(newJob('Ebb', workshop), [
+        decide((job) => (job.brief.title as unknown as { colour: Held<number> }).colour, 1),
+      ]),
+    ).to.throw(RangeError, /brief\.title\.colour/);
   });
 });

@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { apply, compose, IDENTITY, type Affine } from '../../../src/ground/geometry/affine.ts';
 import type { Point } from '../../../src/ground/geometry/types.ts';
@@ -31,13 +32,13 @@ function pointsOf(scene: Scene, role: Role): readonly Point[] {
 }
 const labelsOf = (scene: Scene): readonly string[] => scene.shapes.flatMap((s) => (s.kind === 'label' ? [s.text] : []));
 
-const job = jobWith(...sized('sideFold', 96, 136), {
-  path: ['art', 'faces'],
-  value: {
+const job = jobWith(
+  ...sized('sideFold', 96, 136),
+  decide((job) => job.art.faces, {
     front: { background: '#14263c', picture: null, texts: [words('Ebb')] },
     insideFront: { background: '#f4cfae', picture: null, texts: [] },
-  },
-});
+  }),
+);
 const view = { unit: 'mm', textMm: 3, stockColour: '#fffdf8' } as const;
 
 describe('drawBlank', () => {
@@ -120,7 +121,7 @@ describe('drawCreaseLine', () => {
   it('lays the stop’s edge at nought and the groove at its number, for either format and face', () => {
     for (const format of ['sideFold', 'tentFold'] as const)
       for (const bead of ['inside', 'intoGroove'] as const) {
-        const p = plan(changeJob(job, [...sized(format, 96, 60), { path: ['crease', 'bead'], value: bead }]));
+        const p = plan(changeJob(job, [...sized(format, 96, 60), decide((job) => job.crease.bead, bead)]));
         const scene = drawCreaseLine(p.size, p.crease, 0, { ...view, art: { outside: [], inside: [] } });
         const [line] = p.crease.lines;
         expect(pointsOf(scene, 'cutNow').every((point) => Math.abs(point.xMm - line!.grooveAtMm) < 1e-9)).to.be.true;
@@ -135,7 +136,7 @@ describe('drawCreaseLine', () => {
 describe('drawEnvelope', () => {
   const p = plan(
     changeJob(job, [
-      { path: ['envelope'], value: { make: true, stockId: 'reed-120-a3', easeMm: 4, seamMm: 18, flapMm: null } },
+      decide((job) => job.envelope, { make: true, stockId: 'reed-120-a3', easeMm: 4, seamMm: 18, flapMm: null }),
     ]),
   );
   it('gives the blank its sizes', () => {
@@ -153,7 +154,7 @@ describe('drawEnvelope', () => {
 });
 
 describe('drawStep', () => {
-  const p = plan(changeJob(job, [{ path: ['envelope', 'make'], value: true }]));
+  const p = plan(changeJob(job, [decide((job) => job.envelope.make, true)]));
   const see = { unit: 'mm', textMm: 4 } as const;
 
   it('draws every step but the drying', () => {
@@ -178,8 +179,8 @@ describe('drawStep', () => {
   it('draws a pass as the card comes out of it: white alone, then colours over it', () => {
     const navy = plan(
       changeJob(job, [
-        { path: ['stock'], value: { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' } },
-        { path: ['art', 'faces', 'insideBack'], value: { background: '#f2b01e', picture: null, texts: [] } },
+        decide((job) => job.stock, { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' }),
+        decide((job) => job.art.faces.at('insideBack'), { background: '#f2b01e', picture: null, texts: [] }),
       ]),
     );
     const passOf = (id: string) =>

@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { setText } from '../../../src/stations/art/words/setText.ts';
@@ -113,11 +114,13 @@ describe('planArt', () => {
   const withFront = (face: Partial<FaceArt>, picture = { widthPx: 4000, heightPx: 3000 }): Job =>
     jobWith(
       ...sized('tentFold', 148, 105),
-      {
-        path: ['pictures', 'boat'],
-        value: { name: 'boat.jpg', sha256: '0'.repeat(64), mime: 'image/jpeg', ...picture },
-      },
-      { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [], ...face } },
+      decide((job) => job.pictures.at('boat'), {
+        name: 'boat.jpg',
+        sha256: '0'.repeat(64),
+        mime: 'image/jpeg',
+        ...picture,
+      }),
+      decide((job) => job.art.faces.at('front'), { background: null, picture: null, texts: [], ...face }),
     );
   const boat = { pictureId: 'boat', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false };
 

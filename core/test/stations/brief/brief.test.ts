@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { planBrief } from '../../../src/stations/brief/planBrief.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
@@ -7,12 +8,12 @@ import { jobWith, words, workshop } from '../../support.ts';
 /** A job whose front carries a list of names. */
 const named = (people: readonly string[]): ReturnType<typeof jobWith> =>
   jobWith(
-    { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [words('Dear {Name}')] } },
-    { path: ['names'], value: { columns: ['Name'], rows: people.map((person) => [person]) } },
+    decide((job) => job.art.faces.at('front'), { background: null, picture: null, texts: [words('Dear {Name}')] }),
+    decide((job) => job.names, { columns: ['Name'], rows: people.map((person) => [person]) }),
   );
 
 describe('planBrief', () => {
-  const job = jobWith({ path: ['brief', 'dueDate'], value: '2026-12-04' });
+  const job = jobWith(decide((job) => job.brief.dueDate, '2026-12-04'));
 
   it('counts the days left, over the end of a month', () => {
     const days = planBrief(job, workshop, '2026-11-25').figures.find((f) => f.id === 'days')!;
@@ -26,8 +27,8 @@ describe('planBrief', () => {
   });
   it('counts envelopes before they run out, and each remedy is enough', () => {
     const many = changeJob(job, [
-      { path: ['brief', 'wanted'], value: 90 },
-      { path: ['brief', 'envelope'], value: { kind: 'shelf', envelopeId: 'teal-quay' } },
+      decide((job) => job.brief.wanted, 90),
+      decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId: 'teal-quay' }),
     ]);
     const snag = planBrief(many, workshop, null).snags[0]!;
     expect(snag.title).to.equal('20 envelopes short');
@@ -56,9 +57,9 @@ describe('planBrief', () => {
     const into = (envelopeId: string, wanted: number, onShelf: number) =>
       [
         changeJob(job, [
-          { path: ['brief', 'wanted'], value: wanted },
-          { path: ['brief', 'purpose'], value: 'sell' },
-          { path: ['brief', 'envelope'], value: { kind: 'shelf', envelopeId } },
+          decide((job) => job.brief.wanted, wanted),
+          decide((job) => job.brief.purpose, 'sell'),
+          decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId }),
         ]),
         {
           ...workshop,
@@ -81,8 +82,8 @@ describe('planBrief', () => {
     ).to.deep.equal(['envelope.make']);
     // An envelope that was typed has no shelf to run out, and says where its size is from.
     const typed = changeJob(job, [
-      { path: ['brief', 'wanted'], value: 900 },
-      { path: ['brief', 'envelope'], value: { kind: 'typed', insideWidthMm: 150, insideHeightMm: 110 } },
+      decide((job) => job.brief.wanted, 900),
+      decide((job) => job.brief.envelope, { kind: 'typed', insideWidthMm: 150, insideHeightMm: 110 }),
     ]);
     const figure = planBrief(typed, workshop, null).figures.find(({ id }) => id === 'envelope')!;
     expect(planBrief(typed, workshop, null).snags).to.deep.equal([]);

@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { drawCreaseLine } from '../../../src/stations/crease/drawCrease.ts';
@@ -10,12 +11,12 @@ import { runs } from '../../runs.ts';
 
 /** On a board, one card at a time. */
 const on = (board: string, job: Job): Job =>
-  changeJob(job, [
-    { path: ['crease', 'boardId'], value: board },
-    { path: ['cut', 'order'], value: 'cutFirst' },
-  ]);
+  changeJob(job, [decide((job) => job.crease.boardId, board), decide((job) => job.cut.order, 'cutFirst')]);
 const pleats = (panels: number, widthMm: number): Job =>
-  inkedWith(...sized('zigzag', widthMm, 90), { path: ['size', 'options'], value: { panels } });
+  inkedWith(
+    ...sized('zigzag', widthMm, 90),
+    decide((job) => job.size.options, { panels }),
+  );
 
 describe('creases in order', () => {
   it('a zigzag of five: mountains first, then turned over once for the valleys', () => {
@@ -32,7 +33,7 @@ describe('creases in order', () => {
 
   it('changes every face up with the bead, and nothing else', () => {
     const job = on('five-board', pleats(4, 50));
-    const into = changeJob(job, [{ path: ['crease', 'bead'], value: 'intoGroove' }]);
+    const into = changeJob(job, [decide((job) => job.crease.bead, 'intoGroove')]);
     const [inside, outside] = [plan(job).crease.lines, plan(into).crease.lines];
     const key = (l: { fromStopMm: number }): number => l.fromStopMm;
     const sorted = (lines: typeof inside) => [...lines].sort((a, b) => key(a) - key(b));
@@ -48,7 +49,10 @@ describe('creases in order', () => {
     // 1.2 mm (76.2) and 100 by 1.6 (101.6).
     const job = on(
       'inch-board',
-      inkedWith(...sized('sideFold', 100, 140), { path: ['size', 'options'], value: { shortFrontMm: 25 } }),
+      inkedWith(
+        ...sized('sideFold', 100, 140),
+        decide((job) => job.size.options, { shortFrontMm: 25 }),
+      ),
     );
     const [line] = plan(job).crease.lines;
     expect(line).to.include({ edgeAtStop: 'right', fromStopMm: 75 });
@@ -130,7 +134,7 @@ describe('board-friendly sizes', () => {
           const job = on(board.id, inkedWith(...sized(format, w, 90)));
           const before = plan(job);
           for (const friendly of before.crease.friendly) {
-            const after = plan(changeJob(job, [{ path: ['size', friendly.field], value: friendly.mm }]));
+            const after = plan(changeJob(job, [decide((job) => job.size[friendly.field], friendly.mm)]));
             expect(Math.max(...after.crease.lines.map((l) => Math.abs(l.errorMm))), format).to.be.at.most(0.1001);
             expect(after.sheet.up).to.be.at.least(before.sheet.up);
             expect(after.sheet.up).to.equal(friendly.up);
@@ -146,8 +150,8 @@ describe('board-friendly sizes', () => {
     // 100 would be nearer than 85, but 2 · 100 + 2 · 3 is more than the 203.2 mm the printer reaches.
     expect(friendly.map((f) => f.mm)).to.deep.equal([95, 90, 85, 80]);
     const loose = changeJob(on('five-board', inkedWith(...sized('sideFold', 104, 140))), [
-      { path: ['sheet', 'grain'], value: 'ignore' },
-      { path: ['stock', 'stockId'], value: 'shell-300-a3' },
+      decide((job) => job.sheet.grain, 'ignore'),
+      decide((job) => job.stock.stockId, 'shell-300-a3'),
     ]);
     const sizes = plan(loose).crease.friendly.map((f) => f.mm);
     expect(sizes).to.include(100);

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { changeJob } from '../../../src/job/changeJob.ts';
 import type { Board, Workshop } from '../../../src/workshop/types.ts';
 import type { Job } from '../../../src/job/types.ts';
-import type { JobChange } from '../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { inkedWith, plan, sized, workshop } from '../../support.ts';
 
 const creaseOf = (job: Job, shop: Workshop = workshop) => plan(job, shop).crease;
@@ -13,7 +13,7 @@ const withBoard = (board: Partial<Board>): Workshop => ({
   ...workshop,
   boards: [{ ...workshop.boards.find(({ id }) => id === 'five-board')!, ...board }],
 });
-const ON_FIVE: JobChange = { path: ['crease', 'boardId'], value: 'five-board' };
+const ON_FIVE: JobChange = decide((job) => job.crease.boardId, 'five-board');
 const coated = (coating: 'gloss' | 'pearl' | 'uncoated'): Workshop => ({
   ...workshop,
   stocks: workshop.stocks.map((stock) => ({ ...stock, coating })),
@@ -53,8 +53,8 @@ describe('what is said of creases', () => {
     // A tent open 95 × 140 lies as drawn when any way will do: across its grain, four up; along it three are.
     const across = inkedWith(
       ...sized('tentFold', 90, 66),
-      { path: ['sheet', 'grain'], value: 'ignore' },
-      { path: ['size', 'bleedMm'], value: 0 },
+      decide((job) => job.sheet.grain, 'ignore'),
+      decide((job) => job.size.bleedMm, 0),
     );
     expect(plan(across).sheet.grainAlongFold).to.equal(false);
     const snag = snagOf(across, 'crease-across-grain')!;
@@ -66,19 +66,22 @@ describe('what is said of creases', () => {
     // Open 190 × 280 fits the sheet one way only, and that is across.
     const tight = inkedWith(
       ...sized('tentFold', 190, 140),
-      { path: ['sheet', 'grain'], value: 'ignore' },
-      { path: ['size', 'bleedMm'], value: 0 },
+      decide((job) => job.sheet.grain, 'ignore'),
+      decide((job) => job.size.bleedMm, 0),
     );
     expect(snagOf(tight, 'crease-across-grain')!.remedies).to.deep.equal([]);
     // Card that wants no score is not warned of.
-    const light = changeJob(across, [{ path: ['stock', 'stockId'], value: 'reed-120-a4' }]);
+    const light = changeJob(across, [decide((job) => job.stock.stockId, 'reed-120-a4')]);
     expect(plan(light).stock.needsScore).to.equal(false);
     expect(snagOf(light, 'crease-across-grain')).to.equal(undefined);
   });
 
   it('is ink over a coated skin, and light passes where firm ones were chosen', () => {
-    const card = (pressure: string) =>
-      inkedWith(...sized('sideFold', 96, 136), { path: ['crease', 'pressure'], value: pressure });
+    const card = (pressure: Job['crease']['pressure']) =>
+      inkedWith(
+        ...sized('sideFold', 96, 136),
+        decide((job) => job.crease.pressure, pressure),
+      );
     for (const coating of ['gloss', 'pearl'] as const)
       expect(snagOf(card('byCoating'), 'crease-skin', coated(coating))!.title).to.contain(`A ${coating} skin`);
     expect(snagOf(card('byCoating'), 'crease-skin', coated('uncoated'))).to.equal(undefined);
@@ -87,7 +90,7 @@ describe('what is said of creases', () => {
     expect(changeJob(card('firm'), firm.remedies[0]!.changes).crease.pressure).to.equal('light');
     // Bare outside, nothing cracks that anybody sees.
     const inside = changeJob(card('byCoating'), [
-      { path: ['art', 'faces'], value: { insideBack: { background: '#cfe6e4', picture: null, texts: [] } } },
+      decide((job) => job.art.faces, { insideBack: { background: '#cfe6e4', picture: null, texts: [] } }),
     ]);
     expect(snagOf(inside, 'crease-skin', coated('gloss'))).to.equal(undefined);
   });
@@ -97,8 +100,8 @@ describe('what creasing comes to', () => {
   const zigzag = inkedWith(
     ...sized('zigzag', 45, 120),
     ON_FIVE,
-    { path: ['sheet', 'spares'], value: 0 },
-    { path: ['brief', 'wanted'], value: 10 },
+    decide((job) => job.sheet.spares, 0),
+    decide((job) => job.brief.wanted, 10),
   );
 
   it('is told by the line where there is one, and by how many where there are more', () => {
@@ -139,12 +142,12 @@ describe('what creasing comes to', () => {
   });
 
   it('names both schools, the one in force first', () => {
-    const schools = (pressure: string, bead: string) =>
+    const schools = (pressure: Job['crease']['pressure'], bead: Job['crease']['bead']) =>
       creaseOf(
         inkedWith(
           ...sized('sideFold', 96, 136),
-          { path: ['crease', 'pressure'], value: pressure },
-          { path: ['crease', 'bead'], value: bead },
+          decide((job) => job.crease.pressure, pressure),
+          decide((job) => job.crease.bead, bead),
         ),
       );
     expect(schools('firm', 'inside').schools.map(({ text }) => text.split(':')[0])).to.deep.equal([

@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { drawCreaseLine } from '../../../src/stations/crease/drawCrease.ts';
 import type { BlankEdge, FaceUp } from '../../../src/stations/crease/creaseLines.ts';
@@ -11,10 +12,7 @@ import { inkedWith, plan, sized, workshop } from '../../support.ts';
 
 const [W, H] = [180, 110];
 const five = (job: Job): Plan => plan(job);
-const ON_FIVE = [
-  { path: ['crease', 'boardId'], value: 'five-board' },
-  { path: ['cut', 'order'], value: 'cutFirst' },
-];
+const ON_FIVE = [decide((job) => job.crease.boardId, 'five-board'), decide((job) => job.cut.order, 'cutFirst')];
 /** Open 180 × 110, its fold 90 from either side. */
 const side = five(inkedWith(...sized('sideFold', 90, 110), ...ON_FIVE));
 const art = (what: string): readonly Shape[] => [
@@ -127,7 +125,11 @@ describe('the card on the board', () => {
   it('shows its other creases as they bend with this face up, and not the one that is pressed', () => {
     // A zigzag of four 40 mm panels: mountain, valley, mountain.
     const zigzag = five(
-      inkedWith(...sized('zigzag', 40, 90), { path: ['size', 'options'], value: { panels: 4 } }, ...ON_FIVE),
+      inkedWith(
+        ...sized('zigzag', 40, 90),
+        decide((job) => job.size.options, { panels: 4 }),
+        ...ON_FIVE,
+      ),
     );
     for (const [i, line] of zigzag.crease.lines.entries()) {
       const scene = drawn(zigzag, i);

@@ -5,7 +5,7 @@ import { changeJob } from '../../../src/job/changeJob.ts';
 import { isPlainRule } from '../../../src/job/plainRule.ts';
 import type { Board, Workshop } from '../../../src/workshop/types.ts';
 import type { Job } from '../../../src/job/types.ts';
-import type { JobChange } from '../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { inkedWith, plan, sized, workshop } from '../../support.ts';
 
 const board = (part: Partial<Board> = {}): Board => ({
@@ -111,8 +111,8 @@ describe('how lines are held and turned', () => {
 });
 
 const ON_FIVE: readonly JobChange[] = [
-  { path: ['crease', 'boardId'], value: 'five-board' },
-  { path: ['cut', 'order'], value: 'cutFirst' },
+  decide((job) => job.crease.boardId, 'five-board'),
+  decide((job) => job.cut.order, 'cutFirst'),
 ];
 const creaseOf = (job: Job, shop: Workshop = workshop) => plan(job, shop).crease;
 
@@ -147,7 +147,7 @@ describe('what is said at Crease', () => {
     // 94 is 31⅓ threes (a third of three off, 1 mm), 23½ fours (2 off), 47 twos; and 0.25 off grooves of 94.25.
     expect(offered(other('threes', 3))).to.deep.equal([]);
     expect(offered(other('fair', 94.25), other('twos', 2), other('fours', 4))).to.deep.equal([
-      { label: 'Crease on the twos', changes: [{ path: ['crease', 'boardId'], value: 'twos' }] },
+      { label: 'Crease on the twos', changes: [decide((job) => job.crease.boardId, 'twos')] },
     ]);
     expect(offered(other('fair', 94.25)).map(({ label }) => label)).to.deep.equal(['Crease on the fair']);
     expect(offered()).to.deep.equal([]);
@@ -156,9 +156,9 @@ describe('what is said at Crease', () => {
   it('of the time: every pass over every piece pressed, and every fold of every card', () => {
     const pace = { ...workshop.pace, perCreasePass: 0.5, perFold: 0.2 };
     const run: readonly JobChange[] = [
-      { path: ['brief', 'wanted'], value: 12 },
-      { path: ['sheet', 'spares'], value: 3 },
-      { path: ['crease', 'pressure'], value: 'firm' },
+      decide((job) => job.brief.wanted, 12),
+      decide((job) => job.sheet.spares, 3),
+      decide((job) => job.crease.pressure, 'firm'),
     ];
     const zigzag = inkedWith(...sized('zigzag', 45, 120), ...run, ...ON_FIVE);
     const { lines, minutes, figures } = creaseOf(zigzag, { ...workshop, pace });
@@ -176,7 +176,11 @@ describe('what is said at Crease', () => {
     ]);
     // Scored on the sheet, its sheets are pressed, and still every card is folded.
     const rule = workshop.boards.find(isPlainRule)!;
-    const whole = inkedWith(...sized('tentFold', 140, 60), ...run, { path: ['crease', 'boardId'], value: rule.id });
+    const whole = inkedWith(
+      ...sized('tentFold', 140, 60),
+      ...run,
+      decide((job) => job.crease.boardId, rule.id),
+    );
     const scored = plan(whole, { ...workshop, pace });
     expect(scored.crease.onSheet).to.equal(true);
     const all = scored.crease.lines.reduce((n, l) => n + l.passes, 0);
@@ -226,8 +230,8 @@ describe('what is said at Crease', () => {
   it('of a shape that is cut out first: from end to end, its face, how far in, and no groove', () => {
     const shape = inkedWith(
       ...sized('hingedShape', 90, 90),
-      { path: ['size', 'options'], value: { shape: 'oval' } },
-      { path: ['cut', 'trimmerId'], value: 'scissors' },
+      decide((job) => job.size.options, { shape: 'oval' }),
+      decide((job) => job.cut.trimmerId, 'scissors'),
       ...ON_FIVE,
     );
     const { byEnds, lines, verdict, telling, figures, friendly, snags } = creaseOf(shape);
@@ -238,7 +242,7 @@ describe('what is said at Crease', () => {
     );
     expect(figures.map(({ id }) => id)).to.deep.equal(['tip', 'stretch', 'crease-minutes']);
     expect(snags.map(({ id }) => id)).to.not.include('crease-groove');
-    const into = creaseOf(changeJob(shape, [{ path: ['crease', 'bead'], value: 'intoGroove' }]));
+    const into = creaseOf(changeJob(shape, [decide((job) => job.crease.bead, 'intoGroove')]));
     expect(into.lines[0]!.text).to.match(/^Inside up\. /);
   });
 });

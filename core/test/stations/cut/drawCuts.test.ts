@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { drawCutAndCrease, drawCutMove } from '../../../src/stations/cut/drawCuts.ts';
 import { drawDrift } from '../../../src/stations/cut/drawDrift.ts';
@@ -102,7 +103,10 @@ describe('the sheet as it comes apart', () => {
 const jobs: Readonly<Record<string, Plan>> = {
   'two columns of five': plan(inkedWith(...sized('flat', 95, 50))),
   'blocks turned against each other': plan(
-    inkedWith(...sized('flat', 50, 70), { path: ['sheet', 'grain'], value: 'ignore' }),
+    inkedWith(
+      ...sized('flat', 50, 70),
+      decide((job) => job.sheet.grain, 'ignore'),
+    ),
   ),
   'side folds': plan(inkedWith(...sized('sideFold', 60, 80))),
 };
@@ -207,7 +211,10 @@ describe('a move as it is drawn', () => {
 describe('cut and crease lines for other programs', () => {
   it('are every cut, every trim and every fold, where they lie', () => {
     const { size, sheet, cut } = plan(
-      inkedWith(...sized('zigzag', 40, 60), { path: ['size', 'options'], value: { panels: 4 } }),
+      inkedWith(
+        ...sized('zigzag', 40, 60),
+        decide((job) => job.size.options, { panels: 4 }),
+      ),
     );
     const scene = drawCutAndCrease(size, sheet, cut);
     expect(sidesOf(pathsOf(scene, 'sheet')[0]!.path)).to.deep.equal(sides(scene.box));
@@ -236,7 +243,12 @@ describe('cut and crease lines for other programs', () => {
 });
 
 describe('drift as it is drawn', () => {
-  const p = plan(inkedWith(...sized('flat', 90, 120), { path: ['cut', 'trimmerId'], value: 'lever' }));
+  const p = plan(
+    inkedWith(
+      ...sized('flat', 90, 120),
+      decide((job) => job.cut.trimmerId, 'lever'),
+    ),
+  );
 
   it('is a band about every trim, four times as wide as where the blade lands 95 times in 100', () => {
     for (const measured of ['fromTrue', 'chained'] as const) {

@@ -1,10 +1,11 @@
+import { type CutChoice } from '../../../src/job/types.ts';
 import { expect } from 'chai';
-import type { JobChange } from '../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { inkedWith, plan, sized } from '../../support.ts';
 
-const board = (id: string): JobChange => ({ path: ['crease', 'boardId'], value: id });
-const order = (value: string): JobChange => ({ path: ['cut', 'order'], value });
-const A4_IGNORE: JobChange = { path: ['sheet', 'grain'], value: 'ignore' };
+const board = (id: string): JobChange => decide((job) => job.crease.boardId, id);
+const order = (value: NonNullable<CutChoice['order']>): JobChange => decide((job) => job.cut.order, value);
+const A4_IGNORE: JobChange = decide((job) => job.sheet.grain, 'ignore');
 
 describe('score first or cut first', () => {
   it('cuts first where a board has a stop, scores first where creases line up on a plain rule', () => {
@@ -44,7 +45,7 @@ describe('score first or cut first', () => {
   });
 
   it('does as it is told where both would do', () => {
-    const told = (value: string): string =>
+    const told = (value: NonNullable<CutChoice['order']>): string =>
       plan(inkedWith(...sized('tentFold', 140, 60), board('rule-board'), order(value))).cut.order.now;
     expect([told('cutFirst'), told('scoreFirst'), told('byTools')]).to.deep.equal([
       'cutFirst',

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type { CutMove } from '../../../src/stations/cut/types.ts';
 import { inkedWith, plan, sized, workshop } from '../../support.ts';
-import type { JobChange } from '../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
 import type { Workshop } from '../../../src/workshop/types.ts';
 import { runs } from '../../runs.ts';
 
@@ -105,8 +105,8 @@ describe('planCuts', () => {
           const p = plan(
             inkedWith(
               ...sized(format, w, h),
-              { path: ['size', 'bleedMm'], value: bleedMm },
-              { path: ['sheet', 'grain'], value: grain },
+              decide((job) => job.size.bleedMm, bleedMm),
+              decide((job) => job.sheet.grain, grain),
             ),
             cutting(longestCutMm),
           );
@@ -138,8 +138,8 @@ describe('planCuts', () => {
 
   const six: readonly JobChange[] = [
     ...sized('flat', 85, 55),
-    { path: ['sheet', 'spares'], value: 0 },
-    { path: ['brief', 'wanted'], value: 90 },
+    decide((job) => job.sheet.spares, 0),
+    decide((job) => job.brief.wanted, 90),
   ];
 
   it('counts strokes by the stack: 10 sheets of 0.37 mm on a tool that takes 0.8 mm go two at a time', () => {
@@ -191,7 +191,10 @@ describe('planCuts', () => {
   });
 
   it('stops when the blade is shorter than the cut and names one that is not', () => {
-    const job = inkedWith(...sized('flat', 148, 105), { path: ['cut', 'trimmerId'], value: 'short' });
+    const job = inkedWith(
+      ...sized('flat', 148, 105),
+      decide((job) => job.cut.trimmerId, 'short'),
+    );
     const shop = {
       ...workshop,
       trimmers: [

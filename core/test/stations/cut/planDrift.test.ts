@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { planDrift } from '../../../src/stations/cut/planDrift.ts';
@@ -9,9 +10,9 @@ import { runs } from '../../runs.ts';
 const three = plan(
   inkedWith(
     ...sized('flat', 60, 200),
-    { path: ['size', 'bleedMm'], value: 2 },
-    { path: ['cut', 'trimmerId'], value: 'lever' },
-    { path: ['sheet', 'grain'], value: 'ignore' },
+    decide((job) => job.size.bleedMm, 2),
+    decide((job) => job.cut.trimmerId, 'lever'),
+    decide((job) => job.sheet.grain, 'ignore'),
   ),
 );
 
@@ -87,7 +88,10 @@ describe('planDrift', () => {
         fc.double({ min: 40, max: 140, noNaN: true }),
         (format, w, h) => {
           const { sheet, cut } = plan(
-            inkedWith(...sized(format, w, h), { path: ['cut', 'trimmerId'], value: 'lever' }),
+            inkedWith(
+              ...sized(format, w, h),
+              decide((job) => job.cut.trimmerId, 'lever'),
+            ),
           );
           const trims = sheet.cells.map((c) => c.trim);
           for (const piece of planDrift(cut.moves, trims, 0.25))

@@ -13,7 +13,7 @@ import {
 import { knifePaths } from '../../../src/stations/cut/knifePaths.ts';
 import { apply, type Affine } from '../../../src/ground/geometry/affine.ts';
 import type { Point } from '../../../src/ground/geometry/types.ts';
-import type { JobChange } from '../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { FORMAT_IDS } from '../../../src/job/format.ts';
 import { inkedWith, plan, sized, workshop } from '../../support.ts';
 import { runs } from '../../runs.ts';
@@ -21,7 +21,12 @@ import { runs } from '../../runs.ts';
 const petrel = workshop.trimmers.find((t) => t.id === 'petrel')!;
 const facts = petrel.machine!;
 const onMachine = (...changes: readonly JobChange[]): Plan =>
-  plan(inkedWith(...changes, { path: ['cut', 'trimmerId'], value: 'petrel' }));
+  plan(
+    inkedWith(
+      ...changes,
+      decide((job) => job.cut.trimmerId, 'petrel'),
+    ),
+  );
 const file = (made: Plan): string =>
   svgFile(drawMachineFile(made.size, made.sheet), 'cut', { layers: true, pictureHref: () => '' });
 
@@ -75,9 +80,14 @@ describe('a cutting machine', () => {
           }
           if (sheet.up > 0 && sheet.machineMarks.length === 0)
             expect(
-              allSnags(plan(inkedWith(...sized(format, w, h), { path: ['cut', 'trimmerId'], value: 'petrel' }))).map(
-                (s) => s.id,
-              ),
+              allSnags(
+                plan(
+                  inkedWith(
+                    ...sized(format, w, h),
+                    decide((job) => job.cut.trimmerId, 'petrel'),
+                  ),
+                ),
+              ).map((s) => s.id),
             ).to.include('sheet-no-machine-marks');
         },
       ),
@@ -88,12 +98,18 @@ describe('a cutting machine', () => {
   it('takes its passes from the weight: 300 gsm three times, 120 gsm once', () => {
     expect(onMachine(...sized('flat', 100, 70)).cut.machine?.passes).to.equal(3);
     expect(
-      onMachine(...sized('flat', 100, 70), { path: ['stock', 'stockId'], value: 'reed-120-a4' }).cut.machine?.passes,
+      onMachine(
+        ...sized('flat', 100, 70),
+        decide((job) => job.stock.stockId, 'reed-120-a4'),
+      ).cut.machine?.passes,
     ).to.equal(1);
   });
 
   it('knows how long it takes: 4 outlines of 340 mm, three times at 60 mm/s, is 68 s and the way between', () => {
-    const { cut, sheet } = onMachine(...sized('flat', 100, 70), { path: ['size', 'bleedMm'], value: 3 });
+    const { cut, sheet } = onMachine(
+      ...sized('flat', 100, 70),
+      decide((job) => job.size.bleedMm, 3),
+    );
     expect(cut.machine!.cutMm).to.be.closeTo(sheet.up * 340, 1e-6);
     const down = (sheet.up * 340 * 3) / 60;
     expect(cut.machine!.secondsPerSheet).to.be.within(down + 12, down + 12 + 10);
@@ -117,7 +133,10 @@ describe('a cutting machine', () => {
     expect(length).to.be.closeTo(3 * 80 + 3 * 120, 1e-9);
     expect(paths.map((path) => path.length)).to.deep.equal([5, 4, 4, 3]);
     // In a plan without bleed or gutter the file is shorter than its outlines by what they share.
-    const { cut, sheet } = onMachine(...sized('flat', 90, 55), { path: ['size', 'bleedMm'], value: 0 });
+    const { cut, sheet } = onMachine(
+      ...sized('flat', 90, 55),
+      decide((job) => job.size.bleedMm, 0),
+    );
     expect(cut.machine!.cutMm).to.be.below(sheet.up * 290 - 90);
   });
 

@@ -1,15 +1,16 @@
+import { type CutChoice } from '../../../src/job/types.ts';
 import { expect } from 'chai';
 import { apply } from '../../../src/ground/geometry/affine.ts';
 import { contains } from '../../../src/ground/geometry/polygon.ts';
-import type { JobChange } from '../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { throughCreases } from '../../../src/stations/sheet/layout/throughCreases.ts';
 import { inkedWith, plan, sized, workshop } from '../../support.ts';
 
-const tool = (id: string): JobChange => ({ path: ['cut', 'trimmerId'], value: id });
-const order = (value: string): JobChange => ({ path: ['cut', 'order'], value });
+const tool = (id: string): JobChange => decide((job) => job.cut.trimmerId, id);
+const order = (value: NonNullable<CutChoice['order']>): JobChange => decide((job) => job.cut.order, value);
 const cascade = (panels: number) => [
   ...sized('cascade', 180 / panels, 150),
-  { path: ['size', 'options'], value: { panels, frontHeightMm: 80 } },
+  decide((job) => job.size.options, { panels, frontHeightMm: 80 }),
 ];
 
 describe('sheets of slopes and shapes', () => {
@@ -78,7 +79,13 @@ describe('sheets of slopes and shapes', () => {
   });
 
   const shell = (...more: readonly JobChange[]) =>
-    plan(inkedWith(...sized('hingedShape', 90, 90), { path: ['size', 'options'], value: { shape: 'oval' } }, ...more));
+    plan(
+      inkedWith(
+        ...sized('hingedShape', 90, 90),
+        decide((job) => job.size.options, { shape: 'oval' }),
+        ...more,
+      ),
+    );
 
   it('scores a shape on the sheet before a machine cuts it out; steps, text and verdict agree', () => {
     const p = shell(tool('petrel'));

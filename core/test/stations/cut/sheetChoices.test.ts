@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { KEEP_OFFCUT_MM, offcutsOf } from '../../../src/stations/cut/sheetChoices.ts';
@@ -16,8 +17,8 @@ describe('ways to lay a job out', () => {
         (format, trimmerId, w, h) => {
           const job = inkedWith(
             ...sized(format, w, h),
-            { path: ['brief', 'wanted'], value: 60 },
-            { path: ['cut', 'trimmerId'], value: trimmerId },
+            decide((job) => job.brief.wanted, 60),
+            decide((job) => job.cut.trimmerId, trimmerId),
           );
           const { choices } = plan(job).cut;
           for (const row of choices) {

@@ -1,19 +1,21 @@
+import { type CutChoice } from '../../../src/job/types.ts';
 import { expect } from 'chai';
 import { draftMoves } from '../../../src/stations/cut/draftMoves.ts';
 import { numberMoves } from '../../../src/stations/cut/numberMoves.ts';
 import { LOOKING_S, machineSeconds, passesFor, drawMachineFile } from '../../../src/stations/cut/planMachine.ts';
 import { knifePaths } from '../../../src/stations/cut/knifePaths.ts';
 import type { DraftMove } from '../../../src/stations/cut/draftMoves.ts';
-import type { Figure, JobChange } from '../../../src/job/findings.ts';
+import type { Figure } from '../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
 import type { Trimmer, Workshop } from '../../../src/workshop/types.ts';
 import { pathsOf, sidesOf } from '../../drawn.ts';
 import { inkedWith, plan, sized, workshop } from '../../support.ts';
 
-const tool = (id: string): JobChange => ({ path: ['cut', 'trimmerId'], value: id });
-const board = (id: string): JobChange => ({ path: ['crease', 'boardId'], value: id });
-const order = (value: string): JobChange => ({ path: ['cut', 'order'], value });
-const NO_SPARES: JobChange = { path: ['sheet', 'spares'], value: 0 };
-const wanted = (value: number): JobChange => ({ path: ['brief', 'wanted'], value });
+const tool = (id: string): JobChange => decide((job) => job.cut.trimmerId, id);
+const board = (id: string): JobChange => decide((job) => job.crease.boardId, id);
+const order = (value: NonNullable<CutChoice['order']>): JobChange => decide((job) => job.cut.order, value);
+const NO_SPARES: JobChange = decide((job) => job.sheet.spares, 0);
+const wanted = (value: number): JobChange => decide((job) => job.brief.wanted, value);
 const cutOf = (shop: Workshop, ...changes: readonly JobChange[]) => plan(inkedWith(...changes), shop).cut;
 const withTools = (change: (t: Trimmer) => Partial<Trimmer>): Workshop => ({
   ...workshop,
@@ -231,7 +233,7 @@ describe('what is said at Cut', () => {
     );
     const cascade: readonly JobChange[] = [
       ...sized('cascade', 45, 150),
-      { path: ['size', 'options'], value: { panels: 4, frontHeightMm: 80 } },
+      decide((job) => job.size.options, { panels: 4, frontHeightMm: 80 }),
       tool('lever'),
     ];
     expect(cutOf(workshop, ...cascade).verdict).to.match(/; then the outline by hand\.$/);
@@ -242,8 +244,8 @@ describe('what is said at Cut', () => {
       plan(
         inkedWith(
           ...sized('cascade', 45, heightMm),
-          { path: ['size', 'options'], value: { panels: 4, frontHeightMm: 80 } },
-          { path: ['size', 'bleedMm'], value: bleedMm },
+          decide((job) => job.size.options, { panels: 4, frontHeightMm: 80 }),
+          decide((job) => job.size.bleedMm, bleedMm),
           tool('lever'),
           NO_SPARES,
           wanted(8),
@@ -279,7 +281,7 @@ describe('what is said at Cut', () => {
       plan(
         inkedWith(
           ...sized(format, size, size),
-          { path: ['size', 'options'], value: { shape: 'oval' } },
+          decide((job) => job.size.options, { shape: 'oval' }),
           tool('lever'),
           ...more,
         ),
@@ -310,8 +312,8 @@ describe('what is said at Cut', () => {
     const bare = plan(
       inkedWith(
         ...sized('flat', 210, 297),
-        { path: ['art', 'faces'], value: {} },
-        { path: ['size', 'bleedMm'], value: 0 },
+        decide((job) => job.art.faces, {}),
+        decide((job) => job.size.bleedMm, 0),
         tool('lever'),
       ),
     );
@@ -345,7 +347,7 @@ describe('what is said at Cut', () => {
     expect(short.remedies).to.deep.equal(
       ['slider', 'knife'].map((id) => ({
         label: `Cut with ${workshop.trimmers.find((t) => t.id === id)!.name}`,
-        changes: [{ path: ['cut', 'trimmerId'], value: id }],
+        changes: [decide((job) => job.cut.trimmerId, id)],
       })),
     );
     expect(long({ lever: 1000 }).snags.map(({ id }) => id)).to.not.include('cut-too-long');
@@ -417,7 +419,10 @@ describe('a machine in figures', () => {
     expect(heavy.cut.telling).to.equal('3 passes');
     expect(heavy.cut.verdict).to.match(/ every outline in 3 passes, /);
     expect(heavy.cut.minutes).to.be.closeTo((heavy.cut.machine!.secondsPerSheet * heavy.sheet.sheets) / 60, 1e-9);
-    const bare = made(160, { path: ['art', 'faces'], value: {} });
+    const bare = made(
+      160,
+      decide((job) => job.art.faces, {}),
+    );
     expect(bare.cut.verdict).to.match(/ cuts bare card from its loaded corner, no marks to find: every outline/);
     expect(bare.cut.machine).to.not.equal(null);
     expect(heavy.cut.figures.map(({ id }) => id)).to.deep.equal([
@@ -448,14 +453,18 @@ describe('a machine in figures', () => {
     expect(snag(401)!.remedies).to.deep.equal(
       ['slider', 'lever'].map((id) => ({
         label: `Cut with ${workshop.trimmers.find((t) => t.id === id)!.name}`,
-        changes: [{ path: ['cut', 'trimmerId'], value: id }],
+        changes: [decide((job) => job.cut.trimmerId, id)],
       })),
     );
   });
 
   it('is given closed outlines, and folds by the way they bend', () => {
     const made = plan(
-      inkedWith(...sized('zigzag', 40, 60), { path: ['size', 'options'], value: { panels: 4 } }, tool('petrel')),
+      inkedWith(
+        ...sized('zigzag', 40, 60),
+        decide((job) => job.size.options, { panels: 4 }),
+        tool('petrel'),
+      ),
     );
     const scene = drawMachineFile(made.size, made.sheet);
     expect(made.sheet.up).to.be.above(0);

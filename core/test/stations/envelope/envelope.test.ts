@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { sideSeam } from '../../../src/stations/envelope/sideSeam.ts';
@@ -24,10 +25,10 @@ const distance = (p: Point, a: Point, b: Point): number => {
 describe('the flap', () => {
   it('is no longer than the envelope is high', () => {
     const made = (flapMm: number) =>
-      jobWith(...sized('flat', 140, 90), {
-        path: ['envelope'],
-        value: { make: true, stockId: 'reed-120-a4', easeMm: 6, seamMm: 18, flapMm },
-      });
+      jobWith(
+        ...sized('flat', 140, 90),
+        decide((job) => job.envelope, { make: true, stockId: 'reed-120-a4', easeMm: 6, seamMm: 18, flapMm }),
+      );
     const { insideHeightMm } = plan(made(40)).envelope;
     const stops = (flapMm: number): readonly string[] => plan(made(flapMm)).envelope.snags.map(({ id }) => id);
     // It ends 3 mm short of the lower fold.
@@ -74,8 +75,8 @@ describe('sideSeam', () => {
 describe('planEnvelope', () => {
   const job = jobWith(
     ...sized('sideFold', 96, 136),
-    { path: ['envelope', 'make'], value: true },
-    { path: ['envelope', 'stockId'], value: 'reed-120-a4' },
+    decide((job) => job.envelope.make, true),
+    decide((job) => job.envelope.stockId, 'reed-120-a4'),
   );
 
   it('fits its card well, thickness and all', () => {

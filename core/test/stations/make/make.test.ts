@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { countRun, type RunEvent } from '../../../src/stations/make/run.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
@@ -36,15 +37,12 @@ describe('countRun', () => {
 describe('planMake', () => {
   const twoSided = jobWith(
     ...sized('sideFold', 96, 136),
-    {
-      path: ['art', 'faces'],
-      value: {
-        front: { background: '#14263c', picture: null, texts: [] },
-        insideBack: { background: null, picture: null, texts: [words('Ebb')] },
-      },
-    },
-    { path: ['envelope', 'make'], value: true },
-    { path: ['make', 'dryMinutes'], value: 25 },
+    decide((job) => job.art.faces, {
+      front: { background: '#14263c', picture: null, texts: [] },
+      insideBack: { background: null, picture: null, texts: [words('Ebb')] },
+    }),
+    decide((job) => job.envelope.make, true),
+    decide((job) => job.make.dryMinutes, 25),
   );
 
   it('goes in the order of the work', () => {
@@ -80,7 +78,7 @@ describe('planMake', () => {
 
   it('prints both sides at once where the path can', () => {
     const light = changeJob(twoSided, [
-      { path: ['stock'], value: { stockId: 'reed-120-a4', printerId: 'gull', pathId: 'cassette' } },
+      decide((job) => job.stock, { stockId: 'reed-120-a4', printerId: 'gull', pathId: 'cassette' }),
     ]);
     const prints = plan(light).make.steps.filter((s) => s.kind === 'print');
     expect(prints).to.have.length(1);
@@ -101,7 +99,7 @@ describe('progressOf', () => {
     const bare = jobWith(...sized('flat', 139, 95));
     expect(progressOf(plan(bare), 12, none)).to.include({ station: 'art', level: 'go' });
     const painted = changeJob(bare, [
-      { path: ['art', 'faces', 'front'], value: { background: '#cfe6e4', picture: null, texts: [] } },
+      decide((job) => job.art.faces.at('front'), { background: '#cfe6e4', picture: null, texts: [] }),
     ]);
     expect(progressOf(plan(painted), 12, none)).to.include({ station: 'make', reason: 'Ready to print' });
     const tooLarge = plan(changeJob(painted, sized('flat', 500, 400)));
@@ -116,9 +114,14 @@ describe('progressOf', () => {
 
 describe('allSnags', () => {
   it('puts what stops the job first', () => {
-    const levels = allSnags(plan(jobWith(...sized('flat', 500, 400), { path: ['brief', 'wanted'], value: 5000 }))).map(
-      (s) => s.level,
-    );
+    const levels = allSnags(
+      plan(
+        jobWith(
+          ...sized('flat', 500, 400),
+          decide((job) => job.brief.wanted, 5000),
+        ),
+      ),
+    ).map((s) => s.level);
     expect(levels[0]).to.equal('stop');
     expect(levels).to.deep.equal(
       [...levels].sort((a, b) => ['stop', 'warn', 'note'].indexOf(a) - ['stop', 'warn', 'note'].indexOf(b)),

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { CAUTIONS } from '../../../src/stations/make/planMake.ts';
 import type { Job } from '../../../src/job/types.ts';
-import type { JobChange } from '../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { inkedWith, jobWith, plan, sized, words, workshop } from '../../support.ts';
 
 const stepsOf = (job: Job, shop = workshop) => plan(job, shop).make.steps;
@@ -16,22 +16,23 @@ const step = (job: Job, id: string, shop = workshop) => {
   return found;
 };
 const ids = (job: Job, shop = workshop): readonly string[] => stepsOf(job, shop).map(({ id }) => id);
-const WANTED: JobChange = { path: ['brief', 'wanted'], value: 20 };
-const BOTH: JobChange = {
-  path: ['art', 'faces'],
-  value: {
-    front: { background: '#14263c', picture: null, texts: [] },
-    insideBack: { background: '#a0c0d0', picture: null, texts: [words('Come down')] },
-  },
-};
-const picture = { pictureId: 'p', fit: 'fill', zoom: 1, xShare: 0.5, yShare: 0.5, fade: 0, grey: false };
-const PICTURES: JobChange = {
-  path: ['pictures'],
-  value: { p: { name: 'p', hash: 'a'.repeat(64), mime: 'image/png', widthPx: 900, heightPx: 900 } },
-};
+const WANTED: JobChange = decide((job) => job.brief.wanted, 20);
+const BOTH: JobChange = decide((job) => job.art.faces, {
+  front: { background: '#14263c', picture: null, texts: [] },
+  insideBack: { background: '#a0c0d0', picture: null, texts: [words('Come down')] },
+});
+const picture = { pictureId: 'p', fit: 'fill', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false } as const;
+const PICTURES: JobChange = decide((job) => job.pictures, {
+  p: { name: 'p', sha256: 'a'.repeat(64), mime: 'image/png', widthPx: 900, heightPx: 900 },
+});
 
 describe('the steps of a run', () => {
-  const twoSided = inkedWith(...sized('sideFold', 96, 136), WANTED, BOTH, { path: ['make', 'dryMinutes'], value: 15 });
+  const twoSided = inkedWith(
+    ...sized('sideFold', 96, 136),
+    WANTED,
+    BOTH,
+    decide((job) => job.make.dryMinutes, 15),
+  );
 
   it('print, dry, turn over, print, dry: the second time with how the sheet is turned, and folded by hand to see', () => {
     expect(ids(twoSided).slice(0, 4)).to.deep.equal(['print-front', 'dry-1', 'print-back', 'dry-2']);
@@ -46,19 +47,29 @@ describe('the steps of a run', () => {
   });
 
   it('wait for nothing where nothing has to dry, and test a sheet where the maker wants one', () => {
-    const dry = inkedWith(...sized('flat', 90, 60), { path: ['make'], value: { dryMinutes: 0, testPrint: true } });
+    const dry = inkedWith(
+      ...sized('flat', 90, 60),
+      decide((job) => job.make, { dryMinutes: 0, testPrint: true }),
+    );
     expect(ids(dry).slice(0, 2)).to.deep.equal(['test-print', 'print-front']);
     expect(ids(dry).some((id) => id.startsWith('dry'))).to.equal(false);
     expect(plan(dry).make.verdict).to.not.match(/drying/);
-    expect(ids(jobWith(...sized('flat', 90, 60), { path: ['make', 'testPrint'], value: true }))[0]).to.match(/^cut/);
+    expect(
+      ids(
+        jobWith(
+          ...sized('flat', 90, 60),
+          decide((job) => job.make.testPrint, true),
+        ),
+      )[0],
+    ).to.match(/^cut/);
     expect(plan(dry).make.snags).to.deep.equal([]);
   });
 
   it('type the paper’s short edge first, however the sheet lies', () => {
-    const lying = inkedWith(...sized('flat', 60, 40), {
-      path: ['sheet', 'cutDown'],
-      value: { widthMm: 210, heightMm: 148.5 },
-    });
+    const lying = inkedWith(
+      ...sized('flat', 60, 40),
+      decide((job) => job.sheet.cutDown, { widthMm: 210, heightMm: 148.5 }),
+    );
     expect(step(lying, 'print-front').detail).to.contain('Paper size 148.5 × 210 mm in the driver.');
   });
 
@@ -66,8 +77,8 @@ describe('the steps of a run', () => {
     const plate = inkedWith(
       ...sized('flat', 95, 65),
       WANTED,
-      { path: ['art', 'faces', 'back'], value: { background: '#f2b01e', picture: null, texts: [] } },
-      { path: ['sheet', 'working'], value: 'workAndTurn' },
+      decide((job) => job.art.faces.at('back'), { background: '#f2b01e', picture: null, texts: [] }),
+      decide((job) => job.sheet.working, 'workAndTurn'),
     );
     expect(plan(plate).sheet.onePlate).to.not.equal(null);
     expect([step(plate, 'print-front').title, step(plate, 'print-back').title]).to.deep.equal([
@@ -86,10 +97,11 @@ describe('the steps of a run', () => {
         paths: printer.paths.map((path) => (printer.id === 'skua' ? { ...path, white: how } : path)),
       })),
     });
-    const night = inkedWith(...sized('flat', 90, 60), WANTED, {
-      path: ['stock'],
-      value: { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' },
-    });
+    const night = inkedWith(
+      ...sized('flat', 90, 60),
+      WANTED,
+      decide((job) => job.stock, { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' }),
+    );
     const printing = (how: 'before' | 'after' | 'inPass') =>
       ids(night, white(how)).filter((id) => id.startsWith('print'));
     expect(printing('before')).to.deep.equal(['print-white-front', 'print-front']);
@@ -107,10 +119,15 @@ describe('the steps of a run', () => {
 
   it('print, cut and fix layers: mats with glue, inserts folded and laid in', () => {
     const layered = (layer: object) =>
-      inkedWith(...sized('sideFold', 96, 136), WANTED, PICTURES, {
-        path: ['size', 'layers'],
-        value: [{ id: 'm', kind: 'mat', faces: ['front'], revealMm: 5, stockIds: ['reed-120-a4'], ...layer }],
-      });
+      inkedWith(
+        ...sized('sideFold', 96, 136),
+        WANTED,
+        PICTURES,
+        decide(
+          (job) => job.size.layers,
+          [{ id: 'm', kind: 'mat', faces: ['front'], revealMm: 5, stockIds: ['reed-120-a4'], ...layer }],
+        ),
+      );
     const mat = layered({ picture });
     const [piece] = plan(mat).sheet.layers;
     const printed = step(mat, `print-layer-${piece!.piece.id}`);
@@ -135,10 +152,13 @@ describe('the steps of a run', () => {
   });
 
   it('say where the slope of a mat begins and ends', () => {
-    const sloped = inkedWith(...sized('cascade', 70, 120), {
-      path: ['size', 'layers'],
-      value: [{ id: 'm', kind: 'mat', faces: ['front'], revealMm: 5, stockIds: ['reed-120-a4'] }],
-    });
+    const sloped = inkedWith(
+      ...sized('cascade', 70, 120),
+      decide(
+        (job) => job.size.layers,
+        [{ id: 'm', kind: 'mat', faces: ['front'], revealMm: 5, stockIds: ['reed-120-a4'] }],
+      ),
+    );
     const { piece } = plan(sloped).sheet.layers[0]!;
     const at = (x: number): number =>
       Math.min(...piece.outline.filter((p) => Math.abs(p.xMm - x) < 1e-6).map((p) => p.yMm));
@@ -151,7 +171,7 @@ describe('the steps of a run', () => {
   });
 
   it('hand sheets to a machine with its marks, bare ones in the corner, in passes', () => {
-    const petrel: JobChange = { path: ['cut', 'trimmerId'], value: 'petrel' };
+    const petrel: JobChange = decide((job) => job.cut.trimmerId, 'petrel');
     const marked = step(inkedWith(...sized('flat', 60, 60), WANTED, petrel), 'machine');
     expect(marked.detail).to.match(
       /^Send the cut file, front up, the corner without a mark at the bottom right\. \d passes, about /,
@@ -161,7 +181,12 @@ describe('the steps of a run', () => {
       /the bare card square in its corner/,
     );
     const thin = step(
-      jobWith(...sized('flat', 60, 60), WANTED, petrel, { path: ['stock', 'stockId'], value: 'reed-120-a4' }),
+      jobWith(
+        ...sized('flat', 60, 60),
+        WANTED,
+        petrel,
+        decide((job) => job.stock.stockId, 'reed-120-a4'),
+      ),
       'machine',
     );
     expect(thin.detail).to.match(/ 1 pass, about /);
@@ -175,8 +200,8 @@ describe('the steps of a run', () => {
     const list = (rows: number) =>
       inkedWith(
         ...sized('flat', 90, 60),
-        { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [words('Dear {Name}')] } },
-        { path: ['names'], value: { columns: ['Name'], rows: Array.from({ length: rows }, (_, i) => [`Guest ${i}`]) } },
+        decide((job) => job.art.faces.at('front'), { background: null, picture: null, texts: [words('Dear {Name}')] }),
+        decide((job) => job.names, { columns: ['Name'], rows: Array.from({ length: rows }, (_, i) => [`Guest ${i}`]) }),
       );
     const up = plan(list(20)).sheet.placements.length;
     const piles = step(list(20), 'piles');
@@ -185,16 +210,21 @@ describe('the steps of a run', () => {
     expect(ids(twoSided)).to.not.include('piles');
     const one = inkedWith(
       ...sized('flat', 190, 270),
-      { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [words('Dear {Name}')] } },
-      { path: ['names'], value: { columns: ['Name'], rows: [['Ida'], ['Jon']] } },
+      decide((job) => job.art.faces.at('front'), { background: null, picture: null, texts: [words('Dear {Name}')] }),
+      decide((job) => job.names, { columns: ['Name'], rows: [['Ida'], ['Jon']] }),
     );
     expect(plan(one).sheet.placements.length).to.equal(1);
     expect(ids(one)).to.not.include('piles');
   });
 
   it('crease the sheet before it is cut, or each card after, numbered where there is more than one line', () => {
-    const order = (value: string) => inkedWith(...sized('zigzag', 45, 120), WANTED, { path: ['cut', 'order'], value });
-    const places = (value: string) => {
+    const order = (value: NonNullable<Job['cut']['order']>) =>
+      inkedWith(
+        ...sized('zigzag', 45, 120),
+        WANTED,
+        decide((job) => job.cut.order, value),
+      );
+    const places = (value: NonNullable<Job['cut']['order']>) => {
       const all = ids(order(value));
       return [all.findIndex((id) => id.startsWith('crease')), all.findIndex((id) => id.startsWith('cut'))] as const;
     };
@@ -218,22 +248,27 @@ describe('the steps of a run', () => {
       inkedWith(
         ...sized('flat', 140, 95),
         WANTED,
-        { path: ['envelope', 'make'], value: make },
-        { path: ['envelope', 'stockId'], value: stockId },
+        decide((job) => job.envelope.make, make),
+        decide((job) => job.envelope.stockId, stockId),
       );
     expect(ids(made(true))).to.include('envelope');
     expect(ids(made(false))).to.not.include('envelope');
     const huge = inkedWith(
       ...sized('flat', 190, 280),
-      { path: ['envelope', 'make'], value: true },
-      { path: ['envelope', 'stockId'], value: 'reed-120-a4' },
+      decide((job) => job.envelope.make, true),
+      decide((job) => job.envelope.stockId, 'reed-120-a4'),
     );
     expect(plan(huge).envelope.up).to.equal(0);
     expect(ids(huge)).to.not.include('envelope');
   });
 
   it('add up their minutes from the maker’s own pace, spares pressed and folded as well', () => {
-    const job = inkedWith(...sized('sideFold', 96, 136), WANTED, BOTH, { path: ['sheet', 'spares'], value: 4 });
+    const job = inkedWith(
+      ...sized('sideFold', 96, 136),
+      WANTED,
+      BOTH,
+      decide((job) => job.sheet.spares, 4),
+    );
     const { make, sheet, crease, cut } = plan(job);
     const { pace } = workshop;
     const lines = crease.lines.reduce((n, line) => n + line.passes, 0);

@@ -2,7 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { roundTogether } from '../../../src/stations/sell/planSell.ts';
 import { sayMoney } from '../../../src/job/figures.ts';
-import type { FigureValue, JobChange } from '../../../src/job/findings.ts';
+import type { FigureValue } from '../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
 import { jobWith, plan, sized, workshop } from '../../support.ts';
 import { runs } from '../../runs.ts';
@@ -10,20 +11,17 @@ import { runs } from '../../runs.ts';
 describe('planSell', () => {
   const job = jobWith(
     ...sized('flat', 139, 95),
-    {
-      path: ['brief'],
-      value: {
-        title: 'Seal-pup notelets',
-        purpose: 'sell',
-        wanted: 120,
-        dueDate: null,
-        envelope: { kind: 'shelf', envelopeId: 'kraft-note' },
-        notes: '',
-      },
-    },
-    { path: ['sheet', 'spares'], value: 8 },
-    { path: ['sell', 'extras'], value: [{ name: 'Sleeve', perCardMinor: 2 }] },
-    { path: ['art', 'faces', 'front'], value: { background: '#cfe6e4', picture: null, texts: [] } },
+    decide((job) => job.brief, {
+      title: 'Seal-pup notelets',
+      purpose: 'sell',
+      wanted: 120,
+      dueDate: null,
+      envelope: { kind: 'shelf', envelopeId: 'kraft-note' },
+      notes: '',
+    }),
+    decide((job) => job.sheet.spares, 8),
+    decide((job) => job.sell.extras, [{ name: 'Sleeve', perCardMinor: 2 }]),
+    decide((job) => job.art.faces.at('front'), { background: '#cfe6e4', picture: null, texts: [] }),
   );
 
   it('adds up by hand', () => {
@@ -61,10 +59,10 @@ describe('planSell', () => {
         (wanted, packOf, marginPercent, extra) => {
           const { sell } = plan(
             changeJob(job, [
-              { path: ['brief', 'wanted'], value: wanted },
-              { path: ['sell', 'packOf'], value: packOf },
-              { path: ['sell', 'wantedMargin'], value: marginPercent / 100 },
-              { path: ['sell', 'extras'], value: [{ name: 'Sleeve', perCardMinor: extra }] },
+              decide((job) => job.brief.wanted, wanted),
+              decide((job) => job.sell.packOf, packOf),
+              decide((job) => job.sell.wantedMargin, marginPercent / 100),
+              decide((job) => job.sell.extras, [{ name: 'Sleeve', perCardMinor: extra }]),
             ]),
           );
           const shown = (id: string) => {
@@ -122,7 +120,7 @@ describe('planSell', () => {
   });
 
   it('warns of a price under cost, and takes the suggested one as a remedy', () => {
-    const cheap = changeJob(job, [{ path: ['sell', 'singlePriceMinor'], value: 10 }]);
+    const cheap = changeJob(job, [decide((job) => job.sell.singlePriceMinor, 10)]);
     const snag = plan(cheap).sell.snags.find((s) => s.id === 'sell-single-loss')!;
     expect(plan(changeJob(cheap, snag.remedies[0]!.changes)).sell.snags.map((s) => s.id)).not.to.include(
       'sell-single-loss',
@@ -132,9 +130,9 @@ describe('planSell', () => {
   it('counts packs by the cards that are sold, not by spares, and offers only what fills them', () => {
     const run = (wanted: number, packOf: number) =>
       changeJob(job, [
-        { path: ['brief', 'wanted'], value: wanted },
-        { path: ['sell', 'packOf'], value: packOf },
-        { path: ['sheet', 'spares'], value: 4 },
+        decide((job) => job.brief.wanted, wanted),
+        decide((job) => job.sell.packOf, packOf),
+        decide((job) => job.sheet.spares, 4),
       ]);
     const waste = (one: ReturnType<typeof run>) => plan(one).sell.snags.find(({ id }) => id === 'sell-pack-waste');
     // 24 are four packs of six, whatever is spare.
@@ -149,7 +147,7 @@ describe('planSell', () => {
   });
 
   it('asks no price of a gift', () => {
-    const gift = plan(changeJob(job, [{ path: ['brief', 'purpose'], value: 'give' }])).sell;
+    const gift = plan(changeJob(job, [decide((job) => job.brief.purpose, 'give')])).sell;
     expect(gift.figures.map((f) => f.id)).not.to.include('single');
     expect(gift.snags).to.be.empty;
   });
@@ -159,19 +157,18 @@ describe('planSell', () => {
       ...workshop,
       stocks: workshop.stocks.map((stock) => (stock.id === 'reed-120-a4' ? { ...stock, sheetPriceMinor: 11 } : stock)),
     };
-    const picture = { pictureId: 'p', fit: 'fill', zoom: 1, xShare: 0.5, yShare: 0.5, fade: 0, grey: false };
+    const picture = { pictureId: 'p', fit: 'fill', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false } as const;
     const layered = changeJob(job, [
-      {
-        path: ['size', 'layers'],
-        value: [{ id: 'm', kind: 'mat', faces: ['front'], revealMm: 5, stockIds: ['reed-120-a4'], picture }],
-      },
-      { path: ['art', 'faces', 'back'], value: { background: '#cfe6e4', picture: null, texts: [] } },
-      {
-        path: ['pictures'],
-        value: { p: { name: 'p', hash: 'a'.repeat(64), mime: 'image/png', widthPx: 900, heightPx: 900 } },
-      },
-      { path: ['envelope', 'make'], value: true },
-      { path: ['envelope', 'stockId'], value: 'reed-120-a4' },
+      decide(
+        (job) => job.size.layers,
+        [{ id: 'm', kind: 'mat', faces: ['front'], revealMm: 5, stockIds: ['reed-120-a4'], picture }],
+      ),
+      decide((job) => job.art.faces.at('back'), { background: '#cfe6e4', picture: null, texts: [] }),
+      decide((job) => job.pictures, {
+        p: { name: 'p', sha256: 'a'.repeat(64), mime: 'image/png', widthPx: 900, heightPx: 900 },
+      }),
+      decide((job) => job.envelope.make, true),
+      decide((job) => job.envelope.stockId, 'reed-120-a4'),
     ]);
     const { sell, sheet, envelope } = plan(layered, shop);
     const [layer] = sheet.layers;
@@ -196,7 +193,7 @@ describe('planSell', () => {
 
   it('says what a price leaves or loses, whether typed or suggested, and nothing before a card fits', () => {
     const at = (...changes: readonly JobChange[]) => plan(changeJob(job, changes)).sell;
-    const typed = (price: number) => at({ path: ['sell', 'singlePriceMinor'], value: price });
+    const typed = (price: number) => at(decide((job) => job.sell.singlePriceMinor, price));
     const cost = at().costMinor;
     const even = Math.round(cost);
     expect(typed(even + 50).verdict).to.match(/leaves \d+ %/);
@@ -209,28 +206,24 @@ describe('planSell', () => {
     const sumOf = (sell: ReturnType<typeof at>, id: string) => sell.figures.find((f) => f.id === id)!.working;
     expect(sumOf(typed(200), 'single').sum).to.equal('as typed');
     expect(sumOf(at(), 'single').sum).to.not.equal('as typed');
-    expect(sumOf(at({ path: ['sell', 'packPriceMinor'], value: 900 }), 'pack').sum).to.equal('as typed');
+    expect(sumOf(at(decide((job) => job.sell.packPriceMinor, 900)), 'pack').sum).to.equal('as typed');
     expect(sumOf(at(), 'pack').inputs.map(({ label }) => label)).to.include('Wanted margin');
-    const huge = at({ path: ['size', 'finishedWidthMm'], value: 900 });
+    const huge = at(decide((job) => job.size.finishedWidthMm, 900));
     expect([huge.verdict, huge.telling]).to.deep.equal([
       'Nothing is priced until a card fits on the sheet.',
       'not yet',
     ]);
-    const gift = at({ path: ['brief', 'purpose'], value: 'give' });
+    const gift = at(decide((job) => job.brief.purpose, 'give'));
     expect(gift.telling).to.match(/ each$/);
     expect(
-      at({ path: ['brief', 'envelope'], value: { kind: 'none' } }).parts.find(({ id }) => id === 'envelope')!
-        .perCardMinor,
+      at(decide((job) => job.brief.envelope, { kind: 'none' })).parts.find(({ id }) => id === 'envelope')!.perCardMinor,
     ).to.equal(0);
   });
 
   it('offers the pack nearest in size that leaves nothing over', () => {
     const waste = (wanted: number, packOf: number) =>
       plan(
-        changeJob(job, [
-          { path: ['brief', 'wanted'], value: wanted },
-          { path: ['sell', 'packOf'], value: packOf },
-        ]),
+        changeJob(job, [decide((job) => job.brief.wanted, wanted), decide((job) => job.sell.packOf, packOf)]),
       ).sell.snags.find(({ id }) => id === 'sell-pack-waste');
     const packs = (wanted: number, packOf: number): readonly string[] =>
       waste(wanted, packOf)!

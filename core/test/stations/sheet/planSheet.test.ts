@@ -7,20 +7,17 @@ import { boxAround, grow, evenSides, isInside } from '../../../src/ground/geomet
 import { changeJob } from '../../../src/job/changeJob.ts';
 import { artMaps, drawSheetPage, pageMap } from '../../../src/stations/sheet/draw/drawSheet.ts';
 import { chanceEnough, sparesFor } from '../../../src/stations/sheet/layout/spares.ts';
-import type { Job } from '../../../src/job/types.ts';
-import type { JobChange } from '../../../src/job/findings.ts';
+import type { ArtObject, Job } from '../../../src/job/types.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
 import type { Workshop } from '../../../src/workshop/types.ts';
 import type { Shape } from '../../../src/ground/scene/types.ts';
 import { inkedWith, plan, sized, words, workshop } from '../../support.ts';
 
 const bothSides: readonly JobChange[] = [
-  {
-    path: ['art', 'faces'],
-    value: {
-      front: { background: '#14263c', picture: null, texts: [] },
-      insideBack: { background: null, picture: null, texts: [words('Come down to the harbour')] },
-    },
-  },
+  decide((job) => job.art.faces, {
+    front: { background: '#14263c', picture: null, texts: [] },
+    insideBack: { background: null, picture: null, texts: [words('Come down to the harbour')] },
+  }),
 ];
 
 describe('sparesFor', () => {
@@ -50,8 +47,8 @@ describe('planSheet', () => {
   const job = inkedWith(
     ...sized('sideFold', 96, 136),
     ...bothSides,
-    { path: ['brief', 'wanted'], value: 40 },
-    { path: ['sheet', 'spares'], value: 5 },
+    decide((job) => job.brief.wanted, 40),
+    decide((job) => job.sheet.spares, 5),
   );
 
   it('lays two 192 × 136 mm blanks on A4 and rounds the sheets up', () => {
@@ -63,10 +60,10 @@ describe('planSheet', () => {
   });
 
   it('says that nothing is left for bleed when a card halves the sheet, and every remedy helps', () => {
-    const halved = inkedWith(...sized('sideFold', 107.95, 139.7), {
-      path: ['stock'],
-      value: { stockId: 'harbour-216-letter', printerId: 'tern', pathId: 'tray' },
-    });
+    const halved = inkedWith(
+      ...sized('sideFold', 107.95, 139.7),
+      decide((job) => job.stock, { stockId: 'harbour-216-letter', printerId: 'tern', pathId: 'tray' }),
+    );
     const { sheet } = plan(halved);
     const snag = sheet.snags.find((s) => s.id === 'sheet-no-bleed')!;
     expect(sheet.up).to.equal(0);
@@ -89,10 +86,8 @@ describe('planSheet', () => {
 
   it('turns long and short edges the right way for an upright and a lying sheet', () => {
     expect(plan(job).sheet.turnOver).to.equal('leftRight');
-    expect(plan(changeJob(job, [{ path: ['sheet', 'flipEdge'], value: 'short' }])).sheet.turnOver).to.equal(
-      'topBottom',
-    );
-    const lying = changeJob(job, [{ path: ['sheet', 'cutDown'], value: { widthMm: 210, heightMm: 200 } }]);
+    expect(plan(changeJob(job, [decide((job) => job.sheet.flipEdge, 'short')])).sheet.turnOver).to.equal('topBottom');
+    const lying = changeJob(job, [decide((job) => job.sheet.cutDown, { widthMm: 210, heightMm: 200 })]);
     expect(plan(lying).sheet.turnOver).to.equal('topBottom');
   });
 
@@ -103,8 +98,8 @@ describe('planSheet', () => {
           const p = plan(
             changeJob(job, [
               ...sized(format, 96, 60),
-              { path: ['sheet', 'flipEdge'], value: flipEdge },
-              { path: ['sheet', 'grain'], value: grain },
+              decide((job) => job.sheet.flipEdge, flipEdge),
+              decide((job) => job.sheet.grain, grain),
             ]),
           );
           const fronts = artMaps(p.sheet, 'front');
@@ -170,18 +165,17 @@ describe('one shared bleed', () => {
     plan(
       inkedWith(
         ...sized('flat', 62, 90),
-        ...['front', 'back'].map((face, i) => ({
-          path: ['art', 'faces', face],
-          value: { background: colours[i] ?? null, picture: null, texts: [] },
-        })),
+        ...['front', 'back'].map((face, i) =>
+          decide((job) => job.art.faces.at(face), { background: colours[i] ?? null, picture: null, texts: [] }),
+        ),
         ...more,
       ),
     );
-  const share: JobChange = { path: ['sheet', 'sharedBleed'], value: true };
+  const share: JobChange = decide((job) => job.sheet.sharedBleed, true);
   const ids = (made: ReturnType<typeof plan>): readonly string[] => made.sheet.snags.map((s) => s.id);
 
   it('is not offered, and is warned of, where anything but one colour lies over the trim', () => {
-    const rule = {
+    const rule: ArtObject = {
       kind: 'rule',
       id: 'r',
       colour: '#ffffff',
@@ -191,7 +185,7 @@ describe('one shared bleed', () => {
       widthMm: 68,
       heightMm: 4,
     };
-    const star = {
+    const star: ArtObject = {
       kind: 'ornament',
       id: 's',
       ornament: 'star',
@@ -209,10 +203,9 @@ describe('one shared bleed', () => {
       ['an ornament within', { objects: [{ ...star, leftMm: 20 }] }, true],
       ['a border at the trim, all of one colour', { border: { widthMm: 5, insetMm: 0, colour: '#7b2869' } }, true],
     ] as const) {
-      const faces = ['front', 'back'].map((face): JobChange => ({
-        path: ['art', 'faces', face],
-        value: { background: '#1d5a68', picture: null, texts: [], ...part },
-      }));
+      const faces = ['front', 'back'].map((face): JobChange =>
+        decide((job) => job.art.faces.at(face), { background: '#1d5a68', picture: null, texts: [], ...part }),
+      );
       const job = inkedWith(...sized('flat', 62, 90), ...faces);
       expect(ids(plan(job)).includes('sheet-could-share-bleed'), name).to.equal(may);
       expect(ids(plan(changeJob(job, [share]))).includes('sheet-shared-bleed'), name).to.equal(!may);
@@ -235,8 +228,8 @@ describe('one shared bleed', () => {
     const folded = plan(
       inkedWith(
         ...sized('sideFold', 60, 90),
-        { path: ['art', 'faces', 'front'], value: { background: '#1d5a68', picture: null, texts: [] } },
-        { path: ['art', 'faces', 'back'], value: { background: '#f2b01e', picture: null, texts: [] } },
+        decide((job) => job.art.faces.at('front'), { background: '#1d5a68', picture: null, texts: [] }),
+        decide((job) => job.art.faces.at('back'), { background: '#f2b01e', picture: null, texts: [] }),
         share,
       ),
     );
@@ -272,10 +265,11 @@ describe('a calibrated path', () => {
       })),
     })),
   });
-  const both: JobChange = {
-    path: ['art', 'faces', 'back'],
-    value: { background: '#f2b01e', picture: null, texts: [] },
-  };
+  const both: JobChange = decide((job) => job.art.faces.at('back'), {
+    background: '#f2b01e',
+    picture: null,
+    texts: [],
+  });
 
   it('that was found to fit the page says so at every printed job on it, and at none that is bare', () => {
     const ids = (job: Job) => plan(job, calibrated({}, 0.97)).sheet.snags.map(({ id }) => id);
@@ -288,8 +282,8 @@ describe('a calibrated path', () => {
   });
 
   it('knows the turn as the printer saw it: on a half sheet that lies the other way it is the other edge', () => {
-    const half: JobChange = { path: ['sheet', 'cutDown'], value: { widthMm: 210, heightMm: 148.5 } };
-    const turn = (flipEdge: string): JobChange => ({ path: ['sheet', 'flipEdge'], value: flipEdge });
+    const half: JobChange = decide((job) => job.sheet.cutDown, { widthMm: 210, heightMm: 148.5 });
+    const turn = (flipEdge: Job['sheet']['flipEdge']): JobChange => decide((job) => job.sheet.flipEdge, flipEdge);
     const said = (...more: readonly JobChange[]) =>
       plan(inkedWith(...sized('flat', 60, 90), both, ...more), calibrated()).sheet.snags.find(
         ({ id }) => id === 'sheet-turns-otherwise',
@@ -302,7 +296,11 @@ describe('a calibrated path', () => {
   });
 
   it('has two pages for one plate, and its steps do not call them the same', () => {
-    const job = inkedWith(...sized('flat', 90, 130), both, { path: ['sheet', 'working'], value: 'workAndTurn' });
+    const job = inkedWith(
+      ...sized('flat', 90, 130),
+      both,
+      decide((job) => job.sheet.working, 'workAndTurn'),
+    );
     const titles = (shop: Workshop) =>
       plan(job, shop)
         .make.steps.filter(({ kind }) => kind === 'print')

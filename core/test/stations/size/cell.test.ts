@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { apply } from '../../../src/ground/geometry/affine.ts';
@@ -63,7 +64,10 @@ describe('cells', () => {
 
   it('put both bases on the sheet, printed area inside the margins and apart', () => {
     const made = plan(
-      inkedWith(...sized('cascade', 45, 150), { path: ['size', 'options'], value: { panels: 4, frontHeightMm: 80 } }),
+      inkedWith(
+        ...sized('cascade', 45, 150),
+        decide((job) => job.size.options, { panels: 4, frontHeightMm: 80 }),
+      ),
     );
     expect(made.sheet.up).to.equal(2);
     expect(made.sheet.cells).to.have.length(1);

@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { fitEnvelope, largestThatFits } from '../../../src/stations/size/fitEnvelope.ts';
@@ -56,10 +57,10 @@ describe('named sizes', () => {
 });
 
 describe('planSize', () => {
-  const jammed = jobWith(...sized('sideFold', 104, 136), {
-    path: ['brief', 'envelope'],
-    value: { kind: 'shelf', envelopeId: 'teal-quay' },
-  });
+  const jammed = jobWith(
+    ...sized('sideFold', 104, 136),
+    decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId: 'teal-quay' }),
+  );
 
   it('stops a card that will not go in, and each remedy settles it', () => {
     const snag = plan(jammed).size.snags.find((s) => s.id === 'size-jams')!;
@@ -74,17 +75,17 @@ describe('planSize', () => {
   });
 
   it('warns of a rattle in the open, with the figures', () => {
-    const loose = jobWith(...sized('sideFold', 80, 110), {
-      path: ['brief', 'envelope'],
-      value: { kind: 'typed', insideWidthMm: 114, insideHeightMm: 162 },
-    });
+    const loose = jobWith(
+      ...sized('sideFold', 80, 110),
+      decide((job) => job.brief.envelope, { kind: 'typed', insideWidthMm: 114, insideHeightMm: 162 }),
+    );
     const snag = plan(loose).size.snags.find((s) => s.id === 'size-rattles')!;
     expect(snag.level).to.equal('warn');
     expect(snag.why).to.contain(`${(114 - 80 - 0.925).toFixed(1)} mm`);
   });
 
   it('names a thing the workshop no longer has', () => {
-    const job = jobWith({ path: ['stock', 'stockId'], value: 'gone' });
+    const job = jobWith(decide((job) => job.stock.stockId, 'gone'));
     expect(() => plan(job, workshop)).to.throw(/stock\.stockId names the stock “gone”/);
   });
 });

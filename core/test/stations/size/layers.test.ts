@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import type { FigureValue } from '../../../src/job/findings.ts';
 import fc from 'fast-check';
@@ -9,10 +10,10 @@ import { runs } from '../../runs.ts';
 
 const withLayer = (job: Job, part: Partial<LayerChoice>): Job =>
   changeJob(job, [
-    {
-      path: ['size', 'layers'],
-      value: [{ id: 'l', kind: 'mat', faces: ['front'], revealMm: 3, stockIds: ['reed-120-a4'], ...part }],
-    },
+    decide(
+      (job) => job.size.layers,
+      [{ id: 'l', kind: 'mat', faces: ['front'], revealMm: 3, stockIds: ['reed-120-a4'], ...part }],
+    ),
   ]);
 
 describe('planLayers', () => {
@@ -59,7 +60,10 @@ describe('planLayers', () => {
 
   it('shortens nested leaves by a quarter turn of every caliper they lie inside', () => {
     const job = withLayer(
-      jobWith(...sized('sideFold', 100, 140), { path: ['stock', 'stockId'], value: 'shell-300-a4' }),
+      jobWith(
+        ...sized('sideFold', 100, 140),
+        decide((job) => job.stock.stockId, 'shell-300-a4'),
+      ),
       { kind: 'insert', faces: [], stockIds: ['reed-120-a4', 'reed-120-a4'] },
     );
     const [outer, inner] = plan(job).size.layers;
@@ -71,17 +75,20 @@ describe('planLayers', () => {
   });
 
   it('shortens an insert within an insert by its own creep, also when they are separate layers', () => {
-    const insert = (id: string, stockIds: readonly string[]) => ({
+    const insert = (id: string, stockIds: readonly string[]): LayerChoice => ({
       id,
       kind: 'insert',
       faces: [],
       revealMm: 3,
       stockIds,
     });
-    const of = (layers: readonly object[]) =>
-      plan(jobWith(...sized('sideFold', 100, 140), { path: ['size', 'layers'], value: layers })).size.layers.map(
-        ({ crease }) => crease!.atMm,
-      );
+    const of = (layers: readonly LayerChoice[]) =>
+      plan(
+        jobWith(
+          ...sized('sideFold', 100, 140),
+          decide((job) => job.size.layers, layers),
+        ),
+      ).size.layers.map(({ crease }) => crease!.atMm);
     const together = of([insert('a', ['reed-120-a4', 'shell-300-a4', 'reed-120-a4'])]);
     const apart = of([insert('a', ['reed-120-a4']), insert('b', ['shell-300-a4']), insert('c', ['reed-120-a4'])]);
     expect(apart).to.deep.equal(together);
@@ -139,7 +146,13 @@ describe('planLayers', () => {
   });
 
   it('counts sheets of its own stock, and their price', () => {
-    const job = withLayer(jobWith(...sized('sideFold', 100, 140), { path: ['brief', 'wanted'], value: 40 }), {});
+    const job = withLayer(
+      jobWith(
+        ...sized('sideFold', 100, 140),
+        decide((job) => job.brief.wanted, 40),
+      ),
+      {},
+    );
     const made = plan(job);
     const [layer] = made.sheet.layers;
     // 94 × 134 on 210 × 297, edge to edge: 2 × 2.

@@ -1,3 +1,4 @@
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { boxAround } from '../../../src/ground/geometry/box.ts';
@@ -96,10 +97,10 @@ describe('shapes', () => {
   });
 
   it('says when an oval all but is a circle, and makes it one', () => {
-    const job = jobWith(...sized('hingedShape', 92, 100), {
-      path: ['size', 'options'],
-      value: { shape: 'oval', hingeInsetMm: 10 },
-    });
+    const job = jobWith(
+      ...sized('hingedShape', 92, 100),
+      decide((job) => job.size.options, { shape: 'oval', hingeInsetMm: 10 }),
+    );
     const snag = plan(job).size.snags.find((s) => s.id === 'size-nearly-round')!;
     expect(snag.title).to.equal('An oval 2 mm off a circle');
     const round = changeJob(job, snag.remedies[0]!.changes);
@@ -108,10 +109,10 @@ describe('shapes', () => {
   });
 
   it('warns of a hinge under a third, and each remedy gives a sounder one', () => {
-    const job = jobWith(...sized('hingedShape', 98, 100), {
-      path: ['size', 'options'],
-      value: { shape: 'oval', hingeInsetMm: 1 },
-    });
+    const job = jobWith(
+      ...sized('hingedShape', 98, 100),
+      decide((job) => job.size.options, { shape: 'oval', hingeInsetMm: 1 }),
+    );
     // The whole outline is 99 × 100: 100/99 · 2·√(1·98) = 20.0 mm of 100.
     const snag = plan(job).size.snags.find((s) => s.id === 'size-hinge-short')!;
     expect(snag.title).to.match(/^The hinge is only 20 mm long/);

@@ -1,3 +1,5 @@
+import type { Job } from '../../../src/job/types.ts';
+import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { poundsOf, sayWeight } from '../../../src/stations/stock/weights.ts';
 import { selfBucklingHeightMm, standWord } from '../../../src/stations/stock/standing.ts';
@@ -43,19 +45,37 @@ describe('pressing', () => {
 
 describe('standing', () => {
   const flopping = (height: number): ReturnType<typeof jobWith> =>
-    jobWith(...sized('tentFold', 100, height), { path: ['stock', 'stockId'], value: 'reed-120-a4' });
+    jobWith(
+      ...sized('tentFold', 100, height),
+      decide((job) => job.stock.stockId, 'reed-120-a4'),
+    );
 
   it('takes the fibres from how the cards lie, whatever the grain was set to', () => {
     // Long-grained A4, fibres down the sheet. 100 × 140 side folds, open 200 × 140: only as drawn do two lie on it, with
     // their fibres up as they stand, though either way was allowed.
-    const either = plan(jobWith(...sized('sideFold', 100, 140), { path: ['sheet', 'grain'], value: 'ignore' }));
+    const either = plan(
+      jobWith(
+        ...sized('sideFold', 100, 140),
+        decide((job) => job.sheet.grain, 'ignore'),
+      ),
+    );
     expect(either.sheet.cells.map(({ turned }) => turned)).to.deep.equal([false, false]);
-    const minded = plan(jobWith(...sized('sideFold', 100, 140), { path: ['sheet', 'grain'], value: 'respect' }));
+    const minded = plan(
+      jobWith(
+        ...sized('sideFold', 100, 140),
+        decide((job) => job.sheet.grain, 'respect'),
+      ),
+    );
     expect(either.stock.standScore).to.equal(minded.stock.standScore);
     // A tent open 95 × 140: turned, along its fold, three lie on the sheet and stand with their fibres level; as drawn
     // four do, and stand with them up.
-    const tent = (grain: string) =>
-      plan(jobWith(...sized('tentFold', 95, 70), { path: ['sheet', 'grain'], value: grain }));
+    const tent = (grain: Job['sheet']['grain']) =>
+      plan(
+        jobWith(
+          ...sized('tentFold', 95, 70),
+          decide((job) => job.sheet.grain, grain),
+        ),
+      );
     expect(tent('respect').sheet.cells.every(({ turned }) => turned)).to.equal(true);
     expect(tent('ignore').sheet.cells.every(({ turned }) => !turned)).to.equal(true);
     expect(tent('ignore').stock.standScore / tent('respect').stock.standScore).to.be.closeTo(2 ** (1 / 3), 1e-9);
@@ -105,10 +125,10 @@ describe('pathRefusals', () => {
 
 describe('planStock', () => {
   it('stops heavy card at a curved cassette and offers a path that takes it', () => {
-    const job = jobWith(...sized('sideFold', 96, 136), {
-      path: ['stock'],
-      value: { stockId: 'shell-300-a4', printerId: 'gull', pathId: 'cassette' },
-    });
+    const job = jobWith(
+      ...sized('sideFold', 96, 136),
+      decide((job) => job.stock, { stockId: 'shell-300-a4', printerId: 'gull', pathId: 'cassette' }),
+    );
     const snag = plan(job).stock.snags.find((s) => s.id === 'stock-path')!;
     expect(snag.level).to.equal('stop');
     expect(snag.why).to.contain('300 gsm is over its 200 gsm');
@@ -123,7 +143,10 @@ describe('planStock', () => {
     expect(score('sideFold') / score('tentFold')).to.be.closeTo(2 ** (1 / 3), 1e-9);
   });
   it('says whether to score, and why a tall thin card flops', () => {
-    const light = jobWith(...sized('tentFold', 148, 280), { path: ['stock', 'stockId'], value: 'reed-120-a4' });
+    const light = jobWith(
+      ...sized('tentFold', 148, 280),
+      decide((job) => job.stock.stockId, 'reed-120-a4'),
+    );
     const { stock } = plan(light);
     expect(stock.needsScore).to.be.false;
     expect(stock.stand).to.equal('flops');

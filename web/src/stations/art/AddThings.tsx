@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import {
+  decide,
   DEFAULTS,
   EMPTY_FACE,
   idOf,
@@ -92,7 +93,7 @@ export function AddThings({
     const mark = newMakersMark(onto, workshop.studioName, newId());
     const art = job.art.faces[onto.face.id] ?? EMPTY_FACE;
     if (!known)
-      hand.changeAll([{ path: ['art', 'faces', onto.face.id], value: { ...art, texts: [...art.texts, mark] } }]);
+      hand.changeAll([decide((job) => job.art.faces.at(onto.face.id), { ...art, texts: [...art.texts, mark] })]);
     view({ face: onto.face.id, itemIds: [known ? idOf(known) : mark.id] });
   };
   const { takeIn, said, picker } = useTakeIn(addFrame);

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { fixed, seenFace, SPREADS_OF_95, idOf, IDENTITY, polygon, whiteWayOf, type Scene } from '@zippy/core';
+import { decide, fixed, seenFace, SPREADS_OF_95, idOf, IDENTITY, polygon, whiteWayOf, type Scene } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
 import { Turner } from '../../bench/Turner.tsx';
@@ -180,10 +180,7 @@ export function ArtSlip(props: StationProps): ReactNode {
         {art.picture && (
           <Quiet
             onPress={() =>
-              takeAway(
-                [{ path: ['art', 'faces', face.face.id, 'picture'], value: null }],
-                'The picture is off the face.',
-              )
+              takeAway([decide((job) => job.art.faces.at(face.face.id).picture, null)], 'The picture is off the face.')
             }
           >
             Take it off

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { plural, type LengthUnit } from '@zippy/core';
+import { decide, plural, type LengthUnit } from '@zippy/core';
 import { OnOff, Pick, Scale } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField } from '../../ui/Field.tsx';
@@ -156,14 +156,14 @@ export function CopyFace({
   return (
     <Row role="group" aria-label="Copy this face to">
       {faces.map(({ id, name }) => (
-        <Press key={id} onPress={() => changeAll([{ path: ['art', 'faces', id], value: art }])}>
+        <Press key={id} onPress={() => changeAll([decide((job) => job.art.faces.at(id), art)])}>
           To {name.toLowerCase()}
         </Press>
       ))}
       <Quiet
         onPress={() =>
           takeAway(
-            [{ path: ['art', 'faces', face.face.id], value: { background: null, picture: null, texts: [] } }],
+            [decide((job) => job.art.faces.at(face.face.id), { background: null, picture: null, texts: [] })],
             `The ${face.face.name.toLowerCase()} is cleared.`,
           )
         }

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { cardRows, fieldsIn, namesTooLarge, plural, rowName, type Job, type NamesPlan } from '@zippy/core';
+import { decide, cardRows, fieldsIn, namesTooLarge, plural, rowName, type Job, type NamesPlan } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
 import { Choice, OnOff } from '../../ui/Choose.tsx';
@@ -27,10 +27,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
     const read = reader.readNames(bytes);
     if (!read.ok) return setSaid(read.why);
     const cards = cardRows(read.names).length;
-    change([
-      { path: ['names'], value: read.names },
-      ...(cards > 0 ? [{ path: ['brief', 'wanted'], value: cards }] : []),
-    ]);
+    change([decide((job) => job.names, read.names), ...(cards > 0 ? [decide((job) => job.brief.wanted, cards)] : [])]);
     set({ card: 0, sheetNumber: 1 });
     setPasted('');
     setSaid(read.note);
@@ -88,7 +85,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
                             const next = event.target.checked
                               ? [...list.repeat!, i].sort((a, b) => a - b)
                               : list.repeat!.filter((one) => one !== i);
-                            change([{ path: ['names', 'repeat'], value: next }]);
+                            change([decide((job) => job.names.repeat, next)]);
                           }}
                         />
                       </td>
@@ -111,7 +108,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
           <OnOff
             label="The list decides how many are made"
             value={list.decides !== false}
-            onChange={(decides) => change([{ path: ['names', 'decides'], value: decides }])}
+            onChange={(decides) => change([decide((job) => job.names.decides, decides)])}
           />
           <Choice
             label="Spare cards"
@@ -121,7 +118,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
               { id: 'repeat', name: 'Names again' },
             ]}
             onChange={(how) =>
-              change([{ path: ['names', 'repeat'], value: how === 'repeat' ? list.rows.map((_, i) => i) : [] }])
+              change([decide((job) => job.names.repeat, how === 'repeat' ? list.rows.map((_, i) => i) : [])])
             }
           />
           {(list.repeat ?? []).length > 0 && (
@@ -142,7 +139,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
           <Press>{list ? 'Another list …' : 'A list from a file …'}</Press>
         </FileTrigger>
         {list && (
-          <Quiet onPress={() => takeAway([{ path: ['names'], value: null }], 'The list of names is off.')}>
+          <Quiet onPress={() => takeAway([decide((job) => job.names, null)], 'The list of names is off.')}>
             Take the list off
           </Quiet>
         )}

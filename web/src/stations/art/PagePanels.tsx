@@ -2,6 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import {
+  decide,
   formatSize,
   likelyPage,
   partsOfPage,
@@ -69,7 +70,10 @@ export default function PagePanels({
       ...PLAIN_PLACEMENT,
       ...(shares.get(target.id)?.placement ?? {}),
     });
-    change([{ path: ['pictures', pictureId], value: ref }, ...on.map((target) => target.change(job, placed(target)))]);
+    change([
+      decide((job) => job.pictures.at(pictureId), ref),
+      ...on.map((target) => target.change(job, placed(target))),
+    ]);
     onClose();
   };
   return (

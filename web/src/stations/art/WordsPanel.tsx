@@ -1,7 +1,7 @@
 import { Columns3 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { DEFAULTS, TYPEFACES, type Job, type Mood, type TextBlock, type Workshop } from '@zippy/core';
+import { decide, DEFAULTS, TYPEFACES, type Job, type Mood, type TextBlock, type Workshop } from '@zippy/core';
 import { Choice, OnOff, Pick, Scale } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField, NumberField, WordsField } from '../../ui/Field.tsx';
@@ -55,10 +55,10 @@ export function WordsPanel({
       tries: values.map((value) => ({
         name: say(value),
         changes: [
-          {
-            path: ['art', 'faces', face.face.id, 'texts'],
-            value: art.texts.map((t) => (t.id === text.id ? { ...t, [field]: value } : t)),
-          },
+          decide(
+            (job) => job.art.faces.at(face.face.id).texts,
+            art.texts.map((t) => (t.id === text.id ? { ...t, [field]: value } : t)),
+          ),
         ],
       })),
     });

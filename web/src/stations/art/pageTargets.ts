@@ -1,4 +1,5 @@
 import {
+  decide,
   EMPTY_FACE,
   formatSize,
   partsOfPage,
@@ -28,10 +29,8 @@ export function targetsOf({ size, art }: Plan): readonly Target[] {
     name: face.name,
     widthMm: bleed.widthMm,
     heightMm: bleed.heightMm,
-    change: (job, picture) => ({
-      path: ['art', 'faces', face.id],
-      value: { ...EMPTY_FACE, ...job.art.faces[face.id], picture },
-    }),
+    change: (job, picture) =>
+      decide((job) => job.art.faces.at(face.id), { ...EMPTY_FACE, ...job.art.faces[face.id], picture }),
   }));
   // A layer’s faces share one picture, and only the topmost sheet on each carries it.
   const layers = [...new Set(size.layers.map(({ layer }) => layer))].map((layer): Target => {
@@ -43,7 +42,7 @@ export function targetsOf({ size, art }: Plan): readonly Target[] {
       name: `${tops[0]!.name}${tops.length > 1 ? ` and ${tops.length - 1} more` : ''}`,
       widthMm: most(({ widthMm }) => widthMm) + 2 * size.bleedMm,
       heightMm: most(({ heightMm }) => heightMm) + 2 * size.bleedMm,
-      change: (_, picture) => ({ path: ['size', 'layers', String(layer), 'picture'], value: picture }),
+      change: (_, picture) => decide((job) => job.size.layers.at(layer).picture, picture),
     };
   });
   return [...layers, ...faces];

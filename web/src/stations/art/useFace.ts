@@ -1,4 +1,5 @@
 import {
+  decide,
   boxOf,
   EMPTY_FACE,
   freeTop,
@@ -8,6 +9,8 @@ import {
   type FaceArt,
   type FacePlan,
   type Job,
+  type JobChange,
+  type JobPlace,
   type LaidItem,
   type PicturePlacement,
   type PictureRef,
@@ -51,12 +54,8 @@ export interface FaceInHand {
   readonly topFor: (wantMm: number, heightMm: number) => number;
   readonly placePicture: (ref: PictureRef) => void;
   /** Puts a picture among the job’s own and gives its name there. */
-  readonly keepPicture: (ref: PictureRef) => { readonly pictureId: string; readonly change: Change };
-  readonly changeAll: (changes: readonly Change[]) => void;
-}
-interface Change {
-  readonly path: readonly string[];
-  readonly value: unknown;
+  readonly keepPicture: (ref: PictureRef) => { readonly pictureId: string; readonly change: JobChange };
+  readonly changeAll: (changes: readonly JobChange[]) => void;
 }
 
 /** What of an item the eye sees: the ink of words, the box of anything else. */
@@ -82,17 +81,17 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
   const face = plan.art.faces.find((f) => f.face.id === wanted) ?? plan.art.faces[0]!;
   const id = face.face.id;
   const art = job.art.faces[id] ?? EMPTY_FACE;
-  const path = ['art', 'faces', id];
+  const onFace = (job: JobPlace) => job.art.faces.at(id);
   // What is changed is the job as it is at that moment: the one that was drawn may be a few keys old.
   const now = (): FaceArt => (useJob.getState().job ?? job).art.faces[id] ?? EMPTY_FACE;
-  const setFace = (part: Partial<FaceArt>, key?: string): void => change([{ path, value: { ...now(), ...part } }], key);
+  const setFace = (part: Partial<FaceArt>, key?: string): void => change([decide(onFace, { ...now(), ...part })], key);
   const setObjects = (with_: (o: ArtObject) => ArtObject): Pick<FaceArt, 'objects'> => {
     const { objects } = now();
     return objects ? { objects: objects.map(with_) } : {};
   };
   const keepPicture = (ref: PictureRef) => {
     const pictureId = pictureIdOf(useJob.getState().job ?? job, ref);
-    return { pictureId, change: { path: ['pictures', pictureId], value: ref } };
+    return { pictureId, change: decide((job) => job.pictures.at(pictureId), ref) };
   };
   const picked = itemIds.flatMap((one) => {
     const found = face.items.find((item) => idOf(item) === one);
@@ -130,8 +129,8 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
         order: [...new Set(order)],
       };
       change([
-        ...Object.entries(pictures).map(([name, ref]) => ({ path: ['pictures', name], value: ref })),
-        { path, value },
+        ...Object.entries(pictures).map(([name, ref]) => decide((job) => job.pictures.at(name), ref)),
+        decide(onFace, value),
       ]);
       set({ itemIds: [...more, ...texts].map((one) => one.id) });
     },
@@ -155,14 +154,11 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
           if (here.id !== jobId || !here.job) throw new Error('Open the job it was taken from.');
           const then = here.job.art.faces[id] ?? EMPTY_FACE;
           here.change([
-            {
-              path,
-              value: {
-                ...then,
-                texts: [...then.texts, ...back.texts],
-                ...(back.objects.length > 0 ? { objects: [...(then.objects ?? []), ...back.objects] } : {}),
-              },
-            },
+            decide(onFace, {
+              ...then,
+              texts: [...then.texts, ...back.texts],
+              ...(back.objects.length > 0 ? { objects: [...(then.objects ?? []), ...back.objects] } : {}),
+            }),
           ]);
         });
     },
@@ -175,7 +171,7 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
     placePicture: (ref) => {
       const { pictureId, change: kept } = keepPicture(ref);
       const picture: PicturePlacement = { pictureId, ...PLAIN_PLACEMENT };
-      change([kept, { path, value: { ...now(), picture } }]);
+      change([kept, decide(onFace, { ...now(), picture })]);
     },
     keepPicture,
     changeAll: (changes) => change(changes),

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { cutText, formatSize, ISO_C6 } from '@zippy/core';
+import { type Job, decideEach, cutText, formatSize, ISO_C6 } from '@zippy/core';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
@@ -18,13 +18,17 @@ export function BriefBench(props: StationProps): ReactNode {
 export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
   const { brief } = job;
-  const set = (field: string, value: unknown, key?: string): void => change([{ path: ['brief', field], value }], key);
+  const set = (part: Partial<Job['brief']>, key?: string): void =>
+    change(
+      decideEach((job) => job.brief, part),
+      key,
+    );
   const { envelope } = brief;
   const shown = envelope.kind === 'shelf' ? envelope.envelopeId : envelope.kind;
   const pickEnvelope = (id: string): void => {
-    if (id === NONE) set('envelope', { kind: 'none' });
-    else if (id === TYPED) set('envelope', { kind: 'typed', ...ISO_C6 });
-    else set('envelope', { kind: 'shelf', envelopeId: id });
+    if (id === NONE) set({ envelope: { kind: 'none' } });
+    else if (id === TYPED) set({ envelope: { kind: 'typed', ...ISO_C6 } });
+    else set({ envelope: { kind: 'shelf', envelopeId: id } });
   };
   return (
     <Slip title="Brief" part={plan.brief} spoken={spokenOf(workshop)}>
@@ -38,7 +42,7 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
             ? { ok: true, value: cutText(text.trim(), 120) }
             : { ok: false, why: 'Title wants a few words, so that you find the job again.' }
         }
-        onCommit={(title) => set('title', title)}
+        onCommit={(title) => set({ title })}
       />
       <Choice
         label="For whom"
@@ -47,7 +51,7 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
           { id: 'give', name: 'To give' },
           { id: 'sell', name: 'To sell' },
         ]}
-        onChange={(purpose) => set('purpose', purpose)}
+        onChange={(purpose) => set({ purpose })}
       />
       <Two>
         <NumberField
@@ -55,7 +59,7 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
           value={brief.wanted}
           least={1}
           most={100000}
-          onCommit={(n) => set('wanted', n)}
+          onCommit={(n) => set({ wanted: n })}
         />
         <TypedField
           label="Due"
@@ -63,7 +67,7 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
           value={brief.dueDate}
           show={(day) => day ?? ''}
           read={(text) => ({ ok: true, value: text || null })}
-          onCommit={(day) => day !== brief.dueDate && set('dueDate', day)}
+          onCommit={(day) => day !== brief.dueDate && set({ dueDate: day })}
         />
       </Two>
       <Pick
@@ -97,7 +101,7 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
             unit={workshop.unit}
             least={20}
             most={1000}
-            onCommit={(mm) => set('envelope', { ...envelope, insideWidthMm: mm })}
+            onCommit={(mm) => set({ envelope: { ...envelope, insideWidthMm: mm } })}
           />
           <LengthField
             label="Inside height"
@@ -105,11 +109,11 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
             unit={workshop.unit}
             least={20}
             most={1000}
-            onCommit={(mm) => set('envelope', { ...envelope, insideHeightMm: mm })}
+            onCommit={(mm) => set({ envelope: { ...envelope, insideHeightMm: mm } })}
           />
         </Two>
       )}
-      <WordsField label="Notes" rows={3} value={brief.notes} onChange={(notes) => set('notes', notes, 'notes')} />
+      <WordsField label="Notes" rows={3} value={brief.notes} onChange={(notes) => set({ notes }, 'notes')} />
     </Slip>
   );
 }

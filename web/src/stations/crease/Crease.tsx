@@ -1,6 +1,6 @@
 import { useCallback, type ReactNode } from 'react';
 import { Button } from 'react-aria-components';
-import { drawCreaseLine, formatLength, takeFriendly, type Scene, isPlainRule } from '@zippy/core';
+import { decide, drawCreaseLine, formatLength, takeFriendly, type Scene, isPlainRule } from '@zippy/core';
 import styled from 'styled-components';
 import { Bench } from '../../bench/Bench.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
@@ -68,7 +68,7 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
       <Pick
         label="Crease on"
         value={job.crease.boardId}
-        onChange={(id) => change([{ path: ['crease', 'boardId'], value: id }])}
+        onChange={(id) => change([decide((job) => job.crease.boardId, id)])}
         sections={[
           {
             heading: null,
@@ -135,7 +135,7 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
             { id: 'inside', name: 'Inside the fold' },
             { id: 'intoGroove', name: 'Fold into the groove' },
           ]}
-          onChange={(bead) => change([{ path: ['crease', 'bead'], value: bead }])}
+          onChange={(bead) => change([decide((job) => job.crease.bead, bead)])}
         />
       </More>
     </Slip>

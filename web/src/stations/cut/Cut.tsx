@@ -1,6 +1,7 @@
 import { useCallback, useState, type ReactNode } from 'react';
 import { Button } from 'react-aria-components';
 import {
+  decide,
   fixed,
   CAUTIONS,
   DRAWN_WIDER,
@@ -151,7 +152,7 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
       <Pick
         label="Cut with"
         value={job.cut.trimmerId}
-        onChange={(id) => change([{ path: ['cut', 'trimmerId'], value: id }])}
+        onChange={(id) => change([decide((job) => job.cut.trimmerId, id)])}
         sections={[
           {
             heading: null,
@@ -174,7 +175,7 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
               // Offered where hands can do it; otherwise the sentence below says why not.
               ...(cut.order.through.ok ? [{ id: 'scoreFirst' as const, name: 'The score' }] : []),
             ]}
-            onChange={(order) => change([{ path: ['cut', 'order'], value: order }])}
+            onChange={(order) => change([decide((job) => job.cut.order, order)])}
           />
           <Why>{cut.order.why}</Why>
         </div>

@@ -1,5 +1,13 @@
 import { useCallback, type ReactNode } from 'react';
-import { boxPath, CAUTIONS, drawEnvelopeBlank, drawEnvelopeSheet, type Scene } from '@zippy/core';
+import {
+  type EnvelopeChoice,
+  decideEach,
+  boxPath,
+  CAUTIONS,
+  drawEnvelopeBlank,
+  drawEnvelopeSheet,
+  type Scene,
+} from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
@@ -53,7 +61,7 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
   const { envelope } = job;
   const { unit } = workshop;
-  const set = (field: string, value: unknown): void => change([{ path: ['envelope', field], value }]);
+  const set = (part: Partial<EnvelopeChoice>): void => change(decideEach((job) => job.envelope, part));
   return (
     <Slip
       title="Envelope"
@@ -66,11 +74,11 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
         </>
       }
     >
-      <OnOff label="Make matching envelopes" value={envelope.make} onChange={(on) => set('make', on)} />
+      <OnOff label="Make matching envelopes" value={envelope.make} onChange={(on) => set({ make: on })} />
       <Pick
         label="From"
         value={envelope.stockId}
-        onChange={(id) => set('stockId', id)}
+        onChange={(id) => set({ stockId: id })}
         sections={[
           {
             heading: null,
@@ -85,7 +93,7 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
           unit={unit}
           least={0}
           most={60}
-          onCommit={(mm) => set('easeMm', mm)}
+          onCommit={(mm) => set({ easeMm: mm })}
         />
         <LengthField
           label="Seam"
@@ -93,14 +101,14 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
           unit={unit}
           least={8}
           most={80}
-          onCommit={(mm) => set('seamMm', mm)}
+          onCommit={(mm) => set({ seamMm: mm })}
         />
       </Two>
       <More label="Flap, and how it is folded">
         <OnOff
           label="The flap follows the height"
           value={envelope.flapMm === null}
-          onChange={(on) => set('flapMm', on ? null : Math.round(plan.envelope.flapMm))}
+          onChange={(on) => set({ flapMm: on ? null : Math.round(plan.envelope.flapMm) })}
         />
         {envelope.flapMm !== null && (
           <LengthField
@@ -109,7 +117,7 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
             unit={unit}
             least={10}
             most={400}
-            onCommit={(mm) => set('flapMm', mm)}
+            onCommit={(mm) => set({ flapMm: mm })}
           />
         )}
         <Steps steps={plan.envelope.steps} />

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { allSnags, plural } from '@zippy/core';
+import { decide, allSnags, plural } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
@@ -97,7 +97,7 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
         value={job.make.dryMinutes}
         least={0}
         most={10000}
-        onCommit={(n) => change([{ path: ['make', 'dryMinutes'], value: n }])}
+        onCommit={(n) => change([decide((job) => job.make.dryMinutes, n)])}
       />
     </Slip>
   );

@@ -1,6 +1,6 @@
 import { lazy, Suspense, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { cutText, sayMoney } from '@zippy/core';
+import { type SellChoice, decide, decideEach, cutText, sayMoney } from '@zippy/core';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { FieldPlace, MoneyField, NumberField, TypedField } from '../../ui/Field.tsx';
@@ -60,7 +60,7 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
   const takeAway = useJob((s) => s.takeAway);
   const { sell } = job;
-  const set = (field: string, value: unknown): void => change([{ path: ['sell', field], value }]);
+  const set = (part: Partial<SellChoice>): void => change(decideEach((job) => job.sell, part));
   const selling = job.brief.purpose === 'sell';
   return (
     <Slip title="Sell" part={plan.sell} spoken={spokenOf(workshop)}>
@@ -70,7 +70,7 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
             <MoneyField
               label="Price of a single"
               minor={sell.singlePriceMinor}
-              onCommit={(m) => set('singlePriceMinor', m)}
+              onCommit={(m) => set({ singlePriceMinor: m })}
               hint={
                 sell.singlePriceMinor === null
                   ? `Suggested ${sayMoney(plan.sell.singlePriceMinor, workshop.currency)}`
@@ -87,19 +87,19 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
                   ? { ok: true, value: n / 100 }
                   : { ok: false, why: 'Wanted margin wants a number from 0 to 95.' };
               }}
-              onCommit={(v) => set('wantedMargin', v)}
+              onCommit={(v) => set({ wantedMargin: v })}
             />
             <NumberField
               label="Cards in a pack"
               value={sell.packOf}
               least={1}
               most={1000}
-              onCommit={(n) => set('packOf', n)}
+              onCommit={(n) => set({ packOf: n })}
             />
             <MoneyField
               label="Price of a pack"
               minor={sell.packPriceMinor}
-              onCommit={(m) => set('packPriceMinor', m)}
+              onCommit={(m) => set({ packPriceMinor: m })}
               hint={
                 sell.packPriceMinor === null
                   ? `Suggested ${sayMoney(plan.sell.packPriceMinor, workshop.currency)}`
@@ -120,27 +120,24 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
               read={(t) =>
                 t.trim() ? { ok: true, value: cutText(t.trim(), 80) } : { ok: false, why: 'Extra wants a name.' }
               }
-              onCommit={(name) =>
-                set(
-                  'extras',
-                  sell.extras.map((e, n) => (n === i ? { ...e, name } : e)),
-                )
-              }
+              onCommit={(name) => set({ extras: sell.extras.map((e, n) => (n === i ? { ...e, name } : e)) })}
             />
             <MoneyField
               label={`Price for each card`}
               minor={extra.perCardMinor}
               onCommit={(m) =>
-                set(
-                  'extras',
-                  sell.extras.map((e, n) => (n === i ? { ...e, perCardMinor: m ?? 0 } : e)),
-                )
+                set({ extras: sell.extras.map((e, n) => (n === i ? { ...e, perCardMinor: m ?? 0 } : e)) })
               }
             />
             <Quiet
               onPress={() =>
                 takeAway(
-                  [{ path: ['sell', 'extras'], value: sell.extras.filter((_, n) => n !== i) }],
+                  [
+                    decide(
+                      (job) => job.sell.extras,
+                      sell.extras.filter((_, n) => n !== i),
+                    ),
+                  ],
                   `${extra.name} is taken off.`,
                 )
               }
@@ -150,7 +147,7 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
           </Two>
         </FieldPlace>
       ))}
-      <Press onPress={() => set('extras', [...sell.extras, { name: 'Sleeve', perCardMinor: 4 }])}>
+      <Press onPress={() => set({ extras: [...sell.extras, { name: 'Sleeve', perCardMinor: 4 }] })}>
         Add an extra: sleeve, band, sticker
       </Press>
     </Slip>

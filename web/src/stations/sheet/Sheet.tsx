@@ -1,5 +1,7 @@
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import {
+  type SheetChoice,
+  decideEach,
   fixed,
   apply,
   boxPath,
@@ -186,7 +188,8 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
   const { sheet } = job;
   const { unit } = workshop;
-  const set = (field: string, value: unknown): void => change([{ path: ['sheet', field], value }]);
+  const { cutDown } = sheet;
+  const set = (part: Partial<SheetChoice>): void => change(decideEach((job) => job.sheet, part));
   const [round, setRound] = useState(0);
   const whole = { widthMm: plan.stock.stock.sheetWidthMm, heightMm: plan.stock.stock.sheetHeightMm };
   return (
@@ -216,7 +219,7 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
           { id: 'respect', name: 'Along the fold' },
           { id: 'ignore', name: 'Either way' },
         ]}
-        onChange={(grain) => set('grain', grain)}
+        onChange={(grain) => set({ grain })}
       />
       {plan.sheet.passes.length > 0 && (
         <Choice
@@ -226,7 +229,7 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
             { id: 'long', name: 'Long edge' },
             { id: 'short', name: 'Short edge' },
           ]}
-          onChange={(edge) => set('flipEdge', edge)}
+          onChange={(edge) => set({ flipEdge: edge })}
         />
       )}
       {plan.sheet.sides.length === 2 && plan.size.form.blank.creases.length === 0 && (
@@ -237,7 +240,7 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
             { id: 'sheetwise', name: 'Front, then back' },
             { id: 'workAndTurn', name: 'One plate, turned' },
           ]}
-          onChange={(working) => set('working', working)}
+          onChange={(working) => set({ working })}
         />
       )}
       <TypedField
@@ -253,7 +256,7 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
             : { ok: false, why: 'Spares wants a whole number, or nothing to let your spoil log decide.' };
         }}
         onCommit={(n) => {
-          set('spares', n);
+          set({ spares: n });
           setRound(round + 1);
         }}
         hint={sheet.spares === null ? `Left empty: your spoil log says ${plan.sheet.spares}.` : undefined}
@@ -270,37 +273,37 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
         <OnOff
           label="Print ticks and a slug outside the cards"
           value={sheet.marks}
-          onChange={(on) => set('marks', on)}
+          onChange={(on) => set({ marks: on })}
         />
         {job.size.bleedMm > 0 && (
           <OnOff
             label="Neighbours share one bleed"
             value={sheet.sharedBleed ?? false}
-            onChange={(on) => set('sharedBleed', on)}
+            onChange={(on) => set({ sharedBleed: on })}
           />
         )}
         <OnOff
           label="The sheet is cut down before printing"
-          value={sheet.cutDown !== null}
-          onChange={(on) => set('cutDown', on ? whole : null)}
+          value={cutDown !== null}
+          onChange={(on) => set({ cutDown: on ? whole : null })}
         />
-        {sheet.cutDown && (
+        {cutDown && (
           <Two>
             <LengthField
               label="Width"
-              mm={sheet.cutDown.widthMm}
+              mm={cutDown.widthMm}
               unit={unit}
               least={40}
               most={2000}
-              onCommit={(mm) => set('cutDown', { ...sheet.cutDown, widthMm: mm })}
+              onCommit={(mm) => set({ cutDown: { ...cutDown, widthMm: mm } })}
             />
             <LengthField
               label="Height"
-              mm={sheet.cutDown.heightMm}
+              mm={cutDown.heightMm}
               unit={unit}
               least={40}
               most={2000}
-              onCommit={(mm) => set('cutDown', { ...sheet.cutDown, heightMm: mm })}
+              onCommit={(mm) => set({ cutDown: { ...cutDown, heightMm: mm } })}
             />
           </Two>
         )}

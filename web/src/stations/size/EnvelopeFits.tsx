@@ -1,6 +1,8 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import {
+  decide,
+  decideEach,
   formatLength,
   formatSize,
   LARGEST_FINISHED_MM,
@@ -25,11 +27,14 @@ export function EnvelopeFits({ job, plan, workshop }: StationProps): ReactNode {
   const { brief, size } = job;
   const lying = size.finishedWidthMm > size.finishedHeightMm;
   const makeIt = (widthMm: number, heightMm: number): void => {
-    const [short, long] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)].map(inReach);
-    change([
-      { path: ['size', 'finishedWidthMm'], value: lying ? long : short },
-      { path: ['size', 'finishedHeightMm'], value: lying ? short : long },
-    ]);
+    const short = inReach(Math.min(widthMm, heightMm));
+    const long = inReach(Math.max(widthMm, heightMm));
+    change(
+      decideEach((job) => job.size, {
+        finishedWidthMm: lying ? long : short,
+        finishedHeightMm: lying ? short : long,
+      }),
+    );
   };
   return (
     <>
@@ -51,7 +56,7 @@ export function EnvelopeFits({ job, plan, workshop }: StationProps): ReactNode {
               <span className="presses">
                 <Press
                   isDisabled={chosen}
-                  onPress={() => change([{ path: ['brief', 'envelope'], value: { kind: 'shelf', envelopeId } }])}
+                  onPress={() => change([decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId })])}
                 >
                   {chosen ? 'In use' : 'Use it'}
                 </Press>

@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import {
+  decideEach,
   formatEntry,
   formatLength,
   OPTION_DEFAULTS,
@@ -24,8 +25,11 @@ export function FormatInputs({
   readonly unit: LengthUnit;
 }): ReactNode {
   const change = useJob((s) => s.change);
-  const set = (id: keyof FormatOptions, value: unknown): void =>
-    change([{ path: ['size', 'options', id], value }], `size-option-${id}`);
+  const set = (part: Partial<FormatOptions>): void =>
+    change(
+      decideEach((job) => job.size.options, part),
+      `size-option-${Object.keys(part).join()}`,
+    );
   const { inputs } = formatEntry(job.size.format);
   const asked = { ...OPTION_DEFAULTS, ...job.size.options };
   return inputs
@@ -44,7 +48,7 @@ function OneInput({
   readonly asked: FormatOptions;
   readonly size: SizePlan;
   readonly unit: LengthUnit;
-  readonly set: (id: keyof FormatOptions, value: unknown) => void;
+  readonly set: (part: Partial<FormatOptions>) => void;
 }): ReactNode {
   const finish = { widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm };
   const value = asked[input.id];
@@ -57,10 +61,10 @@ function OneInput({
           {...shared}
           mm={value as number | null}
           worked={workedOut(input.id, size, unit)}
-          onCommit={(mm) => set(input.id, mm)}
+          onCommit={(mm) => set({ [input.id]: mm })}
         />
       ) : (
-        <LengthField {...shared} mm={value as number} onCommit={(mm) => set(input.id, mm)} />
+        <LengthField {...shared} mm={value as number} onCommit={(mm) => set({ [input.id]: mm })} />
       );
     }
     case 'number': {
@@ -72,7 +76,7 @@ function OneInput({
           least={least}
           most={most}
           whole={input.whole}
-          onCommit={(n) => set(input.id, n)}
+          onCommit={(n) => set({ [input.id]: n })}
         />
       );
     }
@@ -81,7 +85,7 @@ function OneInput({
         <Pick
           label={input.label}
           value={value as string}
-          onChange={(id) => set(input.id, id)}
+          onChange={(id) => set({ [input.id]: id })}
           sections={[{ heading: null, options: input.choices.map(({ id, name }) => ({ id, name })) }]}
         />
       ) : (
@@ -89,13 +93,13 @@ function OneInput({
           label={input.label}
           value={value as string}
           options={input.choices}
-          onChange={(id) => set(input.id, id)}
+          onChange={(id) => set({ [input.id]: id })}
         />
       );
     case 'yesNo':
-      return <OnOff label={input.label} value={value as boolean} onChange={(on) => set(input.id, on)} />;
+      return <OnOff label={input.label} value={value as boolean} onChange={(on) => set({ [input.id]: on })} />;
     case 'path':
-      return <PathField value={value as string} says={input.says} onChange={(text) => set(input.id, text)} />;
+      return <PathField value={value as string} says={input.says} onChange={(text) => set({ [input.id]: text })} />;
   }
 }
 

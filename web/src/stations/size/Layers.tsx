@@ -1,3 +1,4 @@
+import { decide } from '@zippy/core';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { LayerChoice } from '@zippy/core';
@@ -18,7 +19,7 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
   const { layers } = job.size;
   const lightest = [...workshop.stocks].sort((a, b) => a.gsm - b.gsm)[0]!;
   const takeAway = useJob((s) => s.takeAway);
-  const setAll = (next: readonly LayerChoice[]): void => change([{ path: ['size', 'layers'], value: next }]);
+  const setAll = (next: readonly LayerChoice[]): void => change([decide((job) => job.size.layers, next)]);
   const add = (kind: LayerChoice['kind']): void => {
     const inside = plan.size.faces.find((f) => f.id === 'insideBack') ?? plan.size.faces.at(-1)!;
     const first = kind === 'writing' ? inside : plan.size.faces[0]!;
@@ -36,7 +37,15 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
             workshop={workshop}
             onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
             onRemove={() =>
-              takeAway([{ path: ['size', 'layers'], value: layers.filter((_, k) => k !== i) }], 'A layer is taken off.')
+              takeAway(
+                [
+                  decide(
+                    (job) => job.size.layers,
+                    layers.filter((_, k) => k !== i),
+                  ),
+                ],
+                'A layer is taken off.',
+              )
             }
           />
         </FieldPlace>

@@ -1,5 +1,14 @@
 import type { ReactNode } from 'react';
-import { formatSize, LARGEST_FINISHED_MM, NAMED_SIZES, SMALLEST_FINISHED_MM, type FormatId } from '@zippy/core';
+import {
+  type SizeChoice,
+  decide,
+  decideEach,
+  formatSize,
+  LARGEST_FINISHED_MM,
+  NAMED_SIZES,
+  SMALLEST_FINISHED_MM,
+  type FormatId,
+} from '@zippy/core';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
@@ -26,12 +35,9 @@ export function SizeSlip(props: StationProps): ReactNode {
   const change = useJob((s) => s.change);
   const { size } = job;
   const { unit } = workshop;
-  const set = (field: string, value: unknown): void => change([{ path: ['size', field], value }]);
+  const set = (part: Partial<SizeChoice>): void => change(decideEach((job) => job.size, part));
   const setBoth = (widthMm: number, heightMm: number): void =>
-    change([
-      { path: ['size', 'finishedWidthMm'], value: widthMm },
-      { path: ['size', 'finishedHeightMm'], value: heightMm },
-    ]);
+    change([decide((job) => job.size.finishedWidthMm, widthMm), decide((job) => job.size.finishedHeightMm, heightMm)]);
   const named = NAMED_SIZES.map((s) => ({ ...s, id: `${s.system} ${s.name}` }));
   const pickSize = (id: string): void => {
     const found = named.find((s) => s.id === id);
@@ -57,7 +63,7 @@ export function SizeSlip(props: StationProps): ReactNode {
       unit={unit}
       least={SMALLEST_FINISHED_MM}
       most={LARGEST_FINISHED_MM}
-      onCommit={(mm) => set(field, mm)}
+      onCommit={(mm) => set({ [field]: mm })}
     />
   );
   return (
@@ -75,7 +81,7 @@ export function SizeSlip(props: StationProps): ReactNode {
         </>
       }
     >
-      <FormatPick value={size.format} onChange={(format) => set('format', format)} />
+      <FormatPick value={size.format} onChange={(format) => set({ format })} />
       <Pick
         label="Named size"
         value={plan.size.name}
@@ -106,7 +112,7 @@ export function SizeSlip(props: StationProps): ReactNode {
           unit={unit}
           least={0}
           most={20}
-          onCommit={(mm) => set('bleedMm', mm)}
+          onCommit={(mm) => set({ bleedMm: mm })}
         />
         <LengthField
           label="Safe"
@@ -114,7 +120,7 @@ export function SizeSlip(props: StationProps): ReactNode {
           unit={unit}
           least={0}
           most={100}
-          onCommit={(mm) => set('safeMm', mm)}
+          onCommit={(mm) => set({ safeMm: mm })}
         />
       </Two>
     </Slip>

@@ -1,6 +1,6 @@
 import { useCallback, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { boxPath, formatSize, sayMoney, sayWeight, type Scene, type Shape } from '@zippy/core';
+import { decide, decideEach, boxPath, formatSize, sayMoney, sayWeight, type Scene, type Shape } from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
@@ -99,7 +99,7 @@ export function StockSlip({ job, plan, workshop }: StationProps): ReactNode {
       <Pick
         label="From the shelf"
         value={job.stock.stockId}
-        onChange={(id) => change([{ path: ['stock', 'stockId'], value: id }])}
+        onChange={(id) => change([decide((job) => job.stock.stockId, id)])}
         sections={[
           {
             heading: null,
@@ -116,11 +116,8 @@ export function StockSlip({ job, plan, workshop }: StationProps): ReactNode {
         label="Printer and feed path"
         value={`${job.stock.printerId}/${job.stock.pathId}`}
         onChange={(id) => {
-          const [printerId, pathId] = id.split('/');
-          change([
-            { path: ['stock', 'printerId'], value: printerId },
-            { path: ['stock', 'pathId'], value: pathId },
-          ]);
+          const [printerId = '', pathId = ''] = id.split('/');
+          change(decideEach((job) => job.stock, { printerId, pathId }));
         }}
         sections={workshop.printers.map((printer) => ({
           heading: printer.name,

@@ -1,3 +1,4 @@
+import { decide, type JobChange, type JobPlace } from '../../../job/decide.ts';
 import { fixed } from '../../../ground/length/rounding.ts';
 import { isInside } from '../../../ground/geometry/box.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
@@ -55,7 +56,7 @@ interface Look {
 }
 
 const on = ({ face }: Look): string => `on the ${face.face.name.toLowerCase()}`;
-const facePath = ({ face }: Look, ...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
+const faceIn = (job: JobPlace, { face }: Look) => job.art.faces.at(face.face.id);
 
 /** The flat colour under a thing, as it is printed; null where a picture, pattern or gradient lies there. */
 function groundUnder({ face, paper, inked }: Look): Colour | null {
@@ -99,7 +100,7 @@ function shortSnags(look: Look): readonly Snag[] {
   const short = EDGES.filter((edge) => own[edge] > near[edge] + 1e-6 && own[edge] < far[edge] - 1e-6);
   if (short.length === 0) return [];
   const set = (part: Partial<PicturePlacement>) => [
-    { path: facePath(look, 'picture'), value: { ...picture.placement, ...part } },
+    decide((job) => faceIn(job, look).picture, { ...picture.placement, ...part }),
   ];
   return [
     {
@@ -122,7 +123,7 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
   const ink = look.inked(block.colour);
   const index = look.face.art.texts.indexOf(block);
   const quote = `“${block.text.split('\n')[0]!.slice(0, 28)}”`;
-  const path = (field: string): readonly string[] => facePath(look, 'texts', String(index), field);
+  const textIn = (job: JobPlace) => faceIn(job, look).texts.at(index);
   const ratio = contrast(ink, ground);
   const size = block.sizePt * set.fitted;
   const reversed = luminance(ground) < DARK && luminance(ink) > luminance(ground);
@@ -140,7 +141,7 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
             why: `Printed on ${look.stock?.colourName.toLowerCase() ?? 'the'} stock its contrast is ${fixed(ratio, 1)} to 1; words want ${CONTRAST.words} to 1 and more.`,
             remedies:
               better >= CONTRAST.words
-                ? [{ label: 'Set it in a colour that is read', changes: [{ path: path('colour'), value: dark }] }]
+                ? [{ label: 'Set it in a colour that is read', changes: [decide((job) => textIn(job).colour, dark)] }]
                 : [],
           } as const,
         ]
@@ -156,7 +157,7 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
             remedies: [
               {
                 label: `Set it at ${SMALLEST_PT.fine} pt`,
-                changes: [{ path: path('sizePt'), value: Math.ceil((SMALLEST_PT.fine / set.fitted) * 2) / 2 }],
+                changes: [decide((job) => textIn(job).sizePt, Math.ceil((SMALLEST_PT.fine / set.fitted) * 2) / 2)],
               },
             ],
           } as const,
@@ -168,10 +169,8 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
 function objectSnags(look: Look, item: Exclude<LaidItem, { kind: 'text' }>): readonly Snag[] {
   const { object } = item;
   const index = look.face.art.objects!.findIndex(({ id }) => id === object.id);
-  const change = (part: Partial<ArtObject>) => ({
-    path: facePath(look, 'objects', String(index)),
-    value: { ...object, ...part },
-  });
+  const change = (part: Partial<ArtObject>) =>
+    decide((job) => faceIn(job, look).objects.at(index), { ...object, ...part } as ArtObject);
   return [
     ...edgeSnags(look, item, change),
     ...(item.kind === 'code' ? codeSnags(look, item, change) : []),
@@ -179,7 +178,7 @@ function objectSnags(look: Look, item: Exclude<LaidItem, { kind: 'text' }>): rea
   ];
 }
 
-type Changed = (part: Partial<ArtObject>) => { readonly path: readonly string[]; readonly value: unknown };
+type Changed = (part: Partial<ArtObject>) => JobChange;
 
 const NAMES = { picture: 'The picture', code: 'The code', rule: 'The rule', ornament: 'The ornament' } as const;
 

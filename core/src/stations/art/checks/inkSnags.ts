@@ -1,3 +1,4 @@
+import { decide, type Held, type JobPlace } from '../../../job/decide.ts';
 import { fixed } from '../../../ground/length/rounding.ts';
 import type { Job } from '../../../job/types.ts';
 import type { Printer, Stock, Workshop } from '../../../workshop/types.ts';
@@ -98,20 +99,24 @@ const capital = (text: string): string => text.replace(/^./, (first) => first.to
 
 function laidOn(job: Job, face: FacePlan, lattice: InkLattice): readonly Laid[] {
   const { art, picture } = face;
-  const place = (...rest: string[]): readonly string[] => ['art', 'faces', face.face.id, ...rest];
+  const place = (job: JobPlace) => job.art.faces.at(face.face.id);
   const on = `of the ${face.face.name.toLowerCase()}`;
-  const colours: readonly (readonly [name: string, colour: Colour | undefined, path: readonly string[]])[] = [
-    ['background', art.background ?? undefined, place('background')],
-    ['gradient', art.gradient?.from, place('gradient', 'from')],
-    ['gradient’s other end', art.gradient?.to, place('gradient', 'to')],
-    ['border', art.border?.colour, place('border', 'colour')],
+  const colours: readonly (readonly [
+    name: string,
+    colour: Colour | undefined,
+    where: (job: JobPlace) => Held<Colour | null>,
+  ])[] = [
+    ['background', art.background ?? undefined, (job) => place(job).background],
+    ['gradient', art.gradient?.from, (job) => place(job).gradient.from],
+    ['gradient’s other end', art.gradient?.to, (job) => place(job).gradient.to],
+    ['border', art.border?.colour, (job) => place(job).border.colour],
   ];
-  const laid: Laid[] = colours.flatMap(([what, colour, path]) => {
+  const laid: Laid[] = colours.flatMap(([what, colour, where]) => {
     const name = `the ${what} ${on}`;
     if (!colour) return [];
     const lighten = (limit: number): Remedy => {
       const value = lightened(colour, limit, lattice);
-      return { label: `Lighten ${name} to ${asPercent(inkTotal(value, lattice))}`, changes: [{ path, value }] };
+      return { label: `Lighten ${name} to ${asPercent(inkTotal(value, lattice))}`, changes: [decide(where, value)] };
     };
     const groundOfFace = what === 'background' ? face.face.id : null;
     return [{ groundOfFace, name, total: inkTotal(colour, lattice), lighten }];
@@ -130,7 +135,7 @@ function laidOn(job: Job, face: FacePlan, lattice: InkLattice): readonly Laid[] 
           const fade = Math.ceil((1 - limit / whole) * 100) / 100;
           return {
             label: `Fade ${name} by ${asPercent(fade)}`,
-            changes: [{ path: place('picture', 'fade'), value: fade }],
+            changes: [decide((job) => place(job).picture.fade, fade)],
           };
         },
       });
@@ -221,10 +226,7 @@ const bendingInk = (workshop: Workshop, stock: Stock): readonly Remedy[] =>
     .slice(0, 1)
     .map(({ printer, path }) => ({
       label: `Print it on ${printer.name}: its ink soaks in`,
-      changes: [
-        { path: ['stock', 'printerId'], value: printer.id },
-        { path: ['stock', 'pathId'], value: path.id },
-      ],
+      changes: [decide((job) => job.stock.printerId, printer.id), decide((job) => job.stock.pathId, path.id)],
     }));
 
 /** How far what is laid at the face’s edges stands out from the bare card; nobody knows what of a picture lies there. */

@@ -1,7 +1,8 @@
 import { isInside } from '../../../ground/geometry/box.ts';
 import { plural } from '../../../job/figures.ts';
 import type { Job, NamesList, TextBlock } from '../../../job/types.ts';
-import type { JobChange, Snag } from '../../../job/findings.ts';
+import { decide, decideEach, type JobPlace } from '../../../job/decide.ts';
+import type { Snag } from '../../../job/findings.ts';
 import type { FacePlan } from '../faces/items.ts';
 import { filled } from '../faces/layFace.ts';
 import { cardRows, fieldsIn, isNamed, rowName, wrongCounts } from '../../../job/namesList.ts';
@@ -26,7 +27,7 @@ export function namesSnags(job: Job, faces: readonly FacePlan[], book: TypefaceB
         level: 'note',
         title: `No words ask for the list of ${names.rows.length} ${plural(names.rows.length, 'row')}`,
         why: `Write {${names.columns[0]}} in a block of words and every card gets its own.`,
-        remedies: [{ label: 'Take the list off', changes: [{ path: ['names'], value: null }] }],
+        remedies: [{ label: 'Take the list off', changes: [decide((job) => job.names, null)] }],
       },
     ];
   const cards = cardRows(names).length;
@@ -50,7 +51,7 @@ function leftOut(job: Job, names: NamesList, cards: number): readonly Snag[] {
       level: 'stop',
       title: `${cards - wanted} ${plural(cards - wanted, 'card')} of the list ${cards - wanted === 1 ? 'is' : 'are'} left out`,
       why: `The list has ${cards} ${plural(cards, 'card')} and ${wanted} ${wanted === 1 ? 'is' : 'are'} made. Without a card: ${out.slice(0, 12).join(', ')}${out.length > 12 ? ` and ${out.length - 12} more` : ''}.`,
-      remedies: [{ label: `Make all ${cards}`, changes: [{ path: ['names', 'decides'], value: true }] }],
+      remedies: [{ label: `Make all ${cards}`, changes: [decide((job) => job.names.decides, true)] }],
     },
   ];
 }
@@ -59,7 +60,7 @@ function leftOut(job: Job, names: NamesList, cards: number): readonly Snag[] {
 function badCounts(names: NamesList): readonly Snag[] {
   const wrong = wrongCounts(names);
   if (wrong.length === 0) return [];
-  const counted = (value: string): JobChange['value'] =>
+  const counted = (value: string): NamesList['rows'] =>
     names.rows.map((cells, row) => {
       const found = wrong.find((one) => one.row === row);
       return found ? cells.map((cell, i) => (i === found.column ? value : cell)) : cells;
@@ -75,8 +76,8 @@ function badCounts(names: NamesList): readonly Snag[] {
       title: `${wrong.length} ${plural(wrong.length, 'row')} of the list ${wrong.length === 1 ? 'does' : 'do'} not say how many cards`,
       why: `A count is a whole number from 0 to 9999. ${said.slice(0, 8).join('; ')}${said.length > 8 ? `; and ${said.length - 8} more` : ''}.`,
       remedies: [
-        { label: 'Make one card of each', changes: [{ path: ['names', 'rows'], value: counted('1') }] },
-        { label: 'Make none of them', changes: [{ path: ['names', 'rows'], value: counted('0') }] },
+        { label: 'Make one card of each', changes: [decide((job) => job.names.rows, counted('1'))] },
+        { label: 'Make none of them', changes: [decide((job) => job.names.rows, counted('0'))] },
       ],
     },
   ];
@@ -120,7 +121,7 @@ function tooLong(
       .slice(0, NAMED)
       .map((one) => `“${one}”`)
       .join(', ')}${all.length > NAMED ? ` and ${all.length - NAMED} more` : ''}`;
-  const path = (field: string): readonly string[] => ['art', 'faces', face.face.id, 'texts', String(index), field];
+  const place = (job: JobPlace) => job.art.faces.at(face.face.id).texts.at(index);
   const fits = block.fit === 'shrink';
   return [
     ...(long.length > 0
@@ -134,13 +135,10 @@ function tooLong(
             remedies: [
               ...(fits
                 ? []
-                : [{ label: 'Shrink long names to fit', changes: [{ path: path('fit'), value: 'shrink' }] }]),
+                : [{ label: 'Shrink long names to fit', changes: [decide((job) => place(job).fit, 'shrink')] }]),
               {
                 label: 'Give them the whole safe width',
-                changes: [
-                  { path: path('leftMm'), value: face.safe.xMm },
-                  { path: path('widthMm'), value: face.safe.widthMm },
-                ],
+                changes: decideEach(place, { leftMm: face.safe.xMm, widthMm: face.safe.widthMm }),
               },
             ],
           } as const,
@@ -169,7 +167,7 @@ function tooLong(
             remedies: [
               {
                 label: 'Use Atkinson Hyperlegible Next',
-                changes: [{ path: path('typefaceId'), value: 'atkinson-hyperlegible-next-400' }],
+                changes: [decide((job) => place(job).typefaceId, 'atkinson-hyperlegible-next-400')],
               },
             ],
           } as const,

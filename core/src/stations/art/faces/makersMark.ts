@@ -1,7 +1,8 @@
 import { MM_PER_POINT } from '../../../ground/length/types.ts';
 import { DEFAULTS, EMPTY_FACE } from '../../../job/newJob.ts';
 import type { ArtObject, FaceArt, Job, TextBlock } from '../../../job/types.ts';
-import type { JobChange, Snag } from '../../../job/findings.ts';
+import { decide, type JobChange, type JobPlace } from '../../../job/decide.ts';
+import type { Snag } from '../../../job/findings.ts';
 import type { SizePlan } from '../../size/planSize.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
 import { inkOn } from '../ink/colour.ts';
@@ -90,29 +91,40 @@ function placeSnags(job: Job, size: SizePlan, face: FacePlan, item: LaidItem): r
 
 /** The item at the foot of its face, in the middle and no larger than a mark should be. */
 function settled(face: FacePlan, item: LaidItem, box: Box): JobChange {
-  const [kind, index] = placeOf(face, item);
-  return { path: ['art', 'faces', face.face.id, kind, String(index)], value: moveTo(face, item, box) };
+  const index = placeOf(face, item);
+  const onFace = (job: JobPlace) => job.art.faces.at(face.face.id);
+  return item.kind === 'text'
+    ? decide((job) => onFace(job).texts.at(index), moveText(face, item, box))
+    : decide((job) => onFace(job).objects.at(index), moveObject(face, item, box));
 }
 
-function placeOf({ art }: FacePlan, item: LaidItem): readonly [kind: 'texts' | 'objects', index: number] {
-  return item.kind === 'text'
-    ? ['texts', art.texts.findIndex(({ id }) => id === item.block.id)]
-    : ['objects', art.objects!.findIndex(({ id }) => id === item.object.id)];
-}
+/** Which of a face’s words, or of its other things, this one is. */
+const placeOf = ({ art }: FacePlan, item: LaidItem): number =>
+  (item.kind === 'text' ? art.texts : art.objects!).findIndex(({ id }) => id === idOf(item));
 
 /** An inset that leaves nothing of a face leaves the face itself to put a mark on. */
 const roomOn = ({ widthMm, heightMm }: FacePlan['face'], safe: Box): Box =>
   safe.widthMm > 0 && safe.heightMm > 0 ? safe : { xMm: 0, yMm: 0, widthMm, heightMm };
 
-function moveTo({ safe, face }: Pick<FacePlan, 'safe' | 'face'>, item: LaidItem, box: Box): TextBlock | ArtObject {
+type Onto = Pick<FacePlan, 'safe' | 'face'>;
+type LaidText = Extract<LaidItem, { kind: 'text' }>;
+type LaidObject = Exclude<LaidItem, { kind: 'text' }>;
+
+/** How much smaller a mark becomes, and where its foot stands. */
+function small({ safe, face }: Onto, box: Box) {
   const room = roomOn(face, safe);
   const scale = Math.min(1, (face.heightMm * SMALL) / box.heightMm, room.widthMm / box.widthMm);
-  const foot = room.yMm + room.heightMm;
-  if (item.kind !== 'text') {
-    const [widthMm, heightMm] = [box.widthMm * scale, box.heightMm * scale];
-    return { ...item.object, leftMm: (face.widthMm - widthMm) / 2, topMm: foot - heightMm, widthMm, heightMm };
-  }
-  const { block } = item;
+  return { room, scale, footMm: room.yMm + room.heightMm };
+}
+
+function moveObject(onto: Onto, { object }: LaidObject, box: Box): ArtObject {
+  const { scale, footMm } = small(onto, box);
+  const [widthMm, heightMm] = [box.widthMm * scale, box.heightMm * scale];
+  return { ...object, leftMm: (onto.face.widthMm - widthMm) / 2, topMm: footMm - heightMm, widthMm, heightMm };
+}
+
+function moveText(onto: Onto, { block }: LaidText, box: Box): TextBlock {
+  const { room, scale, footMm } = small(onto, box);
   // Set anew at its size every line grows alike, so that the ink keeps its place in the block in proportion.
   const inkFromTop = (box.yMm - block.topMm) * scale;
   return {
@@ -121,26 +133,35 @@ function moveTo({ safe, face }: Pick<FacePlan, 'safe' | 'face'>, item: LaidItem,
     align: 'centre',
     // A block that fills its width would grow again.
     fit: 'shrink',
-    leftMm: face.widthMm / 2 - room.widthMm / 2,
+    leftMm: onto.face.widthMm / 2 - room.widthMm / 2,
     widthMm: room.widthMm,
-    topMm: foot - box.heightMm * scale - inkFromTop,
+    topMm: footMm - box.heightMm * scale - inkFromTop,
   };
 }
 
 function toBack(job: Job, size: SizePlan, from: FacePlan, item: LaidItem, box: Box): readonly JobChange[] {
   const back = size.faces.find(({ id }) => id === 'back')!;
-  const moved = moveTo({ face: back, safe: safeBox(size, back) }, item, box);
+  const onto = { face: back, safe: safeBox(size, back) };
   const onBack: FaceArt = job.art.faces.back ?? EMPTY_FACE;
   const gone = idOf(item);
   const { texts, objects = [] } = from.art;
   return item.kind === 'text'
     ? [
-        { path: ['art', 'faces', from.face.id, 'texts'], value: texts.filter(({ id }) => id !== gone) },
-        { path: ['art', 'faces', 'back'], value: { ...onBack, texts: [...onBack.texts, moved] } },
+        decide(
+          (job) => job.art.faces.at(from.face.id).texts,
+          texts.filter(({ id }) => id !== gone),
+        ),
+        decide((job) => job.art.faces.at('back'), { ...onBack, texts: [...onBack.texts, moveText(onto, item, box)] }),
       ]
     : [
-        { path: ['art', 'faces', from.face.id, 'objects'], value: objects.filter(({ id }) => id !== gone) },
-        { path: ['art', 'faces', 'back'], value: { ...onBack, objects: [...(onBack.objects ?? []), moved] } },
+        decide(
+          (job) => job.art.faces.at(from.face.id).objects,
+          objects.filter(({ id }) => id !== gone),
+        ),
+        decide((job) => job.art.faces.at('back'), {
+          ...onBack,
+          objects: [...(onBack.objects ?? []), moveObject(onto, item, box)],
+        }),
       ];
 }
 
@@ -149,7 +170,7 @@ function turnSnags(face: FacePlan, item: LaidItem): readonly Snag[] {
   if (item.kind !== 'picture') return [];
   const turns = item.object.picture.quarterTurns ?? 0;
   if (turns === 0) return [];
-  const [, index] = placeOf(face, item);
+  const index = placeOf(face, item);
   return [
     snagOf(face, item, {
       id: 'turned',
@@ -159,12 +180,7 @@ function turnSnags(face: FacePlan, item: LaidItem): readonly Snag[] {
       remedies: [
         {
           label: 'Turn it upright',
-          changes: [
-            {
-              path: ['art', 'faces', face.face.id, 'objects', String(index), 'picture', 'quarterTurns'],
-              value: 0,
-            },
-          ],
+          changes: [decide((job) => job.art.faces.at(face.face.id).objects.at(index).picture.quarterTurns, 0)],
         },
       ],
     }),

@@ -1,3 +1,4 @@
+import { decide } from '../../../job/decide.ts';
 import type { FaceArt, Job } from '../../../job/types.ts';
 import type { Snag } from '../../../job/findings.ts';
 import type { Stock, Workshop } from '../../../workshop/types.ts';
@@ -91,10 +92,7 @@ export function onStockSnags(job: Job, workshop: Workshop, { coloured, inks }: O
   );
   const remedies = whites.map(({ printer, path }) => ({
     label: `Print it on ${printer.name}, which lays white`,
-    changes: [
-      { path: ['stock', 'printerId'], value: printer.id },
-      { path: ['stock', 'pathId'], value: path.id },
-    ],
+    changes: [decide((job) => job.stock.printerId, printer.id), decide((job) => job.stock.pathId, path.id)],
   }));
   return [
     ...(lost.length > 0

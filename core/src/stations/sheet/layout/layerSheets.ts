@@ -1,3 +1,4 @@
+import { decide } from '../../../job/decide.ts';
 import { wantedOf } from '../../../job/namesList.ts';
 import { evenSides, shrink } from '../../../ground/geometry/box.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
@@ -88,7 +89,7 @@ export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): r
     const { stock } = piece;
     const bare = {
       label: `Leave ${piece.name.toLowerCase()} bare`,
-      changes: [{ path: ['size', 'layers', String(piece.layer), 'picture'], value: null }],
+      changes: [decide((job) => job.size.layers.at(piece.layer).picture, null)],
     };
     if (print && print.refusals.length > 0)
       return [

@@ -1,7 +1,7 @@
 import { changeJob } from '../../../job/changeJob.ts';
 import { pathOf, stockOf, trimmerOf } from '../../../job/pick.ts';
 import type { Job } from '../../../job/types.ts';
-import type { JobChange } from '../../../job/findings.ts';
+import type { JobChange } from '../../../job/decide.ts';
 import type { Workshop } from '../../../workshop/types.ts';
 import { openCard, type OpenCard } from '../../size/openCard.ts';
 import { layOnSheet, type OnSheet } from './layOnSheet.ts';

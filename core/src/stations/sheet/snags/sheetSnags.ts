@@ -12,7 +12,8 @@ import { changeJob } from '../../../job/changeJob.ts';
 import { plural } from '../../../job/figures.ts';
 import { sortedBy } from '../../../job/sorted.ts';
 import type { Job } from '../../../job/types.ts';
-import type { JobChange, Remedy, Snag } from '../../../job/findings.ts';
+import { decide, type JobChange } from '../../../job/decide.ts';
+import type { Remedy, Snag } from '../../../job/findings.ts';
 import type { Stock, Workshop } from '../../../workshop/types.ts';
 import { formatSize } from '../../../ground/length/formatLength.ts';
 import type { Mm } from '../../../ground/length/types.ts';
@@ -70,7 +71,7 @@ export function bleedSnags(
     size.bleedMm > 0
       ? more(
           asked,
-          [{ path: ['size', 'bleedMm'], value: 0 }],
+          [decide((job) => job.size.bleedMm, 0)],
           (up) => `Drop the bleed: ${up} up, with art kept off the edges`,
         )
       : null,
@@ -88,10 +89,7 @@ export function bleedSnags(
     ).map((other) =>
       more(
         asked,
-        [
-          { path: ['stock', 'stockId'], value: other.id },
-          { path: ['sheet', 'cutDown'], value: null },
-        ],
+        [decide((job) => job.stock.stockId, other.id), decide((job) => job.sheet.cutDown, null)],
         (up) => `Use ${other.name}: ${up} up`,
       ),
     ),
@@ -131,8 +129,8 @@ function trimming(asked: Asked, smaller: { readonly widthMm: Mm; readonly height
   if (!smaller) return null;
   const { job, workshop, sides, comesOut } = asked;
   const changes = [
-    { path: ['size', 'finishedWidthMm'], value: smaller.widthMm },
-    { path: ['size', 'finishedHeightMm'], value: smaller.heightMm },
+    decide((job) => job.size.finishedWidthMm, smaller.widthMm),
+    decide((job) => job.size.finishedHeightMm, smaller.heightMm),
   ];
   const tried = tryOut(job, workshop, sides, changes);
   if (tried.comesOut <= comesOut || nakedUp(tried.question) * tried.cell.blanks.length > tried.comesOut) return null;
@@ -198,7 +196,7 @@ function trimmedToFit(
 
 export function grainSnags(asked: Asked, question: LayOutQuestion, folded: boolean): readonly Snag[] {
   const { job, workshop, sides, comesOut } = asked;
-  const across = [{ path: ['sheet', 'grain'], value: 'ignore' }];
+  const across = [decide((job) => job.sheet.grain, 'ignore')];
   const free = job.sheet.grain === 'respect' && folded ? tryOut(job, workshop, sides, across).comesOut : comesOut;
   if (free > comesOut)
     return [
@@ -221,7 +219,7 @@ export function grainSnags(asked: Asked, question: LayOutQuestion, folded: boole
           title: 'Grain is not minded on this job',
           why: 'The blank lies whichever way gives most cards, even if the fold then runs across the fibres.',
           remedies: [
-            { label: 'Keep the grain along the fold', changes: [{ path: ['sheet', 'grain'], value: 'respect' }] },
+            { label: 'Keep the grain along the fold', changes: [decide((job) => job.sheet.grain, 'respect')] },
           ],
         },
       ]
@@ -275,7 +273,7 @@ export const noRoomForMachineMarks = (asked: Asked): Snag => ({
   remedies: asked.workshop.trimmers
     .filter((tool) => !tool.machine)
     .map((tool) =>
-      more(asked, [{ path: ['cut', 'trimmerId'], value: tool.id }], (up) => `Cut with ${tool.name}: ${up} up`),
+      more(asked, [decide((job) => job.cut.trimmerId, tool.id)], (up) => `Cut with ${tool.name}: ${up} up`),
     )
     .filter((remedy) => remedy !== null)
     .slice(0, 2),
@@ -321,13 +319,13 @@ export function sharedBleedSnags(asked: Asked, art: ArtPlan, bleedMm: Mm): reado
         remedies: [
           {
             label: 'Give each card its own bleed',
-            changes: [{ path: ['sheet', 'sharedBleed'], value: false }],
+            changes: [decide((job) => job.sheet.sharedBleed, false)],
           },
         ],
       },
     ];
   if (job.sheet.sharedBleed || !alike || bleedMm === 0 || comesOut === 0) return [];
-  const shares = [{ path: ['sheet', 'sharedBleed'], value: true }];
+  const shares = [decide((job) => job.sheet.sharedBleed, true)];
   const shared = tryOut(job, asked.workshop, asked.sides, shares).comesOut;
   if (shared <= comesOut) return [];
   return [
@@ -363,7 +361,7 @@ export function plateSnags(
         remedies: [
           {
             label: 'Print one plate on both sides',
-            changes: [{ path: ['sheet', 'working'], value: 'workAndTurn' }],
+            changes: [decide((job) => job.sheet.working, 'workAndTurn')],
           },
         ],
       },
@@ -376,7 +374,7 @@ export function plateSnags(
         level: 'note',
         title: 'One plate cannot do both sides here',
         why: `Fronts and backs are printed from a page each: ${plate.why}.`,
-        remedies: [{ label: 'Front, then back', changes: [{ path: ['sheet', 'working'], value: 'sheetwise' }] }],
+        remedies: [{ label: 'Front, then back', changes: [decide((job) => job.sheet.working, 'sheetwise')] }],
       },
     ];
   return [];
@@ -429,7 +427,7 @@ export function calibrationSnags(
       level: 'warn',
       title: `You lay this sheet back turned on its ${edge} edge`,
       why: `So it was turned when this path was calibrated on ${known.day}${known.laidBack ? `: “${known.laidBack}”` : ''}. Turned on the ${job.sheet.flipEdge} edge the backs would come out head to foot.`,
-      remedies: [{ label: `Turn it on the ${edge} edge`, changes: [{ path: ['sheet', 'flipEdge'], value: edge }] }],
+      remedies: [{ label: `Turn it on the ${edge} edge`, changes: [decide((job) => job.sheet.flipEdge, edge)] }],
     },
   ];
 }
@@ -444,7 +442,7 @@ export function cutDownSnags(job: Job, { stock }: StockFacts, { unit }: Workshop
       level: 'stop',
       title: 'The cut-down sheet is larger than the stock',
       why: `${formatSize(cut.widthMm, cut.heightMm, unit)} does not come out of a ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)} sheet.`,
-      remedies: [{ label: 'Print on the whole sheet', changes: [{ path: ['sheet', 'cutDown'], value: null }] }],
+      remedies: [{ label: 'Print on the whole sheet', changes: [decide((job) => job.sheet.cutDown, null)] }],
     },
   ];
 }

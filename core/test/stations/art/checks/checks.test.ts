@@ -1,3 +1,4 @@
+import { decide } from '../../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { changeJob } from '../../../../src/job/changeJob.ts';
 import { contrast, luminance, printedOn } from '../../../../src/stations/art/ink/colour.ts';
@@ -16,8 +17,8 @@ import { jobWith, plan, sized, words, workshop } from '../../../support.ts';
 const flat = (front: Partial<FaceArt>, stockId = 'shell-300-a4'): Job =>
   jobWith(
     ...sized('flat', 100, 70),
-    { path: ['stock', 'stockId'], value: stockId },
-    { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [], ...front } },
+    decide((job) => job.stock.stockId, stockId),
+    decide((job) => job.art.faces.at('front'), { background: null, picture: null, texts: [], ...front }),
   );
 const snagsOf = (job: Job): readonly Snag[] => plan(job).art.snags;
 const find = (job: Job, id: string): Snag | undefined => snagsOf(job).find((s) => s.id.startsWith(id));
@@ -69,11 +70,11 @@ describe('checks of art', () => {
   });
 
   it('keeps a picture that is seen whole inside safe, and says where one ends short of the bleed', () => {
-    const ref = { name: 'p.svg', sha256: 'a'.repeat(64), mime: 'image/svg+xml', widthPx: 94, heightPx: 94 };
+    const ref = { name: 'p.svg', sha256: 'a'.repeat(64), mime: 'image/svg+xml' as const, widthPx: 94, heightPx: 94 };
     const placed = (part: object): Job =>
       changeJob(
         flat({ picture: { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false, ...part } }),
-        [{ path: ['pictures'], value: { p: ref } }],
+        [decide((job) => job.pictures, { p: ref })],
       );
     // 100 × 70 less 3 mm of safe leaves 94 × 64: a square of 64 in the middle.
     const [front] = plan(placed({ fit: 'whole' })).art.faces;
@@ -123,10 +124,9 @@ describe('checks of art', () => {
     });
     const withRef = (job: Job): Job =>
       changeJob(job, [
-        {
-          path: ['pictures'],
-          value: { p: { name: 'p.svg', sha256: 'a'.repeat(64), mime: 'image/svg+xml', widthPx: 90, heightPx: 60 } },
-        },
+        decide((job) => job.pictures, {
+          p: { name: 'p.svg', sha256: 'a'.repeat(64), mime: 'image/svg+xml' as const, widthPx: 90, heightPx: 60 },
+        }),
       ]);
     for (const left of [0, 0.4, -1]) {
       const job = withRef(flat(picture(at(left, 20, 40, 30))));
@@ -149,7 +149,7 @@ describe('checks of art', () => {
   });
 
   it('says that a bleed is too small for the trimmer, with the drift lab’s share, and each remedy mends it', () => {
-    const job = changeJob(flat({ background: '#1d5a68' }), [{ path: ['size', 'bleedMm'], value: 0.3 }]);
+    const job = changeJob(flat({ background: '#1d5a68' }), [decide((job) => job.size.bleedMm, 0.3)]);
     const snag = find(job, 'art-bleed-small')!;
     expect(snag.title).to.match(/^A bleed of 0\.3 mm is small for .*: [4-9]\d % of cards would show a white sliver$/);
     expect(snag.remedies).to.not.be.empty;
@@ -163,12 +163,12 @@ describe('checks of art', () => {
     }
     expect(find(flat({ background: '#1d5a68' }), 'art-bleed-small')).to.equal(undefined);
     // Bare card at the edge shows no sliver.
-    expect(find(changeJob(flat({}), [{ path: ['size', 'bleedMm'], value: 0 }]), 'art-bleed-small')).to.equal(undefined);
+    expect(find(changeJob(flat({}), [decide((job) => job.size.bleedMm, 0)]), 'art-bleed-small')).to.equal(undefined);
   });
 
   it('counts the pixels of every picture, framed and in a pattern, and each is among the pictures', () => {
-    const ref = { name: 'small.png', sha256: 'b'.repeat(64), mime: 'image/png', widthPx: 200, heightPx: 300 };
-    const job = (front: Partial<FaceArt>): Job => changeJob(flat(front), [{ path: ['pictures'], value: { p: ref } }]);
+    const ref = { name: 'small.png', sha256: 'b'.repeat(64), mime: 'image/png' as const, widthPx: 200, heightPx: 300 };
+    const job = (front: Partial<FaceArt>): Job => changeJob(flat(front), [decide((job) => job.pictures, { p: ref })]);
     const placement = { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false };
     // 200 pixels on 40 mm: 200 / (40 / 25.4) = 127 to the inch.
     const framed = job({ objects: [{ kind: 'picture', id: 'q', ...at(20, 5, 40, 60), picture: placement }] });

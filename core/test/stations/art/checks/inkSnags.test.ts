@@ -5,7 +5,8 @@ import { inkLimit, inkTotal, latticeValue, type InkLattice } from '../../../../s
 import { changeJob } from '../../../../src/job/changeJob.ts';
 import { planJob } from '../../../../src/plan/planJob.ts';
 import type { FaceArt, Job } from '../../../../src/job/types.ts';
-import type { JobChange, Snag } from '../../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../../src/job/decide.ts';
+import type { Snag } from '../../../../src/job/findings.ts';
 import type { Workshop } from '../../../../src/workshop/types.ts';
 import { jobWith, sized, typefaces, workshop, plan } from '../../../support.ts';
 
@@ -29,15 +30,13 @@ const onPrinter = (printerId: string, ...changes: readonly JobChange[]): Job => 
   const printer = workshop.printers.find(({ id }) => id === printerId)!;
   return jobWith(
     ...sized('sideFold', 105, 148),
-    { path: ['stock', 'printerId'], value: printer.id },
-    { path: ['stock', 'pathId'], value: printer.paths.at(-1)!.id },
+    decide((job) => job.stock.printerId, printer.id),
+    decide((job) => job.stock.pathId, printer.paths.at(-1)!.id),
     ...changes,
   );
 };
-const faceOf = (id: string, art: Partial<FaceArt>): JobChange => ({
-  path: ['art', 'faces', id],
-  value: { background: null, picture: null, texts: [], ...art },
-});
+const faceOf = (id: string, art: Partial<FaceArt>): JobChange =>
+  decide((job) => job.art.faces.at(id), { background: null, picture: null, texts: [], ...art });
 const snags = (job: Job, shop: Workshop = workshop, inks: InkLattice | null = INKS): readonly Snag[] =>
   planJob(job, shop, { typefaces, today: null, inks }).art.snags;
 const find = (id: string, job: Job, shop?: Workshop, inks?: InkLattice | null): Snag | undefined =>
@@ -45,7 +44,7 @@ const find = (id: string, job: Job, shop?: Workshop, inks?: InkLattice | null): 
 const inkjet = workshop.printers.find(({ ink }) => ink === 'inkjet')!;
 const laser = workshop.printers.find(({ ink, printsWhite }) => ink === 'laser' && !printsWhite)!;
 const uncoated = workshop.stocks.find(({ coating, gsm }) => coating === 'uncoated' && gsm > 170)!;
-const onUncoated = { path: ['stock', 'stockId'], value: uncoated.id };
+const onUncoated = decide((job) => job.stock.stockId, uncoated.id);
 
 describe('ink that a colour asks for', () => {
   it('is the profile’s own at the crossings and in proportion between them', () => {
@@ -124,15 +123,12 @@ describe('too much ink', () => {
       onPrinter(
         inkjet.id,
         onUncoated,
-        {
-          path: ['pictures'],
-          value: {
-            p: {
-              ...{ name: 'p.png', sha256: 'a'.repeat(64), mime: 'image/png', widthPx: 4000, heightPx: 5000 },
-              ...(inkTotalOf === undefined ? {} : { inkTotal: inkTotalOf }),
-            },
+        decide((job) => job.pictures, {
+          p: {
+            ...{ name: 'p.png', sha256: 'a'.repeat(64), mime: 'image/png', widthPx: 4000, heightPx: 5000 },
+            ...(inkTotalOf === undefined ? {} : { inkTotal: inkTotalOf }),
           },
-        },
+        }),
         faceOf('front', {
           picture: { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade, grey: false },
         }),
@@ -145,7 +141,7 @@ describe('too much ink', () => {
     expect(far.level).to.equal('warn');
     expect(far.remedies.map(({ label }) => label)).to.not.include('Print one sheet first');
     expect(
-      find('art-ink-total', changeJob(pictured(0, 3.3), [{ path: ['make', 'testPrint'], value: true }]))!.level,
+      find('art-ink-total', changeJob(pictured(0, 3.3), [decide((job) => job.make.testPrint, true)]))!.level,
     ).to.equal('warn');
     expect(find('art-ink-total', pictured(0.25, 2.75))).to.equal(undefined);
     expect(find('art-ink-total', pictured(0, undefined))).to.equal(undefined);

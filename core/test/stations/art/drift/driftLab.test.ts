@@ -1,3 +1,4 @@
+import { decide } from '../../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import {
@@ -22,15 +23,15 @@ const still = { biasRightMm: 0, biasDownMm: 0, cutSpreadMm: 0, printSpreadMm: 0 
 
 describe('the drift lab', () => {
   it('takes the edges of a side fold’s front for three cuts and a fold', () => {
-    const job = jobWith(...sized('sideFold', 100, 140), {
-      path: ['art', 'faces', 'front'],
-      value: {
+    const job = jobWith(
+      ...sized('sideFold', 100, 140),
+      decide((job) => job.art.faces.at('front'), {
         background: '#14263c',
         picture: null,
         texts: [words('Ebb', { leftMm: 20, topMm: 30, widthMm: 60 })],
         border: { widthMm: 4, insetMm: 5, colour: '#ffffff' },
-      },
-    });
+      }),
+    );
     const made = plan(job);
     const facts = driftFacts(
       made.art.faces.find((f) => f.face.id === 'front')!,

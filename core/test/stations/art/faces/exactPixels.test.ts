@@ -1,3 +1,4 @@
+import { decide } from '../../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { drawFaceInPixels, fitPixels, pixelFault } from '../../../../src/index.ts';
@@ -38,10 +39,10 @@ describe('pixels for a print house', () => {
 
   it('draws a scene exactly as large as its pixels, the face in its middle, art to every edge', () => {
     const { art } = plan(
-      jobWith(...sized('sideFold', 105, 148), {
-        path: ['art', 'faces', 'front'],
-        value: { background: '#1d5a68', picture: null, texts: [] },
-      }),
+      jobWith(
+        ...sized('sideFold', 105, 148),
+        decide((job) => job.art.faces.at('front'), { background: '#1d5a68', picture: null, texts: [] }),
+      ),
     );
     const front = art.faces.find(({ face }) => face.id === 'front')!;
     fc.assert(

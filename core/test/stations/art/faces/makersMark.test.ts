@@ -2,13 +2,12 @@ import { expect } from 'chai';
 import { newMakersMark } from '../../../../src/stations/art/faces/makersMark.ts';
 import { changeJob } from '../../../../src/job/changeJob.ts';
 import type { ArtObject, FaceArt, Job } from '../../../../src/job/types.ts';
-import type { JobChange, Snag } from '../../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../../src/job/decide.ts';
+import type { Snag } from '../../../../src/job/findings.ts';
 import { jobWith, plan, sized, words, workshop } from '../../../support.ts';
 
-const faceOf = (id: string, art: Partial<FaceArt>): JobChange => ({
-  path: ['art', 'faces', id],
-  value: { background: null, picture: null, texts: [], ...art },
-});
+const faceOf = (id: string, art: Partial<FaceArt>): JobChange =>
+  decide((job) => job.art.faces.at(id), { background: null, picture: null, texts: [], ...art });
 const card = (...changes: readonly JobChange[]): Job => jobWith(...sized('sideFold', 105, 148), ...changes);
 const markSnags = (job: Job): readonly Snag[] => plan(job).art.snags.filter(({ id }) => id.startsWith('art-mark'));
 const mended = (job: Job): Job => {
@@ -28,7 +27,7 @@ describe('a maker’s mark', () => {
       const start = card(faceOf('back', { background }));
       const back = plan(start).art.faces.find(({ face }) => face.id === 'back')!;
       const mark = newMakersMark(back, workshop.studioName, 'mark');
-      const job = changeJob(start, [{ path: ['art', 'faces', 'back', 'texts'], value: [mark] }]);
+      const job = changeJob(start, [decide((job) => job.art.faces.at('back').texts, [mark])]);
       const { snags, faces } = plan(job).art;
       expect(snags.filter(({ id }) => /mark|contrast|safe|small|reversed/.test(id))).to.deep.equal([]);
       const { ink } = faces.find(({ face }) => face.id === 'back')!.blocks[0]!;
@@ -70,7 +69,10 @@ describe('a maker’s mark', () => {
   it('is settled at a size that prints even where the safe inset leaves nothing of the face', () => {
     const large = sprig({ leftMm: 5, topMm: 5, widthMm: 40, heightMm: 40 });
     const high = words('Saltmarsh Lane', { makersMark: true, topMm: 4 });
-    const tight = card({ path: ['size', 'safeMm'], value: 80 }, faceOf('back', { objects: [large], texts: [high] }));
+    const tight = card(
+      decide((job) => job.size.safeMm, 80),
+      faceOf('back', { objects: [large], texts: [high] }),
+    );
     const places = markSnags(tight).filter(({ id }) => id.startsWith('art-mark-place'));
     expect(places).to.have.length(2);
     const { objects, texts } = changeJob(
@@ -88,8 +90,11 @@ describe('a maker’s mark', () => {
       ...{ id: 'm', makersMark: true, leftMm: 42.5, topMm: 125, widthMm: 20, heightMm: 20 },
       picture: { pictureId: 'p', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false, quarterTurns: 2 },
     } as const;
-    const ref = { name: 'mark.svg', sha256: 'a'.repeat(64), mime: 'image/svg+xml', widthPx: 90, heightPx: 90 };
-    const job = card({ path: ['pictures'], value: { p: ref } }, faceOf('back', { objects: [picture] }));
+    const ref = { name: 'mark.svg', sha256: 'a'.repeat(64), mime: 'image/svg+xml' as const, widthPx: 90, heightPx: 90 };
+    const job = card(
+      decide((job) => job.pictures, { p: ref }),
+      faceOf('back', { objects: [picture] }),
+    );
     expect(markSnags(job)[0]!.title).to.include('upside-down');
     expect(markSnags(mended(job))).to.deep.equal([]);
     expect(markSnags(card(faceOf('insideLeft', { objects: [sprig({})] })))).to.deep.equal([]);

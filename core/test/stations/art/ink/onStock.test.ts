@@ -1,3 +1,4 @@
+import { decide } from '../../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { drawFace } from '../../../../src/stations/art/faces/drawCard.ts';
 import { changeJob } from '../../../../src/job/changeJob.ts';
@@ -11,8 +12,8 @@ const NAVY = '#1a2b4c';
 const onNavy = (front: Partial<FaceArt>, printerId = 'gull', pathId = 'rear'): Job =>
   jobWith(
     ...sized('flat', 100, 70),
-    { path: ['stock'], value: { stockId: 'night-270-a4', printerId, pathId } },
-    { path: ['art', 'faces', 'front'], value: { background: null, picture: null, texts: [], ...front } },
+    decide((job) => job.stock, { stockId: 'night-270-a4', printerId, pathId }),
+    decide((job) => job.art.faces.at('front'), { background: null, picture: null, texts: [], ...front }),
   );
 const art = { background: NAVY, texts: [words('Night Sail', { colour: '#ffffff', topMm: 30 })] };
 
@@ -23,10 +24,10 @@ describe('art on coloured card', () => {
     expect(drawFace(front('#1b2b4c'))).to.deep.equal([]);
     expect(drawFace(front('#2e4a7a'))).to.have.length(1);
     // On white card a white background is drawn: nothing there is coloured.
-    const white = jobWith(...sized('flat', 100, 70), {
-      path: ['art', 'faces', 'front'],
-      value: { background: '#ffffff', picture: null, texts: [] },
-    });
+    const white = jobWith(
+      ...sized('flat', 100, 70),
+      decide((job) => job.art.faces.at('front'), { background: '#ffffff', picture: null, texts: [] }),
+    );
     expect(drawFace(plan(white).art.faces[0]!)).to.have.length(1);
     expect(plan(white).art.onStock).to.deep.include({ coloured: false, inks: [] });
   });

@@ -4,7 +4,7 @@ import Papa from 'papaparse';
 import { readNames } from '../../../../src/stations/art/names/readNames.ts';
 import { cardRows, fieldsIn, fillFields, wrongCounts } from '../../../../src/job/namesList.ts';
 import { cardAt } from '../../../../src/stations/sheet/draw/nameSheet.ts';
-import type { JobChange } from '../../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../../src/job/decide.ts';
 import type { NamesList, TextBlock } from '../../../../src/job/types.ts';
 import type { Shape } from '../../../../src/ground/scene/types.ts';
 import { changeJob, drawSheetPage, planJob, type Plan } from '../../../../src/index.ts';
@@ -111,13 +111,14 @@ describe('names on sheets', () => {
   const named = (part: Partial<TextBlock> = {}, names = list, ...changes: readonly JobChange[]) =>
     jobWith(
       ...sized('flat', 90, 50),
-      { path: ['names'], value: names },
-      { path: ['brief', 'wanted'], value: names.rows.length },
-      { path: ['sheet', 'spares'], value: 0 },
-      {
-        path: ['art', 'faces', 'front'],
-        value: { background: '#c9ddd4', picture: null, texts: [words('{name}', { leftMm: 5, widthMm: 80, ...part })] },
-      },
+      decide((job) => job.names, names),
+      decide((job) => job.brief.wanted, names.rows.length),
+      decide((job) => job.sheet.spares, 0),
+      decide((job) => job.art.faces.at('front'), {
+        background: '#c9ddd4',
+        picture: null,
+        texts: [words('{name}', { leftMm: 5, widthMm: 80, ...part })],
+      }),
       ...changes,
     );
   const planned = (job: ReturnType<typeof named>, part: { card?: number; sheetNumber?: number } = {}): Plan =>
@@ -176,7 +177,13 @@ describe('names on sheets', () => {
   });
 
   it('decides how many are made, names strangers among fields, and offers to go when nothing asks for it', () => {
-    const few = planned(named({}, list, { path: ['brief', 'wanted'], value: 3 }));
+    const few = planned(
+      named(
+        {},
+        list,
+        decide((job) => job.brief.wanted, 3),
+      ),
+    );
     expect([few.brief.wanted, few.make.steps.at(-1)!.big]).to.deep.equal([7, '7']);
     expect(few.sheet.sheets).to.equal(Math.ceil(7 / few.sheet.up));
     expect(titles(planned(named({ text: '{name} of {boat}' })))).to.include('The list has no column “boat”');
@@ -185,7 +192,11 @@ describe('names on sheets', () => {
   });
 
   it('stops the job where the maker decides for fewer, naming who is left out; one press makes them all', () => {
-    const job = named({}, { ...list, decides: false }, { path: ['brief', 'wanted'], value: 3 });
+    const job = named(
+      {},
+      { ...list, decides: false },
+      decide((job) => job.brief.wanted, 3),
+    );
     const plan = planned(job);
     expect(plan.brief.wanted).to.equal(3);
     const snag = plan.art.snags.find(({ id }) => id === 'art-names-left-out')!;
@@ -194,7 +205,13 @@ describe('names on sheets', () => {
     const mended = planned(changeJob(job, snag.remedies[0]!.changes));
     expect(mended.brief.wanted).to.equal(7);
     expect(mended.art.snags.filter(({ id }) => id.startsWith('art-names-'))).to.deep.equal([]);
-    const more = planned(named({}, { ...list, decides: false }, { path: ['brief', 'wanted'], value: 9 }));
+    const more = planned(
+      named(
+        {},
+        { ...list, decides: false },
+        decide((job) => job.brief.wanted, 9),
+      ),
+    );
     expect(more.art.snags.filter(({ id }) => id.startsWith('art-names-'))).to.deep.equal([]);
   });
 
@@ -223,7 +240,11 @@ describe('names on sheets', () => {
 
   it('leaves spares bare, or repeats the names that were chosen, in turn', () => {
     const spare = (repeat?: readonly number[]) => {
-      const job = named({}, { ...list, ...(repeat ? { repeat } : {}) }, { path: ['sheet', 'spares'], value: 5 });
+      const job = named(
+        {},
+        { ...list, ...(repeat ? { repeat } : {}) },
+        decide((job) => job.sheet.spares, 5),
+      );
       const { sheets } = planned(job).sheet;
       return Array.from({ length: sheets }, (_, i) => planned(job, { sheetNumber: i + 1 }).sheet.named!).flatMap(
         ({ cards, shapes }) =>

@@ -1,3 +1,4 @@
+import { decide } from '../../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import decodeQR from 'qr/decode.js';
@@ -29,13 +30,13 @@ function facesWith(
 ) {
   const job = jobWith(
     ...sized(format, 100, 70),
-    { path: ['pictures'], value: { boat } },
-    {
-      path: ['art', 'faces'],
-      value: Object.fromEntries(
+    decide((job) => job.pictures, { boat }),
+    decide(
+      (job) => job.art.faces,
+      Object.fromEntries(
         Object.entries(faces).map(([id, art]) => [id, { background: null, picture: null, texts: [], ...art }]),
       ),
-    },
+    ),
   );
   const { art } = plan(job);
   return (id: string): FacePlan => art.faces.find(({ face }) => face.id === id)!;

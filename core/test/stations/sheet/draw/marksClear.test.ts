@@ -1,3 +1,4 @@
+import { decide } from '../../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { LABEL_TYPEFACE_ID } from '../../../../src/stations/art/words/typefaces.ts';
@@ -84,8 +85,8 @@ describe('the white about a machine’s marks', () => {
           };
           const known = shop.stocks.some(({ id }) => id === stockId) ? stockId : shop.stocks[0]!.id;
           const job: Job = changeJob(inkedWith(...sized(format, w, h)), [
-            { path: ['cut', 'trimmerId'], value: 'petrel' },
-            { path: ['stock', 'stockId'], value: known },
+            decide((job) => job.cut.trimmerId, 'petrel'),
+            decide((job) => job.stock.stockId, known),
           ]);
           const p = plan(job, shop);
           if (p.sheet.machineMarks.length === 0) return;

@@ -1,3 +1,4 @@
+import { decide } from '../../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { cardAt, nameSheet, sayPiles, sayPlace } from '../../../../src/stations/sheet/draw/nameSheet.ts';
 import { drawSheetPage } from '../../../../src/stations/sheet/draw/drawSheet.ts';
@@ -9,13 +10,13 @@ import { inkedWith, plan, sized, typefaces, words } from '../../../support.ts';
 const GUESTS = ['Ada', 'Bram', 'Cleo', 'Dov', 'Edda', 'Finn', 'Gisa', 'Hugo', 'Ines', 'Jory'];
 const job = inkedWith(
   ...sized('sideFold', 60, 80),
-  { path: ['names'], value: { columns: ['name'], rows: GUESTS.map((name) => [name]) } },
-  { path: ['sheet', 'spares'], value: 0 },
-  {
-    path: ['art', 'faces', 'front', 'texts'],
-    value: [words('{name}'), words('Lantern supper', { id: 'same', topMm: 40 })],
-  },
-  { path: ['art', 'faces', 'insideFront'], value: { background: null, picture: null, texts: [words('for {name}')] } },
+  decide((job) => job.names, { columns: ['name'], rows: GUESTS.map((name) => [name]) }),
+  decide((job) => job.sheet.spares, 0),
+  decide(
+    (job) => job.art.faces.at('front').texts,
+    [words('{name}'), words('Lantern supper', { id: 'same', topMm: 40 })],
+  ),
+  decide((job) => job.art.faces.at('insideFront'), { background: null, picture: null, texts: [words('for {name}')] }),
 );
 /** Letters of a group of shapes, as they are read. */
 const read = (shapes: readonly Shape[]): string =>

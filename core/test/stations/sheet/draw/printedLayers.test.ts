@@ -1,3 +1,4 @@
+import { decide } from '../../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { boxAround, isInside, mapBox } from '../../../../src/ground/geometry/box.ts';
 import { changeJob } from '../../../../src/job/changeJob.ts';
@@ -13,24 +14,21 @@ const PICTURE = { pictureId: 'page', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0,
 const printed = (part: Partial<LayerChoice> = {}): Job =>
   jobWith(
     ...sized('sideFold', 105, 148),
-    { path: ['sheet', 'spares'], value: 0 },
-    { path: ['brief', 'wanted'], value: 20 },
-    {
-      path: ['pictures'],
-      value: {
-        page: { name: 'page.png', sha256: 'a'.repeat(64), mime: 'image/png', widthPx: 2480, heightPx: 3508 },
-      },
-    },
-    {
-      path: ['size', 'layers'],
-      value: [
+    decide((job) => job.sheet.spares, 0),
+    decide((job) => job.brief.wanted, 20),
+    decide((job) => job.pictures, {
+      page: { name: 'page.png', sha256: 'a'.repeat(64), mime: 'image/png', widthPx: 2480, heightPx: 3508 },
+    }),
+    decide(
+      (job) => job.size.layers,
+      [
         {
           ...{ id: 'mat1', kind: 'mat', faces: ['front'], revealMm: 3, stockIds: [workshop.stocks[0]!.id] },
           picture: PICTURE,
           ...part,
         },
       ],
-    },
+    ),
   );
 
 describe('printed layers', () => {
@@ -44,7 +42,7 @@ describe('printed layers', () => {
     expect(layer!.sheets).to.equal(10);
     const page = drawPanelPage(layer!, art.panels[layer!.piece.id]!, null);
     expect(isInside(page.bleedBox, layer!.print!.printable)).to.equal(true);
-    const bare = plan(changeJob(job, [{ path: ['size', 'layers', '0', 'picture'], value: null }]));
+    const bare = plan(changeJob(job, [decide((job) => job.size.layers.at(0).picture, null)]));
     expect(bare.sheet.layers[0]!.up).to.be.at.least(layer!.up);
     expect(bare.sheet.layers[0]!.print).to.equal(null);
     expect(bare.art.panels).to.deep.equal({});
@@ -54,8 +52,8 @@ describe('printed layers', () => {
     const seen = (printerId: string, pathId: string, stockId: string) => {
       const p = plan(
         changeJob(printed({ stockIds: [stockId] }), [
-          { path: ['stock', 'printerId'], value: printerId },
-          { path: ['stock', 'pathId'], value: pathId },
+          decide((job) => job.stock.printerId, printerId),
+          decide((job) => job.stock.pathId, pathId),
         ]),
       );
       const flat = (shapes: readonly Shape[]): readonly Shape[] =>
@@ -94,8 +92,8 @@ describe('printed layers', () => {
   it('bleed by an even offset on a slope', () => {
     const job = printed({ faces: ['outside2'] });
     const sloped = changeJob(job, [
-      { path: ['size', 'format'], value: 'cascade' },
-      { path: ['size', 'layers', '0', 'faces'], value: ['front'] },
+      decide((job) => job.size.format, 'cascade'),
+      decide((job) => job.size.layers.at(0).faces, ['front']),
     ]);
     const [piece] = plan(sloped).size.layers;
     expect(piece!.outline.length).to.be.above(3);
@@ -131,8 +129,8 @@ describe('printed layers', () => {
 
   it('say when their pixels run out', () => {
     const coarse = changeJob(printed(), [
-      { path: ['pictures', 'page', 'widthPx'], value: 300 },
-      { path: ['pictures', 'page', 'heightPx'], value: 424 },
+      decide((job) => job.pictures.at('page').widthPx, 300),
+      decide((job) => job.pictures.at('page').heightPx, 424),
     ]);
     const snag = plan(coarse).art.snags.find(({ id }) => id.startsWith('art-ppi-panel'))!;
     expect(snag.level).to.equal('stop');

@@ -1,3 +1,4 @@
+import { decide } from '../../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { layOnSheet } from '../../../../src/stations/sheet/layout/layOnSheet.ts';
 import { overlaps, markRoom } from '../../../../src/stations/sheet/layout/machineMarks.ts';
@@ -13,7 +14,10 @@ function lay(
   sheet: { widthMm: number; heightMm: number },
   asked: { machine?: typeof machine; sides?: readonly ('front' | 'back')[] } = {},
 ) {
-  const job = inkedWith(...sized('flat', w, h), { path: ['sheet', 'grain'], value: 'ignore' });
+  const job = inkedWith(
+    ...sized('flat', w, h),
+    decide((job) => job.sheet.grain, 'ignore'),
+  );
   return layOnSheet(job, plan(job).size, {
     ...{ stock: stock!, marginsMm: evenSides(4), sheet },
     machine: asked.machine,
@@ -63,10 +67,10 @@ describe('a job on a sheet', () => {
   });
 
   it('counts cards, not cells, of nested pairs', () => {
-    const job = inkedWith(...sized('cascade', 45, 150), {
-      path: ['size', 'options'],
-      value: { panels: 4, frontHeightMm: 80 },
-    });
+    const job = inkedWith(
+      ...sized('cascade', 45, 150),
+      decide((job) => job.size.options, { panels: 4, frontHeightMm: 80 }),
+    );
     const pair = layOnSheet(job, plan(job).size, {
       ...{
         stock: stock!,

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import type { Sides } from '../../../../src/ground/geometry/types.ts';
 import type { Job } from '../../../../src/job/types.ts';
-import type { JobChange } from '../../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../../src/job/decide.ts';
 import type { Workshop } from '../../../../src/workshop/types.ts';
 import { uprightGrain } from '../../../../src/shared/sharedPieces.ts';
 import { outOfReach } from '../../../../src/stations/sheet/layout/reach.ts';
@@ -17,13 +17,10 @@ const shopWith = (marginsMm: Sides): Workshop => ({
     paths: printer.paths.map((path) => ({ ...path, marginsMm })),
   })),
 });
-const BOTH: JobChange = {
-  path: ['art', 'faces'],
-  value: {
-    front: { background: '#14263c', picture: null, texts: [] },
-    insideBack: { background: '#a0c0d0', picture: null, texts: [words('Come down to the harbour')] },
-  },
-};
+const BOTH: JobChange = decide((job) => job.art.faces, {
+  front: { background: '#14263c', picture: null, texts: [] },
+  insideBack: { background: '#a0c0d0', picture: null, texts: [words('Come down to the harbour')] },
+});
 
 describe('outOfReach', () => {
   const a4 = { widthMm: 210, heightMm: 297 };
@@ -67,7 +64,7 @@ describe('what cannot be reached', () => {
   const figureOf = (job: Job) => plan(job).sheet.figures.find(({ id }) => id === 'margins');
 
   it('is a machine’s own edge where that is wider, with the machine named', () => {
-    const machine: JobChange = { path: ['cut', 'trimmerId'], value: 'petrel' };
+    const machine: JobChange = decide((job) => job.cut.trimmerId, 'petrel');
     const cut = figureOf(inkedWith(...sized('flat', 60, 60), machine))!;
     // The Petrel keeps 10 mm all round, the Gull’s rear feed 3.4.
     expect(cut.label).to.equal('Printer and machine cannot reach');
@@ -97,9 +94,9 @@ describe('both sides', () => {
           const job: Job = inkedWith(
             ...sized(format, width, height),
             BOTH,
-            { path: ['sheet', 'flipEdge'], value: flipEdge },
-            { path: ['sheet', 'marks'], value: true },
-            { path: ['stock', 'stockId'], value: stockId },
+            decide((job) => job.sheet.flipEdge, flipEdge),
+            decide((job) => job.sheet.marks, true),
+            decide((job) => job.stock.stockId, stockId),
           );
           const { sheet, size } = plan(job, shopWith(margins));
           if (sheet.up === 0) return;

@@ -2,15 +2,14 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { apply, compose, drawSheetPage, pageMap, type Affine, type Plan, type Shape } from '../../../../src/index.ts';
 import { changeJob } from '../../../../src/job/changeJob.ts';
-import type { JobChange } from '../../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../../src/job/decide.ts';
 import { jobWith, plan, sized, words } from '../../../support.ts';
 import { runs } from '../../../runs.ts';
 
-const bothSides: readonly JobChange[] = ['front', 'back'].map((face) => ({
-  path: ['art', 'faces', face],
-  value: { background: '#1d5a68', picture: null, texts: [words(face)] },
-}));
-const onePlate: JobChange = { path: ['sheet', 'working'], value: 'workAndTurn' };
+const bothSides: readonly JobChange[] = ['front', 'back'].map((face) =>
+  decide((job) => job.art.faces.at(face), { background: '#1d5a68', picture: null, texts: [words(face)] }),
+);
+const onePlate: JobChange = decide((job) => job.sheet.working, 'workAndTurn');
 
 const usesOn = (made: Plan, side: 'front' | 'back') =>
   drawSheetPage(made.size, made.art, made.sheet, side, { title: 'x', date: null, sheetNumber: 1 }).scene.shapes.filter(
@@ -31,7 +30,12 @@ describe('one plate for both sides', () => {
         fc.constantFrom('long', 'short'),
         (w, h, flipEdge) => {
           const made = plan(
-            jobWith(...sized('flat', w, h), ...bothSides, onePlate, { path: ['sheet', 'flipEdge'], value: flipEdge }),
+            jobWith(
+              ...sized('flat', w, h),
+              ...bothSides,
+              onePlate,
+              decide((job) => job.sheet.flipEdge, flipEdge),
+            ),
           );
           if (!made.sheet.onePlate) return;
           // The very same page, fed twice.

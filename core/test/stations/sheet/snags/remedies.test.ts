@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { changeJob } from '../../../../src/job/changeJob.ts';
-import type { JobChange } from '../../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../../src/job/decide.ts';
 import type { Stock, Workshop } from '../../../../src/workshop/types.ts';
 import type { Plan } from '../../../../src/plan/planJob.ts';
 import { inkedWith, plan, sized, workshop } from '../../../support.ts';
@@ -16,7 +16,11 @@ const shelf = (...others: readonly Stock[]): Workshop => ({
   stocks: [stock('own', { gsm: 300 }), ...others, workshop.stocks.find(({ id }) => id === 'reed-120-a4')!],
 });
 const quarter = (...more: readonly JobChange[]) =>
-  inkedWith(...sized('flat', 105, 148.5), { path: ['stock', 'stockId'], value: 'own' }, ...more);
+  inkedWith(
+    ...sized('flat', 105, 148.5),
+    decide((job) => job.stock.stockId, 'own'),
+    ...more,
+  );
 
 describe('remedies for a sheet without room for bleed', () => {
   const offered = (shop: Workshop, ...more: readonly JobChange[]) =>
@@ -32,7 +36,7 @@ describe('remedies for a sheet without room for bleed', () => {
     const [drop] = snagOf(plan(job, shelf()), 'sheet-no-bleed')!.remedies;
     expect(drop).to.deep.equal({
       label: 'Drop the bleed: 4 up, with art kept off the edges',
-      changes: [{ path: ['size', 'bleedMm'], value: 0 }],
+      changes: [decide((job) => job.size.bleedMm, 0)],
     });
     expect(plan(changeJob(job, drop!.changes), shelf()).sheet.up).to.equal(4);
     // Where it would give no more it is not offered.
@@ -56,7 +60,7 @@ describe('remedies for a sheet without room for bleed', () => {
       stock('no larger', { gsm: 300 }),
     );
     const names = uses(shop);
-    const up = plan(changeJob(quarter(), [{ path: ['stock', 'stockId'], value: 'cheap' }]), shop).sheet.up;
+    const up = plan(changeJob(quarter(), [decide((job) => job.stock.stockId, 'cheap')]), shop).sheet.up;
     expect(names.slice(0, 3)).to.deep.equal([
       `Use cheap: ${up} up`,
       `Use dear: ${up} up`,
@@ -66,8 +70,8 @@ describe('remedies for a sheet without room for bleed', () => {
     // A sheet that was cut down is whole again on another stock.
     const use = offered(shop).find(({ label }) => label.startsWith('Use cheap'))!;
     expect(use.changes).to.deep.equal([
-      { path: ['stock', 'stockId'], value: 'cheap' },
-      { path: ['sheet', 'cutDown'], value: null },
+      decide((job) => job.stock.stockId, 'cheap'),
+      decide((job) => job.sheet.cutDown, null),
     ]);
     expect(offered(shelf(...Array.from({ length: 9 }, (_, i) => stock(`s${i}`, { ...A3, gsm: 300 }))))).to.have.length(
       5,
@@ -104,7 +108,10 @@ describe('remedies for a sheet without room for bleed', () => {
   });
 
   it('say that a blank fits only across its grain, where turning it would do', () => {
-    const job = quarter(...sized('tentFold', 200, 130), { path: ['size', 'bleedMm'], value: 0 });
+    const job = quarter(
+      ...sized('tentFold', 200, 130),
+      decide((job) => job.size.bleedMm, 0),
+    );
     const p = plan(job, shelf());
     // Open 200 × 260 with its fold level: on a sheet whose fibres run up it would have to be turned, and 260 is too wide.
     expect(p.sheet.up).to.equal(0);
@@ -118,10 +125,10 @@ describe('room for ticks', () => {
     const at = (wide: number, high: number) =>
       snagOf(
         plan(
-          inkedWith(...sized('flat', 100, 150), {
-            path: ['sheet', 'cutDown'],
-            value: { widthMm: wide, heightMm: high },
-          }),
+          inkedWith(
+            ...sized('flat', 100, 150),
+            decide((job) => job.sheet.cutDown, { widthMm: wide, heightMm: high }),
+          ),
           {
             ...workshop,
             printers: workshop.printers.map((p) => ({

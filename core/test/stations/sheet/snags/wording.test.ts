@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { changeJob } from '../../../../src/job/changeJob.ts';
-import type { Figure, JobChange, Snag } from '../../../../src/job/findings.ts';
+import type { Figure, Snag } from '../../../../src/job/findings.ts';
+import { decide, type JobChange } from '../../../../src/job/decide.ts';
 import type { Job, LayerChoice } from '../../../../src/job/types.ts';
 import type { Stock, Workshop } from '../../../../src/workshop/types.ts';
 import type { Plan } from '../../../../src/plan/planJob.ts';
@@ -9,13 +10,14 @@ import { drawSheetPage } from '../../../../src/stations/sheet/draw/drawSheet.ts'
 import { groupsOf, labelsOf, pathsOf, sidesOf } from '../../../drawn.ts';
 import { inkedWith, jobWith, plan, sized, workshop } from '../../../support.ts';
 
-const NO_SPARES: JobChange = { path: ['sheet', 'spares'], value: 0 };
-const wanted = (value: number): JobChange => ({ path: ['brief', 'wanted'], value });
-const faces = (...ids: readonly string[]): JobChange => ({
-  path: ['art', 'faces'],
-  value: Object.fromEntries(ids.map((id) => [id, { background: '#cfe6e4', picture: null, texts: [] }])),
-});
-const GRAIN_FREE: JobChange = { path: ['sheet', 'grain'], value: 'ignore' };
+const NO_SPARES: JobChange = decide((job) => job.sheet.spares, 0);
+const wanted = (value: number): JobChange => decide((job) => job.brief.wanted, value);
+const faces = (...ids: readonly string[]): JobChange =>
+  decide(
+    (job) => job.art.faces,
+    Object.fromEntries(ids.map((id) => [id, { background: '#cfe6e4', picture: null, texts: [] }])),
+  );
+const GRAIN_FREE: JobChange = decide((job) => job.sheet.grain, 'ignore');
 const shelf = (change: (stock: Stock) => Partial<Stock>): Workshop => ({
   ...workshop,
   stocks: workshop.stocks.map((s) => ({ ...s, ...change(s) })),
@@ -42,9 +44,9 @@ describe('what is said at Sheet', () => {
     expect(sheets).to.equal(Math.ceil(90 / up));
     expect(one.sheet.verdict).to.equal(`${up} up, ${sheets} sheets: 90 wanted and 0 spares.`);
     expect(one.sheet.telling).to.equal(`${up} up · ${sheets} sheets`);
-    const both = plan(changeJob(six, [faces('front', 'back'), { path: ['sheet', 'spares'], value: 1 }]));
+    const both = plan(changeJob(six, [faces('front', 'back'), decide((job) => job.sheet.spares, 1)]));
     expect(both.sheet.verdict).to.match(/: 90 wanted and 1 spare, printed both sides, turned on the long edge\.$/);
-    const short = plan(changeJob(six, [faces('front', 'back'), { path: ['sheet', 'flipEdge'], value: 'short' }]));
+    const short = plan(changeJob(six, [faces('front', 'back'), decide((job) => job.sheet.flipEdge, 'short')]));
     expect(short.sheet.verdict).to.match(/turned on the short edge\.$/);
     expect([both.sheet.turnOver, short.sheet.turnOver]).to.deep.equal(['leftRight', 'topBottom']);
     const bare = plan(changeJob(six, [faces()]));
@@ -52,10 +54,10 @@ describe('what is said at Sheet', () => {
     expect([bare.sheet.bleedMm, bare.sheet.white, bare.sheet.passes]).to.deep.equal([0, null, []]);
     const few = plan(changeJob(six, [wanted(1)]));
     expect(few.sheet.telling).to.equal(`${up} up · 1 sheet`);
-    const plate = plan(changeJob(six, [faces('front', 'back'), { path: ['sheet', 'working'], value: 'workAndTurn' }]));
+    const plate = plan(changeJob(six, [faces('front', 'back'), decide((job) => job.sheet.working, 'workAndTurn')]));
     if (plate.sheet.onePlate) expect(plate.sheet.verdict).to.match(/one plate printed on both sides/);
     const night = plan(
-      changeJob(six, [{ path: ['stock'], value: { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' } }]),
+      changeJob(six, [decide((job) => job.stock, { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' })]),
     );
     expect(night.sheet.verdict).to.match(/; white goes on in a pass of its own, before the colours\.$/);
   });
@@ -94,7 +96,7 @@ describe('what is said at Sheet', () => {
       'Cards on a sheet': count(p.sheet.up),
     });
     expect(figureOf(p, 'spares')!.working.sum).to.equal('as typed');
-    const logged = plan(changeJob(six, [{ path: ['sheet', 'spares'], value: null }]), {
+    const logged = plan(changeJob(six, [decide((job) => job.sheet.spares, null)]), {
       ...workshop,
       spoilLog: { good: 66, spoiled: 9 },
     });
@@ -117,7 +119,10 @@ describe('what is said at Sheet', () => {
     );
     expect((inputsOf(folded, 'grain')['Up either way'] as { count: number }).count).to.be.at.least(folded.sheet.up);
     const pair = plan(
-      inkedWith(...sized('cascade', 45, 150), { path: ['size', 'options'], value: { panels: 4, frontHeightMm: 80 } }),
+      inkedWith(
+        ...sized('cascade', 45, 150),
+        decide((job) => job.size.options, { panels: 4, frontHeightMm: 80 }),
+      ),
     );
     expect(pair.sheet.cell.blanks).to.have.length(2);
     expect(figureOf(pair, 'up')!.working.sum).to.match(/two nested blanks/);
@@ -144,13 +149,13 @@ describe('what is said at Sheet', () => {
     expect(figureOf(one, 'margins')!.working.sum).to.match(/as the printed side is fed/);
     expect(Object.keys(inputsOf(one, 'margins'))).to.not.include('Turned over');
     const short = plan(
-      changeJob(six, [faces('front', 'back'), { path: ['sheet', 'flipEdge'], value: 'short' }]),
+      changeJob(six, [faces('front', 'back'), decide((job) => job.sheet.flipEdge, 'short')]),
       margins(3, 4, 12, 5),
     );
     expect(inputsOf(short, 'margins')['Turned over']).to.deep.equal({ kind: 'text', text: 'top to bottom' });
     const bare = changeJob(six, [faces()]);
     expect(figureOf(plan(bare), 'margins')).to.equal(undefined);
-    const machine: JobChange = { path: ['cut', 'trimmerId'], value: 'petrel' };
+    const machine: JobChange = decide((job) => job.cut.trimmerId, 'petrel');
     const cut = plan(changeJob(six, [machine]), margins(3, 12, 3, 3));
     expect([figureOf(cut, 'margins')!.label, value(cut)]).to.deep.equal([
       'Printer and machine cannot reach',
@@ -184,11 +189,11 @@ describe('what is said at Sheet', () => {
 
   it('of a sheet that was cut down to more than there is', () => {
     const down = (widthMm: number, heightMm: number) =>
-      snagOf(plan(changeJob(six, [{ path: ['sheet', 'cutDown'], value: { widthMm, heightMm } }])), 'sheet-cut-down');
+      snagOf(plan(changeJob(six, [decide((job) => job.sheet.cutDown, { widthMm, heightMm })])), 'sheet-cut-down');
     expect(down(210, 297)).to.equal(undefined);
     expect(down(210, 298)!.why).to.equal('210 × 298 mm does not come out of a 210 × 297 mm sheet.');
     expect(down(211, 200)!.level).to.equal('stop');
-    expect(down(211, 200)!.remedies[0]!.changes).to.deep.equal([{ path: ['sheet', 'cutDown'], value: null }]);
+    expect(down(211, 200)!.remedies[0]!.changes).to.deep.equal([decide((job) => job.sheet.cutDown, null)]);
   });
 
   it('of ticks that have no room, at a millimetre and a half of it on any side', () => {
@@ -196,7 +201,7 @@ describe('what is said at Sheet', () => {
     const at = (spareMm: number, ...more: readonly JobChange[]) => {
       const job = inkedWith(
         ...sized('flat', 150, 200),
-        { path: ['sheet', 'cutDown'], value: { widthMm: 156, heightMm: 206 + spareMm } },
+        decide((job) => job.sheet.cutDown, { widthMm: 156, heightMm: 206 + spareMm }),
         ...more,
       );
       return snagOf(plan(job, margins(0, 0, 0, 0)), 'sheet-no-marks');
@@ -205,12 +210,20 @@ describe('what is said at Sheet', () => {
     // The card lies in the middle: half of the room on either side.
     expect(at(2.9)).to.not.equal(undefined);
     expect(at(3.2)).to.equal(undefined);
-    expect(at(0, { path: ['sheet', 'marks'], value: false })).to.equal(undefined);
+    expect(
+      at(
+        0,
+        decide((job) => job.sheet.marks, false),
+      ),
+    ).to.equal(undefined);
     expect(at(0, faces())).to.equal(undefined);
   });
 
   it('of grain: what keeping it costs, and that it is not minded', () => {
-    const job = inkedWith(...sized('tentFold', 90, 66), { path: ['size', 'bleedMm'], value: 0 });
+    const job = inkedWith(
+      ...sized('tentFold', 90, 66),
+      decide((job) => job.size.bleedMm, 0),
+    );
     const kept = plan(job);
     const free = plan(changeJob(job, [GRAIN_FREE]));
     expect(free.sheet.up).to.be.above(kept.sheet.up);
@@ -232,7 +245,12 @@ describe('what is said at Sheet', () => {
     const flat = plan(changeJob(six, [GRAIN_FREE]));
     expect(flat.sheet.snags.map(({ id }) => id)).to.not.include.members(['sheet-grain-ignored']);
     // Nothing fits along: then it is a warning.
-    const tight = plan(inkedWith(...sized('tentFold', 190, 140), { path: ['size', 'bleedMm'], value: 0 }));
+    const tight = plan(
+      inkedWith(
+        ...sized('tentFold', 190, 140),
+        decide((job) => job.size.bleedMm, 0),
+      ),
+    );
     expect(tight.sheet.up).to.equal(0);
     expect(snagOf(tight, 'sheet-grain-costs')).to.include({ level: 'warn' });
   });
@@ -243,7 +261,7 @@ describe('what is said at Sheet', () => {
     expect(snagOf(one, 'sheet-one-plate')!.why).to.match(/Nothing to set up anew/);
     expect(changeJob(both, snagOf(one, 'sheet-one-plate')!.remedies[0]!.changes).sheet.working).to.equal('workAndTurn');
     expect(snagOf(plan(both, margins(4, 4, 4, 4, { printsBothSides: true })), 'sheet-one-plate')).to.equal(undefined);
-    const chosen: JobChange = { path: ['sheet', 'working'], value: 'workAndTurn' };
+    const chosen: JobChange = decide((job) => job.sheet.working, 'workAndTurn');
     const single = plan(changeJob(six, [chosen]));
     expect(snagOf(single, 'sheet-no-plate')!.why).to.equal(
       'Fronts and backs are printed from a page each: only one side is printed.',
@@ -253,10 +271,10 @@ describe('what is said at Sheet', () => {
     const named = plan(
       changeJob(both, [
         chosen,
-        { path: ['names'], value: { columns: ['name'], rows: [['Wren'], ['Tove']] } },
-        {
-          path: ['art', 'faces', 'front', 'texts'],
-          value: [
+        decide((job) => job.names, { columns: ['name'], rows: [['Wren'], ['Tove']] }),
+        decide(
+          (job) => job.art.faces.at('front').texts,
+          [
             {
               id: 'n',
               text: '{name}',
@@ -270,7 +288,7 @@ describe('what is said at Sheet', () => {
               widthMm: 60,
             },
           ],
-        },
+        ),
       ]),
     );
     expect(snagOf(named, 'sheet-no-plate')!.why).to.match(/words of its own/);
@@ -306,14 +324,13 @@ const withLayer = (part: Partial<LayerChoice>, ...more: readonly JobChange[]): J
     ...sized('sideFold', 105, 148),
     NO_SPARES,
     wanted(20),
-    {
-      path: ['pictures'],
-      value: { page: { name: 'page.png', sha256: 'a'.repeat(64), mime: 'image/png', widthPx: 2480, heightPx: 3508 } },
-    },
-    {
-      path: ['size', 'layers'],
-      value: [{ id: 'mat1', kind: 'mat', faces: ['front'], revealMm: 3, stockIds: ['shell-300-a4'], ...part }],
-    },
+    decide((job) => job.pictures, {
+      page: { name: 'page.png', sha256: 'a'.repeat(64), mime: 'image/png', widthPx: 2480, heightPx: 3508 },
+    }),
+    decide(
+      (job) => job.size.layers,
+      [{ id: 'mat1', kind: 'mat', faces: ['front'], revealMm: 3, stockIds: ['shell-300-a4'], ...part }],
+    ),
     ...more,
   );
 
@@ -339,7 +356,7 @@ describe('what is said of layers', () => {
     expect([printer.id, path.id]).to.deep.equal(['gull', 'rear']);
     const one = plan(changeJob(withLayer({}), [wanted(4)]));
     expect(figureOf(one, id)!.value).to.deep.equal({ kind: 'text', text: '4 up · 1 sheet' });
-    const spare = plan(changeJob(withLayer({}), [{ path: ['sheet', 'spares'], value: 1 }]));
+    const spare = plan(changeJob(withLayer({}), [decide((job) => job.sheet.spares, 1)]));
     expect(spare.sheet.layers[0]!.sheets).to.equal(6);
   });
 
@@ -415,17 +432,17 @@ describe('sheets as they are drawn', () => {
       changeJob(small, [
         ...sized('flat', 90, 120),
         faces('front', 'back'),
-        { path: ['sheet', 'working'], value: 'workAndTurn' },
+        decide((job) => job.sheet.working, 'workAndTurn'),
       ]),
     );
     expect(one.sheet.onePlate).to.not.equal(null);
     expect(words(one, 'front')).to.match(/^Seal pups · both sides · /);
     const night = plan(
-      changeJob(small, [{ path: ['stock'], value: { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' } }]),
+      changeJob(small, [decide((job) => job.stock, { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' })]),
     );
     expect(words(night, 'front', { plate: 'white' })).to.match(/ · front · white ink, before the colours · sheet/);
     expect(words(night, 'front')).to.match(/ · front · colours, after the white · sheet/);
-    const bare = plan(changeJob(small, [{ path: ['sheet', 'marks'], value: false }]));
+    const bare = plan(changeJob(small, [decide((job) => job.sheet.marks, false)]));
     const page = drawSheetPage(bare.size, bare.art, bare.sheet, 'front', label).scene;
     expect([labelsOf(page).length, pathsOf(page, 'mark').length]).to.deep.equal([0, 0]);
   });
@@ -445,7 +462,7 @@ describe('sheets as they are drawn', () => {
   });
 
   it('have a machine’s marks on the front alone', () => {
-    const p = plan(changeJob(small, [faces('front', 'back'), { path: ['cut', 'trimmerId'], value: 'petrel' }]));
+    const p = plan(changeJob(small, [faces('front', 'back'), decide((job) => job.cut.trimmerId, 'petrel')]));
     expect(p.sheet.machineMarks).to.have.length(3);
     const solid = (side: 'front' | 'back') =>
       pathsOf(drawSheetPage(p.size, p.art, p.sheet, side, label).scene, 'mark').filter(({ fill }) => fill !== undefined)
@@ -499,7 +516,7 @@ describe('sheets as they are drawn', () => {
     const night = plan(
       withLayer(
         { picture: PICTURE, stockIds: ['night-270-a4'] },
-        { path: ['stock'], value: { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' } },
+        decide((job) => job.stock, { stockId: 'night-270-a4', printerId: 'skua', pathId: 'tray' }),
       ),
     );
     const [dark] = night.sheet.layers;

@@ -10,6 +10,7 @@ import {
 } from 'react';
 import styled from 'styled-components';
 import {
+  decide,
   fixed,
   driftFacts,
   faultsOf,
@@ -216,12 +217,12 @@ export function DriftPanel(props: StationProps): ReactNode {
           </p>
           <Presses>
             {run.bleedMm > bleedMm && run.bleedMm <= 20 && (
-              <Press onPress={() => change([{ path: ['size', 'bleedMm'], value: run.bleedMm }])}>
+              <Press onPress={() => change([decide((job) => job.size.bleedMm, run.bleedMm)])}>
                 Bleed {mm(run.bleedMm)}
               </Press>
             )}
             {run.safeMm > safeMm && (
-              <Press onPress={() => change([{ path: ['size', 'safeMm'], value: run.safeMm }])}>
+              <Press onPress={() => change([decide((job) => job.size.safeMm, run.safeMm)])}>
                 Safe {mm(run.safeMm)}
               </Press>
             )}
@@ -229,10 +230,11 @@ export function DriftPanel(props: StationProps): ReactNode {
               <Press
                 onPress={() =>
                   change([
-                    {
-                      path: ['art', 'faces', face.face.id, 'border'],
-                      value: { ...border, insetMm: 0, widthMm: Math.ceil(run.bandMm * 2) / 2 },
-                    },
+                    decide((job) => job.art.faces.at(face.face.id).border, {
+                      ...border,
+                      insetMm: 0,
+                      widthMm: Math.ceil(run.bandMm * 2) / 2,
+                    }),
                   ])
                 }
               >
@@ -240,7 +242,7 @@ export function DriftPanel(props: StationProps): ReactNode {
               </Press>
             )}
             {border && run.bandMm > (border.insetMm || border.widthMm) && (
-              <Press onPress={() => change([{ path: ['art', 'faces', face.face.id, 'border'], value: null }])}>
+              <Press onPress={() => change([decide((job) => job.art.faces.at(face.face.id).border, null)])}>
                 Take the border off
               </Press>
             )}
