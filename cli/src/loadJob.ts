@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { MissingFromWorkshop, planJob, type Job, type PictureRef, type Plan, type Workshop } from '@zippy/core';
+import { planJob, type Job, type PictureRef, type Plan, type Workshop } from '@zippy/core';
 import { checkWorkshop, readJobFile } from '@zippy/core/job-file';
 import {
   loadFonts,
@@ -90,8 +90,7 @@ export async function loadJob(
       }),
     };
   } catch (problem) {
-    if (problem instanceof MissingFromWorkshop || problem instanceof RangeError)
-      throw new UsageError(`${problem.message}.`);
+    if (problem instanceof RangeError) throw new UsageError(`${problem.message}.`);
     throw problem;
   }
 }

@@ -217,11 +217,6 @@ describe('zippy', function () {
     ['a file that is not there', ['plan', join(folder, 'none.json')], /there is no such file/],
     ['text that is not JSON', ['check', file('text.json', 'a card')], /is not JSON/],
     [
-      'a stock that is not on the shelf',
-      ['plan', file('stock.json', { ...least, stock: { stockId: 'silk' } })],
-      /^stock\.stockId names the stock “silk”/,
-    ],
-    [
       'a picture left behind',
       ['plan', file('pic.json', { ...least, pictures: { boat: { name: 'Boat', file: 'boat.png' } } })],
       /^pictures\.boat\.file boat\.png is not beside the job file/,
@@ -252,6 +247,13 @@ describe('zippy', function () {
       expect(stderr.split('\n')).to.have.length(1);
       expect(stdout).to.equal('');
     });
+
+  it('plans a job whose stock is not on this shelf with another in its place, says so and exits 1', () => {
+    const job = file('stock.json', { ...least, stock: { stockId: 'silk' } });
+    const { status, stdout } = zippy('check', job);
+    expect(status).to.equal(1);
+    expect(stdout).to.match(/^stop {2}stock {5}The stock “silk” is not in this workshop\./m);
+  });
 
   it('exports the sheets of a demo job', () => {
     const { status, stdout } = zippy(

@@ -38,7 +38,6 @@ export { isSame, mergeDocuments, type Clash, type Merged } from './job/mergeDocu
 export { completed } from './job/completed.ts';
 export { DEFAULTS, EMPTY_FACE, newJob } from './job/newJob.ts';
 export { isPlainRule } from './job/plainRule.ts';
-export { MissingFromWorkshop } from './job/pick.ts';
 export { FORMATS, formatEntry, OPTION_DEFAULTS } from './stations/size/formats/catalogue.ts';
 export * from './job/format.ts';
 export type { Finish, FormatEntry, FormatInput } from './stations/size/formats/types.ts';
@@ -154,7 +153,7 @@ export type {
   SolveProgramme,
 } from './shared/types.ts';
 export { fromHighs } from './shared/fromHighs.ts';
-export { patternMoves } from './shared/patternMoves.ts';
+export { movesFor } from './stations/cut/movesFor.ts';
 export { drawPattern, patternOutline, sharedPageMap } from './shared/drawPattern.ts';
 export {
   isSamePaper,
@@ -166,7 +165,6 @@ export {
 } from './shared/sharedPieces.ts';
 export { OWN_JOB, ownPiece, type OwnPiece } from './shared/ownPiece.ts';
 export { pageAsFed, sheetAsFed } from './shared/pageAsFed.ts';
-export { numberMoves } from './stations/cut/numberMoves.ts';
 export { planGang, planMixed } from './shared/planGang.ts';
 export { draftMoves } from './stations/cut/draftMoves.ts';
 export { partsAfter, type Part } from './stations/cut/partsAfter.ts';
@@ -186,6 +184,7 @@ export { sideSeam, type EnvelopeBlank } from './stations/envelope/sideSeam.ts';
 export { drawEnvelopeBlank, drawEnvelopeSheet } from './stations/envelope/drawEnvelope.ts';
 export { CAUTIONS, SPOIL_CAUSES, type MakePlan, type MakeStep, type SpoilCause } from './stations/make/planMake.ts';
 export type { CostPart, SellPlan } from './stations/sell/planSell.ts';
+export { standIns } from './plan/standIns.ts';
 export { allSnags, planJob, type Plan, type PlanContext } from './plan/planJob.ts';
 export { outlinedLabel } from './files/write/outlinedLabel.ts';
 export { labelRuns, setLabel, type LabelRun } from './files/write/labels.ts';

@@ -125,7 +125,7 @@ describe('what is seen is what is written', function () {
   function side(from: ExportInput, which: PaperSide, card = 0): Promise<Buffer> {
     const { plan, job, fonts } = from;
     const { colour } = plan.stock.stock;
-    const named = nameSheet(job, plan.size, plan.sheet, fonts.book, 1);
+    const named = nameSheet({ job, size: plan.size, sheet: plan.sheet, typefaces: fonts.book, sheetNumber: 1 });
     const children = [...seenSide(plan.art, which, colour), ...(named?.shapes[which][card] ?? [])];
     const transform = which === 'inside' ? turnedLeftRight(2 * WIDE) : IDENTITY;
     return seen(from, [{ kind: 'group', transform, children }], BLANK, colour);

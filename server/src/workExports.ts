@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
-import { planJob, MissingFromWorkshop } from '@zippy/core';
+import { planJob } from '@zippy/core';
 import {
   canExport,
   exportFiles,
@@ -90,8 +90,7 @@ export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): P
     });
   } catch (problem) {
     if (problem instanceof NobodyWaits) return;
-    const known =
-      problem instanceof ExportRefused || problem instanceof MissingFromWorkshop || problem instanceof PictureLost;
+    const known = problem instanceof ExportRefused || problem instanceof PictureLost;
     await noteExport(pool, studioId, exportId, {
       state: 'failed',
       message: known

@@ -1,20 +1,10 @@
 import type { Board, FeedPath, Printer, ShelfEnvelope, Stock, Trimmer, Workshop } from '../workshop/types.ts';
 import type { Job } from './types.ts';
 
-/** A job names a thing the workshop no longer has. */
-export class MissingFromWorkshop extends Error {
-  constructor(
-    readonly field: string,
-    what: string,
-    id: string,
-  ) {
-    super(`${field} names the ${what} “${id}”, which is not in the workshop; pick another ${what}`);
-  }
-}
-
+/** @throws RangeError when it is not there: planJob puts something in its place before any station asks */
 function pick<T extends { readonly id: string }>(from: readonly T[], id: string, field: string, what: string): T {
   const found = from.find((thing) => thing.id === id);
-  if (!found) throw new MissingFromWorkshop(field, what, id);
+  if (!found) throw new RangeError(`${field} wanted a ${what} of this workshop, got “${id}”`);
   return found;
 }
 

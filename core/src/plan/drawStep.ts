@@ -21,34 +21,40 @@ import { seenPanels } from './seenPanels.ts';
 /**
  * The piece as it lies in front of the maker at one step, or null where there is nothing to see or where
  * the plan no longer has that very step: a frozen number never stands beside another drawing.
+ * @param frozen a step of a run, which may be older than the plan
  */
 export function drawStep(
   plan: Plan,
-  step: MakeStep,
+  frozen: Pick<MakeStep, 'id' | 'big'>,
   { unit, textMm }: { readonly unit: LengthUnit; readonly textMm: Mm },
 ): Scene | null {
-  if (plan.make.steps.find((s) => s.id === step.id)?.big !== step.big) return null;
+  const step = plan.make.steps.find(({ id, big }) => id === frozen.id && big === frozen.big);
+  if (!step) return null;
   const stockColour = plan.stock.stock.colour;
   const seen = (side: PaperSide) => seenSide(plan.art, side, stockColour);
   const art = { outside: seen('outside'), inside: seen('inside') };
   const prints = seenPanels(plan);
   const view = { unit, textMm, stockColour };
-  const number = Number(/\d+$/.exec(step.id)?.[0] ?? 1) - 1;
+  const cutAt = (move: number): Scene =>
+    drawCutMove(plan.size, plan.sheet, plan.cut, move, { ...view, art: art.outside });
   switch (step.kind) {
     case 'print':
-      return drawPrinted(plan, step.id.endsWith('back') ? 'back' : 'front', step.id.includes('white'));
+      return drawPrinted(plan, step.side, step.plate === 'white');
     case 'cut':
-      return drawCutMove(plan.size, plan.sheet, plan.cut, number, { ...view, art: art.outside });
+      return cutAt(step.move);
+    case 'piles':
+      // Every cut is made.
+      return cutAt(plan.cut.moves.length);
     case 'machine':
       return drawMachineFile(plan.size, plan.sheet);
     case 'outline':
       return drawBlank(plan.size, { ...view, side: 'outside', art: art.outside, names: false, guides: true });
     case 'layer': {
-      const laid = plan.sheet.layers.find(({ piece }) => step.id.endsWith(`layer-${piece.id}`));
+      const laid = plan.sheet.layers.find(({ piece }) => piece.id === step.pieceId);
       return laid ? drawLayerSheet(laid, plan.art.panels[laid.piece.id]) : null;
     }
     case 'crease':
-      return drawCreaseLine(plan.size, plan.crease, number, { ...view, art });
+      return drawCreaseLine(plan.size, plan.crease, step.line, { ...view, art });
     case 'fold':
       return drawFolded(plan.size, { open: 0.45, stockColour, art, prints });
     case 'envelope':

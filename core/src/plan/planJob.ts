@@ -1,7 +1,8 @@
-import { withStanding } from './withStanding.ts';
+import { withStanding } from './hindsight/standing.ts';
+import { standIns } from './standIns.ts';
 import { planArt } from '../stations/art/planArt.ts';
 import type { ArtPlan } from '../stations/art/types.ts';
-import { driftSnags, withDrift } from './driftSnags.ts';
+import { withDrift } from './hindsight/drift.ts';
 import type { InkLattice } from '../stations/art/ink/inkTotal.ts';
 import type { TypefaceBook } from '../stations/art/words/typefaces.ts';
 import { planBrief, type BriefPlan } from '../stations/brief/planBrief.ts';
@@ -10,7 +11,7 @@ import type { CreasePlan } from '../stations/crease/types.ts';
 import { planCuts } from '../stations/cut/planCuts.ts';
 import type { CutPlan } from '../stations/cut/types.ts';
 import { planEnvelope, type EnvelopePlan } from '../stations/envelope/planEnvelope.ts';
-import { STATIONS } from '../job/stations.ts';
+import { STATIONS, type Station } from '../job/stations.ts';
 import type { Job } from '../job/types.ts';
 import type { Snag } from '../job/findings.ts';
 import type { Workshop } from '../workshop/types.ts';
@@ -47,37 +48,43 @@ export interface PlanContext {
 }
 
 /**
- * Everything that follows from a maker's decisions. Pure: the same job, workshop, fonts and day always
- * give the same plan. Each station reads the decisions and the stations before it.
- * @throws MissingFromWorkshop when the job names something the workshop does not have
+ * Everything that follows from a maker’s decisions. Pure: the same job, workshop, fonts and day always
+ * give the same plan. Each station is told the decisions, the workshop and the stations before it; two of them are told
+ * something more in hindsight.
+ * @param decided what the workshop no longer has is planned with something in its place, and stops the job
+ * @throws RangeError when words are set in a typeface that is not in the book
  */
 export function planJob(
-  job: Job,
+  decided: Job,
   workshop: Workshop,
   { typefaces, today, card = 0, sheetNumber = 1, inks = null }: PlanContext,
 ): Plan {
-  const brief = planBrief(job, workshop, today);
-  const size = planSize(job, workshop);
-  const faces = planArt(job, workshop, size, { typefaces, card, inks });
-  const facts = planStock(job, workshop, size);
-  const laid = planSheet(job, workshop, size, faces, facts);
-  // How a card stands hangs on the way it lies on its sheet.
-  const stock = withStanding(job, workshop, size, facts, laid);
-  const sheet = {
-    ...laid,
-    named: nameSheet(job, size, laid, typefaces, Math.min(sheetNumber, Math.max(1, laid.sheets))),
-  };
-  const cut = planCuts(job, workshop, size, stock, sheet);
-  // What a blade would show of the art is known only once the cuts are.
-  const art = {
-    ...faces,
-    snags: [...withDrift(faces.snags, faces, size, job, cut), ...driftSnags(job, workshop, size, faces, sheet, cut)],
-  };
-  const crease = planCrease(job, workshop, size, art, stock, sheet, cut);
-  const envelope = planEnvelope(job, workshop, size, stock);
-  const make = planMake(job, workshop, size, stock, sheet, cut, crease, envelope);
-  const sell = planSell(job, workshop, stock, sheet, envelope, make);
-  return { brief, size, art, stock, sheet, cut, crease, envelope, make, sell };
+  const { job, snags: gone } = standIns(decided, workshop);
+  const known = { job, workshop };
+  const brief = planBrief({ ...known, today });
+  const size = planSize(known);
+  const faces = planArt({ ...known, size, typefaces, card, inks });
+  const facts = planStock({ ...known, size });
+  const laid = planSheet({ ...known, size, art: faces, stock: facts });
+  const named = nameSheet({ ...known, size, sheet: laid, typefaces, sheetNumber });
+  const sheet = { ...laid, named };
+  const stock = withStanding({ ...known, size, art: faces, stock: facts, sheet });
+  const cut = planCuts({ ...known, size, stock, sheet });
+  const art = withDrift({ ...known, size, art: faces, stock, sheet, cut });
+  const crease = planCrease({ ...known, size, art, stock, sheet, cut });
+  const envelope = planEnvelope({ ...known, size, stock });
+  const make = planMake({ ...known, size, stock, sheet, cut, crease, envelope });
+  const sell = planSell({ ...known, stock, sheet, envelope, make });
+  return withGone({ brief, size, art, stock, sheet, cut, crease, envelope, make, sell }, gone);
+}
+
+/** What is gone from the workshop comes first at the station that named it. */
+function withGone(plan: Plan, gone: readonly Snag[]): Plan {
+  if (gone.length === 0) return plan;
+  const own = (station: Station): readonly Snag[] => gone.filter((snag) => snag.station === station);
+  return Object.fromEntries(
+    STATIONS.map((station) => [station, { ...plan[station], snags: [...own(station), ...plan[station].snags] }]),
+  ) as unknown as Plan;
 }
 
 const GRAVITY: Readonly<Record<Snag['level'], number>> = { stop: 0, warn: 1, note: 2 };

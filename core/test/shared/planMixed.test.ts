@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import highsLoader from 'highs';
 import { partsAfter } from '../../src/stations/cut/partsAfter.ts';
 import { fromHighs } from '../../src/shared/fromHighs.ts';
-import { patternMoves } from '../../src/shared/patternMoves.ts';
+import { partKinds } from '../../src/stations/cut/partKinds.ts';
 import { planMixed } from '../../src/shared/planGang.ts';
 import type { GangSheet, MixedOrder, MixedPlan, SolveProgramme } from '../../src/shared/types.ts';
 import { evenSides } from '../../src/ground/geometry/box.ts';
@@ -151,7 +151,7 @@ describe('planMixed', function () {
               expect(p.yMm + p.heightMm + bleedMm).to.be.at.most(on.heightMm - on.marginsMm.bottom + 1e-5);
             }
             expect(separable(placements, 2 * bleedMm - 2e-5)).to.equal(true);
-            const moves = numberMoves(patternMoves(placements, page, 2 * bleedMm), {
+            const moves = numberMoves(partKinds(placements, page, 2 * bleedMm), {
               sheets: times,
               sheetsAtOnce: 1,
               trimmer: workshop.trimmers[0]!,

@@ -1,7 +1,7 @@
 import {
   allSnags,
-  MissingFromWorkshop,
   planJob,
+  standIns,
   type CalibrationSheet,
   type Job,
   type MakeStep,
@@ -54,14 +54,8 @@ const OLD_MM = 0.02;
 /** @throws Refusal with one sentence for the maker */
 export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
   const fonts = await loadFonts();
-  const planned = (job: Job, workshop: Workshop, today: string | null = null): Plan => {
-    try {
-      return planJob(job, workshop, { typefaces: fonts.book, today });
-    } catch (problem) {
-      if (!(problem instanceof MissingFromWorkshop)) throw problem;
-      throw new Refusal(422, problem.message);
-    }
-  };
+  const planned = (job: Job, workshop: Workshop, today: string | null = null): Plan =>
+    planJob(job, workshop, { typefaces: fonts.book, today });
   switch (asked.kind) {
     case 'steps': {
       const plan = planned(asked.job, asked.workshop);
@@ -78,6 +72,11 @@ export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
       const path = printer?.paths.find(({ id }) => id === feed.pathId);
       if (!printer || !path)
         throw new Refusal(404, 'This printer or feed path is not in the workshop any more; choose another.', 'feed');
+      // A shared sheet has no place of its own for a snag: nothing is printed on what only stands in.
+      for (const { job } of asked.jobs) {
+        const [gone] = standIns(job, workshop).snags;
+        if (gone) throw new Refusal(422, `${job.brief.title}: ${gone.title}. Open it and choose another.`);
+      }
       const jobs = asked.jobs.map((one): SharedJob => ({ ...one, plan: planned(one.job, workshop, date) }));
       checkPatterns(order.patterns, order, jobs);
       return sharedPdf(jobs, order, { printer, path, stocks: workshop.stocks }, fonts, date);

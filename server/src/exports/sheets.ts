@@ -50,13 +50,8 @@ export function sheetPage(
   const sheet = {
     ...plan.sheet,
     named: nameSheet(
-      job,
-      plan.size,
-      plan.sheet,
-      fonts.book,
-      sheetNumber,
-      [side === 'front' ? 'outside' : 'inside'],
-      outlines,
+      { job, size: plan.size, sheet: plan.sheet, typefaces: fonts.book, sheetNumber },
+      { sides: [side === 'front' ? 'outside' : 'inside'], outlines },
     ),
   };
   const label = { title: job.brief.title, date, sheetNumber, plate };

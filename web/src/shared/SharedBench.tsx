@@ -4,8 +4,7 @@ import {
   drawMoves,
   drawPattern,
   formatLength,
-  numberMoves,
-  patternMoves,
+  movesFor,
   patternOutline,
   sharedPageMap,
   type CutMove,
@@ -35,9 +34,11 @@ export function movesOf(
   { unit }: Workshop,
 ): readonly CutMove[] {
   const page = { xMm: 0, yMm: 0, widthMm: sheet.widthMm, heightMm: sheet.heightMm };
-  const named = pattern.placements.map((p) => ({ ...p, id: pieces.find((piece) => piece.id === p.id)!.name }));
-  const sheetsAtOnce = Math.max(1, Math.floor(trimmer.thickestStackMm / (stock.caliperMicron / 1000)));
-  return numberMoves(patternMoves(named, page, gutterMm), { sheets: pattern.times, sheetsAtOnce, trimmer, unit });
+  const placements = pattern.placements.map((p) => ({ ...p, id: pieces.find((piece) => piece.id === p.id)!.name }));
+  return movesFor(
+    { kind: 'kinds', placements, gutterMm },
+    { page, sheets: pattern.times, stock, trimmer, unit, shaped: false },
+  ).moves;
 }
 
 /** One pattern on the bench: as it is printed, or coming apart move by move. */

@@ -1,5 +1,4 @@
 import {
-  MissingFromWorkshop,
   placedTypefaceIds,
   planJob,
   type InkLattice,
@@ -71,7 +70,7 @@ self.onmessage = async ({ data }: MessageEvent<PlanQuestion>) => {
     const plan = planJob(job, workshop, { typefaces: book, today, card, sheetNumber, inks });
     self.postMessage({ number, ok: true, plan, tookMs: performance.now() - started } satisfies PlanAnswer);
   } catch (problem) {
-    const known = problem instanceof MissingFromWorkshop || problem instanceof RangeError;
+    const known = problem instanceof RangeError;
     if (!known) console.error(problem);
     self.postMessage({ number, ok: false, why: (problem as Error).message } satisfies PlanAnswer);
   }

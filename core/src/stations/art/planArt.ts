@@ -1,3 +1,4 @@
+import type { Context } from '../../job/context.ts';
 import { corners, isInside } from '../../ground/geometry/box.ts';
 import { contains, isUprightBox, type Polygon } from '../../ground/geometry/polygon.ts';
 import type { Box } from '../../ground/geometry/types.ts';
@@ -29,20 +30,18 @@ import { TYPEFACES, type TypefaceBook } from './words/typefaces.ts';
 /** Pixels per inch at which a print looks good, soft, and not worth printing. */
 export const PPI = { good: 300, soft: 200, refuse: 150 } as const;
 
-export interface ArtContext {
+/** What is drawn on the faces, and with what. */
+export interface ArtContext extends Context {
+  readonly size: SizePlan;
   readonly typefaces: TypefaceBook;
   /** Row of the list of names that is looked at, from nought. */
   readonly card: number;
+  /** What colours come to in press inks; without it nothing is said about the ink they ask for. */
   readonly inks: InkLattice | null;
 }
 
 /** @throws RangeError when a text block names a typeface that is not in the book */
-export function planArt(
-  job: Job,
-  workshop: Workshop,
-  size: SizePlan,
-  { typefaces: book, card, inks }: ArtContext,
-): ArtPlan {
+export function planArt({ job, workshop, size, typefaces: book, card, inks }: ArtContext): ArtPlan {
   const list = namesInUse(job);
   const rows = list ? cardRows(list) : [];
   const shown = Math.min(card, Math.max(0, rows.length - 1));

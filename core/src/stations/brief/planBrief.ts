@@ -1,10 +1,9 @@
+import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { count, figure, plural, sayDay, words } from '../../job/figures.ts';
 import { envelopeOnHand } from '../../job/pick.ts';
-import type { Job } from '../../job/types.ts';
 import type { Snag, StationPlan } from '../../job/findings.ts';
-import type { Workshop } from '../../workshop/types.ts';
 import { formatSize } from '../../ground/length/formatLength.ts';
 
 export interface BriefPlan extends StationPlan {
@@ -13,8 +12,13 @@ export interface BriefPlan extends StationPlan {
   readonly envelopeName: string | null;
 }
 
+/** An ISO day; null where no clock is read. */
+export interface BriefContext extends Context {
+  readonly today: string | null;
+}
+
 /** @param today ISO day, so that a due date can be late; null where no day is known */
-export function planBrief(job: Job, workshop: Workshop, today: string | null): BriefPlan {
+export function planBrief({ job, workshop, today }: BriefContext): BriefPlan {
   const { title, purpose, dueDate } = job.brief;
   const wanted = wantedOf(job);
   const envelope = envelopeOnHand(job, workshop);

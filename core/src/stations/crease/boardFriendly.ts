@@ -1,5 +1,4 @@
-import type { Job } from '../../job/types.ts';
-import type { Workshop } from '../../workshop/types.ts';
+import type { Context } from '../../job/context.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { boardOf } from '../../job/pick.ts';
 import { layOutOnePiece } from '../sheet/layout/layOut.ts';
@@ -20,6 +19,13 @@ export interface FriendlySize {
   readonly byMm: Mm;
   readonly up: number;
   readonly worstMm: Mm;
+}
+
+/** A card on its sheet, whose size is to be nudged. */
+interface Friendly extends Context {
+  readonly size: SizePlan;
+  readonly stock: StockPlan;
+  readonly sheet: SheetPlan;
 }
 
 /** A crease this near its groove is on it: half of the finest mark on a rule. */
@@ -43,13 +49,7 @@ const at = ({ now, slope }: Growing, byMm: Mm): Mm => now + slope * byMm;
  * them all. Each line then asks for a row of sizes one groove apart; the nearest are tried, and kept when
  * all lines land and the sheet still gives as many cards.
  */
-export function boardFriendly(
-  job: Job,
-  workshop: Workshop,
-  size: SizePlan,
-  stock: StockPlan,
-  sheet: SheetPlan,
-): readonly FriendlySize[] {
+export function boardFriendly({ job, workshop, size, stock, sheet }: Friendly): readonly FriendlySize[] {
   const { blank } = size.form;
   if (blank.creases.length === 0) return [];
   const board = boardOf(job, workshop);

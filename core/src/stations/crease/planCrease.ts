@@ -1,3 +1,4 @@
+import type { Context } from '../../job/context.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import type { ArtPlan } from '../art/types.ts';
@@ -11,7 +12,7 @@ import { count, figure, length, minutes as minutesValue, plural, words } from '.
 import { boardOf } from '../../job/pick.ts';
 import { isPlainRule, sayEdgePlace } from '../../job/plainRule.ts';
 import type { Board, Workshop } from '../../workshop/types.ts';
-import type { CreaseChoice, Job } from '../../job/types.ts';
+import type { CreaseChoice } from '../../job/types.ts';
 import type { Figure } from '../../job/findings.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { SheetPlan } from '../sheet/types.ts';
@@ -22,15 +23,16 @@ import { ERROR_SHOWN_MM, orderLines, type BlankEdge, type FaceUp, type OrderedLi
 import { creaseSnags } from './creaseSnags.ts';
 import type { CreaseLine, CreasedPiece, CreasePlan } from './types.ts';
 
-export function planCrease(
-  job: Job,
-  workshop: Workshop,
-  size: SizePlan,
-  art: ArtPlan,
-  stock: StockPlan,
-  sheet: SheetPlan,
-  cut: CutPlan,
-): CreasePlan {
+/** What is creased, and whether as a sheet or as single cards. */
+export interface CreaseContext extends Context {
+  readonly size: SizePlan;
+  readonly art: ArtPlan;
+  readonly stock: StockPlan;
+  readonly sheet: SheetPlan;
+  readonly cut: CutPlan;
+}
+
+export function planCrease({ job, workshop, size, art, stock, sheet, cut }: CreaseContext): CreasePlan {
   const board = boardOf(job, workshop);
   const { unit } = workshop;
   const onSheet = cut.order.now === 'scoreFirst' && cut.order.through.ok ? cut.order.through.creases : null;
@@ -53,7 +55,7 @@ export function planCrease(
     null,
   );
   // Another card size moves its own crease; on a whole sheet it moves everything.
-  const friendly = onSheet || byEnds ? [] : boardFriendly(job, workshop, size, stock, sheet);
+  const friendly = onSheet || byEnds ? [] : boardFriendly({ job, workshop, size, stock, sheet });
   const first = lines[0];
   const off = !byEnds && worst && Math.abs(worst.errorMm) > ERROR_SHOWN_MM;
   const press = `${passes} ${school} ${plural(passes, 'pass')}${passes === 1 ? '' : 'es'}`;

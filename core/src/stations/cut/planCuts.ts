@@ -1,6 +1,6 @@
+import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
 import { fixed } from '../../ground/length/rounding.ts';
-import { wantedOf } from '../../job/namesList.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import {
   capital,
@@ -24,9 +24,9 @@ import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import type { DraftMove } from './draftMoves.ts';
-import { handiestMoves, longestCutMm, sheetsAtOnce } from './handiestMoves.ts';
+import { longestCutMm } from './handiestMoves.ts';
 import { isShaped } from './isShaped.ts';
-import { numberMoves } from './numberMoves.ts';
+import { movesFor, type FenceCuts } from './movesFor.ts';
 import { planDrift, SPREADS_OF_95, worstDrift } from './planDrift.ts';
 import type { CutOrder, CutPlan, OutlineCut, PieceDrift } from './types.ts';
 import { planMachine, type MachinePlan } from './planMachine.ts';
@@ -34,104 +34,154 @@ import { repeatabilityOf } from './repeatability.ts';
 import { throughCreases } from '../sheet/layout/throughCreases.ts';
 import { offcutsOf, sheetChoices } from './sheetChoices.ts';
 
+/** What is cut apart, and of what. */
+export interface CutContext extends Context {
+  readonly size: SizePlan;
+  readonly stock: StockPlan;
+  readonly sheet: SheetPlan;
+}
+
 /** Straight cuts that free every card, each distance taken from a true edge and never from the last cut. */
-export function planCuts(job: Job, workshop: Workshop, size: SizePlan, stock: StockPlan, sheet: SheetPlan): CutPlan {
+export function planCuts({ job, workshop, size, stock, sheet }: CutContext): CutPlan {
   const trimmer = trimmerOf(job, workshop);
-  const atOnce = sheetsAtOnce(trimmer, stock.stock);
-  const page = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
-  const pitch = { widthMm: sheet.cell.widthMm, heightMm: sheet.cell.heightMm, gutterMm: sheet.gutterMm };
-  const chosen = handiestMoves(sheet.layOut, page, pitch, trimmer);
+  const shaped = isShaped(size, sheet);
+  const cuts = movesFor(
+    {
+      kind: 'blocks',
+      layOut: sheet.layOut,
+      pitch: { widthMm: sheet.cell.widthMm, heightMm: sheet.cell.heightMm, gutterMm: sheet.gutterMm },
+    },
+    {
+      page: { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm },
+      sheets: sheet.sheets,
+      stock: stock.stock,
+      trimmer,
+      unit: workshop.unit,
+      shaped,
+    },
+  );
   const machine =
     trimmer.machine && sheet.up > 0 && (sheet.machineMarks.length > 0 || sheet.sides.length === 0)
       ? planMachine(size, sheet, trimmer.machine, stock.stock.gsm)
       : null;
-  const shaped = isShaped(size, sheet);
-  // Round an outline cut by hand no fence helps: cards are parted roughly, and the outline is all that is exact.
-  const byHands = trimmer.machine || shaped ? [] : chosen;
-  const moves = numberMoves(byHands, { sheets: sheet.sheets, sheetsAtOnce: atOnce, trimmer, unit: workshop.unit });
-  const turns = moves.filter((m, i) => i > 0 && m.turn !== 'No turn').length;
-  const order = orderOf(job, workshop, size, sheet);
+  const outlines = trimmer.machine ? [] : outlineCuts(workshop, size, sheet);
+  const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
+  const found: Found = {
+    ...{ trimmer, shaped, cuts, machine, outlines, byHand },
+    turns: cuts.moves.filter((m, i) => i > 0 && m.turn !== 'No turn').length,
+    settings: new Set(cuts.moves.map((m) => Math.round(m.fenceMm / TOLERANCE_MM))).size,
+    minutes: machine
+      ? (machine.secondsPerSheet * sheet.sheets) / 60
+      : workshop.pace.perStroke * (cuts.strokes + byHand),
+    order: orderOf(job, workshop, size, sheet),
+    drift: driftOf(trimmer, shaped, cuts, sheet),
+  };
+  return {
+    trimmer,
+    moves: cuts.moves,
+    sheetsAtOnce: cuts.sheetsAtOnce,
+    settings: found.settings,
+    strokes: cuts.strokes,
+    minutes: found.minutes,
+    machine,
+    order: found.order,
+    turns: found.turns,
+    drift: found.drift,
+    outlines,
+    choices: sheetChoices({ job, workshop, size, stock, sheet, trimmer }),
+    offcuts: offcutsOf(cuts.waste, workshop.keepOffcutMm),
+    verdict: verdictOf(found, size, sheet),
+    telling: tellingOf(found, sheet),
+    figures: cutFigures(found, workshop, stock, sheet),
+    snags: [...cutSnags(job, workshop, trimmer, cuts.moves), ...(machine ? heavySnags(workshop, trimmer, stock) : [])],
+  };
+}
+
+/** What the cuts come to, before it is put into words. */
+interface Found {
+  readonly trimmer: Trimmer;
+  readonly shaped: boolean;
+  readonly cuts: FenceCuts;
+  readonly machine: MachinePlan | null;
+  readonly outlines: readonly OutlineCut[];
+  /** Cuts round outlines and along slopes, over the run. */
+  readonly byHand: number;
+  readonly turns: number;
+  readonly settings: number;
+  readonly minutes: number;
+  readonly order: CutOrder;
+  readonly drift: CutPlan['drift'];
+}
+
+function driftOf(trimmer: Trimmer, shaped: boolean, { moves }: FenceCuts, sheet: SheetPlan): CutPlan['drift'] {
   const repeatabilityMm = repeatabilityOf(trimmer);
   const trims = sheet.cells.map(({ trim }) => trim);
   const pieces =
     trimmer.machine || shaped
       ? trims.map(() => evenDrift(shaped && !trimmer.machine ? Math.max(repeatabilityMm, BY_HAND_MM) : repeatabilityMm))
       : planDrift(moves, trims, repeatabilityMm);
-  const strokes = moves.reduce((n, m) => n + m.strokes, 0);
-  const settings = new Set(moves.map((m) => Math.round(m.fenceMm / TOLERANCE_MM))).size;
-  const outlines = trimmer.machine ? [] : outlineCuts(workshop, size, sheet);
-  const waste = chosen.filter((m) => m.fallsOff === 'waste').flatMap((m) => m.beyond);
-  const offcuts = trimmer.machine || shaped ? [] : offcutsOf(waste, workshop.keepOffcutMm);
-  const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
-  const takes = machine ? (machine.secondsPerSheet * sheet.sheets) / 60 : workshop.pace.perStroke * (strokes + byHand);
-  return {
-    trimmer,
-    moves,
-    sheetsAtOnce: atOnce,
-    settings,
-    strokes,
-    minutes: takes,
-    machine,
-    order,
-    turns,
-    drift: { repeatabilityMm, pieces, worst: worstDrift(pieces) },
-    outlines,
-    choices: sheetChoices(job, workshop, size, stock, trimmer, wantedOf(job) + sheet.spares, sheet.sides),
-    offcuts,
-    verdict: trimmer.machine
-      ? machine
-        ? `${capital(trimmer.name)} ${sheet.machineMarks.length > 0 ? 'finds three marks and cuts' : 'cuts bare card from its loaded corner, no marks to find:'} every outline in ${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}, ${sayMinutes(machine.secondsPerSheet / 60)} a sheet.`
-        : 'There is nothing to cut until cards and marks fit on the sheet together.'
-      : moves.length === 0
-        ? sheet.up === 0
-          ? 'There is nothing to cut until a card fits on the sheet.'
-          : shaped
-            ? `Part the cards roughly, then cut each out round its line by hand${order.now === 'scoreFirst' ? '; the sheet is scored first, while it has straight edges' : ''}.`
-            : 'The card is the whole sheet: there is nothing to cut.'
-        : `${moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${strokes} ${plural(strokes, 'stroke')} for the run; ${outlines.length > 0 ? 'then the outline by hand' : size.form.blank.creases.length === 0 ? 'each card then lies ready' : order.now === 'scoreFirst' ? 'the sheet is scored first' : 'cut first, then crease single cards against the board’s stop'}.`,
-    telling: machine
-      ? `${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}`
-      : moves.length === 0
-        ? shaped && sheet.up > 0
-          ? 'by hand'
-          : 'no cuts'
-        : `${settings} ${plural(settings, 'setting')}`,
-    figures: [
-      figure('settings', 'Fence settings', count(settings), 'different distances among the moves', {
-        Moves: count(moves.length),
-      }),
-      ...(machine ? machineFigures(machine, trimmer, stock) : []),
-      figure('turns', 'Turns', count(turns), 'moves that begin with another edge at the fence', {
-        Moves: count(moves.length),
-      }),
-      figure(
-        'drift',
-        '95 cuts in 100 land within',
-        length(SPREADS_OF_95 * worstDrift(pieces).fromTrueMm),
-        `${SPREADS_OF_95} × the spread of the worst trim: the tool’s own, and that of the true edge it is measured from, as squares`,
-        {
-          'One cut strays by (1 σ)': words(`${fixed(repeatabilityMm, 2)} mm`),
-          'Measured from the last cut instead': length(SPREADS_OF_95 * worstDrift(pieces).chainedMm),
-        },
-      ),
-      figure('stack', 'Sheets at once', count(atOnce), 'the tool’s thickest stack ÷ caliper, rounded down', {
-        'Thickest stack': length(trimmer.thickestStackMm),
-        Caliper: words(`${stock.stock.caliperMicron} µm`),
-      }),
-      figure('strokes', 'Strokes', count(strokes), 'for every move, pieces ÷ pieces at once, rounded up', {
-        Sheets: count(sheet.sheets),
-      }),
-      figure('minutes', 'Cutting time', minutesValue(takes), 'strokes, and cuts by hand, × your minutes for a stroke', {
-        Strokes: count(strokes),
-        'Cuts by hand': count(byHand),
-        'Minutes for a stroke': words(String(workshop.pace.perStroke)),
-      }),
-    ],
-    snags: [
-      ...cutSnags(job, workshop, trimmer, byHands, moves.length > 0),
-      ...(machine ? heavySnags(workshop, trimmer, stock) : []),
-    ],
-  };
+  return { repeatabilityMm, pieces, worst: worstDrift(pieces) };
+}
+
+function verdictOf(found: Found, size: SizePlan, sheet: SheetPlan): string {
+  const { trimmer, machine, shaped, order, settings, outlines, cuts } = found;
+  if (trimmer.machine)
+    return machine
+      ? `${capital(trimmer.name)} ${sheet.machineMarks.length > 0 ? 'finds three marks and cuts' : 'cuts bare card from its loaded corner, no marks to find:'} every outline in ${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}, ${sayMinutes(machine.secondsPerSheet / 60)} a sheet.`
+      : 'There is nothing to cut until cards and marks fit on the sheet together.';
+  if (cuts.moves.length === 0)
+    return sheet.up === 0
+      ? 'There is nothing to cut until a card fits on the sheet.'
+      : shaped
+        ? `Part the cards roughly, then cut each out round its line by hand${order.now === 'scoreFirst' ? '; the sheet is scored first, while it has straight edges' : ''}.`
+        : 'The card is the whole sheet: there is nothing to cut.';
+  const then =
+    outlines.length > 0
+      ? 'then the outline by hand'
+      : size.form.blank.creases.length === 0
+        ? 'each card then lies ready'
+        : order.now === 'scoreFirst'
+          ? 'the sheet is scored first'
+          : 'cut first, then crease single cards against the board’s stop';
+  return `${cuts.moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${cuts.strokes} ${plural(cuts.strokes, 'stroke')} for the run; ${then}.`;
+}
+
+function tellingOf({ machine, cuts, shaped, settings }: Found, { up }: SheetPlan): string {
+  if (machine) return `${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}`;
+  if (cuts.moves.length > 0) return `${settings} ${plural(settings, 'setting')}`;
+  return shaped && up > 0 ? 'by hand' : 'no cuts';
+}
+
+function cutFigures(found: Found, { pace }: Workshop, stock: StockPlan, { sheets }: SheetPlan): readonly Figure[] {
+  const { trimmer, machine, cuts, settings, turns, byHand, minutes, drift } = found;
+  const moves = { Moves: count(cuts.moves.length) };
+  return [
+    figure('settings', 'Fence settings', count(settings), 'different distances among the moves', moves),
+    ...(machine ? machineFigures(machine, trimmer, stock) : []),
+    figure('turns', 'Turns', count(turns), 'moves that begin with another edge at the fence', moves),
+    figure(
+      'drift',
+      '95 cuts in 100 land within',
+      length(SPREADS_OF_95 * drift.worst.fromTrueMm),
+      `${SPREADS_OF_95} × the spread of the worst trim: the tool’s own, and that of the true edge it is measured from, as squares`,
+      {
+        'One cut strays by (1 σ)': words(`${fixed(drift.repeatabilityMm, 2)} mm`),
+        'Measured from the last cut instead': length(SPREADS_OF_95 * drift.worst.chainedMm),
+      },
+    ),
+    figure('stack', 'Sheets at once', count(cuts.sheetsAtOnce), 'the tool’s thickest stack ÷ caliper, rounded down', {
+      'Thickest stack': length(trimmer.thickestStackMm),
+      Caliper: words(`${stock.stock.caliperMicron} µm`),
+    }),
+    figure('strokes', 'Strokes', count(cuts.strokes), 'for every move, pieces ÷ pieces at once, rounded up', {
+      Sheets: count(sheets),
+    }),
+    figure('minutes', 'Cutting time', minutesValue(minutes), 'strokes, and cuts by hand, × your minutes for a stroke', {
+      Strokes: count(cuts.strokes),
+      'Cuts by hand': count(byHand),
+      'Minutes for a stroke': words(String(pace.perStroke)),
+    }),
+  ];
 }
 
 /** How far a knife or scissors stray from a line that the eye follows, one standard deviation; our starting value. */
@@ -265,14 +315,8 @@ function heavySnags({ trimmers }: Workshop, trimmer: Trimmer, { stock }: StockPl
   ];
 }
 
-function cutSnags(
-  job: Job,
-  workshop: Workshop,
-  trimmer: Trimmer,
-  moves: readonly DraftMove[],
-  any: boolean,
-): readonly Snag[] {
-  if (!any) return [];
+function cutSnags(job: Job, workshop: Workshop, trimmer: Trimmer, moves: readonly DraftMove[]): readonly Snag[] {
+  if (moves.length === 0) return [];
   const need = longestCutMm(moves);
   if (need <= trimmer.longestCutMm + TOLERANCE_MM) return [];
   const { unit } = workshop;

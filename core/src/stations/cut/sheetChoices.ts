@@ -1,15 +1,17 @@
 import { decide } from '../../job/decide.ts';
 import { LIGHTEST_SHARE } from '../sheet/layout/question.ts';
-import { handiestMoves, sheetsAtOnce, strokesOf } from './handiestMoves.ts';
+import type { Context } from '../../job/context.ts';
+import { wantedOf } from '../../job/namesList.ts';
+import type { SheetPlan } from '../sheet/types.ts';
+import { movesFor } from './movesFor.ts';
 import { isShaped } from './isShaped.ts';
 import { sortedBy } from '../../job/sorted.ts';
 import type { Job } from '../../job/types.ts';
-import type { Stock, Trimmer, Workshop } from '../../workshop/types.ts';
+import type { Stock, Trimmer } from '../../workshop/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { pathRefusals, type StockPlan } from '../stock/planStock.ts';
 import { layOnSheet } from '../sheet/layout/layOnSheet.ts';
-import type { SheetSide } from '../sheet/layout/reach.ts';
 import type { SheetChoiceRow, Offcut } from './types.ts';
 
 /** Narrower than this a strip of card is packing, not stock. */
@@ -29,21 +31,23 @@ export function offcutsOf(
   return [...kinds.values()].sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm);
 }
 
+/** The sheet in force, and the tool that cuts it, beside which others are laid. */
+interface ChoicesContext extends Context {
+  readonly size: SizePlan;
+  readonly stock: StockPlan;
+  readonly sheet: SheetPlan;
+  readonly trimmer: Trimmer;
+}
+
 /**
  * Every sheet on the shelf that the printer takes, with and without bleed, along the grain and either way:
  * what each gives and costs for this job. The one in force comes first, then the cheapest; ways that come to
  * the same are named once.
  */
-export function sheetChoices(
-  job: Job,
-  workshop: Workshop,
-  size: SizePlan,
-  { stock, path }: StockPlan,
-  trimmer: Trimmer,
-  wantedAndSpares: number,
-  sides: readonly SheetSide[],
-): readonly SheetChoiceRow[] {
-  const bare = sides.length === 0;
+export function sheetChoices(context: ChoicesContext): readonly SheetChoiceRow[] {
+  const { workshop, size, sheet } = context;
+  const { stock, path } = context.stock;
+  const bare = sheet.sides.length === 0;
   const rows: SheetChoiceRow[] = [];
   for (const other of workshop.stocks) {
     // Much lighter paper is another card, and what the path refuses is none.
@@ -52,18 +56,7 @@ export function sheetChoices(
     const own: SheetChoiceRow[] = [];
     for (const bleed of size.bleedMm > 0 && !bare ? [true, false] : [false])
       for (const grain of ['respect', 'ignore'] as const) {
-        const row = rowOf(
-          job,
-          size,
-          other,
-          path.marginsMm,
-          trimmer,
-          wantedAndSpares,
-          bleed,
-          grain,
-          workshop.keepOffcutMm,
-          sides,
-        );
+        const row = rowOf(context, { stock: other, bleed, grain });
         const same = own.some((r) => r.bleed === row.bleed && r.up === row.up && !row.isNow);
         if (row.up > 0 && !same) own.push(row);
       }
@@ -77,17 +70,15 @@ export function sheetChoices(
   );
 }
 
+interface Way {
+  readonly stock: Stock;
+  readonly bleed: boolean;
+  readonly grain: Job['sheet']['grain'];
+}
+
 function rowOf(
-  job: Job,
-  size: SizePlan,
-  stock: Stock,
-  marginsMm: StockPlan['path']['marginsMm'],
-  trimmer: Trimmer,
-  wantedAndSpares: number,
-  bleed: boolean,
-  grain: Job['sheet']['grain'],
-  keepMm: Mm | undefined,
-  sides: readonly SheetSide[],
+  { job, workshop, size, stock: now, sheet: { sides, spares }, trimmer }: ChoicesContext,
+  { stock, bleed, grain }: Way,
 ): SheetChoiceRow {
   const bare = sides.length === 0;
   const isOwn = stock.id === job.stock.stockId;
@@ -97,18 +88,18 @@ function rowOf(
   const asked = { ...job, sheet: { ...job.sheet, grain } };
   const { cell, question, laid, up } = layOnSheet(asked, bled, {
     stock,
-    marginsMm,
+    marginsMm: now.path.marginsMm,
     sheet,
     machine: trimmer.machine,
     sides,
   });
-  const sheets = up === 0 ? 0 : Math.ceil(wantedAndSpares / up);
-  const page = { xMm: 0, yMm: 0, ...sheet };
+  const sheets = up === 0 ? 0 : Math.ceil((wantedOf(job) + spares) / up);
+  const shaped = isShaped(size, { cell });
   const pitch = { widthMm: cell.widthMm, heightMm: cell.heightMm, gutterMm: question.gutterMm };
-  const byFence = !trimmer.machine && !isShaped(size, { cell });
-  const moves = byFence ? handiestMoves(laid, page, pitch, trimmer) : [];
-  const atOnce = sheetsAtOnce(trimmer, stock);
-  const waste = moves.filter((move) => move.fallsOff === 'waste').flatMap((move) => move.beyond);
+  const { strokes, waste } = movesFor(
+    { kind: 'blocks', layOut: laid, pitch },
+    { page: { xMm: 0, yMm: 0, ...sheet }, sheets, stock, trimmer, unit: workshop.unit, shaped },
+  );
   return {
     id: `${stock.id}-${bleed ? 'bleed' : 'bare'}-${grain}`,
     stockName: stock.name,
@@ -117,8 +108,8 @@ function rowOf(
     up,
     sheets,
     costMinor: sheets * stock.sheetPriceMinor,
-    strokes: byFence ? moves.reduce((n, move) => n + strokesOf(move, sheets, atOnce), 0) : null,
-    offcut: offcutsOf(waste, keepMm)[0] ?? null,
+    strokes: trimmer.machine || shaped ? null : strokes,
+    offcut: offcutsOf(waste, workshop.keepOffcutMm)[0] ?? null,
     isNow: isOwn && (bare || bleed === size.bleedMm > 0) && grain === job.sheet.grain,
     changes: [
       decide((job) => job.stock.stockId, stock.id),

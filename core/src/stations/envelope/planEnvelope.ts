@@ -1,3 +1,4 @@
+import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { shrink } from '../../ground/geometry/box.ts';
@@ -35,7 +36,13 @@ export interface EnvelopePlan extends StationPlan {
 /** A flap this share of the height looks right and holds. */
 const FLAP_SHARE = 0.42;
 
-export function planEnvelope(job: Job, workshop: Workshop, size: SizePlan, card: StockPlan): EnvelopePlan {
+/** The shut card, and the stock whose printer prints the envelope. */
+export interface EnvelopeContext extends Context {
+  readonly size: SizePlan;
+  readonly stock: StockPlan;
+}
+
+export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeContext): EnvelopePlan {
   const { unit } = workshop;
   const { easeMm, seamMm } = job.envelope;
   const stock = envelopeStockOf(job, workshop);

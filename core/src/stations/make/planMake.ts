@@ -1,3 +1,4 @@
+import type { Context } from '../../job/context.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { capital, count, figure, minutes as minutesValue, plural, sayMinutes } from '../../job/figures.ts';
 import type { Figure, StationPlan } from '../../job/findings.ts';
@@ -8,7 +9,8 @@ import type { CreasePlan } from '../crease/types.ts';
 import type { CutPlan } from '../cut/types.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import { sayPlace } from '../sheet/draw/nameSheet.ts';
-import { isOwnPass, sayPlate } from '../sheet/layout/passes.ts';
+import { isOwnPass, sayPlate, type PlateKind } from '../sheet/layout/passes.ts';
+import type { SheetSide } from '../sheet/layout/reach.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { isUprightBox } from '../../ground/geometry/polygon.ts';
@@ -16,12 +18,20 @@ import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import type { LayerPiece } from '../size/layers.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 
-export type StepKind =
-  'print' | 'dry' | 'cut' | 'machine' | 'outline' | 'crease' | 'fold' | 'layer' | 'envelope' | 'pack';
+/** What is worked on at a step: all that a drawing of it needs to know. */
+export type StepWork =
+  /** A pass of the stack; of both sides at once, the front is looked at. */
+  | { readonly kind: 'print'; readonly side: SheetSide; readonly plate: PlateKind }
+  | { readonly kind: 'dry' }
+  /** The move’s and the line’s place in the plan’s lists, from nought. */
+  | { readonly kind: 'cut'; readonly move: number }
+  | { readonly kind: 'crease'; readonly line: number }
+  /** A layer is printed, or cut and put in its place. */
+  | { readonly kind: 'layer'; readonly pieceId: string; readonly plate: PlateKind | null }
+  | { readonly kind: 'machine' | 'piles' | 'outline' | 'fold' | 'envelope' | 'pack' };
 
-export interface MakeStep {
+export interface StepWords {
   readonly id: string;
-  readonly kind: StepKind;
   /** What to do, in a few words to be read across a bench. */
   readonly title: string;
   /** The one number or word that matters. */
@@ -30,6 +40,10 @@ export interface MakeStep {
   readonly caution: string | null;
   readonly waitMinutes: number | null;
 }
+
+export type MakeStep = StepWords & StepWork;
+/** What most steps neither warn of nor wait for. */
+const PLAIN = { caution: null, waitMinutes: null } as const;
 
 export interface MakePlan extends StationPlan {
   readonly steps: readonly MakeStep[];
@@ -63,16 +77,17 @@ export const CAUTIONS = {
   glue: 'Air the room and keep flames away from solvent glue. Follow the glue’s own instructions and local rules.',
 } as const;
 
-export function planMake(
-  job: Job,
-  workshop: Workshop,
-  size: SizePlan,
-  stock: StockPlan,
-  sheet: SheetPlan,
-  cut: CutPlan,
-  crease: CreasePlan,
-  envelope: EnvelopePlan,
-): MakePlan {
+/** Everything that is done by hand. */
+export interface MakeContext extends Context {
+  readonly size: SizePlan;
+  readonly stock: StockPlan;
+  readonly sheet: SheetPlan;
+  readonly cut: CutPlan;
+  readonly crease: CreasePlan;
+  readonly envelope: EnvelopePlan;
+}
+
+export function planMake({ job, workshop, size, stock, sheet, cut, crease, envelope }: MakeContext): MakePlan {
   const steps = [
     ...testPrintStep(job, sheet),
     ...printSteps(job, workshop, sheet, stock),
@@ -86,13 +101,12 @@ export function planMake(
     ...layerSteps(sheet, workshop),
     ...(envelope.made && envelope.up > 0 ? [envelopeStep(job, envelope)] : []),
     {
+      ...PLAIN,
       id: 'pack',
       kind: 'pack',
       title: 'Check, count and pack',
       big: String(wantedOf(job)),
       detail: `Front the right way, corners square, inside the right way up. ${wantedOf(job)} good ${plural(wantedOf(job), 'card')} wanted, ${formatSize(size.finishedWidthMm, size.finishedHeightMm, workshop.unit)} finished.`,
-      caution: null,
-      waitMinutes: null,
     } satisfies MakeStep,
   ];
   const { pace } = workshop;
@@ -153,13 +167,14 @@ function panelSteps(job: Job, workshop: Workshop, sheet: SheetPlan): readonly Ma
         const said = sayPlate(plate, print!.white);
         const paper = { sheetWidthMm: piece.stock.sheetWidthMm, sheetHeightMm: piece.stock.sheetHeightMm };
         return {
+          ...PLAIN,
           id: `print-layer-${piece.id}${plate === 'white' ? '-white' : ''}`,
           kind: 'layer',
+          pieceId: piece.id,
+          plate,
           title: `Print ${piece.name.toLowerCase()}${said ? `: ${said}` : ''}`,
           big: `${sheets} ${plural(sheets, 'sheet')}`,
           detail: `${capital(`${print!.printer.name}, ${print!.path.name}`)}. ${piece.stock.name}, ${up} from each. ${sayPaperSize(paper, workshop)} Print at 100 %, no fit to page. Test one sheet first.`,
-          caution: null,
-          waitMinutes: null,
         };
       }),
     ),
@@ -172,14 +187,13 @@ function testPrintStep({ make }: Job, { passes }: SheetPlan): readonly MakeStep[
   if (!make.testPrint || passes.length === 0) return [];
   return [
     {
+      ...PLAIN,
       id: 'test-print',
-      kind: 'print',
+      ...{ kind: 'print', side: 'front', plate: 'colours' },
       title: 'Test print',
       big: '1 sheet',
       detail:
         'At the quality and paper setting of the run. Look in daylight for steps in gradients and bands in solids; let it dry, then rub it and bend it. Go on when it is good.',
-      caution: null,
-      waitMinutes: null,
     },
   ];
 }
@@ -232,13 +246,12 @@ function printSteps(job: Job, workshop: Workshop, sheet: SheetPlan, stock: Stock
     const check = both || turned ? 'Fold the first one by hand before you print the rest.' : 'Test one sheet first.';
     return [
       {
+        ...PLAIN,
         id: `print-${plate === 'white' ? 'white-' : ''}${both ? 'both' : sides[0]}`,
-        kind: 'print',
+        ...{ kind: 'print', side: sides[0]!, plate },
         title,
         big: `${sheet.sheets} ${plural(sheet.sheets, 'sheet')}`,
         detail: `${files ? `File ${i + 1} of ${passes.length}. ` : ''}${feed}${ink}${settings}${both ? ` Two-sided, flip on the ${job.sheet.flipEdge} edge.` : ''} ${check}`,
-        caution: null,
-        waitMinutes: null,
       },
       ...(waits ? [dryStep(job, `dry-${i + 1}`)] : []),
     ];
@@ -252,13 +265,12 @@ function pileStep(sheet: SheetPlan): readonly MakeStep[] {
   if (places < 2) return [];
   return [
     {
+      ...PLAIN,
       id: 'piles',
-      kind: 'cut',
+      kind: 'piles',
       title: 'Piles in the list’s order',
       big: `${places} piles`,
       detail: `Every place of the sheet is a pile, sheet 1 on top. Pile 1 is ${sayPlace(sheet, 0)}, pile 2 ${sayPlace(sheet, 1)}${places > 2 ? `, and so on to pile ${places}, ${sayPlace(sheet, places - 1)}` : ''}. Lay pile 1 on pile 2, both on pile 3, and so on: the cards then lie in the order of the list, the first on top.`,
-      caution: null,
-      waitMinutes: null,
     },
   ];
 }
@@ -281,6 +293,7 @@ function cutSteps(cut: CutPlan, { unit }: Workshop): readonly MakeStep[] {
   return cut.moves.map((move, i) => ({
     id: `cut-${move.number}`,
     kind: 'cut',
+    move: i,
     title: `Cut ${move.number} of ${cut.moves.length}`,
     big: formatLength(move.fenceMm, unit),
     detail: `${move.turn}. ${move.text} ${move.strokes} ${plural(move.strokes, 'stroke')}, up to ${cut.sheetsAtOnce} at once.`,
@@ -302,14 +315,14 @@ const outlineSteps = (cut: CutPlan): readonly MakeStep[] =>
   }));
 
 const lineSteps = (crease: CreasePlan, { unit }: Workshop): readonly MakeStep[] =>
-  crease.lines.map((line) => ({
+  crease.lines.map((line, i) => ({
+    ...PLAIN,
     id: `crease-${line.number}`,
     kind: 'crease',
+    line: i,
     title: crease.lines.length === 1 ? 'Crease' : `Crease ${line.number} of ${crease.lines.length}`,
     big: crease.byEnds ? 'End to end' : formatLength(line.grooveAtMm, unit),
     detail: crease.lines.length === 1 ? line.text : `${line.turn}. ${line.text}`,
-    caution: null,
-    waitMinutes: null,
   }));
 
 function layerSteps({ layers }: SheetPlan, { unit }: Workshop): readonly MakeStep[] {
@@ -318,6 +331,8 @@ function layerSteps({ layers }: SheetPlan, { unit }: Workshop): readonly MakeSte
     .map(({ piece, up, sheets }) => ({
       id: `layer-${piece.id}`,
       kind: 'layer',
+      pieceId: piece.id,
+      plate: null,
       title: `${piece.kind === 'insert' ? 'Cut, fold and lay in' : 'Cut and glue'}: ${piece.name.toLowerCase()}`,
       big: formatSize(piece.widthMm, piece.heightMm, unit),
       detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${piece.kind === 'insert' ? `Fold it at ${formatLength(piece.crease!.atMm, unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
@@ -343,13 +358,12 @@ function foldStep(crease: CreasePlan): readonly MakeStep[] {
   if (crease.lines.length === 0) return [];
   return [
     {
+      ...PLAIN,
       id: 'fold',
       kind: 'fold',
       title: 'Fold',
       big: 'Corners first',
       detail: crease.folding.join(' '),
-      caution: null,
-      waitMinutes: null,
     },
   ];
 }

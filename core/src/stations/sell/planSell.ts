@@ -1,3 +1,4 @@
+import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { count, figure, money, plural, sayExactly, sayMoney, share, words } from '../../job/figures.ts';
@@ -5,7 +6,6 @@ import { envelopeOnHand } from '../../job/pick.ts';
 import type { Figure, FigureValue, Snag, StationPlan } from '../../job/findings.ts';
 import type { Job } from '../../job/types.ts';
 import type { Minor } from '../../ground/money.ts';
-import type { Workshop } from '../../workshop/types.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import type { MakePlan } from '../make/planMake.ts';
@@ -34,14 +34,15 @@ export interface SellPlan extends StationPlan {
 const PRICE_STEP_MINOR = 5;
 export const MOST_IN_A_PACK = 1000;
 
-export function planSell(
-  job: Job,
-  workshop: Workshop,
-  stock: StockPlan,
-  sheet: SheetPlan,
-  envelope: EnvelopePlan,
-  make: MakePlan,
-): SellPlan {
+/** What is used up, and the time that it takes. */
+export interface SellContext extends Context {
+  readonly stock: StockPlan;
+  readonly sheet: SheetPlan;
+  readonly envelope: EnvelopePlan;
+  readonly make: MakePlan;
+}
+
+export function planSell({ job, workshop, stock, sheet, envelope, make }: SellContext): SellPlan {
   const wanted = wantedOf(job);
   const { currency } = workshop;
   const per = (total: number): number => (wanted === 0 ? 0 : total / wanted);

@@ -1,3 +1,4 @@
+import type { Context } from '../../job/context.ts';
 import { hasArt } from '../art/faces/drawCard.ts';
 import type { ArtPlan } from '../art/types.ts';
 import { compose, turnedOver, turnOf } from '../../ground/geometry/affine.ts';
@@ -7,7 +8,6 @@ import type { Sides } from '../../ground/geometry/types.ts';
 import { count, figure, length, plural, share, words } from '../../job/figures.ts';
 import { trimmerOf } from '../../job/pick.ts';
 import type { Figure } from '../../job/findings.ts';
-import type { Job } from '../../job/types.ts';
 import type { MachineFacts, Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { Cell } from '../size/cell.ts';
@@ -38,7 +38,14 @@ import { workAndTurn } from './layout/workAndTurn.ts';
 import type { Placement, SheetPlan, WorkAndTurn } from './types.ts';
 import { expectedSpoilShare, sparesFor } from './layout/spares.ts';
 
-export function planSheet(job: Job, workshop: Workshop, size: SizePlan, art: ArtPlan, stock: StockFacts): SheetPlan {
+/** What is laid out: the blank, the sides that carry art, and the stock with the path it is fed through. */
+export interface SheetContext extends Context {
+  readonly size: SizePlan;
+  readonly art: ArtPlan;
+  readonly stock: StockFacts;
+}
+
+export function planSheet({ job, workshop, size, art, stock }: SheetContext): SheetPlan {
   const sides: readonly SheetSide[] = [
     ...(hasArt(art, 'outside') ? (['front'] as const) : []),
     ...(hasArt(art, 'inside') ? (['back'] as const) : []),

@@ -1,3 +1,4 @@
+import type { Context } from '../../job/context.ts';
 import { collisions } from '../../ground/fold/collisions.ts';
 import { atStep, type Folding } from '../../ground/fold/foldForm.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
@@ -6,7 +7,6 @@ import type { Polygon } from '../../ground/geometry/polygon.ts';
 import { count, figure, length, ratio, words } from '../../job/figures.ts';
 import { envelopeOnHand } from '../../job/pick.ts';
 import type { Figure, StationPlan } from '../../job/findings.ts';
-import type { Job } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
@@ -45,7 +45,7 @@ export interface SizePlan extends StationPlan {
 const LOOKED_AT = [0.15, 0.35, 0.55, 0.75, 0.95];
 const GIVE_MM = 0.2;
 
-export function planSize(job: Job, workshop: Workshop): SizePlan {
+export function planSize({ job, workshop }: Context): SizePlan {
   const { finishedWidthMm, finishedHeightMm, bleedMm, safeMm } = job.size;
   const unit = workshop.unit;
   const { entry, options, optionFaults, form, folding, faces, layers, closed, sheets, spring, addedMm, thicknessMm } =

@@ -1,3 +1,4 @@
+import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import { capital, count, figure, money, words } from '../../job/figures.ts';
@@ -30,7 +31,12 @@ export interface StockPlan extends StockFacts {
   readonly stand: StandWord;
 }
 
-export function planStock(job: Job, workshop: Workshop, size: SizePlan): StockFacts {
+/** The card whose folds the stock is pressed at. */
+export interface StockContext extends Context {
+  readonly size: SizePlan;
+}
+
+export function planStock({ job, workshop, size }: StockContext): StockFacts {
   const stock = stockOf(job, workshop);
   const printer = printerOf(job, workshop);
   const path = pathOf(job, workshop);

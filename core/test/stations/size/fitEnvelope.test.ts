@@ -3,7 +3,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { fitEnvelope, largestThatFits } from '../../../src/stations/size/fitEnvelope.ts';
 import { NAMED_SIZES, sizeName } from '../../../src/stations/size/namedSizes.ts';
-import { jobWith, plan, sized, workshop } from '../../support.ts';
+import { jobWith, plan, sized } from '../../support.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
 
 describe('fitEnvelope', () => {
@@ -82,10 +82,5 @@ describe('planSize', () => {
     const snag = plan(loose).size.snags.find((s) => s.id === 'size-rattles')!;
     expect(snag.level).to.equal('warn');
     expect(snag.why).to.contain(`${(114 - 80 - 0.925).toFixed(1)} mm`);
-  });
-
-  it('names a thing the workshop no longer has', () => {
-    const job = jobWith(decide((job) => job.stock.stockId, 'gone'));
-    expect(() => plan(job, workshop)).to.throw(/stock\.stockId names the stock “gone”/);
   });
 });

@@ -129,7 +129,8 @@ const Table = styled.section`
     color: ${({ theme }) => theme.colour.ink};
     box-shadow: ${({ theme }) => theme.shadow};
   }
-  li.cut {
+  li.cut,
+  li.piles {
     border-color: ${({ theme }) => theme.colour.plum};
   }
   li.crease,

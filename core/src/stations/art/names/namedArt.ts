@@ -9,16 +9,18 @@ import { isNamed } from '../../../job/namesList.ts';
 import { setText } from '../words/setText.ts';
 import type { TypefaceBook } from '../words/typefaces.ts';
 
+/** One card of a list. */
+interface NamedCard {
+  readonly side: PaperSide;
+  readonly names: NamesList;
+  /** From nought; null for a spare that repeats nobody. */
+  readonly row: number | null;
+  readonly book: TypefaceBook;
+  readonly outlines: boolean;
+}
+
 /** The words of one row of a list, on one side of the blank; nothing but the words that come from it. */
-export function drawNamed(
-  job: Job,
-  size: SizePlan,
-  side: PaperSide,
-  names: NamesList,
-  row: number | null,
-  book: TypefaceBook,
-  outlines: boolean,
-): readonly Shape[] {
+export function drawNamed(job: Job, size: SizePlan, { side, names, row, book, outlines }: NamedCard): readonly Shape[] {
   return size.faces
     .filter((face) => face.side === side)
     .flatMap((face): readonly Shape[] => {

@@ -14,30 +14,40 @@ import type { NamedSheet, SheetPlan } from '../types.ts';
  */
 export const cardAt = (place: number, sheetNumber: number, sheets: number): number => place * sheets + sheetNumber - 1;
 
-/**
- * Names for one sheet in cutting-stack order, so that piles come off the trimmer in the order of the list.
- * @param sides those that are looked at or written
- * @param outlines files with fonts need none, and most of the time goes into them
- */
+/** The list of a job, and the sheet whose cards carry it. */
+interface NamesContext {
+  readonly job: Job;
+  readonly size: SizePlan;
+  readonly sheet: Pick<SheetPlan, 'placements' | 'sheets'>;
+  readonly typefaces: TypefaceBook;
+  /** Counted from one; one beyond the last is the last. */
+  readonly sheetNumber: number;
+}
+interface NamesOptions {
+  /** Those that are looked at or written. */
+  readonly sides?: readonly PaperSide[];
+  /** Files with fonts need none, and most of the time goes into them. */
+  readonly outlines?: boolean;
+}
+
+/** Names for one sheet in cutting-stack order, so that piles come off the trimmer in the order of the list. */
 export function nameSheet(
-  job: Job,
-  size: SizePlan,
-  { placements, sheets }: Pick<SheetPlan, 'placements' | 'sheets'>,
-  book: TypefaceBook,
-  sheetNumber: number,
-  sides: readonly PaperSide[] = ['outside', 'inside'],
-  outlines = true,
+  { job, size, sheet: { placements, sheets }, typefaces, sheetNumber }: NamesContext,
+  { sides = ['outside', 'inside'], outlines = true }: NamesOptions = {},
 ): NamedSheet | null {
   const names = namesInUse(job);
   if (!names) return null;
+  const shown = Math.min(sheetNumber, Math.max(1, sheets));
   const made = cardRows(names).length;
-  const places = placements.map((_, place) => cardAt(place, sheetNumber, sheets));
+  const places = placements.map((_, place) => cardAt(place, shown, sheets));
   const cards = places.map((card) => (card < made ? card : null));
   const drawn = (side: PaperSide): readonly (readonly Shape[])[] =>
     !sides.includes(side)
       ? []
-      : places.map((card) => drawNamed(job, size, side, names, rowOfCard(names, card), book, outlines));
-  return { sheetNumber, cards, shapes: { outside: drawn('outside'), inside: drawn('inside') } };
+      : places.map((card) =>
+          drawNamed(job, size, { side, names, row: rowOfCard(names, card), book: typefaces, outlines }),
+        );
+  return { sheetNumber: shown, cards, shapes: { outside: drawn('outside'), inside: drawn('inside') } };
 }
 
 /** Where a place lies on the sheet, front up, as rows and columns are counted. */

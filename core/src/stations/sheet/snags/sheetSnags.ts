@@ -135,7 +135,7 @@ function trimming(asked: Asked, smaller: { readonly widthMm: Mm; readonly height
   const tried = tryOut(job, workshop, sides, changes);
   if (tried.comesOut <= comesOut || nakedUp(tried.question) * tried.cell.blanks.length > tried.comesOut) return null;
   // A format may not fold at that size.
-  if (planSize(changeJob(job, changes), workshop).snags.some(({ level }) => level === 'stop')) return null;
+  if (planSize({ job: changeJob(job, changes), workshop }).snags.some(({ level }) => level === 'stop')) return null;
   return {
     label: `Trim the card to ${formatSize(smaller.widthMm, smaller.heightMm, workshop.unit)}: ${tried.comesOut} up`,
     changes,

@@ -29,8 +29,8 @@ const read = (shapes: readonly Shape[]): string =>
 describe('names on a sheet', () => {
   const p = plan(job);
   const { up, sheets } = p.sheet;
-  const named = (n: number, ...more: [sides?: readonly ('outside' | 'inside')[], outlines?: boolean]) =>
-    nameSheet(job, p.size, p.sheet, typefaces, n, ...more)!;
+  const named = (sheetNumber: number, options: Parameters<typeof nameSheet>[1] = {}) =>
+    nameSheet({ job, size: p.size, sheet: p.sheet, typefaces, sheetNumber }, options)!;
 
   it('lie so that piles cut apart and laid on each other come in the list’s order', () => {
     expect(up).to.be.above(1);
@@ -58,11 +58,14 @@ describe('names on a sheet', () => {
     const both = named(1);
     expect(read(both.shapes.inside[0]!)).to.match(/for\s*Ada/);
     expect(read(both.shapes.outside[0]!)).to.not.include('supper');
-    const one = named(1, ['outside']);
+    const one = named(1, { sides: ['outside'] });
     expect([one.shapes.outside.length, one.shapes.inside.length]).to.deep.equal([up, 0]);
-    const drawn = (outlines: boolean): string => JSON.stringify(named(1, ['outside'], outlines).shapes.outside[0]);
+    const drawn = (outlines: boolean): string =>
+      JSON.stringify(named(1, { sides: ['outside'], outlines }).shapes.outside[0]);
     expect(drawn(true).length).to.be.above(drawn(false).length);
-    expect(nameSheet({ ...job, names: undefined }, p.size, p.sheet, typefaces, 1)).to.equal(null);
+    expect(
+      nameSheet({ job: { ...job, names: undefined }, size: p.size, sheet: p.sheet, typefaces, sheetNumber: 1 }),
+    ).to.equal(null);
   });
 
   it('stand on the page over what all cards share, and the slug says which pile is the first', () => {

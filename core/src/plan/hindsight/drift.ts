@@ -1,4 +1,4 @@
-import { decide, type JobPlace } from '../job/decide.ts';
+import { decide, type JobPlace } from '../../job/decide.ts';
 import {
   driftFacts,
   DRIFT_RUN,
@@ -7,18 +7,15 @@ import {
   WANTED_FAULT_SHARE,
   type DriftFacts,
   type DriftRun,
-} from '../stations/art/drift/driftLab.ts';
-import type { FacePlan } from '../stations/art/faces/items.ts';
-import type { ArtPlan } from '../stations/art/types.ts';
-import type { CutPlan } from '../stations/cut/types.ts';
-import type { Job } from '../job/types.ts';
-import type { Remedy, Snag } from '../job/findings.ts';
-import type { Workshop } from '../workshop/types.ts';
-import { formatLength } from '../ground/length/formatLength.ts';
-import type { Mm } from '../ground/length/types.ts';
-import type { SheetPlan } from '../stations/sheet/types.ts';
-import { tryOut } from '../stations/sheet/layout/tryOut.ts';
-import type { SizePlan } from '../stations/size/planSize.ts';
+} from '../../stations/art/drift/driftLab.ts';
+import type { FacePlan } from '../../stations/art/faces/items.ts';
+import type { ArtPlan } from '../../stations/art/types.ts';
+import type { CutPlan } from '../../stations/cut/types.ts';
+import type { Remedy, Snag } from '../../job/findings.ts';
+import type { CutContext } from '../../stations/cut/planCuts.ts';
+import { formatLength } from '../../ground/length/formatLength.ts';
+import type { Mm } from '../../ground/length/types.ts';
+import { tryOut } from '../../stations/sheet/layout/tryOut.ts';
 
 /** A bleed that no printer’s sheet has room for is no remedy. */
 const MOST_BLEED_MM = 20;
@@ -29,47 +26,42 @@ const SEEN_BORDER_SHARE = 0.1;
 /** No border is asked to be wider. */
 const MOST_BORDER_MM = 15;
 
+/** The art, and the cuts that it is seen through. */
+type DriftContext = CutContext & { readonly art: ArtPlan; readonly cut: CutPlan };
+
 /**
- * What the maker’s own trimmer would show of the art: the drift lab’s figures, said without being asked. It needs the
- * cuts, so it is worked out after them; what mends it is at Art.
+ * The art’s plan with what the maker’s own trimmer would show of it: the drift lab’s figures, said without being asked.
+ * They need the cuts, so they are worked out after them; what mends them is at Art.
  */
-export function driftSnags(
-  job: Job,
-  workshop: Workshop,
-  size: SizePlan,
-  art: ArtPlan,
-  { sides }: SheetPlan,
-  cut: CutPlan,
-): readonly Snag[] {
-  const spread = cut.drift.worst.fromTrueMm;
-  const runs = art.faces.map((face) => {
+export function withDrift(context: DriftContext): ArtPlan {
+  const { job, size, art, cut } = context;
+  const runs = art.faces.map((face): FaceRun => {
     const facts = driftFacts(face, size, job.size.bleedMm);
-    return { face, facts, run: runOf(facts, spread) };
+    return { face, facts, run: runOf(facts, cut.drift.worst.fromTrueMm) };
   });
-  return [
-    ...smallBleed(job, workshop, sides, cut, runs),
-    ...runs.flatMap(({ face, facts, run }) => unevenBorder(workshop, cut, face, facts, run)),
-  ];
+  return {
+    ...art,
+    snags: [
+      ...art.snags.map((snag) => withShare(snag, runs, cut)),
+      ...smallBleed(context, runs),
+      ...runs.flatMap((run) => unevenBorder(context, run)),
+    ],
+  };
 }
 
-/** Snags of art that ends short, with the share of cards that would show it. */
-export function withDrift(
-  snags: readonly Snag[],
-  art: ArtPlan,
-  size: SizePlan,
-  job: Job,
-  cut: CutPlan,
-): readonly Snag[] {
-  return snags.map((snag) => {
-    // A face’s own picture, or something on it.
-    const face = art.faces.find(
-      ({ face: { id } }) => snag.id === `art-short-${id}` || snag.id.startsWith(`art-overhang-${id}-`),
-    );
-    if (!face) return snag;
-    const facts = driftFacts(face, size, job.size.bleedMm);
-    const share = runOf(facts, cut.drift.worst.fromTrueMm).perCause.sliver;
-    return { ...snag, why: `${snag.why} Cut with ${cut.trimmer.name}, ${percent(share)} of cards would show one.` };
-  });
+/** A snag of art that ends short, with the share of cards that would show it. */
+function withShare(snag: Snag, runs: readonly FaceRun[], { trimmer }: CutPlan): Snag {
+  // A face’s own picture, or something on it.
+  const found = runs.find(
+    ({
+      face: {
+        face: { id },
+      },
+    }) => snag.id === `art-short-${id}` || snag.id.startsWith(`art-overhang-${id}-`),
+  );
+  if (!found) return snag;
+  const share = found.run.perCause.sliver;
+  return { ...snag, why: `${snag.why} Cut with ${trimmer.name}, ${percent(share)} of cards would show one.` };
 }
 
 const percent = (share: number): string => (share > 0 && share < 0.01 ? 'under 1 %' : `${Math.round(share * 100)} %`);
@@ -96,13 +88,7 @@ interface FaceRun {
   readonly run: DriftRun;
 }
 
-function smallBleed(
-  job: Job,
-  workshop: Workshop,
-  sides: SheetPlan['sides'],
-  cut: CutPlan,
-  runs: readonly FaceRun[],
-): readonly Snag[] {
+function smallBleed({ job, workshop, sheet: { sides }, cut }: DriftContext, runs: readonly FaceRun[]): readonly Snag[] {
   const { unit } = workshop;
   // What ends short of the bleed is a snag of its own; here it is the bleed that is too small.
   const bled = runs
@@ -148,11 +134,8 @@ function smallBleed(
 }
 
 function unevenBorder(
-  { unit }: Workshop,
-  cut: CutPlan,
-  face: FacePlan,
-  { bandMm, cut: edges }: DriftFacts,
-  run: DriftRun,
+  { workshop: { unit }, cut }: DriftContext,
+  { face, facts: { bandMm, cut: edges }, run }: FaceRun,
 ): readonly Snag[] {
   const { border } = face.art;
   if (!border || bandMm === null || edges.length === 0) return [];

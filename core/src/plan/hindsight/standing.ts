@@ -1,19 +1,19 @@
-import { changeJob } from '../job/changeJob.ts';
-import { figure, length, ratio, words } from '../job/figures.ts';
-import { stockOf } from '../job/pick.ts';
-import { sortedBy } from '../job/sorted.ts';
-import type { Figure, Remedy, Snag } from '../job/findings.ts';
-import { decide, type JobChange } from '../job/decide.ts';
-import type { Job } from '../job/types.ts';
-import type { Stock, Workshop } from '../workshop/types.ts';
-import type { SheetPlan } from '../stations/sheet/types.ts';
-import { fibresUpright, mayLieForGrain } from '../stations/sheet/layout/question.ts';
-import { tryOut } from '../stations/sheet/layout/tryOut.ts';
-import type { OpenCard } from '../stations/size/openCard.ts';
-import type { SizePlan } from '../stations/size/planSize.ts';
-import { pathRefusals, type StockFacts, type StockPlan } from '../stations/stock/planStock.ts';
-import { selfBucklingHeightMm, standWord, type StandWord } from '../stations/stock/standing.ts';
-import { sayWeight } from '../stations/stock/weights.ts';
+import { changeJob } from '../../job/changeJob.ts';
+import { figure, length, ratio, words } from '../../job/figures.ts';
+import { stockOf } from '../../job/pick.ts';
+import { sortedBy } from '../../job/sorted.ts';
+import type { Figure, Remedy, Snag } from '../../job/findings.ts';
+import { decide, type JobChange } from '../../job/decide.ts';
+import type { Job } from '../../job/types.ts';
+import type { Stock } from '../../workshop/types.ts';
+import type { SheetPlan } from '../../stations/sheet/types.ts';
+import { fibresUpright, mayLieForGrain } from '../../stations/sheet/layout/question.ts';
+import { tryOut } from '../../stations/sheet/layout/tryOut.ts';
+import type { OpenCard } from '../../stations/size/openCard.ts';
+import type { SheetContext } from '../../stations/sheet/planSheet.ts';
+import { pathRefusals, type StockPlan } from '../../stations/stock/planStock.ts';
+import { selfBucklingHeightMm, standWord, type StandWord } from '../../stations/stock/standing.ts';
+import { sayWeight } from '../../stations/stock/weights.ts';
 
 interface Standing {
   readonly bucklesMm: number;
@@ -37,14 +37,9 @@ function standingOf(job: Job, card: OpenCard, stock: Stock, cells: readonly { re
   return { bucklesMm, score, word: standWord(score), upright };
 }
 
-/** Whether a card stands is known only once it lies on its sheet; then the stock can say it. */
-export function withStanding(
-  job: Job,
-  workshop: Workshop,
-  size: SizePlan,
-  facts: StockFacts,
-  sheet: SheetPlan,
-): StockPlan {
+/** The stock’s plan with whether the card stands, which is known only once it lies on its sheet. */
+export function withStanding(context: SheetContext & { readonly sheet: SheetPlan }): StockPlan {
+  const { job, size, stock: facts, sheet } = context;
   const { stock } = facts;
   const stands = standingOf(job, size, stock, sheet.cells);
   const { word: stand, score: standScore } = stands;
@@ -86,11 +81,17 @@ export function withStanding(
       folds && facts.takes
         ? `${stock.name}, ${sayWeight(stock.gsm, stock.grade)}: ${facts.needsScore ? 'score it, ' : ''}${says}.`
         : facts.verdict,
-    snags: folds && stand === 'flops' ? [...facts.snags, flops(job, workshop, size, facts, sheet)] : facts.snags,
+    snags: folds && stand === 'flops' ? [...facts.snags, flops(context)] : facts.snags,
   };
 }
 
-function flops(job: Job, workshop: Workshop, size: SizePlan, { stock, path }: StockFacts, sheet: SheetPlan): Snag {
+function flops({
+  job,
+  workshop,
+  size,
+  stock: { stock, path },
+  sheet,
+}: SheetContext & { readonly sheet: SheetPlan }): Snag {
   const heavier = sortedBy(
     workshop.stocks.filter((other) => other.gsm > stock.gsm && pathRefusals(path, other, workshop).length === 0),
     (other) => other.gsm,

@@ -1,8 +1,12 @@
-import type { DraftMove } from '../stations/cut/draftMoves.ts';
-import { boxAround, corners } from '../ground/geometry/box.ts';
-import { TOLERANCE_MM, type Box } from '../ground/geometry/types.ts';
-import type { Mm } from '../ground/length/types.ts';
-import type { GangPlacement } from './types.ts';
+import { boxAround, corners } from '../../ground/geometry/box.ts';
+import { TOLERANCE_MM, type Box } from '../../ground/geometry/types.ts';
+import type { Mm } from '../../ground/length/types.ts';
+import type { DraftMove } from './draftMoves.ts';
+
+/** A piece where it lies on the sheet, trim to trim, and what it is called. */
+export interface PlacedKind extends Box {
+  readonly id: string;
+}
 
 /** Nearer than this two edges are one. */
 const NEAR_MM = TOLERANCE_MM * 10;
@@ -14,7 +18,7 @@ const NEAR_MM = TOLERANCE_MM * 10;
  * @param gutterMm the clear strip between neighbouring trims
  * @throws RangeError when edge-to-edge cuts cannot part the pieces, which would be our mistake
  */
-export function patternMoves(placements: readonly GangPlacement[], page: Box, gutterMm: Mm): readonly DraftMove[] {
+export function partKinds(placements: readonly PlacedKind[], page: Box, gutterMm: Mm): readonly DraftMove[] {
   if (placements.length === 0) return [];
   const moves: DraftMove[] = [];
   const whole = hullOf(placements);
@@ -22,7 +26,7 @@ export function patternMoves(placements: readonly GangPlacement[], page: Box, gu
   const beside = { ...page, xMm: whole.xMm, widthMm: page.widthMm - whole.xMm };
   if (whole.yMm > NEAR_MM) moves.push(trueEdge(beside, whole.yMm, false));
   let letters = 0;
-  const part = (own: readonly GangPlacement[], box: Box, name: string): void => {
+  const part = (own: readonly PlacedKind[], box: Box, name: string): void => {
     const hull = hullOf(own);
     const [right, bottom] = [hull.xMm + hull.widthMm - box.xMm, hull.yMm + hull.heightMm - box.yMm];
     if (box.widthMm - right > NEAR_MM) moves.push(cutAt(box, right, true, 'waste', name));
@@ -60,21 +64,21 @@ export function patternMoves(placements: readonly GangPlacement[], page: Box, gu
   return moves;
 }
 
-const partName = (own: readonly GangPlacement[], n: number): string =>
+const partName = (own: readonly PlacedKind[], n: number): string =>
   own.length === 1 ? own[0]!.id : `part ${String.fromCharCode(65 + (n % 26))}${n >= 26 ? Math.floor(n / 26) : ''}`;
 
 const hullOf = (boxes: readonly Box[]): Box => boxAround(boxes.flatMap((b) => corners(b)));
 
 /** The first clear strip across the pieces, along whichever axis parts them more evenly. */
 function parting(
-  own: readonly GangPlacement[],
+  own: readonly PlacedKind[],
   gutterMm: Mm,
-): { readonly upright: boolean; readonly first: readonly GangPlacement[]; readonly second: readonly GangPlacement[] } {
+): { readonly upright: boolean; readonly first: readonly PlacedKind[]; readonly second: readonly PlacedKind[] } {
   const along = (upright: boolean) => {
-    const from = (p: GangPlacement): Mm => (upright ? p.xMm : p.yMm);
-    const to = (p: GangPlacement): Mm => (upright ? p.xMm + p.widthMm : p.yMm + p.heightMm);
+    const from = (p: PlacedKind): Mm => (upright ? p.xMm : p.yMm);
+    const to = (p: PlacedKind): Mm => (upright ? p.xMm + p.widthMm : p.yMm + p.heightMm);
     const sorted = [...own].sort((a, b) => from(a) - from(b));
-    const found: { upright: boolean; first: GangPlacement[]; second: GangPlacement[] }[] = [];
+    const found: { upright: boolean; first: PlacedKind[]; second: PlacedKind[] }[] = [];
     let reach = -Infinity;
     sorted.forEach((p, i) => {
       if (i > 0 && from(p) - reach >= gutterMm - NEAR_MM)
@@ -86,7 +90,7 @@ function parting(
   const all = [...along(true), ...along(false)];
   const even = ({ first, second }: (typeof all)[number]): number => Math.abs(first.length - second.length);
   const [best] = all.sort((a, b) => even(a) - even(b));
-  if (!best) throw new RangeError('patternMoves: these pieces cannot be parted by edge-to-edge cuts');
+  if (!best) throw new RangeError('partKinds: these pieces cannot be parted by edge-to-edge cuts');
   return best;
 }
 

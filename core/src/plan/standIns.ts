@@ -1,0 +1,114 @@
+import { decide, decideEach, type JobChange } from '../job/decide.ts';
+import { changeJob } from '../job/changeJob.ts';
+import type { Remedy, Snag } from '../job/findings.ts';
+import type { Job } from '../job/types.ts';
+import type { Workshop } from '../workshop/types.ts';
+
+/** No more than these of a shelf are offered; all of it stands in the station’s own list. */
+const MOST_OFFERED = 4;
+
+interface Named {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Something that a job names and the workshop does not have. */
+interface Gone {
+  readonly station: Snag['station'];
+  readonly key: string;
+  readonly what: string;
+  readonly id: string;
+  /** What there is instead, the first of which the plan goes on with. */
+  readonly instead: readonly (Named & { readonly changes: readonly JobChange[] })[];
+}
+
+/**
+ * A job may name what is gone from the workshop, or never was in it: a sold printer, a job file of somebody else’s. It
+ * is planned all the same, with the first of its kind standing in, and each such thing is a stop at its own station.
+ * @returns the job as it is planned, and what to say
+ */
+export function standIns(job: Job, workshop: Workshop): { readonly job: Job; readonly snags: readonly Snag[] } {
+  const gone = goneOf(job, workshop);
+  if (gone.length === 0) return { job, snags: [] };
+  return {
+    job: changeJob(
+      job,
+      gone.flatMap(({ instead: [first] }) => first?.changes ?? []),
+    ),
+    snags: gone.map(snagOf),
+  };
+}
+
+function snagOf({ station, key, what, id, instead }: Gone): Snag {
+  const [first] = instead;
+  return {
+    id: `${station}-gone-${key}`,
+    station,
+    level: 'stop',
+    title: `The ${what} “${id}” is not in this workshop`,
+    why: `It was taken out, or the job was made in another workshop. ${first ? `Until you choose, all figures are those of ${first.name}.` : 'There is none to take its place.'}`,
+    remedies: instead
+      .slice(0, MOST_OFFERED)
+      .map(({ name, changes }): Remedy => ({ label: name === 'none' ? 'Do without' : `Use ${name}`, changes })),
+  };
+}
+
+function goneOf(job: Job, workshop: Workshop): readonly Gone[] {
+  const { stocks, printers, trimmers, boards, envelopes } = workshop;
+  const has = (things: readonly Named[], id: string): boolean => things.some((thing) => thing.id === id);
+  const instead = <T extends Named>(things: readonly T[], changes: (thing: T) => readonly JobChange[]) =>
+    things.map((thing) => ({ id: thing.id, name: thing.name, changes: changes(thing) }));
+  const { stockId, printerId, pathId } = job.stock;
+  const printer = printers.find(({ id }) => id === printerId);
+  const found: Gone[] = [];
+  if (job.brief.envelope.kind === 'shelf' && !has(envelopes, job.brief.envelope.envelopeId))
+    found.push({
+      ...{ station: 'brief', key: 'envelope', what: 'envelope', id: job.brief.envelope.envelopeId },
+      instead: [
+        { id: '', name: 'none', changes: [decide((job) => job.brief.envelope, { kind: 'none' })] },
+        ...instead(envelopes, ({ id }) => [decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId: id })]),
+      ],
+    });
+  job.size.layers.forEach(({ stockIds }, layer) =>
+    stockIds.forEach((id, i) => {
+      if (!has(stocks, id))
+        found.push({
+          ...{ station: 'size', key: `layer-${layer}-${i}`, what: 'stock of a layer', id },
+          instead: instead(stocks, (stock) => [decide((job) => job.size.layers.at(layer).stockIds.at(i), stock.id)]),
+        });
+    }),
+  );
+  if (!has(stocks, stockId))
+    found.push({
+      ...{ station: 'stock', key: 'stock', what: 'stock', id: stockId },
+      instead: instead(stocks, ({ id }) => [decide((job) => job.stock.stockId, id)]),
+    });
+  if (!printer)
+    found.push({
+      ...{ station: 'stock', key: 'printer', what: 'printer', id: printerId },
+      instead: instead(printers, ({ id, paths }) =>
+        decideEach((job) => job.stock, { printerId: id, pathId: paths[0]!.id }),
+      ),
+    });
+  else if (!has(printer.paths, pathId))
+    found.push({
+      ...{ station: 'stock', key: 'path', what: `feed path of ${printer.name}`, id: pathId },
+      instead: instead(printer.paths, ({ id }) => [decide((job) => job.stock.pathId, id)]),
+    });
+  if (!has(trimmers, job.cut.trimmerId))
+    found.push({
+      ...{ station: 'cut', key: 'trimmer', what: 'trimmer', id: job.cut.trimmerId },
+      instead: instead(trimmers, ({ id }) => [decide((job) => job.cut.trimmerId, id)]),
+    });
+  if (!has(boards, job.crease.boardId))
+    found.push({
+      ...{ station: 'crease', key: 'board', what: 'board', id: job.crease.boardId },
+      instead: instead(boards, ({ id }) => [decide((job) => job.crease.boardId, id)]),
+    });
+  if (!has(stocks, job.envelope.stockId))
+    found.push({
+      ...{ station: 'envelope', key: 'stock', what: 'stock of the envelopes', id: job.envelope.stockId },
+      instead: instead(stocks, ({ id }) => [decide((job) => job.envelope.stockId, id)]),
+    });
+  return found;
+}

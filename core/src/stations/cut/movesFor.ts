@@ -1,0 +1,55 @@
+import type { LengthUnit, Mm } from '../../ground/length/types.ts';
+import type { Box } from '../../ground/geometry/types.ts';
+import type { Stock, Trimmer } from '../../workshop/types.ts';
+import type { LayOut } from '../sheet/layout/layOut.ts';
+import type { Pitch } from './draftMoves.ts';
+import { handiestMoves, sheetsAtOnce } from './handiestMoves.ts';
+import { numberMoves } from './numberMoves.ts';
+import { partKinds, type PlacedKind } from './partKinds.ts';
+import type { CutMove } from './types.ts';
+
+/** How what is cut apart lies: copies of one cell in blocks, or pieces of several kinds wherever they fitted. */
+export type Lying =
+  | { readonly kind: 'blocks'; readonly layOut: Pick<LayOut, 'tree' | 'origin'>; readonly pitch: Pitch }
+  | { readonly kind: 'kinds'; readonly placements: readonly PlacedKind[]; readonly gutterMm: Mm };
+
+export interface CutRun {
+  readonly page: Box;
+  readonly sheets: number;
+  readonly stock: Stock;
+  readonly trimmer: Trimmer;
+  readonly unit: LengthUnit;
+  /** Round an outline no fence helps: such pieces are parted roughly, and nothing is measured. */
+  readonly shaped: boolean;
+}
+
+/** The cuts at a fence of a run of sheets, what they come to, and what they leave. */
+export interface FenceCuts {
+  /** None where a machine or scissors go round outlines instead. */
+  readonly moves: readonly CutMove[];
+  readonly sheetsAtOnce: number;
+  readonly strokes: number;
+  /** What falls off and is no part of a piece, in mm on the sheet. */
+  readonly waste: readonly Box[];
+}
+
+/**
+ * The one reckoning of cuts, for the sheet in force, for sheets that it might be, and for shared sheets.
+ * @throws RangeError when edge-to-edge cuts cannot part the pieces, which would be our mistake
+ */
+export function movesFor(lying: Lying, { page, sheets, stock, trimmer, unit, shaped }: CutRun): FenceCuts {
+  const atOnce = sheetsAtOnce(trimmer, stock);
+  const drafts =
+    trimmer.machine || shaped
+      ? []
+      : lying.kind === 'blocks'
+        ? handiestMoves(lying.layOut, page, lying.pitch, trimmer)
+        : partKinds(lying.placements, page, lying.gutterMm);
+  const moves = numberMoves(drafts, { sheets, sheetsAtOnce: atOnce, trimmer, unit });
+  return {
+    moves,
+    sheetsAtOnce: atOnce,
+    strokes: moves.reduce((n, move) => n + move.strokes, 0),
+    waste: moves.filter((move) => move.fallsOff === 'waste').flatMap((move) => move.beyond),
+  };
+}
