@@ -2,7 +2,8 @@ import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import parse from 'joi-to-json';
 import prettier from 'prettier';
-import { jobFileSchema, LENGTH_SAID, OR_NULL } from '../core/src/files/read/schema.ts';
+import { jobFileSchema } from '../core/src/files/read/jobSchema.ts';
+import { LENGTH_SAID, OR_NULL } from '../core/src/files/read/rules.ts';
 
 /** What a job file must look like, for editors and programs that know JSON Schema; made from what reads the files. */
 const FILE = fileURLToPath(new URL('../docs/job-file.schema.json', import.meta.url));

@@ -13,7 +13,12 @@ export const DEFAULTS = {
   lineSpacing: 1.25,
   textSizePt: 18,
   textColour: '#1d2930',
+  /** A picture that just fills its place, its middle in the middle. */
+  placement: { zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false },
 } as const;
+
+/** What a size begins with beside its measures; jobs kept by older versions lack it. */
+export const NO_OPTIONS: Pick<Job['size'], 'options' | 'layers'> = { options: {}, layers: [] };
 
 export const EMPTY_FACE: FaceArt = { background: null, picture: null, texts: [] };
 
@@ -40,8 +45,7 @@ export function newJob(title: string, workshop: Workshop): Job {
     brief: { title, purpose: 'give', wanted: 12, dueDate: null, envelope: { kind: 'none' }, notes: '' },
     size: {
       format: 'sideFold',
-      options: {},
-      layers: [],
+      ...NO_OPTIONS,
       finishedWidthMm: 105,
       finishedHeightMm: 148,
       bleedMm: DEFAULTS.bleedMm,

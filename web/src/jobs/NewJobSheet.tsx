@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
-import { decide, cutText, changeJob, newJob, type Workshop } from '@zippy/core';
+import { LIMITS, decide, cutText, changeJob, newJob, type Workshop } from '@zippy/core';
 import { api } from '../api/client.ts';
 import { Choice, Pick } from '../ui/Choose.tsx';
 import { NumberField, WordsField } from '../ui/Field.tsx';
@@ -27,7 +27,7 @@ export default function NewJobSheet({
   const [problem, setProblem] = useState<string | null>(null);
   const start = async (): Promise<void> => {
     if (title.trim() === '') return setProblem('Title wants a few words, so that you find the job again.');
-    const job = changeJob(newJob(cutText(title.trim(), 120), workshop), [
+    const job = changeJob(newJob(cutText(title.trim(), LIMITS.brief.titleLetters), workshop), [
       decide((job) => job.brief.purpose, purpose),
       decide((job) => job.brief.wanted, wanted),
       decide((job) => job.brief.envelope, envelopeId === NONE ? { kind: 'none' } : { kind: 'shelf', envelopeId }),
@@ -59,7 +59,7 @@ export default function NewJobSheet({
           ]}
           onChange={setPurpose}
         />
-        <NumberField label="Good cards wanted" value={wanted} least={1} most={100000} onCommit={setWanted} />
+        <NumberField label="Good cards wanted" value={wanted} {...LIMITS.brief.wanted} onCommit={setWanted} />
         <Pick
           label="Envelope on hand"
           value={envelopeId}

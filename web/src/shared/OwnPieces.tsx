@@ -1,14 +1,11 @@
 import { Plus, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import type { OwnPiece, Workshop } from '@zippy/core';
+import { SHARED_LIMITS, type OwnPiece, type Workshop } from '@zippy/core';
 import { OnOff, Pick } from '../ui/Choose.tsx';
 import { useNotice } from '../stores/notice.ts';
 import { FieldPlace, LengthField, NumberField, WordsField } from '../ui/Field.tsx';
 import { Press } from '../ui/Press.tsx';
-
-/** Smaller than this nothing can be held while it is cut. */
-const LEAST_MM = 10;
 
 /** Tags, liners and whatever else is cut beside the cards: a name, a size, how many, and of what. */
 export function OwnPieces({
@@ -35,23 +32,20 @@ export function OwnPieces({
                   label="Width"
                   mm={piece.widthMm}
                   unit={workshop.unit}
-                  least={LEAST_MM}
-                  most={1200}
+                  {...SHARED_LIMITS.own.sideMm}
                   onCommit={(widthMm) => change(piece.id, { widthMm })}
                 />
                 <LengthField
                   label="Height"
                   mm={piece.heightMm}
                   unit={workshop.unit}
-                  least={LEAST_MM}
-                  most={1200}
+                  {...SHARED_LIMITS.own.sideMm}
                   onCommit={(heightMm) => change(piece.id, { heightMm })}
                 />
                 <NumberField
                   label="How many"
                   value={piece.wanted}
-                  least={1}
-                  most={20_000}
+                  {...SHARED_LIMITS.own.wanted}
                   onCommit={(wanted) => change(piece.id, { wanted })}
                 />
               </div>

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { formatSize, type SharedPiece, type Workshop } from '@zippy/core';
+import { SHARED_LIMITS, formatSize, type SharedPiece, type Workshop } from '@zippy/core';
 import { OnOff } from '../ui/Choose.tsx';
 import { NumberField } from '../ui/Field.tsx';
 
@@ -37,8 +37,7 @@ export function PieceList({
               <NumberField
                 label={`How many of ${piece.name}`}
                 value={wanted}
-                least={1}
-                most={20_000}
+                {...SHARED_LIMITS.own.wanted}
                 onCommit={(n) => onChange(piece.id, n)}
               />
             )}

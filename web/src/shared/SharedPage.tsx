@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import {
+  SHARED_LIMITS,
   CAUTIONS,
   isSamePaper,
   OWN_JOB,
@@ -313,8 +314,7 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
               label="Between neighbouring trims"
               mm={gutterMm}
               unit={workshop.unit}
-              least={0}
-              most={60}
+              {...SHARED_LIMITS.own.gutterMm}
               onCommit={(mm) => set({ gutterMm: mm })}
               hint={choice.gutterMm === null ? 'Both bleeds, so no art of one shows on the other.' : undefined}
             />

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import {
+  LIMITS,
   changesBack,
   decide,
   changeJob,
@@ -316,4 +317,6 @@ export async function sendAllKept(): Promise<void> {
 }
 
 const otherCopy = (job: Job): Job =>
-  changeJob(job, [decide((job) => job.brief.title, cutText(`${job.brief.title} (other copy)`, 120))]);
+  changeJob(job, [
+    decide((job) => job.brief.title, cutText(`${job.brief.title} (other copy)`, LIMITS.brief.titleLetters)),
+  ]);

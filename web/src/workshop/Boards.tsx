@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { formatLength, type Board, type Workshop, isPlainRule } from '@zippy/core';
+import { WORKSHOP_LIMITS, formatLength, type Board, type Workshop, isPlainRule } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
 import { LengthField } from '../ui/Field.tsx';
 import { Press } from '../ui/Press.tsx';
@@ -40,16 +40,14 @@ export function Boards({ workshop }: { readonly workshop: Workshop }): ReactNode
                 label="A groove every"
                 mm={board.grooveEveryMm}
                 unit={unit}
-                least={0.5}
-                most={50}
+                {...WORKSHOP_LIMITS.board.grooveEveryMm}
                 onCommit={(grooveEveryMm) => setBoard(board.id, { grooveEveryMm })}
               />
               <LengthField
                 label="Length"
                 mm={board.longestMm}
                 unit={unit}
-                least={50}
-                most={2000}
+                {...WORKSHOP_LIMITS.board.longestMm}
                 onCommit={(longestMm) => setBoard(board.id, { longestMm })}
               />
             </Two>

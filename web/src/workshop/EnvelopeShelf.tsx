@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { formatSize, ISO_C6, type ShelfEnvelope, type Workshop } from '@zippy/core';
+import { WORKSHOP_LIMITS, formatSize, ISO_C6, type ShelfEnvelope, type Workshop } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
 import { ColourField } from '../ui/ColourField.tsx';
 import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
@@ -50,16 +50,14 @@ export function EnvelopeShelf({ workshop }: { readonly workshop: Workshop }): Re
                 label="Inside width"
                 mm={envelope.insideWidthMm}
                 unit={unit}
-                least={20}
-                most={1000}
+                {...WORKSHOP_LIMITS.insideMm}
                 onCommit={(insideWidthMm) => setEnvelope(envelope.id, { insideWidthMm })}
               />
               <LengthField
                 label="Inside height"
                 mm={envelope.insideHeightMm}
                 unit={unit}
-                least={20}
-                most={1000}
+                {...WORKSHOP_LIMITS.insideMm}
                 onCommit={(insideHeightMm) => setEnvelope(envelope.id, { insideHeightMm })}
               />
               <MoneyField
@@ -70,8 +68,7 @@ export function EnvelopeShelf({ workshop }: { readonly workshop: Workshop }): Re
               <NumberField
                 label="On the shelf"
                 value={envelope.onShelf}
-                least={0}
-                most={1000000}
+                {...WORKSHOP_LIMITS.onShelf}
                 onCommit={(onShelf) => setEnvelope(envelope.id, { onShelf })}
               />
             </Two>

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { LengthUnit, MachineFacts } from '@zippy/core';
+import { WORKSHOP_LIMITS, type LengthUnit, type MachineFacts } from '@zippy/core';
 import { LengthField, NumberField } from '../ui/Field.tsx';
 import { Two } from '../ui/Sheet.tsx';
 
@@ -20,24 +20,21 @@ export function MachineFields({
           label="Margin it cannot reach"
           mm={machine.marginMm}
           unit={unit}
-          least={0}
-          most={100}
+          {...WORKSHOP_LIMITS.machine.marginMm}
           onCommit={(marginMm) => onChange({ ...machine, marginMm })}
         />
         <LengthField
           label="Widest sheet"
           mm={machine.widestMm}
           unit={unit}
-          least={50}
-          most={3000}
+          {...WORKSHOP_LIMITS.machine.widestMm}
           onCommit={(widestMm) => onChange({ ...machine, widestMm })}
         />
       </Two>
       <NumberField
         label="Speed in card, mm a second"
         value={machine.speedMmPerS}
-        least={1}
-        most={5000}
+        {...WORKSHOP_LIMITS.machine.speedMmPerS}
         onCommit={(speedMmPerS) => onChange({ ...machine, speedMmPerS })}
       />
       <Two>
@@ -46,8 +43,7 @@ export function MachineFields({
             key={line.upToGsm}
             label={`Passes up to ${line.upToGsm} gsm`}
             value={line.passes}
-            least={1}
-            most={12}
+            {...WORKSHOP_LIMITS.machine.passes}
             onCommit={(passes) =>
               onChange({ ...machine, passes: machine.passes.map((old, k) => (k === i ? { ...old, passes } : old)) })
             }

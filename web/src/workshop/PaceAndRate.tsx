@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Workshop } from '@zippy/core';
+import { WORKSHOP_LIMITS, type Workshop } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
 import { MoneyField, NumberField } from '../ui/Field.tsx';
 
@@ -28,8 +28,7 @@ export function PaceAndRate({ workshop }: { readonly workshop: Workshop }): Reac
             key={key}
             label={label}
             value={workshop.pace[key]}
-            least={0}
-            most={600}
+            {...WORKSHOP_LIMITS.paceMinutes}
             whole={false}
             onCommit={(n) => void change({ ...workshop, pace: { ...workshop.pace, [key]: n } })}
           />

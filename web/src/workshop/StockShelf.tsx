@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import {
+  WORKSHOP_LIMITS,
   cutText,
   COATINGS,
   formatSize,
@@ -54,8 +55,7 @@ export function StockShelf({ workshop }: { readonly workshop: Workshop }): React
               <NumberField
                 label="Weight, gsm"
                 value={stock.gsm}
-                least={30}
-                most={1200}
+                {...WORKSHOP_LIMITS.gsm}
                 whole={false}
                 onCommit={(gsm) => setStock(stock.id, { gsm })}
               />
@@ -68,8 +68,7 @@ export function StockShelf({ workshop }: { readonly workshop: Workshop }): React
               <NumberField
                 label="Caliper, µm"
                 value={stock.caliperMicron}
-                least={30}
-                most={3000}
+                {...WORKSHOP_LIMITS.caliperMicron}
                 whole={false}
                 onCommit={(caliperMicron) => setStock(stock.id, { caliperMicron })}
               />
@@ -83,16 +82,14 @@ export function StockShelf({ workshop }: { readonly workshop: Workshop }): React
                 label="Sheet width"
                 mm={stock.sheetWidthMm}
                 unit={unit}
-                least={40}
-                most={2000}
+                {...WORKSHOP_LIMITS.sheetMm}
                 onCommit={(sheetWidthMm) => setStock(stock.id, { sheetWidthMm })}
               />
               <LengthField
                 label="Sheet height"
                 mm={stock.sheetHeightMm}
                 unit={unit}
-                least={40}
-                most={2000}
+                {...WORKSHOP_LIMITS.sheetMm}
                 onCommit={(sheetHeightMm) => setStock(stock.id, { sheetHeightMm })}
               />
               <MoneyField
@@ -103,8 +100,7 @@ export function StockShelf({ workshop }: { readonly workshop: Workshop }): React
               <NumberField
                 label="Sheets on the shelf"
                 value={stock.onShelf}
-                least={0}
-                most={1000000}
+                {...WORKSHOP_LIMITS.onShelf}
                 onCommit={(onShelf) => setStock(stock.id, { onShelf })}
               />
             </Two>
@@ -138,7 +134,7 @@ export function StockShelf({ workshop }: { readonly workshop: Workshop }): React
               show={(text) => text}
               read={(text) =>
                 text.trim()
-                  ? { ok: true, value: cutText(text.trim(), 80) }
+                  ? { ok: true, value: cutText(text.trim(), WORKSHOP_LIMITS.nameLetters) }
                   : { ok: false, why: 'What the colour is called wants a word.' }
               }
               onCommit={(colourName) => colourName !== stock.colourName && setStock(stock.id, { colourName })}

@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import { FieldPlace, TypedField } from '../ui/Field.tsx';
 import { Quiet } from '../ui/Press.tsx';
 import { Row } from '../ui/Sheet.tsx';
-import { cutText } from '@zippy/core';
+import { WORKSHOP_LIMITS, cutText } from '@zippy/core';
 
 export function Name({
   value,
@@ -19,7 +19,9 @@ export function Name({
       value={value}
       show={(t) => t}
       read={(t) =>
-        t.trim() ? { ok: true, value: cutText(t.trim(), 80) } : { ok: false, why: 'Name wants a word or two.' }
+        t.trim()
+          ? { ok: true, value: cutText(t.trim(), WORKSHOP_LIMITS.nameLetters) }
+          : { ok: false, why: 'Name wants a word or two.' }
       }
       onCommit={(name) => name !== value && onCommit(name)}
     />

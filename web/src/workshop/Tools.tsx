@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import {
+  WORKSHOP_LIMITS,
   fixed,
   COATINGS,
   formatLength,
@@ -47,8 +48,7 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
                     label={`Margin, ${side}`}
                     mm={path.marginsMm[side]}
                     unit={unit}
-                    least={0}
-                    most={100}
+                    {...WORKSHOP_LIMITS.path.marginMm}
                     onCommit={(mm) =>
                       void change({
                         ...workshop,
@@ -106,8 +106,8 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
                       key={coating}
                       label={`${coating[0]!.toUpperCase()}${coating.slice(1)}, %`}
                       value={Math.round(inkLimit(printer, coating) * 100)}
-                      least={50}
-                      most={400}
+                      least={WORKSHOP_LIMITS.inkLimit.least * 100}
+                      most={WORKSHOP_LIMITS.inkLimit.most * 100}
                       onCommit={(percent) =>
                         void change({
                           ...workshop,
@@ -146,8 +146,7 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
             <NumberField
               label="One cut strays by (1 σ), mm"
               value={repeatabilityOf(t)}
-              least={0}
-              most={10}
+              {...WORKSHOP_LIMITS.trimmer.repeatabilityMm}
               whole={false}
               hint="Measure ten cuts set alike: most lie within this of their mean, nearly all within twice this."
               onCommit={(repeatabilityMm) => setTrimmer(t.id, { repeatabilityMm })}
@@ -156,8 +155,7 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
               label="Thickest stack"
               mm={t.thickestStackMm}
               unit="mm"
-              least={0.1}
-              most={50}
+              {...WORKSHOP_LIMITS.trimmer.thickestStackMm}
               onCommit={(thickestStackMm) => setTrimmer(t.id, { thickestStackMm })}
             />
             {t.machine && (

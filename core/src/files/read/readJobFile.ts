@@ -1,5 +1,7 @@
 import { newJob } from '../../job/newJob.ts';
-import { check, checkJob, checkWorkshop, jobFileSchema, type Checked, type StoredWorkshop } from './schema.ts';
+import { check, checkJob, checkWorkshop, type Checked } from './check.ts';
+import { jobFileSchema } from './jobSchema.ts';
+import type { StoredWorkshop } from './workshopSchema.ts';
 import type { FaceArt, Job, PictureRef } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 

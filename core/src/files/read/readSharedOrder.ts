@@ -1,5 +1,7 @@
 import Joi from 'joi';
-import { check, length, type Checked } from './schema.ts';
+import { SHARED_LIMITS } from '../../shared/limits.ts';
+import { check, type Checked } from './check.ts';
+import { length } from './rules.ts';
 import type { GangOrder } from '../../shared/types.ts';
 
 interface OrderFile {
@@ -16,27 +18,30 @@ interface OrderFile {
   }[];
 }
 
-const side = length(0, 1000).default(0);
+const side = length(SHARED_LIMITS.marginMm).default(0);
 const schema = Joi.object({
-  sheet: Joi.object({ w: length(10, 10_000).required(), h: length(10, 10_000).required() }).required(),
+  sheet: Joi.object({
+    w: length(SHARED_LIMITS.sheetMm).required(),
+    h: length(SHARED_LIMITS.sheetMm).required(),
+  }).required(),
   margins: Joi.object({ top: side, right: side, bottom: side, left: side }).default({
     top: 0,
     right: 0,
     bottom: 0,
     left: 0,
   }),
-  bleed: length(0, 100).default(0),
-  gutter: length(0, 200).default(0),
+  bleed: length(SHARED_LIMITS.bleedMm).default(0),
+  gutter: length(SHARED_LIMITS.gutterMm).default(0),
   pieces: Joi.array()
     .min(1)
-    .max(60)
+    .max(SHARED_LIMITS.kinds)
     .unique('id')
     .items(
       Joi.object({
-        id: Joi.string().max(80).required(),
-        w: length(2, 10_000).required(),
-        h: length(2, 10_000).required(),
-        wanted: Joi.number().integer().min(1).max(100_000).required(),
+        id: Joi.string().max(SHARED_LIMITS.idLetters).required(),
+        w: length(SHARED_LIMITS.pieceMm).required(),
+        h: length(SHARED_LIMITS.pieceMm).required(),
+        wanted: Joi.number().integer().min(SHARED_LIMITS.wanted.least).max(SHARED_LIMITS.wanted.most).required(),
         turn: Joi.boolean().default(true),
       }),
     )

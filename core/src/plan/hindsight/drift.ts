@@ -1,3 +1,4 @@
+import { LIMITS } from '../../job/limits.ts';
 import { decide, type JobPlace } from '../../job/decide.ts';
 import {
   driftFacts,
@@ -17,8 +18,6 @@ import { formatLength } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { tryOut } from '../../stations/sheet/layout/tryOut.ts';
 
-/** A bleed that no printer’s sheet has room for is no remedy. */
-const MOST_BLEED_MM = 20;
 /** A border narrower than this shows half a millimetre of drift as a sixth of itself, whoever cuts. */
 const THIN_BORDER_MM = 3;
 /** Up to this share of cards an uneven border that is wide is let pass. */
@@ -103,7 +102,7 @@ function smallBleed({ job, workshop, sheet: { sides }, cut }: DriftContext, runs
   // that was itself cut from a cut edge: √3 of the tool’s own spread.
   const wanted = runOf({ ...worst.facts, shortMm: {} }, Math.sqrt(3) * cut.drift.repeatabilityMm).bleedMm;
   const remedies: Remedy[] = [];
-  if (wanted > job.size.bleedMm && wanted <= MOST_BLEED_MM) {
+  if (wanted > job.size.bleedMm && wanted <= LIMITS.size.bleedMm.most) {
     const changes = [decide((job) => job.size.bleedMm, wanted)];
     const up = tryOut(job, workshop, sides, changes).comesOut;
     if (up > 0) remedies.push({ label: `Grow the bleed to ${formatLength(wanted, unit)}: ${up} up`, changes });

@@ -1,3 +1,4 @@
+import { LIMITS } from '../../job/limits.ts';
 import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
@@ -32,7 +33,6 @@ export interface SellPlan extends StationPlan {
 
 /** Suggested prices are rounded up to a step that looks like a price. */
 const PRICE_STEP_MINOR = 5;
-export const MOST_IN_A_PACK = 1000;
 
 /** What is used up, and the time that it takes. */
 export interface SellContext extends Context {
@@ -263,7 +263,7 @@ function priceSnags(job: Job, currency: string, cost: number, single: Minor, pac
 
 /** The pack nearest in size, no more than half as large again or half as small, that a run fills without a rest. */
 function evenPack(wanted: number, packOf: number): number | null {
-  const sizes = Array.from({ length: Math.min(wanted, MOST_IN_A_PACK) - 1 }, (_, i) => i + 2).filter(
+  const sizes = Array.from({ length: Math.min(wanted, LIMITS.sell.packOf.most) - 1 }, (_, i) => i + 2).filter(
     (n) => wanted % n === 0 && Math.abs(n - packOf) <= packOf / 2,
   );
   return sizes.sort((a, b) => Math.abs(a - packOf) - Math.abs(b - packOf))[0] ?? null;

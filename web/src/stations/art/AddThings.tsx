@@ -20,7 +20,7 @@ import { useView } from '../../stores/view.ts';
 import { Press } from '../../ui/Press.tsx';
 import { WordingSheet } from './WordingSheet.tsx';
 import { useTakeIn } from './useTakeIn.tsx';
-import { newId, PLAIN_PLACEMENT, type FaceInHand } from './useFace.ts';
+import { newId, type FaceInHand } from './useFace.ts';
 
 export const PICTURES = ['image/png', 'image/jpeg', 'image/svg+xml', '.svg', 'application/pdf', '.pdf'];
 
@@ -81,7 +81,7 @@ export function AddThings({
             kind: 'picture',
             id,
             ...middle(Math.round(wide), Math.round(wide * ratio)),
-            picture: { pictureId, ...PLAIN_PLACEMENT },
+            picture: { pictureId, ...DEFAULTS.placement },
           },
         ],
       },

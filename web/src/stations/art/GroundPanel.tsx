@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { decide, plural, type LengthUnit } from '@zippy/core';
+import { LIMITS, decide, plural, type LengthUnit } from '@zippy/core';
 import { OnOff, Pick, Scale } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField } from '../../ui/Field.tsx';
@@ -65,16 +65,14 @@ export function GroundPanel({
               label="Border width"
               mm={border.widthMm}
               unit={unit}
-              least={0.1}
-              most={60}
+              {...LIMITS.art.borderMm}
               onCommit={(widthMm) => setFace({ border: { ...border, widthMm } })}
             />
             <LengthField
               label="Inside the trim by"
               mm={border.insetMm}
               unit={unit}
-              least={0}
-              most={60}
+              {...LIMITS.art.borderInsetMm}
               onCommit={(insetMm) => setFace({ border: { ...border, insetMm } })}
               hint={border.insetMm === 0 ? 'At the trim, so it is grown into the bleed.' : undefined}
             />

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { ORNAMENTS, ornamentPath, pathData, type ArtObject, type LaidItem } from '@zippy/core';
+import { LIMITS, ORNAMENTS, ornamentPath, pathData, type ArtObject, type LaidItem } from '@zippy/core';
 import { OnOff } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField, NumberField } from '../../ui/Field.tsx';
@@ -55,8 +55,7 @@ export function ObjectPanel({
             label="Weight, pt"
             whole={false}
             value={item.object.weightPt}
-            least={0.05}
-            most={40}
+            {...LIMITS.art.ruleWeightPt}
             onCommit={(weightPt) => set({ weightPt })}
           />
           <ColourField

@@ -2,6 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import {
+  DEFAULTS,
   decide,
   formatSize,
   likelyPage,
@@ -22,7 +23,7 @@ import { Ticks } from '../../ui/Ticks.tsx';
 import type { StationProps } from '../parts.ts';
 import { PICTURES } from './AddThings.tsx';
 import { partsFor, sayParts, targetsOf, type Target } from './pageTargets.ts';
-import { PLAIN_PLACEMENT, pictureIdOf } from './useFace.ts';
+import { pictureIdOf } from './useFace.ts';
 import { useTakeIn } from './useTakeIn.tsx';
 
 /** One page of background paper over many panels: chosen, cropped and put on all of them in one step. */
@@ -67,7 +68,7 @@ export default function PagePanels({
     if (!ref || pictureId === null) return;
     const placed = (target: Target): PicturePlacement => ({
       pictureId,
-      ...PLAIN_PLACEMENT,
+      ...DEFAULTS.placement,
       ...(shares.get(target.id)?.placement ?? {}),
     });
     change([

@@ -1,7 +1,7 @@
 import { Columns3 } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { decide, DEFAULTS, TYPEFACES, type Job, type Mood, type TextBlock, type Workshop } from '@zippy/core';
+import { LIMITS, decide, DEFAULTS, TYPEFACES, type Job, type Mood, type TextBlock, type Workshop } from '@zippy/core';
 import { Choice, OnOff, Pick, Scale } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField, NumberField, WordsField } from '../../ui/Field.tsx';
@@ -91,8 +91,7 @@ export function WordsPanel({
           label="Size, pt"
           whole={false}
           value={text.sizePt}
-          least={1}
-          most={400}
+          {...LIMITS.art.sizePt}
           onCommit={(sizePt) => set({ sizePt })}
           hint={Math.abs(fitted - 1) > 0.001 ? `set at ${(text.sizePt * fitted).toFixed(1)} pt to fit` : undefined}
         />
@@ -100,8 +99,7 @@ export function WordsPanel({
           label="Block width"
           mm={text.widthMm}
           unit={workshop.unit}
-          least={1}
-          most={1000}
+          {...LIMITS.art.textWidthMm}
           onCommit={(widthMm) => set({ widthMm })}
         />
       </Two>
@@ -109,8 +107,7 @@ export function WordsPanel({
         label="Line spacing"
         value={text.lineSpacing}
         step={0.1}
-        least={0.5}
-        most={5}
+        {...LIMITS.art.lineSpacing}
         say={(v) => v.toFixed(2)}
         onChange={(lineSpacing) => set({ lineSpacing })}
         onCompare={(values) => compare('Line spacing', 'lineSpacing', values, (v) => v.toFixed(2))}
@@ -119,8 +116,7 @@ export function WordsPanel({
         label="Letter spacing"
         value={spacing}
         step={0.02}
-        least={-0.2}
-        most={2}
+        {...LIMITS.art.letterSpacingEm}
         say={(v) => `${(v * 100).toFixed(0)} %`}
         onChange={(letterSpacingEm) => set({ letterSpacingEm })}
         onCompare={(values) => compare('Letter spacing', 'letterSpacingEm', values, (v) => `${(v * 100).toFixed(0)} %`)}
@@ -213,16 +209,14 @@ export function WordsPanel({
           label="From the left"
           mm={text.leftMm}
           unit={workshop.unit}
-          least={-1000}
-          most={1000}
+          {...LIMITS.art.placeMm}
           onCommit={(leftMm) => set({ leftMm })}
         />
         <LengthField
           label="From the top"
           mm={text.topMm}
           unit={workshop.unit}
-          least={-1000}
-          most={1000}
+          {...LIMITS.art.placeMm}
           onCommit={(topMm) => set({ topMm })}
         />
       </Two>

@@ -1,5 +1,6 @@
 import {
   decide,
+  DEFAULTS,
   boxOf,
   EMPTY_FACE,
   freeTop,
@@ -20,8 +21,6 @@ import { useJob } from '../../stores/job.ts';
 import { useNotice } from '../../stores/notice.ts';
 import { useView } from '../../stores/view.ts';
 import type { StationProps } from '../parts.ts';
-
-export const PLAIN_PLACEMENT = { zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false } as const;
 
 export interface Things {
   readonly texts?: readonly TextBlock[];
@@ -170,7 +169,7 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
       Math.round(freeTop(face.items.map(seenBox), face.safe, { topMm: wantMm, heightMm }) * 10) / 10,
     placePicture: (ref) => {
       const { pictureId, change: kept } = keepPicture(ref);
-      const picture: PicturePlacement = { pictureId, ...PLAIN_PLACEMENT };
+      const picture: PicturePlacement = { pictureId, ...DEFAULTS.placement };
       change([kept, decide(onFace, { ...now(), picture })]);
     },
     keepPicture,

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { type Job, decideEach, cutText, formatSize, ISO_C6 } from '@zippy/core';
+import { LIMITS, type Job, decideEach, cutText, formatSize, ISO_C6 } from '@zippy/core';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
@@ -39,7 +39,7 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
         show={(text) => text}
         read={(text) =>
           text.trim()
-            ? { ok: true, value: cutText(text.trim(), 120) }
+            ? { ok: true, value: cutText(text.trim(), LIMITS.brief.titleLetters) }
             : { ok: false, why: 'Title wants a few words, so that you find the job again.' }
         }
         onCommit={(title) => set({ title })}
@@ -57,8 +57,7 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
         <NumberField
           label="Good cards wanted"
           value={brief.wanted}
-          least={1}
-          most={100000}
+          {...LIMITS.brief.wanted}
           onCommit={(n) => set({ wanted: n })}
         />
         <TypedField
@@ -99,16 +98,14 @@ export function BriefSlip({ job, plan, workshop }: StationProps): ReactNode {
             label="Inside width"
             mm={envelope.insideWidthMm}
             unit={workshop.unit}
-            least={20}
-            most={1000}
+            {...LIMITS.brief.insideMm}
             onCommit={(mm) => set({ envelope: { ...envelope, insideWidthMm: mm } })}
           />
           <LengthField
             label="Inside height"
             mm={envelope.insideHeightMm}
             unit={workshop.unit}
-            least={20}
-            most={1000}
+            {...LIMITS.brief.insideMm}
             onCommit={(mm) => set({ envelope: { ...envelope, insideHeightMm: mm } })}
           />
         </Two>

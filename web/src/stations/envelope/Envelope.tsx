@@ -1,5 +1,6 @@
 import { useCallback, type ReactNode } from 'react';
 import {
+  LIMITS,
   type EnvelopeChoice,
   decideEach,
   boxPath,
@@ -91,16 +92,14 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
           label="Ease"
           mm={envelope.easeMm}
           unit={unit}
-          least={0}
-          most={60}
+          {...LIMITS.envelope.easeMm}
           onCommit={(mm) => set({ easeMm: mm })}
         />
         <LengthField
           label="Seam"
           mm={envelope.seamMm}
           unit={unit}
-          least={8}
-          most={80}
+          {...LIMITS.envelope.seamMm}
           onCommit={(mm) => set({ seamMm: mm })}
         />
       </Two>
@@ -115,8 +114,7 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
             label="Flap"
             mm={envelope.flapMm}
             unit={unit}
-            least={10}
-            most={400}
+            {...LIMITS.envelope.flapMm}
             onCommit={(mm) => set({ flapMm: mm })}
           />
         )}

@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { decide, allSnags, plural } from '@zippy/core';
+import { LIMITS, decide, allSnags, plural } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
@@ -95,8 +95,7 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
       <NumberField
         label="Minutes to dry"
         value={job.make.dryMinutes}
-        least={0}
-        most={10000}
+        {...LIMITS.make.dryMinutes}
         onCommit={(n) => change([decide((job) => job.make.dryMinutes, n)])}
       />
     </Slip>

@@ -1,6 +1,6 @@
 import { lazy, Suspense, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { type SellChoice, decide, decideEach, cutText, sayMoney } from '@zippy/core';
+import { LIMITS, type SellChoice, decide, decideEach, cutText, sayMoney } from '@zippy/core';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { FieldPlace, MoneyField, NumberField, TypedField } from '../../ui/Field.tsx';
@@ -83,17 +83,17 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
               show={(v) => String(Math.round(v * 100))}
               read={(text) => {
                 const n = Number(text);
-                return text.trim() !== '' && n >= 0 && n <= 95
+                const { least, most } = LIMITS.sell.wantedMargin;
+                return text.trim() !== '' && n >= least * 100 && n <= most * 100
                   ? { ok: true, value: n / 100 }
-                  : { ok: false, why: 'Wanted margin wants a number from 0 to 95.' };
+                  : { ok: false, why: `Wanted margin wants a number from ${least * 100} to ${most * 100}.` };
               }}
               onCommit={(v) => set({ wantedMargin: v })}
             />
             <NumberField
               label="Cards in a pack"
               value={sell.packOf}
-              least={1}
-              most={1000}
+              {...LIMITS.sell.packOf}
               onCommit={(n) => set({ packOf: n })}
             />
             <MoneyField
@@ -118,7 +118,9 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
               value={extra.name}
               show={(t) => t}
               read={(t) =>
-                t.trim() ? { ok: true, value: cutText(t.trim(), 80) } : { ok: false, why: 'Extra wants a name.' }
+                t.trim()
+                  ? { ok: true, value: cutText(t.trim(), LIMITS.sell.extraLetters) }
+                  : { ok: false, why: 'Extra wants a name.' }
               }
               onCommit={(name) => set({ extras: sell.extras.map((e, n) => (n === i ? { ...e, name } : e)) })}
             />

@@ -1,5 +1,6 @@
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import {
+  LIMITS,
   type SheetChoice,
   decideEach,
   fixed,
@@ -251,7 +252,7 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
         read={(text) => {
           if (text.trim() === '') return { ok: true, value: null };
           const n = Number(text);
-          return Number.isInteger(n) && n >= 0 && n <= 10000
+          return Number.isInteger(n) && n >= LIMITS.sheet.spares.least && n <= LIMITS.sheet.spares.most
             ? { ok: true, value: n }
             : { ok: false, why: 'Spares wants a whole number, or nothing to let your spoil log decide.' };
         }}
@@ -293,16 +294,14 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
               label="Width"
               mm={cutDown.widthMm}
               unit={unit}
-              least={40}
-              most={2000}
+              {...LIMITS.sheet.cutDownMm}
               onCommit={(mm) => set({ cutDown: { ...cutDown, widthMm: mm } })}
             />
             <LengthField
               label="Height"
               mm={cutDown.heightMm}
               unit={unit}
-              least={40}
-              most={2000}
+              {...LIMITS.sheet.cutDownMm}
               onCommit={(mm) => set({ cutDown: { ...cutDown, heightMm: mm } })}
             />
           </Two>

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { cutText, formatSize, KEEP_OFFCUT_MM, plural, sayMoney, type Offcut } from '@zippy/core';
+import { WORKSHOP_LIMITS, cutText, formatSize, KEEP_OFFCUT_MM, plural, sayMoney, type Offcut } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
 import { LengthField } from '../../ui/Field.tsx';
@@ -55,7 +55,10 @@ export function Offcuts({ plan, workshop }: StationProps): ReactNode {
         {
           ...stock,
           id: crypto.randomUUID().slice(0, 8),
-          name: cutText(`${stock.name}, offcut ${formatSize(widthMm, heightMm, workshop.unit)}`, 80),
+          name: cutText(
+            `${stock.name}, offcut ${formatSize(widthMm, heightMm, workshop.unit)}`,
+            WORKSHOP_LIMITS.nameLetters,
+          ),
           grain: uprightGrain === heightMm >= widthMm ? 'long' : 'short',
           sheetWidthMm: widthMm,
           sheetHeightMm: heightMm,
@@ -72,8 +75,7 @@ export function Offcuts({ plan, workshop }: StationProps): ReactNode {
         label="Keep what is at least this wide"
         mm={workshop.keepOffcutMm ?? KEEP_OFFCUT_MM}
         unit={workshop.unit}
-        least={0}
-        most={2000}
+        {...WORKSHOP_LIMITS.keepOffcutMm}
         onCommit={(keepOffcutMm) => void changeShop({ ...workshop, keepOffcutMm })}
         hint={plan.cut.offcuts.length === 0 ? 'Nothing this run leaves is as wide as that.' : undefined}
       />

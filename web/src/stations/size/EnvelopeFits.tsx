@@ -5,11 +5,10 @@ import {
   decideEach,
   formatLength,
   formatSize,
-  LARGEST_FINISHED_MM,
+  LIMITS,
   largestThatFits,
   parseLength,
   roundDown,
-  SMALLEST_FINISHED_MM,
   type Fit,
 } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
@@ -18,7 +17,10 @@ import { WordsField } from '../../ui/Field.tsx';
 import { Press } from '../../ui/Press.tsx';
 import type { StationProps } from '../parts.ts';
 
-const inReach = (mm: number): number => Math.min(LARGEST_FINISHED_MM, Math.max(SMALLEST_FINISHED_MM, roundDown(mm)));
+const inReach = (mm: number): number => {
+  const { least, most } = LIMITS.size.finishedMm;
+  return Math.min(most, Math.max(least, roundDown(mm)));
+};
 
 /** The fit worked both ways: this card in every envelope on the shelf, and the largest card for each. */
 export function EnvelopeFits({ job, plan, workshop }: StationProps): ReactNode {

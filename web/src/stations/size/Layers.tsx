@@ -1,4 +1,4 @@
-import { decide } from '@zippy/core';
+import { LIMITS, decide } from '@zippy/core';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { LayerChoice } from '@zippy/core';
@@ -99,8 +99,7 @@ function OneLayer({
         label="Reveal all round"
         mm={layer.revealMm}
         unit={workshop.unit}
-        least={0}
-        most={100}
+        {...LIMITS.size.revealMm}
         onCommit={(revealMm) => onChange({ ...layer, revealMm })}
       />
       {layer.stockIds.map((stockId, k) => (

@@ -1,14 +1,5 @@
 import type { ReactNode } from 'react';
-import {
-  type SizeChoice,
-  decide,
-  decideEach,
-  formatSize,
-  LARGEST_FINISHED_MM,
-  NAMED_SIZES,
-  SMALLEST_FINISHED_MM,
-  type FormatId,
-} from '@zippy/core';
+import { LIMITS, type SizeChoice, decide, decideEach, formatSize, NAMED_SIZES, type FormatId } from '@zippy/core';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
@@ -61,8 +52,7 @@ export function SizeSlip(props: StationProps): ReactNode {
       label={label}
       mm={size[field]}
       unit={unit}
-      least={SMALLEST_FINISHED_MM}
-      most={LARGEST_FINISHED_MM}
+      {...LIMITS.size.finishedMm}
       onCommit={(mm) => set({ [field]: mm })}
     />
   );
@@ -110,16 +100,14 @@ export function SizeSlip(props: StationProps): ReactNode {
           label="Bleed"
           mm={size.bleedMm}
           unit={unit}
-          least={0}
-          most={20}
+          {...LIMITS.size.bleedMm}
           onCommit={(mm) => set({ bleedMm: mm })}
         />
         <LengthField
           label="Safe"
           mm={size.safeMm}
           unit={unit}
-          least={0}
-          most={100}
+          {...LIMITS.size.safeMm}
           onCommit={(mm) => set({ safeMm: mm })}
         />
       </Two>

@@ -2,6 +2,7 @@ import { useEffect, useMemo, type ReactNode } from 'react';
 import { Navigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import {
+  WORKSHOP_LIMITS,
   cutText,
   calibrationMarks,
   CROSS_NAMES,
@@ -116,7 +117,7 @@ function Calibrate({
         sheetHeightMm: asked.sheet.heightMm,
         marginsMm: path.marginsMm,
         flipEdge: draft.flipEdge,
-        laidBack: cutText(draft.laidBack, 300),
+        laidBack: cutText(draft.laidBack, WORKSHOP_LIMITS.calibration.laidBackLetters),
         readings,
         setAside: false,
       },
@@ -187,15 +188,13 @@ function Calibrate({
               <ReadingField
                 label={`Across, ${marks.ruleAcross.lengthMm} mm`}
                 mm={draft.ruleAcrossMm}
-                least={10}
-                most={400}
+                {...WORKSHOP_LIMITS.calibration.ruleMm}
                 onCommit={(ruleAcrossMm) => setDraft({ ruleAcrossMm })}
               />
               <ReadingField
                 label={`Down, ${marks.ruleDown.lengthMm} mm`}
                 mm={draft.ruleDownMm}
-                least={10}
-                most={400}
+                {...WORKSHOP_LIMITS.calibration.ruleMm}
                 onCommit={(ruleDownMm) => setDraft({ ruleDownMm })}
               />
             </Two>
@@ -217,8 +216,7 @@ function Calibrate({
                     key={way}
                     label={`${CROSS_NAMES[cross]}, ${way === 'rightMm' ? 'right' : 'low'}`}
                     mm={draft.crosses[cross][way]}
-                    least={-20}
-                    most={20}
+                    {...WORKSHOP_LIMITS.calibration.missMm}
                     onCommit={(mm) =>
                       setDraft({ crosses: { ...draft.crosses, [cross]: { ...draft.crosses[cross], [way]: mm } } })
                     }
@@ -235,8 +233,7 @@ function Calibrate({
                   key={id}
                   label={label}
                   mm={draft.edges[id]}
-                  least={0}
-                  most={200}
+                  {...WORKSHOP_LIMITS.calibration.edgeMm}
                   onCommit={(mm) => setDraft({ edges: { ...draft.edges, [id]: mm } })}
                 />
               ))}

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { NamesList } from '../../../job/types.ts';
-import { NAMES_LIMITS, namesTooLarge } from './names.ts';
+import { LIMITS } from '../../../job/limits.ts';
+import { namesTooLarge } from './names.ts';
 
 const same = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
@@ -31,15 +32,15 @@ export function readNames(bytes: Uint8Array): ReadNames {
   if (!columns || columns.every((heading) => heading === ''))
     return { ok: false, why: 'The list is empty; its first row names the columns, such as name and table.' };
   while (columns.length > 1 && columns.at(-1) === '') columns.pop();
-  if (columns.length > NAMES_LIMITS.columns)
+  if (columns.length > LIMITS.names.columns)
     return {
       ok: false,
-      why: `The list has ${columns.length} columns and the most is ${NAMES_LIMITS.columns}; keep those that are printed.`,
+      why: `The list has ${columns.length} columns and the most is ${LIMITS.names.columns}; keep those that are printed.`,
     };
-  if (rows.length > NAMES_LIMITS.rows)
+  if (rows.length > LIMITS.names.rows)
     return {
       ok: false,
-      why: `The list has ${rows.length} rows and the most is ${NAMES_LIMITS.rows}; part it into several jobs.`,
+      why: `The list has ${rows.length} rows and the most is ${LIMITS.names.rows}; part it into several jobs.`,
     };
   const nameless = columns.indexOf('');
   if (nameless >= 0)
@@ -56,11 +57,11 @@ export function readNames(bytes: Uint8Array): ReadNames {
         ok: false,
         why: `Row ${i + 2} has ${row.length} ${row.length === 1 ? 'cell' : 'cells'} and the headings are ${columns.length}: ${more ? 'put quotation marks round a cell that has a comma in it' : 'fill its missing cells, or leave them empty between commas'}.`,
       };
-    const long = row.find((cell) => cell.length > NAMES_LIMITS.cell);
+    const long = row.find((cell) => cell.length > LIMITS.names.cell);
     if (long)
       return {
         ok: false,
-        why: `Row ${i + 2} has a cell of ${long.length} letters and the most is ${NAMES_LIMITS.cell}; shorten it.`,
+        why: `Row ${i + 2} has a cell of ${long.length} letters and the most is ${LIMITS.names.cell}; shorten it.`,
       };
   }
   if (rows.length === 0) return { ok: false, why: 'The list has headings and no rows; add a row for every card.' };

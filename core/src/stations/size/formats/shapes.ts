@@ -102,9 +102,6 @@ export function fitted(polygon: Polygon, w: Mm, h: Mm): Polygon {
 export type ReadOutline =
   { readonly ok: true; readonly polygon: Polygon } | { readonly ok: false; readonly why: string };
 
-/** Longest path text that is read: far more than any outline a blade could follow. */
-export const LONGEST_PATH = 100_000;
-
 /**
  * The maker’s own outline from SVG path data, filling a box.
  * Source: path data as in Scalable Vector Graphics 2, chapter 9.

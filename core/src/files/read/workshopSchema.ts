@@ -1,0 +1,184 @@
+import Joi from 'joi';
+import type { Sides } from '../../ground/geometry/types.ts';
+import { CROSSES, type Calibration } from '../../workshop/calibration/types.ts';
+import { WORKSHOP_LIMITS } from '../../workshop/limits.ts';
+import {
+  COATINGS,
+  GRADES,
+  TRIMMER_KINDS,
+  WHITE_WAYS,
+  type Board,
+  type FeedPath,
+  type MachineFacts,
+  type Pace,
+  type Printer,
+  type ShelfEnvelope,
+  type Stock,
+  type Trimmer,
+  type Workshop,
+} from '../../workshop/types.ts';
+import {
+  colour,
+  day,
+  id,
+  length,
+  list,
+  name,
+  number,
+  object,
+  oneOf,
+  orNull,
+  record,
+  spare,
+  whole,
+  words,
+  yesOrNo,
+  type FieldsOf,
+  type Rule,
+  type Spared,
+} from './rules.ts';
+
+const SHOP = WORKSHOP_LIMITS;
+
+const minor = whole(SHOP.minor);
+const called = name(SHOP.nameLetters);
+const margin = length(SHOP.path.marginMm);
+const sides = object<Sides>({ top: margin, right: margin, bottom: margin, left: margin });
+const gsm = number(SHOP.gsm);
+const micron = number(SHOP.caliperMicron);
+const sheetMm = length(SHOP.sheetMm);
+const passes = whole(SHOP.machine.passes);
+
+type Readings = Calibration['readings'];
+const missMm = length(SHOP.calibration.missMm);
+const miss = object<Readings['crosses']['topLeft']>({ rightMm: missMm, lowMm: missMm });
+const edge = length(SHOP.calibration.edgeMm);
+const calibration = object<Calibration>({
+  id,
+  day,
+  gsm,
+  sheetWidthMm: sheetMm,
+  sheetHeightMm: sheetMm,
+  marginsMm: sides,
+  flipEdge: oneOf('long', 'short'),
+  laidBack: words(SHOP.calibration.laidBackLetters),
+  readings: object<Readings>({
+    ruleAcrossMm: length(SHOP.calibration.ruleMm),
+    ruleDownMm: length(SHOP.calibration.ruleMm),
+    crosses: object<Readings['crosses']>(
+      Object.fromEntries(CROSSES.map((cross) => [cross, miss])) as unknown as FieldsOf<Readings['crosses']>,
+    ),
+    edges: orNull(
+      object<NonNullable<Readings['edges']>>({
+        leftToTopLeftMm: edge,
+        leftToBottomLeftMm: edge,
+        topToTopLeftMm: edge,
+        topToTopRightMm: edge,
+      }),
+    ),
+    arrows: oneOf('same', 'opposite'),
+  }),
+  setAside: yesOrNo,
+});
+
+const minutes = number(SHOP.paceMinutes);
+const pace = object<Pace>({
+  setUp: minutes,
+  perPrintedSide: minutes,
+  perStroke: minutes,
+  perCreasePass: minutes,
+  perFold: minutes,
+  perEnvelopeMade: minutes,
+  perCardPacked: minutes,
+});
+
+const stock = object<Stock>({
+  id,
+  name: called,
+  gsm,
+  grade: oneOf(...GRADES),
+  caliperMicron: micron,
+  coating: oneOf(...COATINGS),
+  grain: oneOf('long', 'short'),
+  colour,
+  colourName: called,
+  sheetWidthMm: sheetMm,
+  sheetHeightMm: sheetMm,
+  sheetPriceMinor: minor,
+  onShelf: whole(SHOP.onShelf),
+});
+
+const path = object<FeedPath>({
+  id,
+  name: called,
+  heaviestGsm: gsm,
+  thickestMicron: micron,
+  widestMm: length(SHOP.path.widestMm),
+  longestMm: length(SHOP.path.longestMm),
+  marginsMm: sides,
+  printsBothSides: yesOrNo,
+  white: spare(oneOf(...WHITE_WAYS)),
+  calibrations: spare(list(calibration, SHOP.calibration.perPath)),
+});
+const printer = object<Printer>({
+  id,
+  name: called,
+  ink: oneOf('inkjet', 'laser'),
+  printsWhite: spare(yesOrNo),
+  inkLimits: spare(record(Joi.valid(...COATINGS), number(SHOP.inkLimit)) as Rule<NonNullable<Printer['inkLimits']>>),
+  sidePriceMinor: minor,
+  paths: list(path, undefined, 1),
+});
+
+const machine = object<MachineFacts>({
+  marginMm: length(SHOP.machine.marginMm),
+  widestMm: length(SHOP.machine.widestMm),
+  speedMmPerS: number(SHOP.machine.speedMmPerS),
+  passes: list(object<MachineFacts['passes'][number]>({ upToGsm: gsm, passes }), SHOP.machine.passes.most, 1),
+});
+const trimmer = object<Trimmer>({
+  id,
+  name: called,
+  kind: oneOf(...TRIMMER_KINDS),
+  longestCutMm: length(SHOP.trimmer.longestCutMm),
+  thickestStackMm: length(SHOP.trimmer.thickestStackMm),
+  repeatabilityMm: spare(length(SHOP.trimmer.repeatabilityMm)),
+  machine: machine.when('kind', {
+    is: 'machine',
+    then: Joi.required(),
+    otherwise: Joi.forbidden(),
+  }) as Spared<MachineFacts>,
+});
+
+const board = object<Board>({
+  id,
+  name: called,
+  grooveEveryMm: length(SHOP.board.grooveEveryMm),
+  longestMm: length(SHOP.board.longestMm),
+});
+const envelope = object<ShelfEnvelope>({
+  id,
+  name: called,
+  insideWidthMm: length(SHOP.insideMm),
+  insideHeightMm: length(SHOP.insideMm),
+  colour,
+  priceMinor: minor,
+  onShelf: whole(SHOP.onShelf),
+});
+
+export type StoredWorkshop = Omit<Workshop, 'spoilLog'>;
+
+/** A workshop as the server keeps it. The spoil log is counted from runs, never sent. */
+export const workshopSchema = object<StoredWorkshop>({
+  studioName: called,
+  currency: Joi.string().length(3).uppercase() as Joi.Schema & Rule<string>,
+  unit: oneOf('mm', 'in'),
+  hourlyMinor: minor,
+  pace,
+  stocks: list(stock, undefined, 1),
+  printers: list(printer, undefined, 1),
+  trimmers: list(trimmer, undefined, 1),
+  boards: list(board, undefined, 1),
+  keepOffcutMm: spare(length(SHOP.keepOffcutMm)),
+  envelopes: list(envelope),
+}).options({ presence: 'required' });

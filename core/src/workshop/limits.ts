@@ -1,0 +1,33 @@
+const from = (least: number, most: number) => ({ least, most });
+
+/**
+ * How far the facts of a workshop may go at all: what the schema lets through and what fields let be typed. Lengths in
+ * mm unless the name says otherwise.
+ */
+export const WORKSHOP_LIMITS = {
+  nameLetters: 80,
+  minor: from(0, 100_000_00),
+  /** Minutes of any one thing done. */
+  paceMinutes: from(0, 600),
+  onShelf: from(0, 1_000_000),
+  gsm: from(30, 1200),
+  caliperMicron: from(30, 3000),
+  /** Either side of a sheet. */
+  sheetMm: from(40, 2000),
+  keepOffcutMm: from(0, 2000),
+  /** Inside of an envelope, either way. */
+  insideMm: from(20, 1000),
+  path: { widestMm: from(40, 2000), longestMm: from(40, 4000), marginMm: from(0, 100) },
+  /** Inks together in one place, 1 for one laid solid. */
+  inkLimit: from(0.5, 4),
+  trimmer: { longestCutMm: from(50, 3000), thickestStackMm: from(0.1, 50), repeatabilityMm: from(0, 10) },
+  machine: { marginMm: from(0, 100), widestMm: from(50, 3000), speedMmPerS: from(1, 5000), passes: from(1, 12) },
+  board: { grooveEveryMm: from(0.5, 50), longestMm: from(50, 2000) },
+  calibration: {
+    perPath: 200,
+    laidBackLetters: 300,
+    ruleMm: from(10, 400),
+    missMm: from(-100, 100),
+    edgeMm: from(0, 2000),
+  },
+} as const;
