@@ -33,7 +33,7 @@ import {
   type PictureBytes,
 } from '../../server/src/exports/index.ts';
 import { piecesOf, sharedPdf } from '../../server/src/exports/shared.ts';
-import { printingOrder } from '../../server/src/exports/sheets.ts';
+import { printingOrder } from '../../server/src/exports/kinds/sheets.ts';
 import { planOf, workshop as demoShop } from '../../server/test/support.ts';
 import { openBrowser } from '../support.ts';
 import { broughtPictures, CASES, type Case } from './cases.ts';

@@ -1,12 +1,16 @@
 import { drawCalibration, type CalibrationSheet } from '@zippy/core';
-import { collect } from './collect.ts';
-import { PdfFile, type PdfMaterials } from './pdfDocument.ts';
+import type { Materials } from './types.ts';
+import { writeDraft } from './write.ts';
 
 /** Front and back of one calibration sheet; the back is drawn for the way the sheet is turned over. */
-export async function calibrationPdf(asked: CalibrationSheet, fonts: PdfMaterials['fonts']): Promise<Buffer> {
-  const file = new PdfFile(`Calibration sheet: ${asked.about}`, { fonts, pictures: new Map(), date: null });
-  const bytes = collect(file.stream);
-  for (const side of ['front', 'back'] as const) file.addPage(drawCalibration(asked, side));
-  file.end();
-  return bytes;
+export async function calibrationPdf(asked: CalibrationSheet, fonts: Materials['fonts']): Promise<Buffer> {
+  const pages = (['front', 'back'] as const).map((side) => ({ page: drawCalibration(asked, side) }));
+  const draft = {
+    kind: 'pages',
+    stem: 'calibration',
+    title: `Calibration sheet: ${asked.about}`,
+    pages,
+    total: 2,
+  } as const;
+  return (await writeDraft(draft, 'pdf', { fonts, pictures: new Map(), date: null })).bytes;
 }

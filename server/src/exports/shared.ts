@@ -21,9 +21,8 @@ import {
   type SharedPiece,
   type Stock,
 } from '@zippy/core';
-import { collect } from './collect.ts';
-import { PdfFile, type PdfMaterials } from './pdfDocument.ts';
-import type { PictureBytes } from './types.ts';
+import type { DraftPage, Materials, PictureBytes } from './types.ts';
+import { writeDraft } from './write.ts';
 
 /** A job on a shared sheet, with the bytes of its pictures under their own names. */
 export interface SharedJob {
@@ -59,7 +58,7 @@ export async function sharedPdf(
   jobs: readonly SharedJob[],
   order: SharedOrder,
   { printer, path, stocks }: { readonly printer: Printer; readonly path: FeedPath; readonly stocks: readonly Stock[] },
-  fonts: PdfMaterials['fonts'],
+  fonts: Materials['fonts'],
   date: string | null,
 ): Promise<Buffer> {
   const { sheets, patterns, flipEdge } = order;
@@ -67,8 +66,7 @@ export async function sharedPdf(
   const pictures = new Map(
     jobs.flatMap((one) => [...one.pictures].map(([id, bytes]) => [sharedPictureId(one.id, id), bytes] as const)),
   );
-  const file = new PdfFile('Shared sheets', { fonts, pictures, date });
-  const bytes = collect(file.stream);
+  const pages: DraftPage[] = [];
   for (const [i, pattern] of patterns.entries()) {
     const sheet = sheets.find(({ id }) => id === pattern.sheetId)!;
     const stock = stocks.find(({ id }) => id === pattern.sheetId);
@@ -86,11 +84,9 @@ export async function sharedPdf(
           plate === 'white' ? { ...drawn, scene: whitePlate(drawn.scene, '#000000', { marks: true }) } : drawn;
         const fed = correctPage(pageAsFed(page, sheet), inForce, side);
         const under = white === 'inPass' ? whitePlate(fed.scene) : undefined;
-        await file.prepare(fed.scene);
-        if (under) await file.prepare(under);
-        file.addPage(fed, under);
+        pages.push({ page: fed, white: under });
       }
   }
-  file.end();
-  return bytes;
+  const draft = { kind: 'pages', stem: 'shared-sheets', title: 'Shared sheets', pages, total: pages.length } as const;
+  return (await writeDraft(draft, 'pdf', { fonts, pictures, date })).bytes;
 }

@@ -1,8 +1,8 @@
 import sharp from 'sharp';
 import type { Scene, Shape } from '@zippy/core';
-import { inFourInks } from '../pictures/fourInks.ts';
+import { inFourInks } from '../../pictures/fourInks.ts';
 import { drawnPixels, tintedPixels } from './plates.ts';
-import type { PictureBytes } from './types.ts';
+import type { PictureBytes } from '../types.ts';
 
 /** Four inks of a colour, each from 0 to 1. */
 export type PressInk = readonly [c: number, m: number, y: number, k: number];

@@ -1,16 +1,11 @@
-import { Resvg } from '@resvg/resvg-js';
-import sharp from 'sharp';
-import { chainOf, LABEL_CHAIN, MM_PER_INCH, outlinedLabel, svgFile, type Scene } from '@zippy/core';
-import type { ExportInput, PictureBytes } from './types.ts';
-
-/** Print resolution of pictures of faces and sheets. */
-const PNG_PPI = 300;
+import { chainOf, LABEL_CHAIN, outlinedLabel, svgFile, type Scene } from '@zippy/core';
+import type { Materials, PictureBytes } from '../types.ts';
 
 /** A self-contained SVG: pictures travel inside it. */
 export function sceneToSvg(
   scene: Scene,
   title: string,
-  { pictures, fonts }: Pick<ExportInput, 'pictures' | 'fonts'>,
+  { pictures, fonts }: Pick<Materials, 'pictures' | 'fonts'>,
   layers = false,
 ): string {
   return svgFile(scene, title, {
@@ -46,22 +41,4 @@ function inFile({ mime, bytes }: PictureBytes): Buffer {
       );
     }),
   );
-}
-
-/** The same drawing in pixels, with its resolution written into the file. */
-export async function sceneToPng(
-  scene: Scene,
-  title: string,
-  input: Pick<ExportInput, 'pictures' | 'fonts'>,
-): Promise<Buffer> {
-  const widthPx = Math.round((scene.box.widthMm / MM_PER_INCH) * PNG_PPI);
-  const image = new Resvg(sceneToSvg(scene, title, input), {
-    fitTo: { mode: 'width', value: widthPx },
-    background: '#ffffff',
-    font: { loadSystemFonts: false },
-  }).render();
-  return sharp(image.pixels, { raw: { width: image.width, height: image.height, channels: 4 } })
-    .withMetadata({ density: PNG_PPI })
-    .png({ compressionLevel: 6 })
-    .toBuffer();
 }

@@ -1,5 +1,17 @@
 import { contrast, isPressBlack, luminance, type FacePlan, type Plan } from '@zippy/core';
-import type { PressInk, PressInks } from './pressInks.ts';
+import { PressInks, type PressInk } from '../pdf/pressInks.ts';
+import type { Draft, Exporter } from '../types.ts';
+import { facePages } from '../facePages.ts';
+import { facesFile } from './face.ts';
+
+/** Faces in a press’s four inks, with what its house should know of them. */
+export const press: Exporter<'pdf'> = async function* (input, _, name): AsyncGenerator<Draft> {
+  yield facesFile(input, `${name}-faces-press-inks`, true);
+  const inks = await PressInks.load();
+  for (const { page } of facePages(input.plan)) await inks.prepare(page.scene);
+  const notes = pressNotes(input.plan, inks);
+  yield { kind: 'words', stem: `${name}-press-notes`, text: `${notes.join('\n')}\n` };
+};
 
 /** Words smaller than this show when their inks do not fall on each other; reversed ones fill in sooner. */
 const SMALL_PT = { mixed: 9, reversed: 10 } as const;
@@ -11,7 +23,7 @@ const SEEN_INK = 0.1;
 const inksOf = (ink: PressInk): number => ink.filter((part) => part >= SEEN_INK).length;
 
 /** What a print house should know of the file before it makes plates; one sentence a line. */
-export function pressNotes({ art, stock }: Plan, inks: PressInks): readonly string[] {
+function pressNotes({ art, stock }: Plan, inks: PressInks): readonly string[] {
   const { coloured, white } = art.onStock;
   const card = `${stock.stock.colourName.toLowerCase()} card`;
   return [

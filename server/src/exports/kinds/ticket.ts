@@ -10,10 +10,9 @@ import {
   STATIONS,
   allSnags,
   type Figure,
+  type Spoken,
 } from '@zippy/core';
-import { PdfFile } from './pdfDocument.ts';
-import { collect } from './collect.ts';
-import type { ExportFile, ExportInput } from './types.ts';
+import type { Draft, Exporter, ExportInput } from '../types.ts';
 
 const A4_MM = { width: 210, height: 297 } as const;
 const EDGE_MM = 16;
@@ -24,12 +23,35 @@ const pt = (mm: number): number => mm / MM_PER_POINT;
 const PLAIN = LABEL_CHAIN;
 const BOLD = BOLD_CHAIN;
 
-/** The job on paper, to stand beside the printer and the bench. */
-export async function ticketPdf(input: ExportInput, name: string): Promise<readonly ExportFile[]> {
-  const { job, plan, workshop, fonts, date } = input;
-  const file = new PdfFile(`${job.brief.title}: job ticket`, input);
-  const bytes = collect(file.stream);
-  const doc = file.flow;
+/** The job on paper, to stand beside the printer and the bench; or every figure of it with how it came about. */
+export const ticket: Exporter<'pdf' | 'csv'> = (input, format, name): readonly Draft[] =>
+  format === 'csv'
+    ? [figures(input, name)]
+    : [
+        {
+          kind: 'flow',
+          stem: `${name}-ticket`,
+          title: `${input.job.brief.title}: job ticket`,
+          flow: (doc) => writeTicket(doc, input),
+        },
+      ];
+
+/** Every figure of the plan, with how it came about. */
+function figures({ plan, workshop }: ExportInput, name: string): Draft {
+  const spoken: Spoken = { unit: workshop.unit, currency: workshop.currency };
+  const rows = STATIONS.flatMap((station) =>
+    plan[station].figures.map(({ label, value, working }): readonly string[] => [
+      STATION_NAMES[station],
+      label,
+      say(value, spoken),
+      working.sum,
+      working.inputs.map((input) => `${input.label} ${say(input.value, spoken)}`).join('; '),
+    ]),
+  );
+  return { kind: 'table', stem: `${name}-figures`, columns: ['station', 'figure', 'value', 'how', 'from'], rows };
+}
+
+function writeTicket(doc: PDFKit.PDFDocument, { job, plan, workshop, fonts, date }: ExportInput): void {
   for (const id of [...PLAIN, ...BOLD]) doc.registerFont(id, fonts.bytes.get(id));
   /** Words that flow, each letter in a typeface that has it. */
   const write = (chain: readonly string[], size: number, colour: string, text: string): void => {
@@ -76,8 +98,6 @@ export async function ticketPdf(input: ExportInput, name: string): Promise<reado
     if (step.caution) write(PLAIN, 9, '#8a3b00', `Caution. ${step.caution}`);
     doc.moveDown(0.3);
   });
-  file.end();
-  return [{ name: `${name}-ticket.pdf`, mime: 'application/pdf', bytes: await bytes }];
 
   function rule(kit: PDFKit.PDFDocument, text: string): void {
     const [x, y] = [pt(EDGE_MM), kit.y + 4];

@@ -19,10 +19,9 @@ import {
   type Shape,
 } from '@zippy/core';
 import { unpackWoff } from '@zippy/core/typefaces';
-import type { Fonts } from './fonts.ts';
 import { coverageOf, flatPaints, isOutlined, tintedPixels, type Coverage } from './plates.ts';
 import { pressPicture, type PressInks, type PressPicture } from './pressInks.ts';
-import type { PictureBytes } from './types.ts';
+import type { Materials, PictureBytes } from '../types.ts';
 
 const POINTS_PER_MM = 1 / MM_PER_POINT;
 
@@ -80,11 +79,7 @@ function nameByContent(doc: Kit): void {
   Object.defineProperty(doc, '_id', { get: () => written.copy().digest().subarray(0, 16) });
 }
 
-export interface PdfMaterials {
-  readonly fonts: Fonts;
-  readonly pictures: ReadonlyMap<string, PictureBytes>;
-  /** ISO day that the file says it was made on; null says none. */
-  readonly date: string | null;
+interface PdfMaterials extends Materials {
   /** It shows what comes out on the card; every other file holds the inks, which mix on paper. */
   readonly forLooking?: boolean;
 }

@@ -1,7 +1,7 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp, { type Sharp } from 'sharp';
 import { GREY_WEIGHTS, MM_PER_INCH } from '@zippy/core';
-import type { PictureBytes } from './types.ts';
+import type { PictureBytes } from '../types.ts';
 
 /** A plate that cannot be outlines is at least this fine. */
 const PLATE_PPI = 600;

@@ -1,0 +1,64 @@
+import { drawCutAndCrease, drawMachineFile, fixed, formatLength, type MakeStep } from '@zippy/core';
+import { ExportRefused, type Draft, type Exporter, type ExportInput } from '../types.ts';
+
+/** Cuts and creases for a machine or another program, or the list of settings for hands. */
+export const cut: Exporter<'svg' | 'dxf' | 'csv'> = (input, format, name): readonly Draft[] => {
+  const { job, plan } = input;
+  if (plan.sheet.up === 0)
+    throw new ExportRefused(
+      'No card fits on the sheet, so there is nothing to cut: apply one of the remedies at Sheet first.',
+    );
+  if (format === 'csv') return [settings(input, name)];
+  const { machine } = plan.cut;
+  return [
+    {
+      kind: 'drawing',
+      stem: `${name}-${machine ? 'machine' : 'cut-crease'}`,
+      title: `${job.brief.title}: cut and crease`,
+      // A machine follows every line on its cut layer, so its file holds outlines and nothing to be cut away.
+      scene: machine ? drawMachineFile(plan.size, plan.sheet) : drawCutAndCrease(plan.size, plan.sheet, plan.cut),
+      layers: true,
+    },
+  ];
+};
+
+/** A length for people and for sums: as the maker measures, and in millimetres with a point. */
+const mm = (value: number): string => fixed(value, 2);
+
+/** Cuts and creases in the order of the bench’s own steps, whoever makes them. */
+function settings(input: ExportInput, name: string): Draft {
+  const rows = input.plan.make.steps.flatMap((step) => {
+    const row = rowOf(step, input);
+    return row ? [row] : [];
+  });
+  if (rows.length === 0)
+    throw new ExportRefused('There is nothing to cut or crease, so there is no list of settings to write.');
+  return {
+    kind: 'table',
+    stem: `${name}-settings`,
+    columns: ['step', 'turn', 'set to, mm', 'set to', 'edge at the fence or stop', 'strokes or passes', 'what to do'],
+    rows,
+  };
+}
+
+/** What a step sets, in the columns of the table; null where it sets nothing. */
+function rowOf(step: MakeStep, { plan, workshop: { unit } }: ExportInput): readonly (string | number)[] | null {
+  switch (step.kind) {
+    case 'cut': {
+      const { number, turn, fenceMm, atFence, strokes, text } = plan.cut.moves[step.move]!;
+      return [`cut ${number}`, turn, mm(fenceMm), formatLength(fenceMm, unit), atFence, strokes, text];
+    }
+    case 'crease': {
+      const { number, turn, fromStopMm, edgeAtStop, passes, text } = plan.crease.lines[step.line]!;
+      return plan.crease.byEnds
+        ? [`crease ${number}`, turn, '', '', '', passes, text]
+        : [`crease ${number}`, turn, mm(fromStopMm), formatLength(fromStopMm, unit), edgeAtStop, passes, text];
+    }
+    case 'outline':
+      return [step.title.toLowerCase(), '', '', step.big, '', '', step.detail];
+    case 'machine':
+      return ['machine', '', '', '', '', plan.cut.machine!.passes, step.detail];
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,61 @@
+import {
+  correctionsInForce,
+  correctPage,
+  drawPanelPage,
+  isOwnPass,
+  whitePlate,
+  type LayerSheet,
+  type PlateKind,
+} from '@zippy/core';
+import { ExportRefused, type Draft, type DraftPage, type Exporter, type ExportInput } from '../types.ts';
+
+/** Every sheet of every printed layer, corrected by the calibration of the path and stock that it goes through. */
+export const panels: Exporter<'pdf'> = (input, _, name): readonly Draft[] => {
+  const { job, plan } = input;
+  const printed = plan.sheet.layers.filter(({ print, up }) => print && up > 0);
+  if (printed.length === 0)
+    throw new ExportRefused(
+      'No mat or panel carries a picture that fits on a sheet: put one on at Art, under “Panels from a page”, first.',
+    );
+  // Where white goes on in a pass of its own, its pages and the colours’ are files of their own.
+  const apart = printed.some(({ print }) => isOwnPass(print!.white));
+  const before = printed.some(({ print }) => print!.white === 'before');
+  const parts: readonly (PlateKind | 'all')[] = !apart ? ['all'] : before ? ['white', 'colours'] : ['colours', 'white'];
+  const total = printed.reduce((n, { sheets, print }) => n + sheets * print!.passes.length, 0);
+  return parts.flatMap((part, i): readonly Draft[] => {
+    const own = printed.filter(({ print }) => part === 'all' || print!.passes.some(({ plate }) => plate === part));
+    if (own.length === 0) return [];
+    return [
+      {
+        kind: 'pages',
+        stem: part === 'all' ? `${name}-panels` : `${name}-panels-${i + 1}-${part}`,
+        title: `${job.brief.title}: panels${part === 'all' ? '' : `, ${part}`}`,
+        pages: panelPages(input, own, part === 'all' ? 'colours' : part),
+        total,
+      },
+    ];
+  });
+};
+
+function* panelPages(
+  { job, plan, date }: ExportInput,
+  layers: readonly LayerSheet[],
+  plate: PlateKind,
+): Generator<DraftPage> {
+  for (const layer of layers) {
+    const { stock, id } = layer.piece;
+    const sheet = { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
+    const inForce = correctionsInForce(layer.print!.path, stock.gsm, sheet);
+    for (let sheetNumber = 1; sheetNumber <= layer.sheets; sheetNumber += 1) {
+      const label = { title: job.brief.title, date, sheetNumber, plate };
+      const drawn = drawPanelPage(layer, plan.art.panels[id]!, label);
+      const page = correctPage(
+        plate === 'white' ? { ...drawn, scene: whitePlate(drawn.scene, '#000000', { marks: true }) } : drawn,
+        inForce,
+        'front',
+      );
+      const under = layer.print!.white === 'inPass' ? whitePlate(page.scene) : undefined;
+      yield { page, white: under, repeats: sheetNumber > 1 };
+    }
+  }
+}
