@@ -41,9 +41,9 @@ export { isSame, mergeDocuments, type Clash, type Merged } from './job/mergeDocu
 export { completed } from './job/completed.ts';
 export { DEFAULTS, EMPTY_FACE, newJob } from './job/newJob.ts';
 export { isPlainRule } from './job/plainRule.ts';
-export { FORMATS, formatEntry, OPTION_DEFAULTS } from './stations/size/formats/catalogue.ts';
+export { FORMATS, formatEntry } from './stations/size/formats/index.ts';
 export * from './job/format.ts';
-export type { Finish, FormatEntry, FormatInput } from './stations/size/formats/types.ts';
+export { FAMILIES, type Family, type Finish, type Format, type FormatInput } from './stations/size/formats/types.ts';
 export { roundDown } from './stations/size/limits.ts';
 export type { LayerPiece } from './stations/size/layers.ts';
 export { BOUGHT_SHEETS, ISO_C6, NAMED_SIZES, sizeName, type NamedSize } from './stations/size/namedSizes.ts';

@@ -1,5 +1,6 @@
 import type { Mm } from '../ground/length/types.ts';
 
+/** Names of the ways of folding, as job files write them; what each is stands in a file of its own at Size. */
 export const FORMAT_IDS = [
   'flat',
   'sideFold',
@@ -48,3 +49,20 @@ export interface FormatOptions {
   readonly leanDeg: number;
 }
 export type OptionId = keyof FormatOptions;
+
+/** Where every option starts; each stands here and nowhere else. */
+export const OPTION_DEFAULTS: FormatOptions = {
+  panels: 4,
+  gapMm: 0,
+  shortFrontMm: 0,
+  shortenMm: null,
+  spineMm: 8,
+  frontHeightMm: null,
+  shape: 'oval',
+  path: '',
+  hinge: 'left',
+  hingeInsetMm: null,
+  lid: false,
+  legWidthMm: null,
+  leanDeg: 18,
+};

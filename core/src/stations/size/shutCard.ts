@@ -9,8 +9,7 @@ import { stockOf } from '../../job/pick.ts';
 import type { Job } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
-import { formatEntry } from './formats/catalogue.ts';
-import type { OptionFault } from './formats/index.ts';
+import { formatEntry, type OptionFault } from './formats/index.ts';
 import { FOLD_SPRING, layersThicknessMm, planLayers } from './layers.ts';
 import { openCard } from './openCard.ts';
 

@@ -5,9 +5,9 @@ import { boxAround } from '../../../src/ground/geometry/box.ts';
 import { areaOf, contains, FLATNESS_MM } from '../../../src/ground/geometry/polygon.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
 import { SHAPE_IDS } from '../../../src/job/format.ts';
-import { hingeFacts, LEAST_HINGE_SHARE } from '../../../src/stations/size/formats/hinged.ts';
+import { hingeFacts, LEAST_HINGE_SHARE } from '../../../src/stations/size/formats/parts/hinge.ts';
 import { settleOptions } from '../../../src/stations/size/formats/index.ts';
-import { ownOutline, shapeOutline } from '../../../src/stations/size/formats/shapes.ts';
+import { ownOutline, shapeOutline } from '../../../src/stations/size/formats/parts/shapes.ts';
 import { jobWith, plan, sized } from '../../support.ts';
 import { runs } from '../../runs.ts';
 

@@ -1,13 +1,6 @@
 import type { ReactNode } from 'react';
-import { formatEntry, type FormatId } from '@zippy/core';
+import { FAMILIES, FORMATS, type FormatId } from '@zippy/core';
 import { Pick } from '../../ui/Choose.tsx';
-import { FOLD_MARKS } from './foldMarks.ts';
-
-const SECTIONS: readonly { readonly heading: string; readonly ids: readonly FormatId[] }[] = [
-  { heading: 'One panel or one fold', ids: ['flat', 'sideFold', 'tentFold', 'placeCard', 'easel'] },
-  { heading: 'Doors, rolls and pleats', ids: ['gateFold', 'doubleGate', 'rollFold', 'zigzag', 'cascade'] },
-  { heading: 'Folded twice, thick or shaped', ids: ['quarterFold', 'spineFold', 'gusset', 'hingedShape'] },
-];
 
 /** Every way of folding, with a small drawing of the paper from its edge. */
 export function FormatPick({
@@ -22,12 +15,11 @@ export function FormatPick({
       label="Format"
       value={value}
       onChange={(id) => onChange(id as FormatId)}
-      sections={SECTIONS.map(({ heading, ids }) => ({
+      sections={FAMILIES.map((heading) => ({
         heading,
-        options: ids.map((id) => {
-          const { name, says } = formatEntry(id);
-          return { id, name, says, mark: FOLD_MARKS[id] };
-        }),
+        options: FORMATS.filter(({ family }) => family === heading).map(({ id, name, says, mark }) => ({
+          ...{ id, name, says, mark },
+        })),
       }))}
     />
   );

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { LIMITS, type SizeChoice, decide, decideEach, formatSize, NAMED_SIZES, type FormatId } from '@zippy/core';
+import { LIMITS, type SizeChoice, decide, decideEach, formatSize, NAMED_SIZES, formatEntry } from '@zippy/core';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
@@ -19,7 +19,6 @@ export function SizeBench(props: StationProps): ReactNode {
 }
 
 /** Formats that stand on their long side take a named size lying down. */
-const LYING: readonly FormatId[] = ['tentFold', 'placeCard'];
 
 export function SizeSlip(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
@@ -33,7 +32,7 @@ export function SizeSlip(props: StationProps): ReactNode {
   const pickSize = (id: string): void => {
     const found = named.find((s) => s.id === id);
     // A card that already lies stays lying.
-    const sideways = found && (size.finishedWidthMm > size.finishedHeightMm || LYING.includes(size.format));
+    const sideways = found && (size.finishedWidthMm > size.finishedHeightMm || formatEntry(size.format).lies);
     if (found) setBoth(sideways ? found.heightMm : found.widthMm, sideways ? found.widthMm : found.heightMm);
   };
   const options = (system: string) => ({

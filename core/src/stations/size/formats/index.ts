@@ -1,14 +1,23 @@
 import type { FoldedForm } from '../../../ground/fold/types.ts';
-import { isOf, OPTION_DEFAULTS, formatEntry } from './catalogue.ts';
-import { hingedShape } from './hinged.ts';
-import { cascade, doubleGate, gateFold, gusset, rollFold, spineFold, zigzag } from './pleated.ts';
-import { quarterFold } from './quarter.ts';
-import { easel, flat, placeCard, sideFold, tentFold } from './simple.ts';
-import { FORMAT_IDS, type FormatId, type FormatOptions, type OptionId } from '../../../job/format.ts';
-import { type Finish, type FormOf, type Paper } from './types.ts';
+import { OPTION_DEFAULTS, type FormatId, type FormatOptions, type OptionId } from '../../../job/format.ts';
+import { cascade } from './cascade.ts';
+import { doubleGate } from './doubleGate.ts';
+import { easel } from './easel.ts';
+import { flat } from './flat.ts';
+import { gateFold } from './gateFold.ts';
+import { gusset } from './gusset.ts';
+import { hingedShape } from './hingedShape.ts';
+import { placeCard } from './placeCard.ts';
+import { quarterFold } from './quarterFold.ts';
+import { rollFold } from './rollFold.ts';
+import { sideFold } from './sideFold.ts';
+import { spineFold } from './spineFold.ts';
+import { tentFold } from './tentFold.ts';
+import { zigzag } from './zigzag.ts';
+import type { Finish, Format, Paper } from './types.ts';
 
-/** A new way of folding is one more line here and one in the catalogue. */
-const FORMS: Readonly<Record<FormatId, FormOf>> = {
+/** Every way of folding, in the order a maker meets them. A new one is a file and a line here, and its name in the job’s list. */
+export const FORMATS: readonly Format[] = [
   flat,
   sideFold,
   tentFold,
@@ -23,7 +32,18 @@ const FORMS: Readonly<Record<FormatId, FormOf>> = {
   gusset,
   hingedShape,
   easel,
-};
+];
+
+const byId = new Map(FORMATS.map((format) => [format.id, format]));
+/** @throws RangeError for a name of the job’s list that no file has, which would be our mistake */
+export function formatEntry(id: FormatId): Format {
+  const found = byId.get(id);
+  if (!found) throw new RangeError(`formatEntry: no format “${id}”`);
+  return found;
+}
+
+export const isOf = (format: FormatId, option: OptionId): boolean =>
+  formatEntry(format).inputs.some((input) => input.id === option);
 
 export interface OptionFault {
   readonly option: OptionId;
@@ -67,12 +87,12 @@ export function settleOptions(
 }
 
 export const formOf = (format: FormatId, finish: Finish, options: FormatOptions, paper: Paper): FoldedForm =>
-  FORMS[format](finish, options, paper);
+  formatEntry(format).form(finish, options, paper);
 
 /** Faces that any format can have, at its fewest and most panels. */
 export function everyFaceId(): readonly string[] {
   const finish: Finish = { widthMm: 100, heightMm: 100 };
-  const ids = FORMAT_IDS.flatMap((format) => {
+  const ids = FORMATS.flatMap(({ id: format }) => {
     const counts = isOf(format, 'panels')
       ? Array.from({ length: 10 }, (_, i) => settleOptions(format, finish, { panels: 3 + i }).options)
       : [settleOptions(format, finish, {}).options];

@@ -26,13 +26,9 @@ export type FormatInput = { readonly id: OptionId; readonly label: string; reado
   | { readonly kind: 'path' }
 );
 
-/** A format as it is listed and asked about. */
-export interface FormatEntry {
-  readonly id: FormatId;
-  readonly name: string;
-  readonly says: string;
-  readonly inputs: readonly FormatInput[];
-}
+/** Under which heading a format is listed. */
+export const FAMILIES = ['One panel or one fold', 'Doors, rolls and pleats', 'Folded twice, thick or shaped'] as const;
+export type Family = (typeof FAMILIES)[number];
 
 /** What else a form may follow from: the paper’s own thickness. */
 export interface Paper {
@@ -41,3 +37,21 @@ export interface Paper {
 
 /** Builds the blank and its folding for a finished size; total for options within their limits. */
 export type FormOf = (finish: Finish, options: FormatOptions, paper: Paper) => FoldedForm;
+
+/** A way of folding: all there is to know of it, in one file. */
+export interface Format {
+  readonly id: FormatId;
+  readonly name: string;
+  readonly says: string;
+  readonly family: Family;
+  /**
+   * The paper seen from its edge as a bent line, or its outline where that says more: SVG path data in a box of
+   * 40 × 24, drawn by us.
+   */
+  readonly mark: string;
+  /** A named size is offered lying, not upright. */
+  readonly lies?: boolean;
+  /** What it asks beside its finished size. */
+  readonly inputs: readonly FormatInput[];
+  readonly form: FormOf;
+}

@@ -1,7 +1,7 @@
-import type { Crease, FaceRule, FoldedForm, FoldStep, Blank, Panel } from '../../../ground/fold/types.ts';
-import { boxAround, corners } from '../../../ground/geometry/box.ts';
-import { between, chordsAt, transposed, type Polygon } from '../../../ground/geometry/polygon.ts';
-import type { Mm } from '../../../ground/length/types.ts';
+import type { Crease, FaceRule, FoldedForm, FoldStep, Blank, Panel } from '../../../../ground/fold/types.ts';
+import { boxAround, corners } from '../../../../ground/geometry/box.ts';
+import { between, chordsAt, transposed, type Polygon } from '../../../../ground/geometry/polygon.ts';
+import type { Mm } from '../../../../ground/length/types.ts';
 
 export interface StripPart {
   readonly id: string;

@@ -1,12 +1,8 @@
-import { boxAround } from '../../../ground/geometry/box.ts';
-import { united } from '../../../ground/geometry/offset.ts';
-import { between, chordsAt, moved, transposed, type Polygon } from '../../../ground/geometry/polygon.ts';
-import { corners } from '../../../ground/geometry/box.ts';
-import type { Mm } from '../../../ground/length/types.ts';
+import { between, chordsAt, moved, transposed, type Polygon } from '../../../../ground/geometry/polygon.ts';
+import type { Mm } from '../../../../ground/length/types.ts';
 import { shapeOutline } from './shapes.ts';
-import { form, inner, outer, strip } from './strip.ts';
-import type { FormatOptions } from '../../../job/format.ts';
-import type { Finish, FormOf } from './types.ts';
+import type { FormatOptions } from '../../../../job/format.ts';
+import type { Finish } from '../types.ts';
 
 /** A hinge should be at least this share of the shape’s extent, or the card swings and tears. */
 export const LEAST_HINGE_SHARE = 1 / 3;
@@ -16,7 +12,7 @@ const SOUND_HINGE_SHARE = 0.38;
 /** A hinge set in further than this leaves less of a shape than a card wants. */
 const DEEPEST_SHARE = 0.45;
 
-interface Front {
+export interface Front {
   /** The front panel, its hinge on x = 0, filling width × height. */
   readonly outline: Polygon;
   readonly insetMm: Mm;
@@ -24,7 +20,7 @@ interface Front {
 }
 
 /** Long side along the hinge’s normal is x, whichever edge the hinge is on. */
-const along = ({ widthMm, heightMm }: Finish, { hinge }: FormatOptions): readonly [Mm, Mm] =>
+export const along = ({ widthMm, heightMm }: Finish, { hinge }: FormatOptions): readonly [Mm, Mm] =>
   hinge === 'left' ? [widthMm, heightMm] : [heightMm, widthMm];
 
 /** The shape grown by the inset, so that what is left of it past the hinge has the finished width. */
@@ -92,7 +88,7 @@ const LEAST_DRAWN_MM = 3;
 const holds = ({ chords }: Front): boolean => chords.length === 1 && longest(chords) >= LEAST_DRAWN_MM;
 
 /** What is drawn: as asked, else with the inset worked out, else an oval, so that there is always a card. */
-function drawn(finish: Finish, options: FormatOptions): Front {
+export function drawn(finish: Finish, options: FormatOptions): Front {
   const first = asked(finish, options);
   if (holds(first)) return first;
   const second = workedOut(finish, options);
@@ -116,49 +112,3 @@ export function hingeFacts(finish: Finish, options: FormatOptions): HingeFacts {
     broken: !holds(front),
   };
 }
-
-/**
- * A shape and its mirror image joined along a straight hinge. With a lid, a strip two calipers wide
- * between two creases lets the front lie above the back instead of pulling at it.
- */
-export const hingedShape: FormOf = (finish, options, { caliperMm }) => {
-  const [w, h] = along(finish, options);
-  const front = drawn(finish, options);
-  const gapMm = options.lid ? 2 * caliperMm : 0;
-  const mirrored = front.outline.map(({ xMm, yMm }) => ({ xMm: w - xMm, yMm })).reverse();
-  const parts = [mirrored, moved(front.outline, w + gapMm, 0)];
-  if (gapMm > 0)
-    for (const [top, bottom] of front.chords)
-      parts.push(corners({ xMm: w, yMm: top, widthMm: gapMm, heightMm: bottom - top }));
-  const whole = united(parts)[0]!;
-  const box = boxAround(whole);
-  const outline = moved(whole, -box.xMm, -box.yMm);
-  const axis = options.hinge === 'left' ? 'across' : 'down';
-  const panels = [
-    { id: 'back', name: 'Back panel', widthMm: w },
-    ...(gapMm > 0 ? [{ id: 'lidStrip', name: 'Hinge strip', widthMm: gapMm }] : []),
-    { id: 'front', name: 'Front panel', widthMm: w },
-  ];
-  const creases =
-    gapMm > 0
-      ? (['hingeBack', 'hingeFront'] as const).map((id) => ({ id, direction: 'mountain' as const, shutDeg: 90 }))
-      : [{ id: 'hinge', direction: 'mountain' as const }];
-  const [left, right] = axis === 'across' ? ['Inside left', 'Inside right'] : ['Inside top', 'Inside bottom'];
-  return form(strip(panels, creases, h, { axis, outline }), {
-    steps: [
-      {
-        creaseIds: creases.map(({ id }) => id),
-        says: gapMm > 0 ? 'Fold the lid over on its two creases, square at each.' : 'Fold the front over the back.',
-      },
-    ],
-    front: 'front',
-    rests: 'back',
-    standing: Object.fromEntries(creases.map(({ id }) => [id, (axis === 'across' ? 110 : 130) / creases.length])),
-    faces: [
-      outer('front', 'front', 'Front', 'front'),
-      inner('front', 'insideFront', left),
-      inner('back', 'insideBack', right),
-      outer('back', 'back', 'Back', 'behind'),
-    ],
-  });
-};

@@ -1,13 +1,23 @@
-import type { Crease, Panel } from '../../../ground/fold/types.ts';
+import type { Crease, FoldedForm, Panel } from '../../../ground/fold/types.ts';
 import { boxAround, corners } from '../../../ground/geometry/box.ts';
-import { form, outer } from './strip.ts';
-import type { FormOf } from './types.ts';
+import { form, outer } from './parts/strip.ts';
+import type { Finish, Format } from './types.ts';
+
+export const quarterFold: Format = {
+  id: 'quarterFold',
+  name: 'Quarter fold',
+  says: 'One printed side folded twice: nothing to turn over in the printer.',
+  family: 'Folded twice, thick or shaped',
+  mark: 'M6 3H34V21H6ZM20 3V21M6 12H34',
+  inputs: [],
+  form: quarterForm,
+};
 
 /**
  * One printed side: the top half folds back behind the lower, then the left half behind the right. The
  * upright line bends one way below and the other way above, because the upper half is already turned over.
  */
-export const quarterFold: FormOf = ({ widthMm, heightMm }) => {
+function quarterForm({ widthMm, heightMm }: Finish): FoldedForm {
   const panel = (id: string, name: string, column: 0 | 1, row: 0 | 1): Panel => {
     const outline = corners({ xMm: column * widthMm, yMm: row * heightMm, widthMm, heightMm });
     return { id, name, outline, box: boxAround(outline) };
@@ -61,4 +71,4 @@ export const quarterFold: FormOf = ({ widthMm, heightMm }) => {
       ],
     },
   );
-};
+}

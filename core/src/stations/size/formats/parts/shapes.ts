@@ -1,10 +1,10 @@
 import svgpath from 'svgpath';
-import { boxAround } from '../../../ground/geometry/box.ts';
-import type { Path } from '../../../ground/geometry/path.ts';
-import { areaOf, FLATNESS_MM, flatten, moved, type Polygon } from '../../../ground/geometry/polygon.ts';
-import type { Point } from '../../../ground/geometry/types.ts';
-import type { Mm } from '../../../ground/length/types.ts';
-import type { ShapeId } from '../../../job/format.ts';
+import { boxAround } from '../../../../ground/geometry/box.ts';
+import type { Path } from '../../../../ground/geometry/path.ts';
+import { areaOf, FLATNESS_MM, flatten, moved, type Polygon } from '../../../../ground/geometry/polygon.ts';
+import type { Point } from '../../../../ground/geometry/types.ts';
+import type { Mm } from '../../../../ground/length/types.ts';
+import type { ShapeId } from '../../../../job/format.ts';
 
 /** Chords of a circle of this radius that stay within the flatness: sagitta = r(1 − cos(step/2)). */
 function stepsFor(radiusMm: Mm): number {
