@@ -9,6 +9,7 @@ export const FORMAT_IDS = [
   'quarterFold',
   'gateFold',
   'doubleGate',
+  'zGate',
   'rollFold',
   'zigzag',
   'cascade',
@@ -28,6 +29,8 @@ export interface FormatOptions {
   readonly panels: number;
   /** Left open between two doors. */
   readonly gapMm: Mm;
+  /** The door that shuts over the front, where the other shuts behind. */
+  readonly doorMm: Mm | null;
   /** The front ends this much before the back. */
   readonly shortFrontMm: Mm;
   /** Taken off a panel for every wrap it lies inside. */
@@ -54,6 +57,7 @@ export type OptionId = keyof FormatOptions;
 export const OPTION_DEFAULTS: FormatOptions = {
   panels: 4,
   gapMm: 0,
+  doorMm: null,
   shortFrontMm: 0,
   shortenMm: null,
   spineMm: 8,

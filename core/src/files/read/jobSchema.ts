@@ -59,6 +59,7 @@ const minor = whole(WORKSHOP_LIMITS.minor);
 const formatOptions = object<Partial<FormatOptions>>({
   panels: spare(whole(SIZE.panels)),
   gapMm: spare(length(SIZE.optionMm)),
+  doorMm: spare(lengthOrNull(SIZE.optionMm)),
   shortFrontMm: spare(length(SIZE.optionMm)),
   shortenMm: spare(lengthOrNull(SIZE.optionMm)),
   spineMm: spare(length(SIZE.optionMm)),

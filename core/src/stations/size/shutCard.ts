@@ -40,7 +40,7 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
   const faces = readFaces(form);
   const layers = planLayers(job, workshop, form, faces);
   const closed = closedExtent(form);
-  const sheets = pileOf(folding);
+  const sheets = pileOf(form, folding);
   const spring = sheets > 1 ? FOLD_SPRING : 1;
   const addedMm = layersThicknessMm(layers.pieces);
   const thicknessMm = Math.max(sheets * caliperMm * spring, closed.depthMm + caliperMm) + addedMm;
@@ -60,11 +60,35 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
   };
 }
 
-/** How many sheets lie on each other where the shut card is thickest. */
-const pileOf = ({ levels }: Folding): number => {
-  const shut = Object.values(levels.at(-1)!);
-  return Math.max(...shut) - Math.min(...shut) + 1;
-};
+/**
+ * How many sheets lie on each other where the shut card is thickest: a door in front and one behind that do not reach
+ * each other are never both there. Between neighbouring edges of the panels the pile is the same everywhere, so that one
+ * place in each such field tells all.
+ */
+function pileOf(form: FoldedForm, { levels }: Folding): number {
+  const poses = readingPoses(form, shutState(form));
+  const panels = form.blank.panels.map(({ id, outline }) => {
+    const points = outline.map((p) => move(poses.get(id)!, inSpace(p)));
+    const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+    return {
+      level: levels.at(-1)![id]!,
+      ...{ left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) },
+    };
+  });
+  const middles = (edges: readonly Mm[]): readonly Mm[] => {
+    const sorted = [...edges].sort((a, b) => a - b);
+    return sorted.slice(1).map((edge, i) => (edge + sorted[i]!) / 2);
+  };
+  const across = middles(panels.flatMap(({ left, right }) => [left, right]));
+  const down = middles(panels.flatMap(({ top, bottom }) => [top, bottom]));
+  const piles = across.flatMap((x) =>
+    down.map((y) => {
+      const here = panels.filter((p) => p.left < x && x < p.right && p.top < y && y < p.bottom);
+      return new Set(here.map(({ level }) => level)).size;
+    }),
+  );
+  return Math.max(1, ...piles);
+}
 
 /** The shut card, from the reader’s side: the box round every panel, without the paper’s own thickness. */
 export function closedExtent(form: FoldedForm): { readonly widthMm: Mm; readonly heightMm: Mm; readonly depthMm: Mm } {

@@ -349,6 +349,8 @@ describe('layers of a pile', () => {
     };
     expect(sheets('zigzag', { panels: 7 })).to.equal(7);
     expect(sheets('gateFold', {})).to.equal(2);
+    // One door before the centre and one behind it: three levels, though nowhere three sheets.
+    expect(sheets('zGate', {})).to.equal(3);
     expect(sheets('quarterFold', {})).to.equal(4);
     expect(sheets('rollFold', { panels: 5 })).to.equal(5);
     expect(sheets('gusset', {})).to.equal(4);

@@ -13,6 +13,7 @@ import { rollFold } from './rollFold.ts';
 import { sideFold } from './sideFold.ts';
 import { spineFold } from './spineFold.ts';
 import { tentFold } from './tentFold.ts';
+import { zGate } from './zGate.ts';
 import { zigzag } from './zigzag.ts';
 import type { Finish, Format, Paper } from './types.ts';
 
@@ -25,6 +26,7 @@ export const FORMATS: readonly Format[] = [
   quarterFold,
   gateFold,
   doubleGate,
+  zGate,
   rollFold,
   zigzag,
   cascade,
