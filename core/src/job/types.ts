@@ -1,6 +1,7 @@
 import type { Mm } from '../ground/length/types.ts';
 import type { Minor } from '../ground/money.ts';
 import type { Colour } from '../ground/scene/types.ts';
+import type { EnvelopeStyleId } from './envelopeStyles.ts';
 import type { FormatId, FormatOptions } from './format.ts';
 
 export type EnvelopeOnHand =
@@ -257,6 +258,8 @@ export interface CreaseChoice {
 
 export interface EnvelopeChoice {
   readonly make: boolean;
+  /** Older jobs say nothing, which is a side seam. */
+  readonly style?: EnvelopeStyleId;
   readonly stockId: string;
   readonly easeMm: Mm;
   readonly seamMm: Mm;

@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { ENVELOPE_STYLE_IDS } from '../../job/envelopeStyles.ts';
 import { FORMAT_IDS, SHAPE_IDS, type FormatOptions } from '../../job/format.ts';
 import { LIMITS } from '../../job/limits.ts';
 import { DEFAULTS, EMPTY_FACE, NO_OPTIONS } from '../../job/newJob.ts';
@@ -290,6 +291,7 @@ const jobWith = (picture: Rule<PictureRef>): Rule<Job> =>
     }),
     envelope: object<Job['envelope']>({
       make: yesOrNo,
+      style: spare(oneOf(...ENVELOPE_STYLE_IDS)),
       stockId: id,
       easeMm: length(LIMITS.envelope.easeMm),
       seamMm: length(LIMITS.envelope.seamMm),

@@ -8,7 +8,7 @@ import type { LaidPiece } from '../sheet/layout/layOut.ts';
 import { levelDimension, uprightDimension } from '../size/drawBlank.ts';
 import type { Page, Scene, Shape } from '../../ground/scene/types.ts';
 import type { EnvelopePlan } from './planEnvelope.ts';
-import type { EnvelopeBlank } from './sideSeam.ts';
+import type { EnvelopeBlank } from './styles/types.ts';
 
 const LABEL_MM = 3.2;
 

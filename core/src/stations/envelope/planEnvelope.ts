@@ -15,7 +15,9 @@ import { suitingEnvelopes } from '../size/suitingEnvelopes.ts';
 import { BOUGHT_SHEETS } from '../size/namedSizes.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-import { FLAP_HOLD_MM, GLUE_INSET_MM, sideSeam, THROAT_MM, type EnvelopeBlank } from './sideSeam.ts';
+import { envelopeStyle } from './styles/index.ts';
+import { GLUE_INSET_MM, THROAT_MM } from './styles/seamed.ts';
+import type { EnvelopeBlank, EnvelopeStyle } from './styles/types.ts';
 
 export interface EnvelopePlan extends StationPlan {
   readonly made: boolean;
@@ -33,9 +35,6 @@ export interface EnvelopePlan extends StationPlan {
   readonly steps: readonly string[];
 }
 
-/** A flap this share of the height looks right and holds. */
-const FLAP_SHARE = 0.42;
-
 /** The shut card, and the stock whose printer prints the envelope. */
 export interface EnvelopeContext extends Context {
   readonly size: SizePlan;
@@ -51,8 +50,9 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
   const short = Math.min(size.finishedWidthMm, size.finishedHeightMm);
   const insideWidthMm = long + size.thicknessMm + easeMm;
   const insideHeightMm = short + size.thicknessMm + easeMm;
-  const flapMm = job.envelope.flapMm ?? Math.max(THROAT_MM + FLAP_HOLD_MM, Math.round(insideHeightMm * FLAP_SHARE));
-  const blank = sideSeam({ insideWidthMm, insideHeightMm, seamMm, flapMm });
+  const style = envelopeStyle(job.envelope.style ?? 'sideSeam');
+  const flapMm = job.envelope.flapMm ?? style.flapMm(insideHeightMm);
+  const blank = style.blank({ insideWidthMm, insideHeightMm, seamMm, flapMm });
   const margins = card.path.marginsMm;
   const on = (widthMm: number, heightMm: number) =>
     layOutOnePiece({
@@ -84,18 +84,11 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
     places: laid.pieces,
     up: laid.up,
     sheets,
-    steps: [
-      'Cut round the outline.',
-      'Crease the four lines on the inside; fold all four towards you and open them again.',
-      'Fold both seams in.',
-      `Glue the outside of the seams, ${GLUE_INSET_MM} mm off every edge.`,
-      'Fold the back up on to the seams and press from the middle.',
-      'Fold the flap down. Glue it only when the card is in.',
-    ],
+    steps: style.steps,
     verdict: made
       ? laid.up === 0
         ? `The envelope’s blank, ${blankSize}, does not fit on ${stock.name}.`
-        : `${wantedOf(job)} side-seam ${plural(wantedOf(job), 'envelope')}, inside ${formatSize(insideWidthMm, insideHeightMm, unit)}: ${laid.up} to a sheet, ${sheets} ${plural(sheets, 'sheet')} of ${stock.name}.`
+        : `${wantedOf(job)} ${style.name.toLowerCase().replace(' ', '-')} ${plural(wantedOf(job), 'envelope')}, inside ${formatSize(insideWidthMm, insideHeightMm, unit)}: ${laid.up} to a sheet, ${sheets} ${plural(sheets, 'sheet')} of ${stock.name}.`
       : bought
         ? `${bought.name} from the shelf${bought.shelf ? `, ${bought.shelf.onShelf} there` : ''}. A matching one can be made instead.`
         : suiting.length > 0
@@ -119,7 +112,7 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
           Ease: length(easeMm),
         },
       ),
-      figure('envelope-blank', 'Blank', words(blankSize), 'width + two seams; flap + height + (height − throat)', {
+      figure('envelope-blank', 'Blank', words(blankSize), style.working, {
         Seam: length(seamMm),
         Flap: length(flapMm),
         Throat: length(THROAT_MM),
@@ -129,29 +122,37 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
       }),
     ],
     snags: made
-      ? envelopeSnags(workshop, blank, stock, laid.up, { flapMm, insideHeightMm }, on, margins)
+      ? envelopeSnags(workshop, { style, blank, stock, up: laid.up, flapMm, insideHeightMm, margins, on })
       : suggestShelf(job, suiting),
   };
 }
 
+/** An envelope on its sheet, as it is judged. */
+interface Laid {
+  readonly style: EnvelopeStyle;
+  readonly blank: EnvelopeBlank;
+  readonly stock: Stock;
+  readonly up: number;
+  readonly flapMm: number;
+  readonly insideHeightMm: number;
+  readonly margins: StockPlan['path']['marginsMm'];
+  /** How many of it another sheet would give. */
+  readonly on: (widthMm: number, heightMm: number) => { readonly up: number };
+}
+
 function envelopeSnags(
   workshop: Workshop,
-  blank: EnvelopeBlank,
-  stock: Stock,
-  up: number,
-  { flapMm, insideHeightMm }: { readonly flapMm: number; readonly insideHeightMm: number },
-  on: (widthMm: number, heightMm: number) => { readonly up: number },
-  margins: StockPlan['path']['marginsMm'],
+  { style, blank, stock, up, flapMm, insideHeightMm, margins, on }: Laid,
 ): readonly Snag[] {
   const { unit } = workshop;
   const snags: Snag[] = [];
-  if (flapMm < THROAT_MM + FLAP_HOLD_MM - TOLERANCE_MM)
+  if (flapMm < style.leastFlap.mm - TOLERANCE_MM)
     snags.push({
       id: 'envelope-flap',
       station: 'envelope',
       level: 'warn',
       title: 'The flap is too short to hold',
-      why: `It must pass the ${THROAT_MM} mm throat and reach ${FLAP_HOLD_MM} mm on to the back.`,
+      why: style.leastFlap.why,
       remedies: [{ label: 'Let the flap follow the height', changes: [decide((job) => job.envelope.flapMm, null)] }],
     });
   const longest = insideHeightMm - GLUE_INSET_MM;

@@ -1,7 +1,7 @@
 import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
-import { sideSeam } from '../../../src/stations/envelope/sideSeam.ts';
+import { ENVELOPE_STYLES, envelopeStyle } from '../../../src/stations/envelope/styles/index.ts';
 import type { Point } from '../../../src/ground/geometry/types.ts';
 import { fitEnvelope } from '../../../src/stations/size/fitEnvelope.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
@@ -42,33 +42,65 @@ describe('the flap', () => {
   });
 });
 
-describe('sideSeam', () => {
-  it('keeps glue inside the blank and at least 2.8 mm off every cut edge', () => {
-    fc.assert(
-      fc.property(
-        fc.integer({ min: 90, max: 250 }),
-        fc.integer({ min: 70, max: 180 }),
-        fc.integer({ min: 14, max: 30 }),
-        fc.integer({ min: 30, max: 60 }),
-        (w, h, seamMm, flapMm) => {
-          const blank = sideSeam({ insideWidthMm: w, insideHeightMm: h, seamMm, flapMm });
-          for (const area of blank.glue)
-            for (const corner of area.corners) {
-              expect(within(corner, blank.outline), `${area.id}`).to.be.true;
-              blank.outline.forEach((a, i) =>
-                expect(distance(corner, a, blank.outline[(i + 1) % blank.outline.length]!)).to.be.at.least(2.8),
-              );
-            }
-        },
-      ),
-    );
+for (const style of ENVELOPE_STYLES)
+  describe(`an envelope: ${style.name}`, () => {
+    it('keeps glue inside the blank and at least 2.8 mm off every cut edge', () => {
+      fc.assert(
+        fc.property(
+          fc.integer({ min: 90, max: 250 }),
+          fc.integer({ min: 70, max: 180 }),
+          fc.integer({ min: 14, max: 30 }),
+          fc.integer({ min: 30, max: 60 }),
+          (w, h, seamMm, flapMm) => {
+            const blank = style.blank({ insideWidthMm: w, insideHeightMm: h, seamMm, flapMm });
+            for (const area of blank.glue)
+              for (const corner of area.corners) {
+                expect(within(corner, blank.outline), `${area.id}`).to.be.true;
+                blank.outline.forEach((a, i) =>
+                  expect(distance(corner, a, blank.outline[(i + 1) % blank.outline.length]!)).to.be.at.least(2.8),
+                );
+              }
+          },
+        ),
+      );
+    });
+
+    it('has an inside as wide and as high as asked, between its creases', () => {
+      const { creases } = style.blank({ insideWidthMm: 141, insideHeightMm: 101, seamMm: 18, flapMm: 42 });
+      const [left, right, back, flap] = creases;
+      expect(right!.from.xMm - left!.from.xMm).to.equal(141);
+      expect(back!.from.yMm - flap!.from.yMm).to.equal(101);
+    });
   });
 
-  it('has an inside as wide and as high as asked, between its creases', () => {
-    const { creases } = sideSeam({ insideWidthMm: 141, insideHeightMm: 101, seamMm: 18, flapMm: 42 });
-    const [left, right, back, flap] = creases;
-    expect(right!.from.xMm - left!.from.xMm).to.equal(141);
-    expect(back!.from.yMm - flap!.from.yMm).to.equal(101);
+describe('a square flap', () => {
+  it('is straight, a millimetre in at each side, and as deep as it is set', () => {
+    const { outline } = envelopeStyle('squareFlap').blank({
+      insideWidthMm: 140,
+      insideHeightMm: 100,
+      seamMm: 18,
+      flapMm: 60,
+    });
+    const tip = outline.filter(({ yMm }) => yMm === 0).map(({ xMm }) => xMm);
+    const fold = outline.filter(({ yMm }) => yMm === 60).map(({ xMm }) => xMm);
+    // The front lies from 18 to 158 mm.
+    expect(tip).to.deep.equal([19, 157]);
+    expect(fold).to.have.members([18, 19, 157, 158]);
+  });
+
+  it('is chosen like anything else, and its envelope holds the same card', () => {
+    const of = (style: 'sideSeam' | 'squareFlap') =>
+      plan(
+        jobWith(
+          ...sized('sideFold', 96, 136),
+          decide((job) => job.envelope.make, true),
+          decide((job) => job.envelope.style, style),
+        ),
+      ).envelope;
+    const [side, square] = [of('sideSeam'), of('squareFlap')];
+    expect([square.insideWidthMm, square.insideHeightMm]).to.deep.equal([side.insideWidthMm, side.insideHeightMm]);
+    expect(square.flapMm).to.equal(Math.round(square.insideHeightMm * 0.6));
+    expect(square.verdict).to.match(/square-flap envelopes?/);
   });
 });
 

@@ -1,5 +1,7 @@
 import { useCallback, type ReactNode } from 'react';
 import {
+  ENVELOPE_STYLES,
+  type EnvelopeStyleId,
   LIMITS,
   type EnvelopeChoice,
   decideEach,
@@ -76,6 +78,14 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
       }
     >
       <OnOff label="Make matching envelopes" value={envelope.make} onChange={(on) => set({ make: on })} />
+      <Pick
+        label="Style"
+        value={envelope.style ?? 'sideSeam'}
+        onChange={(id) => set({ style: id as EnvelopeStyleId })}
+        sections={[
+          { heading: null, options: ENVELOPE_STYLES.map(({ id, name, says, mark }) => ({ id, name, says, mark })) },
+        ]}
+      />
       <Pick
         label="From"
         value={envelope.stockId}

@@ -1,50 +1,36 @@
-import type { Path } from '../../ground/geometry/path.ts';
-import { polygon } from '../../ground/geometry/path.ts';
-import type { Point } from '../../ground/geometry/types.ts';
-import type { Mm } from '../../ground/length/types.ts';
-
-/** Inside up: every crease folds towards you. */
-export interface EnvelopeBlank {
-  readonly widthMm: Mm;
-  readonly heightMm: Mm;
-  readonly outline: readonly Point[];
-  readonly creases: readonly { readonly id: string; readonly from: Point; readonly to: Point }[];
-  /** `outside` areas are on the other face of the blank. */
-  readonly glue: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly face: 'inside' | 'outside';
-    readonly path: Path;
-    readonly corners: readonly Point[];
-  }[];
-  readonly labels: readonly { readonly text: string; readonly at: Point }[];
-}
-
-export interface EnvelopeSize {
-  readonly insideWidthMm: Mm;
-  readonly insideHeightMm: Mm;
-  readonly seamMm: Mm;
-  readonly flapMm: Mm;
-}
+import { polygon } from '../../../ground/geometry/path.ts';
+import type { Point } from '../../../ground/geometry/types.ts';
+import type { Mm } from '../../../ground/length/types.ts';
+import type { EnvelopeBlank, EnvelopeSize } from './types.ts';
 
 /** Glue stays this far off an edge, so that none squeezes out. */
 export const GLUE_INSET_MM = 3;
 /** The back panel is this much narrower on each side, so that it never shows past the front. */
 const BACK_EASE_MM = 0.75;
-/** Seams and flap lean in at their ends so that no corner catches when they fold. */
+/** Seams lean in at their ends so that no corner catches when they fold. */
 const SEAM_LEAN = Math.tan((15 * Math.PI) / 180);
-const FLAP_LEAN = Math.tan((12 * Math.PI) / 180);
 /** How far the back stops short of the opening, so that fingers find the card. */
 export const THROAT_MM = 10;
 /** The flap must reach the back by this much past the throat to be glued down. */
 export const FLAP_HOLD_MM = 15;
 
+/** How the flap narrows from its fold to its tip, on each side. */
+export interface FlapShape {
+  /** For each millimetre of its depth, until the tip is half as wide as the fold. */
+  readonly lean: number;
+  /** At the fold itself. */
+  readonly inMm: Mm;
+}
+
 /**
- * A side-seam envelope: front in the middle, a seam on each side, the back folding up from below over the
- * seams, the flap folding down from above. Derivation: the back is the front's height less the throat;
- * seams and back meet the front along its own edges, so the inside is exactly the front panel.
+ * An envelope with a seam on each side: front in the middle, the back folding up from below over the seams, the flap
+ * folding down from above. Derivation: the back is the front's height less the throat; seams and back meet the front
+ * along its own edges, so the inside is exactly the front panel.
  */
-export function sideSeam({ insideWidthMm: w, insideHeightMm: h, seamMm, flapMm }: EnvelopeSize): EnvelopeBlank {
+export function seamed(
+  { insideWidthMm: w, insideHeightMm: h, seamMm, flapMm }: EnvelopeSize,
+  flap: FlapShape,
+): EnvelopeBlank {
   const left = seamMm;
   const right = seamMm + w;
   const top = flapMm;
@@ -52,11 +38,12 @@ export function sideSeam({ insideWidthMm: w, insideHeightMm: h, seamMm, flapMm }
   const backH = h - THROAT_MM;
   const bottom = fold + backH;
   const seamLean = Math.min(seamMm * SEAM_LEAN, h / 4);
-  const flapLean = Math.min(flapMm * FLAP_LEAN, w / 4);
+  const flapLean = flap.inMm + Math.min(flapMm * flap.lean, w / 4);
   const p = (xMm: Mm, yMm: Mm): Point => ({ xMm, yMm });
   const outline = [
     p(left + flapLean, 0),
     p(right - flapLean, 0),
+    ...(flap.inMm > 0 ? [p(right - flap.inMm, top)] : []),
     p(right, top),
     p(right + seamMm, top + seamLean),
     p(right + seamMm, fold - seamLean),
@@ -69,6 +56,7 @@ export function sideSeam({ insideWidthMm: w, insideHeightMm: h, seamMm, flapMm }
     p(0, fold - seamLean),
     p(0, top + seamLean),
     p(left, top),
+    ...(flap.inMm > 0 ? [p(left + flap.inMm, top)] : []),
   ];
   const inset = GLUE_INSET_MM;
   // The back lies over the seam only from the throat down.
@@ -115,3 +103,18 @@ export function sideSeam({ insideWidthMm: w, insideHeightMm: h, seamMm, flapMm }
     ],
   };
 }
+
+/** How a seamed envelope’s blank comes about, and is put together. */
+export const SEAMED_WORKING = 'width + two seams; flap + height + (height − throat)';
+export const SEAMED_STEPS = [
+  'Cut round the outline.',
+  'Crease the four lines on the inside; fold all four towards you and open them again.',
+  'Fold both seams in.',
+  `Glue the outside of the seams, ${GLUE_INSET_MM} mm off every edge.`,
+  'Fold the back up on to the seams and press from the middle.',
+  'Fold the flap down. Glue it only when the card is in.',
+];
+export const SEAMED_LEAST_FLAP = {
+  mm: THROAT_MM + FLAP_HOLD_MM,
+  why: `It must pass the ${THROAT_MM} mm throat and reach ${FLAP_HOLD_MM} mm on to the back.`,
+};
