@@ -9,6 +9,7 @@ export { boxAround, corners, evenSides, grow, isInside, mapBox, shrink } from '.
 export * from './ground/geometry/path.ts';
 export * from './ground/fold/types.ts';
 export { foldBlank } from './ground/fold/foldBlank.ts';
+export { cutsOf, isOpening } from './ground/fold/blankCuts.ts';
 export { readFaces, type ReadFace } from './ground/fold/readFaces.ts';
 export * from './ground/fold/stages.ts';
 export { standOnTable } from './ground/fold/stand.ts';

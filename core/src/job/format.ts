@@ -31,6 +31,8 @@ export interface FormatOptions {
   readonly gapMm: Mm;
   /** The door that shuts over the front, where the other shuts behind. */
   readonly doorMm: Mm | null;
+  /** Across a hole at the top, to hang a flat piece by; nought for none. */
+  readonly holeMm: Mm;
   /** The front ends this much before the back. */
   readonly shortFrontMm: Mm;
   /** Taken off a panel for every wrap it lies inside. */
@@ -58,6 +60,7 @@ export const OPTION_DEFAULTS: FormatOptions = {
   panels: 4,
   gapMm: 0,
   doorMm: null,
+  holeMm: 0,
   shortFrontMm: 0,
   shortenMm: null,
   spineMm: 8,

@@ -3,7 +3,7 @@ import { apply, type Affine } from '../ground/geometry/affine.ts';
 import { polygon, polyline, segment } from '../ground/geometry/path.ts';
 import { boxOf, type FacePlan } from '../stations/art/faces/items.ts';
 import type { Box, Point } from '../ground/geometry/types.ts';
-import { overlaps } from '../stations/sheet/layout/machineMarks.ts';
+import { overlaps } from '../ground/geometry/box.ts';
 import type { Page, Shape } from '../ground/scene/types.ts';
 import { MM_PER_INCH, type LengthUnit, type Mm } from '../ground/length/types.ts';
 import { faceName } from '../stations/size/drawBlank.ts';

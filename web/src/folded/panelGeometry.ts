@@ -1,5 +1,5 @@
-import { BufferGeometry, Float32BufferAttribute, Shape, ShapeGeometry } from 'three';
-import type { Blank, Panel } from '@zippy/core';
+import { BufferGeometry, Float32BufferAttribute, Path, Shape, ShapeGeometry, Vector2 } from 'three';
+import { cutsOf, isOpening, type Blank, type Panel } from '@zippy/core';
 
 export interface PanelGeometry {
   readonly face: ShapeGeometry;
@@ -15,6 +15,10 @@ export function panelGeometry(panel: Panel, blank: Blank, thicknessMm: number): 
   const points = panel.outline.map(({ xMm, yMm }) => [xMm, -yMm] as const);
   const shape = new Shape();
   points.forEach(([x, y], i) => (i === 0 ? shape.moveTo(x, y) : shape.lineTo(x, y)));
+  const openings = cutsOf(blank, panel)
+    .filter(isOpening)
+    .map((cut) => cut.points.map(({ xMm, yMm }) => [xMm, -yMm] as const));
+  shape.holes = openings.map((ring) => new Path(ring.map(([x, y]) => new Vector2(x, y))));
   const face = new ShapeGeometry(shape);
   const at = face.getAttribute('position');
   const uv: number[] = [];
@@ -23,16 +27,17 @@ export function panelGeometry(panel: Panel, blank: Blank, thicknessMm: number): 
 
   const half = thicknessMm / 2;
   const wall: number[] = [];
-  points.forEach(([x1, y1], i) => {
-    const [x2, y2] = points[(i + 1) % points.length]!;
-    const [a, b, c, d] = [
-      [x1, y1, half],
-      [x2, y2, half],
-      [x2, y2, -half],
-      [x1, y1, -half],
-    ] as const;
-    wall.push(...a, ...b, ...c, ...a, ...c, ...d);
-  });
+  for (const ring of [points, ...openings])
+    ring.forEach(([x1, y1], i) => {
+      const [x2, y2] = ring[(i + 1) % ring.length]!;
+      const [a, b, c, d] = [
+        [x1, y1, half],
+        [x2, y2, half],
+        [x2, y2, -half],
+        [x1, y1, -half],
+      ] as const;
+      wall.push(...a, ...b, ...c, ...a, ...c, ...d);
+    });
   const rim = new BufferGeometry();
   rim.setAttribute('position', new Float32BufferAttribute(wall, 3));
   rim.computeVertexNormals();

@@ -61,6 +61,7 @@ const formatOptions = object<Partial<FormatOptions>>({
   panels: spare(whole(SIZE.panels)),
   gapMm: spare(length(SIZE.optionMm)),
   doorMm: spare(lengthOrNull(SIZE.optionMm)),
+  holeMm: spare(length(SIZE.optionMm)),
   shortFrontMm: spare(length(SIZE.optionMm)),
   shortenMm: spare(lengthOrNull(SIZE.optionMm)),
   spineMm: spare(length(SIZE.optionMm)),

@@ -26,6 +26,19 @@ export interface Crease {
   readonly joins: readonly [string, string];
 }
 
+/** A cut within the outline. */
+export interface BlankCut {
+  readonly id: string;
+  /** Open, so that nothing falls out; closed, to hang, hold or grip by; or closed, to be looked through. */
+  readonly kind: 'slit' | 'hole' | 'window';
+  /** What it is, for people. */
+  readonly name: string;
+  /** How a maker without a machine cuts it, in a few words and in a sentence. */
+  readonly byHand: { readonly title: string; readonly says: string };
+  /** From end to end, or once round without the first point repeated. */
+  readonly points: Polygon;
+}
+
 /** A flat outline before folding, drawn with its outside up; its box starts at the origin. */
 export interface Blank {
   readonly widthMm: Mm;
@@ -33,6 +46,7 @@ export interface Blank {
   readonly outline: Polygon;
   readonly panels: readonly Panel[];
   readonly creases: readonly Crease[];
+  readonly cuts: readonly BlankCut[];
 }
 
 /** How far each crease is folded; a crease not named is flat. */

@@ -32,6 +32,10 @@ export function boxAround(points: readonly Point[]): Box {
 
 export const mapBox = (map: Affine, box: Box): Box => boxAround(corners(box).map((p) => apply(map, p)));
 
+/** True where two boxes have more than an edge in common. */
+export const overlaps = (a: Box, b: Box): boolean =>
+  a.xMm < b.xMm + b.widthMm && b.xMm < a.xMm + a.widthMm && a.yMm < b.yMm + b.heightMm && b.yMm < a.yMm + a.heightMm;
+
 export const isInside = (inner: Box, outer: Box): boolean =>
   inner.xMm >= outer.xMm - TOLERANCE_MM &&
   inner.yMm >= outer.yMm - TOLERANCE_MM &&

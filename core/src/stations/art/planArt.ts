@@ -1,3 +1,5 @@
+import { stockOf } from '../../job/pick.ts';
+import { cutSnags } from './checks/cutSnags.ts';
 import type { Context } from '../../job/context.ts';
 import { corners, isInside } from '../../ground/geometry/box.ts';
 import { contains, isUprightBox, type Polygon } from '../../ground/geometry/polygon.ts';
@@ -45,7 +47,7 @@ export function planArt({ job, workshop, size, typefaces: book, card, inks }: Ar
   const list = namesInUse(job);
   const rows = list ? cardRows(list) : [];
   const shown = Math.min(card, Math.max(0, rows.length - 1));
-  const stock = workshop.stocks.find(({ id }) => id === job.stock.stockId);
+  const stock = stockOf(job, workshop);
   const faces = size.faces.map((face) => leftBare(layFace(job, size, face, book, rows[shown] ?? null), stock));
   const ground = onStock(
     job,
@@ -92,6 +94,7 @@ export function planArt({ job, workshop, size, typefaces: book, card, inks }: Ar
       ({ id }) =>
         id !== `art-test-print-${face.face.id}` || !heavy.some(({ groundOfFace }) => groundOfFace === face.face.id),
     ),
+    ...cutSnags(face, size, workshop.unit),
     ...markSnags(job, size, face),
   ]);
   snags.unshift(...inkTotalSnags(job, workshop, heavy));
@@ -125,7 +128,7 @@ export function planArt({ job, workshop, size, typefaces: book, card, inks }: Ar
 }
 
 /** A background of the stock’s own colour is no ink: the stock shows. */
-const leftBare = (face: FacePlan, stock: Stock | undefined): FacePlan =>
+const leftBare = (face: FacePlan, stock: Stock): FacePlan =>
   face.art.background && isBare(face.art.background, stock)
     ? { ...face, art: { ...face.art, background: null } }
     : face;

@@ -138,6 +138,7 @@ const wholeSheet = (sheet: SheetPlan, creases: Blank['creases']): CreasedPiece =
   heightMm: sheet.sheetHeightMm,
   outline: corners({ xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm }),
   panels: [],
+  cuts: [],
   creases,
   art: sheet.placements.map(({ toSheet }) => toSheet),
 });

@@ -1,3 +1,4 @@
+import { isOpening } from '../../ground/fold/blankCuts.ts';
 import { apply, translation } from '../../ground/geometry/affine.ts';
 import { grow, mapBox } from '../../ground/geometry/box.ts';
 import { boxPath, polygon, polyline, segment } from '../../ground/geometry/path.ts';
@@ -144,6 +145,13 @@ export function drawCutAndCrease(size: SizePlan, sheet: SheetPlan, cut: CutPlan)
       { kind: 'path', role: 'sheet', path: boxPath(page) },
       ...cut.moves.map((move): Shape => ({ kind: 'path', role: 'cut', path: polyline(move.line) })),
       ...trims(size, sheet),
+      ...sheet.placements.flatMap(({ toSheet }) =>
+        size.form.blank.cuts.map((cut): Shape => ({
+          kind: 'path',
+          role: 'cut',
+          path: (isOpening(cut) ? polygon : polyline)(cut.points.map((p) => apply(toSheet, p))),
+        })),
+      ),
       ...creases,
     ],
   };

@@ -64,7 +64,7 @@ export function planCuts({ job, workshop, size, stock, sheet }: CutContext): Cut
     trimmer.machine && sheet.up > 0 && (sheet.machineMarks.length > 0 || sheet.sides.length === 0)
       ? planMachine(size, sheet, trimmer.machine, stock.stock.gsm)
       : null;
-  const outlines = trimmer.machine ? [] : outlineCuts(workshop, size, sheet);
+  const outlines = trimmer.machine ? [] : [...cutsWithin(size, sheet), ...outlineCuts(workshop, size, sheet)];
   const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
   const found: Found = {
     ...{ trimmer, shaped, cuts, machine, outlines, byHand },
@@ -251,6 +251,18 @@ function orderOf(job: Job, workshop: Workshop, size: SizePlan, sheet: SheetPlan)
       )
     : scoreFirst(`Score first, while the sheet is square: the creases line up and it fits ${board.name}; ${fewer}.`);
 }
+
+/** Slits, holes and windows, before anything comes off the sheet. */
+const cutsWithin = ({ form: { blank } }: SizePlan, { cell, up }: SheetPlan): readonly OutlineCut[] =>
+  up === 0
+    ? []
+    : blank.cuts.map(({ id, name, byHand }) => ({
+        id: `within-${id}`,
+        title: byHand.title,
+        big: name,
+        text: byHand.says,
+        perCell: cell.blanks.length,
+      }));
 
 /** What a straight fence cannot do: slopes between marks, and curves. */
 function outlineCuts(

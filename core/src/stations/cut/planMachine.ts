@@ -1,3 +1,4 @@
+import { cutLine } from '../../ground/fold/blankCuts.ts';
 import { apply } from '../../ground/geometry/affine.ts';
 import { boxPath, polygon, polyline, type Path } from '../../ground/geometry/path.ts';
 import { TOLERANCE_MM, type Point } from '../../ground/geometry/types.ts';
@@ -30,9 +31,11 @@ export const passesFor = ({ passes }: MachineFacts, gsm: Gsm): number =>
 const lengthOf = (points: KnifePath): Mm =>
   points.slice(1).reduce((sum, q, i) => sum + Math.hypot(q.xMm - points[i]!.xMm, q.yMm - points[i]!.yMm), 0);
 
-/** Round every blank where it lies on the sheet. */
-const cutsOn = ({ form: { blank } }: SizePlan, { placements }: SheetPlan): readonly KnifePath[] =>
-  knifePaths(placements.map(({ toSheet }) => blank.outline.map((p) => apply(toSheet, p))));
+/** Within and then round every blank where it lies on the sheet: what is cut out no longer lies still. */
+const cutsOn = ({ form: { blank } }: SizePlan, { placements }: SheetPlan): readonly KnifePath[] => [
+  ...placements.flatMap(({ toSheet }) => blank.cuts.map((cut) => cutLine(cut).map((p) => apply(toSheet, p)))),
+  ...knifePaths(placements.map(({ toSheet }) => blank.outline.map((p) => apply(toSheet, p)))),
+];
 
 /** Time follows from the file: paths in its order, the knife in the air between them. */
 export function machineSeconds(paths: readonly KnifePath[], passes: number, { speedMmPerS }: MachineFacts): number {

@@ -1,9 +1,9 @@
+import { cardAreaMm2 } from '../../ground/fold/blankCuts.ts';
 import type { Context } from '../../job/context.ts';
 import { hasArt } from '../art/faces/drawCard.ts';
 import type { ArtPlan } from '../art/types.ts';
 import { compose, turnedOver, turnOf } from '../../ground/geometry/affine.ts';
 import { mapBox, shrink } from '../../ground/geometry/box.ts';
-import { areaOf } from '../../ground/geometry/polygon.ts';
 import type { Sides } from '../../ground/geometry/types.ts';
 import { count, figure, length, plural, share, words } from '../../job/figures.ts';
 import { trimmerOf } from '../../job/pick.ts';
@@ -83,7 +83,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
   const asked: Asked = { job, workshop, sides, comesOut: marksLost ? 0 : up };
   const calibration = correctionsInForce(stock.path, stock.stock.gsm, sheet);
   const { unit } = workshop;
-  const used = (up * areaOf(size.form.blank.outline)) / (sheet.widthMm * sheet.heightMm);
+  const used = (up * cardAreaMm2(size.form.blank)) / (sheet.widthMm * sheet.heightMm);
   const figures: Figure[] = [
     figure(
       'up',

@@ -3,7 +3,8 @@ import { grow, mapBox } from '../../ground/geometry/box.ts';
 import { polygon, polyline, segment, type Path } from '../../ground/geometry/path.ts';
 import { moved } from '../../ground/geometry/polygon.ts';
 import type { Box, Point } from '../../ground/geometry/types.ts';
-import type { PaperSide } from '../../ground/fold/types.ts';
+import { cardPath, cutPath, isOpening } from '../../ground/fold/blankCuts.ts';
+import type { BlankCut, PaperSide } from '../../ground/fold/types.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
@@ -44,8 +45,12 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
     for (const role of ['stock', 'bleed'] as const)
       shapes.push({ kind: 'path', role, path: polygon(size.bleedOutline.map(at)) });
   const outline = polygon(blank.outline.map(at));
-  shapes.push({ kind: 'path', role: 'stock', path: outline, fill: view.stockColour });
-  shapes.push({ kind: 'group', transform: map, children: view.art });
+  const cuts = blank.cuts.map((cut): BlankCut => ({ ...cut, points: cut.points.map(at) }));
+  const card = cardPath(blank.outline.map(at), cuts);
+  shapes.push({ kind: 'path', role: 'stock', path: card, fill: view.stockColour });
+  // Only what has openings needs to be held back from them.
+  const clip = cuts.some(isOpening) ? { clip: cardPath(blank.outline, blank.cuts) } : {};
+  shapes.push({ kind: 'group', transform: map, ...clip, children: view.art });
   const faces = size.faces.filter((face) => face.side === view.side);
   shapes.push({ kind: 'group', transform: map, children: drawLayers(size, view.side, view.prints) });
   if (view.guides)
@@ -66,7 +71,10 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
     shapes.push({ kind: 'path', role: away ? 'creaseAway' : 'creaseToward', path: polyline([a, b]) });
     if (view.guides) shapes.push(creaseSign(a, b, away, size.bleedMm, view.textMm, apart > view.textMm * 8));
   }
-  if (view.guides) shapes.push({ kind: 'path', role: 'trim', path: outline });
+  if (view.guides) {
+    shapes.push({ kind: 'path', role: 'trim', path: outline });
+    for (const cut of cuts) shapes.push({ kind: 'path', role: 'cut', path: cutPath(cut) });
+  }
   if (view.names) for (const face of faces) shapes.push(...faceName(face, map, view.textMm));
   const room = size.bleedMm + view.textMm * 4;
   if (view.guides) shapes.push(...dimensions(size, view));

@@ -1,6 +1,6 @@
 import { apply, type Affine } from '../../ground/geometry/affine.ts';
 import { boxAround, grow, evenSides } from '../../ground/geometry/box.ts';
-import { polygon } from '../../ground/geometry/path.ts';
+import { cardPath, cutsOf } from '../../ground/fold/blankCuts.ts';
 import { inSpace } from '../../ground/fold/foldBlank.ts';
 import { atOpening, atStep } from '../../ground/fold/foldForm.ts';
 import { chain, move, turn, turnAbout, type Pose, type Vec3 } from '../../ground/fold/space.ts';
@@ -61,12 +61,16 @@ export function drawFolded(size: SizePlan, view: FoldedView): Scene {
   seen.sort((a, b) => a.depth - b.depth);
   const shapes: Shape[] = [];
   for (const { panel, map, side, facing, tilt } of seen) {
-    const outline = polygon(panel.outline.map((p) => apply(map, p)));
+    const cuts = cutsOf(form.blank, panel);
+    const outline = cardPath(
+      panel.outline.map((p) => apply(map, p)),
+      cuts.map((cut) => ({ ...cut, points: cut.points.map((p) => apply(map, p)) })),
+    );
     shapes.push({ kind: 'path', role: 'stock', path: outline, fill: stockColour });
     shapes.push({
       kind: 'group',
       transform: map,
-      clip: polygon(panel.outline),
+      clip: cardPath(panel.outline, cuts),
       children: [...art[side], ...layers[side]],
     });
     // Light from above and in front: panels turned away or down are darker.

@@ -1,6 +1,6 @@
+import { against, cutPath } from '../../ground/fold/blankCuts.ts';
 import { boxAround, evenSides, grow } from '../../ground/geometry/box.ts';
 import { polygon, polyline, segment } from '../../ground/geometry/path.ts';
-import { signedArea, type Polygon } from '../../ground/geometry/polygon.ts';
 import type { Box } from '../../ground/geometry/types.ts';
 import { apply } from '../../ground/geometry/affine.ts';
 import type { Mm } from '../../ground/length/types.ts';
@@ -35,6 +35,8 @@ export function drawTemplate(size: SizePlan): Scene {
       role: crease.direction === 'mountain' ? 'creaseAway' : 'creaseToward',
       path: polyline([crease.from, crease.to]),
     });
+  // What is within is cut while the piece is still held by all that surrounds it.
+  for (const cut of blank.cuts) shapes.push({ kind: 'path', role: 'cut', path: cutPath(cut) });
   shapes.push({ kind: 'path', role: 'cut', path: polygon(blank.outline) });
   return { box: pageBox(size), symbols: {}, shapes };
 }
@@ -84,7 +86,3 @@ export function templatePage(size: SizePlan, scene: Scene): Page {
 }
 
 const pageBox = ({ bleedOutline }: SizePlan): Box => grow(boxAround(bleedOutline), evenSides(MARGIN_MM));
-
-/** Running the other way round, so that filling both leaves the ring between them. */
-const against = (inner: Polygon, outer: Polygon): Polygon =>
-  Math.sign(signedArea(inner)) === Math.sign(signedArea(outer)) ? [...inner].reverse() : inner;

@@ -22,6 +22,7 @@ const piece = (...creases: readonly Crease[]): Blank => ({
   heightMm: 100,
   outline: [],
   panels: [],
+  cuts: [],
   creases,
 });
 const byOutside = (direction: Crease['direction']) => (direction === 'mountain' ? 'outside' : 'inside');

@@ -1,3 +1,4 @@
+import { printerOf, stockOf } from '../../../job/pick.ts';
 import { decide, type JobChange, type JobPlace } from '../../../job/decide.ts';
 import { fixed } from '../../../ground/length/rounding.ts';
 import { isInside } from '../../../ground/geometry/box.ts';
@@ -26,9 +27,9 @@ const DARK = 0.18;
 
 /** What could go wrong between this face’s art and a real printer and trimmer. */
 export function artChecks(job: Job, workshop: Workshop, face: FacePlan): readonly Snag[] {
-  const stock = workshop.stocks.find(({ id }) => id === job.stock.stockId);
-  const white = workshop.printers.find(({ id }) => id === job.stock.printerId)?.printsWhite ?? false;
-  const paper = stock?.colour ?? '#ffffff';
+  const stock = stockOf(job, workshop);
+  const white = printerOf(job, workshop).printsWhite ?? false;
+  const paper = stock.colour;
   const look: Look = {
     job,
     unit: workshop.unit,
@@ -49,7 +50,7 @@ interface Look {
   readonly job: Job;
   readonly unit: Workshop['unit'];
   readonly face: FacePlan;
-  readonly stock: Stock | undefined;
+  readonly stock: Stock;
   readonly paper: Colour;
   /** What an ink comes to on this stock, from this printer. */
   readonly inked: (ink: Colour) => Colour;
@@ -138,7 +139,7 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
             station: 'art',
             level: 'warn',
             title: `${quote} is hard to read ${on(look)}`,
-            why: `Printed on ${look.stock?.colourName.toLowerCase() ?? 'the'} stock its contrast is ${fixed(ratio, 1)} to 1; words want ${CONTRAST.words} to 1 and more.`,
+            why: `Printed on ${look.stock.colourName.toLowerCase()} stock its contrast is ${fixed(ratio, 1)} to 1; words want ${CONTRAST.words} to 1 and more.`,
             remedies:
               better >= CONTRAST.words
                 ? [{ label: 'Set it in a colour that is read', changes: [decide((job) => textIn(job).colour, dark)] }]

@@ -1,3 +1,4 @@
+import { printerOf, stockOf } from '../../../job/pick.ts';
 import { decide, type Held, type JobPlace } from '../../../job/decide.ts';
 import { fixed } from '../../../ground/length/rounding.ts';
 import type { Job } from '../../../job/types.ts';
@@ -27,11 +28,10 @@ interface Ground {
   readonly stock: Stock;
 }
 
-function groundOf(job: Job, workshop: Workshop): Ground | null {
-  const printer = workshop.printers.find(({ id }) => id === job.stock.printerId);
-  const stock = workshop.stocks.find(({ id }) => id === job.stock.stockId);
-  return printer && stock ? { printer, stock } : null;
-}
+const groundOf = (job: Job, workshop: Workshop): Ground => ({
+  printer: printerOf(job, workshop),
+  stock: stockOf(job, workshop),
+});
 
 /** Ink laid at one place of a face, what it is called, and how it could be less. */
 export interface Laid {
@@ -50,7 +50,7 @@ export function heavyInk(
   lattice: InkLattice | null,
 ): readonly Laid[] {
   const ground = groundOf(job, workshop);
-  if (!ground || !lattice) return [];
+  if (!lattice) return [];
   const limit = inkLimit(ground.printer, ground.stock.coating);
   return faces
     .flatMap((face) => laidOn(job, face, lattice))
@@ -60,10 +60,9 @@ export function heavyInk(
 
 /** All of them in one snag, to be put right one by one or together. */
 export function inkTotalSnags(job: Job, workshop: Workshop, heavy: readonly Laid[]): readonly Snag[] {
-  const ground = groundOf(job, workshop);
   const [worst] = heavy;
-  if (!ground || !worst) return [];
-  const { printer, stock } = ground;
+  if (!worst) return [];
+  const { printer, stock } = groundOf(job, workshop);
   const limit = inkLimit(printer, stock.coating);
   const far = worst.total > limit * FAR_OVER;
   // A sheet printed first says more than any profile: a driver mixes inks of its own.
@@ -177,9 +176,7 @@ export function foldInkSnags(
   { form: { blank } }: SizePlan,
   faces: readonly FacePlan[],
 ): readonly Snag[] {
-  const ground = groundOf(job, workshop);
-  if (!ground) return [];
-  const { printer, stock } = ground;
+  const { printer, stock } = groundOf(job, workshop);
   const shows = (face: FacePlan): number => edgeContrast(face, printer.printsWhite ? null : stock.colour, stock.colour);
   const stretched = blank.creases.flatMap(({ joins, direction }) => {
     const meeting = faces

@@ -1,3 +1,4 @@
+import { printerOf, stockOf } from '../../../job/pick.ts';
 import { decide } from '../../../job/decide.ts';
 import type { FaceArt, Job } from '../../../job/types.ts';
 import type { Snag } from '../../../job/findings.ts';
@@ -33,18 +34,17 @@ export interface OnStock {
 }
 
 /** True where a colour is the coloured stock’s own, so that no ink is spent on it. */
-export const isBare = (colour: Colour, stock: Stock | undefined): boolean =>
-  stock !== undefined && isColoured(stock.colour) && colourDistance(colour, stock.colour) <= BARE_WITHIN;
+export const isBare = (colour: Colour, stock: Stock): boolean =>
+  isColoured(stock.colour) && colourDistance(colour, stock.colour) <= BARE_WITHIN;
 
 export function onStock(
   job: Job,
   workshop: Workshop,
   faces: readonly { readonly name: string; readonly art: FaceArt }[],
 ): OnStock {
-  const stock = workshop.stocks.find(({ id }) => id === job.stock.stockId);
-  const printer = workshop.printers.find(({ id }) => id === job.stock.printerId);
-  const paper = stock?.colour ?? '#ffffff';
-  const white = Boolean(printer?.printsWhite);
+  const stock = stockOf(job, workshop);
+  const paper = stock.colour;
+  const white = printerOf(job, workshop).printsWhite ?? false;
   const coloured = isColoured(paper);
   const used = new Map<Colour, Set<string>>();
   const use = (colour: Colour, where: string): void => {
@@ -76,7 +76,7 @@ export function onStock(
 /** Inks that cannot be seen on this stock, and what could be done. */
 export function onStockSnags(job: Job, workshop: Workshop, { coloured, inks }: OnStock): readonly Snag[] {
   if (!coloured) return [];
-  const stock = workshop.stocks.find(({ id }) => id === job.stock.stockId)!;
+  const stock = stockOf(job, workshop);
   const card = `${stock.colourName.toLowerCase()} card`;
   const lost = inks.filter(({ fate }) => fate === 'vanishes');
   const moved = inks.filter(({ fate }) => fate === 'shifts');

@@ -1,7 +1,7 @@
 import { boxAround } from '../../../ground/geometry/box.ts';
 import { segment } from '../../../ground/geometry/path.ts';
 import { TOLERANCE_MM, type Box, type Point } from '../../../ground/geometry/types.ts';
-import { overlaps } from '../layout/machineMarks.ts';
+import { overlaps } from '../../../ground/geometry/box.ts';
 import { cutText } from '../../../job/cutText.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import type { Shape } from '../../../ground/scene/types.ts';

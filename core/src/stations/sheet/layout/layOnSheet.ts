@@ -6,7 +6,8 @@ import type { Mm } from '../../../ground/length/types.ts';
 import { cellsOf, type Cell } from '../../size/cell.ts';
 import type { OpenCard } from '../../size/openCard.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
-import { MARK_ROOM_MM, marginsWith, markPlaces, markRoom, overlaps } from './machineMarks.ts';
+import { MARK_ROOM_MM, marginsWith, markPlaces, markRoom } from './machineMarks.ts';
+import { overlaps } from '../../../ground/geometry/box.ts';
 import { ask } from './question.ts';
 import { outOfReach, type SheetSide } from './reach.ts';
 

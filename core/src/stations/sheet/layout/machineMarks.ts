@@ -39,9 +39,6 @@ export const markRoom = ({ xMm, yMm }: Point): Box => ({
   heightMm: MARK_ROOM_MM,
 });
 
-export const overlaps = (a: Box, b: Box): boolean =>
-  a.xMm < b.xMm + b.widthMm && b.xMm < a.xMm + a.widthMm && a.yMm < b.yMm + b.heightMm && b.yMm < a.yMm + a.heightMm;
-
 /** A solid square on its point: its middle is found well even by a poor eye. */
 export const drawMark = ({ xMm, yMm }: Point): Shape => ({
   kind: 'path',

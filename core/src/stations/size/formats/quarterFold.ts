@@ -41,6 +41,7 @@ function quarterForm({ widthMm, heightMm }: Finish): FoldedForm {
       widthMm: whole.widthMm,
       heightMm: whole.heightMm,
       outline: corners(whole),
+      cuts: [],
       panels: [
         panel('upperLeft', 'Upper left', 0, 0),
         panel('upperRight', 'Upper right', 1, 0),

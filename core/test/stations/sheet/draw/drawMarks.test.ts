@@ -1,12 +1,7 @@
 import { expect } from 'chai';
 import { drawSlug, drawTicks, shortTitle, slugWidthMm } from '../../../../src/stations/sheet/draw/drawMarks.ts';
-import {
-  drawMark,
-  markPlaces,
-  markRoom,
-  marginsWith,
-  overlaps,
-} from '../../../../src/stations/sheet/layout/machineMarks.ts';
+import { drawMark, markPlaces, markRoom, marginsWith } from '../../../../src/stations/sheet/layout/machineMarks.ts';
+import { overlaps } from '../../../../src/ground/geometry/box.ts';
 import { fenceSettings, largestRest } from '../../../../src/stations/sheet/layout/fenceSettings.ts';
 import { isOwnPass, passesOf, sayPlate } from '../../../../src/stations/sheet/layout/passes.ts';
 import { outOfReach } from '../../../../src/stations/sheet/layout/reach.ts';

@@ -1,7 +1,8 @@
 import { decide } from '../../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { layOnSheet } from '../../../../src/stations/sheet/layout/layOnSheet.ts';
-import { overlaps, markRoom } from '../../../../src/stations/sheet/layout/machineMarks.ts';
+import { overlaps } from '../../../../src/ground/geometry/box.ts';
+import { markRoom } from '../../../../src/stations/sheet/layout/machineMarks.ts';
 import { evenSides, grow } from '../../../../src/ground/geometry/box.ts';
 import { inkedWith, plan, sized, workshop } from '../../../support.ts';
 

@@ -1,4 +1,4 @@
-import type { Crease, FaceRule, FoldedForm, FoldStep, Blank, Panel } from '../../../../ground/fold/types.ts';
+import type { BlankCut, Crease, FaceRule, FoldedForm, FoldStep, Blank, Panel } from '../../../../ground/fold/types.ts';
 import { boxAround, corners } from '../../../../ground/geometry/box.ts';
 import { between, chordsAt, transposed, type Polygon } from '../../../../ground/geometry/polygon.ts';
 import type { Mm } from '../../../../ground/length/types.ts';
@@ -18,13 +18,18 @@ export interface StripCrease {
 /**
  * Panels side by side, left to right with the outside up, cut from one outline by upright creases.
  * @param outline the whole blank; left out, a rectangle
+ * @param cuts within it, in the finished blank’s own frame
  * @param axis `down` swaps x and y: the first panel is then the top one
  */
 export function strip(
   parts: readonly StripPart[],
   creases: readonly StripCrease[],
   heightMm: Mm,
-  { axis = 'across', outline }: { readonly axis?: 'across' | 'down'; readonly outline?: Polygon } = {},
+  {
+    axis = 'across',
+    outline,
+    cuts = [],
+  }: { readonly axis?: 'across' | 'down'; readonly outline?: Polygon; readonly cuts?: readonly BlankCut[] } = {},
 ): Blank {
   const edges = parts.reduce<readonly Mm[]>((at, part) => [...at, at.at(-1)! + part.widthMm], [0]);
   const whole = outline ?? corners({ xMm: 0, yMm: 0, widthMm: edges.at(-1)!, heightMm });
@@ -43,6 +48,7 @@ export function strip(
     heightMm: box.heightMm,
     outline: lay(whole),
     panels,
+    cuts,
     creases: creases.map(({ id, direction, shutDeg = 180 }, i): Crease => {
       const x = edges[i + 1]!;
       const [top, bottom] = outline ? reachAt(whole, x) : [0, heightMm];
