@@ -16,6 +16,7 @@ import { answerErrors, noSuchPlace } from './routes/refuse.ts';
 import { runRoutes } from './routes/runs.ts';
 import { sharedRoutes } from './routes/shared.ts';
 import { workshopRoutes } from './routes/workshop.ts';
+import { atHome, settleStudio, type FindStudio } from './studio.ts';
 
 /** The page may load nothing from outside and run nothing but its own files, and no other page may show or use it. */
 const pagePolicy = helmet({
@@ -46,12 +47,14 @@ export function makeApp({
   url,
   boss,
   webDir,
+  findStudio = atHome,
 }: {
   readonly pool: Pool;
   /** Of the same database, for processes beside this one. */
   readonly url: string;
   readonly boss: PgBoss;
   readonly webDir: string | null;
+  readonly findStudio?: FindStudio;
 }): Express {
   const app = express();
   const readers = new PictureReaders();
@@ -71,6 +74,7 @@ export function makeApp({
     await pool.query('select 1');
     response.json({ ok: true });
   });
+  app.use('/api', settleStudio(findStudio));
   app.use('/api/workshop', workshopRoutes(pool, drawers));
   app.use('/api/jobs', jobRoutes(pool, readers, drawers));
   app.use('/api/pictures', pictureRoutes(pool, readers));

@@ -1,11 +1,11 @@
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
-import { backupFolder, dailyBackup } from './backup/datedBackup.ts';
+import { backupFolder, dailyBackup, folderOf } from './backup/datedBackup.ts';
 import { HOURLY_QUEUE, NIGHTLY_QUEUE } from './queue.ts';
 import { removeOldExports } from './tables/exports.ts';
 import { thinRevisions } from './tables/jobs.ts';
 import { dropPictures } from './tables/pictures.ts';
-import { STUDIO_ID } from './tables/types.ts';
+import { studioIds } from './tables/studios.ts';
 
 /** Written files are kept for a weekend, so that a page left open still finds them. */
 const KEPT_HOURS = 72;
@@ -40,10 +40,13 @@ export async function nightly(pool: Pool, folder = backupFolder()): Promise<void
 }
 
 async function backUpToday(pool: Pool, folder: string): Promise<void> {
-  try {
-    await dailyBackup(pool, STUDIO_ID, folder, new Date());
-  } catch (problem) {
-    // The next hour tries again.
-    console.error(`Today’s backup could not be written to ${folder}: ${(problem as Error).message}`);
+  for (const studioId of await studioIds(pool)) {
+    const own = folderOf(studioId, folder);
+    try {
+      await dailyBackup(pool, studioId, own, new Date());
+    } catch (problem) {
+      // The next hour tries again.
+      console.error(`Today’s backup could not be written to ${own}: ${(problem as Error).message}`);
+    }
   }
 }

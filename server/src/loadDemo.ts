@@ -11,7 +11,8 @@ import { addJob } from './tables/jobs.ts';
 import { addPicture } from './tables/pictures.ts';
 import { addRun, addRunEvent } from './tables/runs.ts';
 import { addStudio } from './tables/studios.ts';
-import { inTransaction, STUDIO_ID, type Db } from './tables/types.ts';
+import { inTransaction, type Db } from './tables/types.ts';
+import { HOME_STUDIO_ID } from './studio.ts';
 
 const DEMO = fileURLToPath(new URL('../../demo/', import.meta.url));
 const DAY_MS = 86_400_000;
@@ -40,10 +41,10 @@ export async function loadDemo(pool: Pool): Promise<void> {
   if (!stored.ok) throw new Error(`demo workshop: ${stored.why}`);
   const workshop: Workshop = { ...stored.value, spoilLog: { good: 0, spoiled: 0 } };
   await inTransaction(pool, async (client) => {
-    if (!(await addStudio(client, STUDIO_ID, stored.value))) return;
+    if (!(await addStudio(client, HOME_STUDIO_ID, stored.value))) return;
     for (const entry of index.jobs) {
       const job = await readDemoJob(client, resolve(DEMO, entry.file), entry.dueInDays, workshop);
-      const { id } = (await addJob(client, STUDIO_ID, randomUUID(), job))!;
+      const { id } = (await addJob(client, HOME_STUDIO_ID, randomUUID(), job))!;
       if (entry.run) await addDemoRun(client, id, job, workshop, entry.run);
     }
   });
@@ -56,7 +57,7 @@ async function readDemoJob(db: Db, path: string, dueInDays: number | null, works
   for (const [id, { name, source }] of Object.entries(read.value.pictures)) {
     if (source.kind !== 'file') throw new Error(`${path}: demo pictures are files`);
     const picture = await readPicture(name, await readFile(resolve(dirname(path), source.file)));
-    await addPicture(db, STUDIO_ID, picture);
+    await addPicture(db, HOME_STUDIO_ID, picture);
     refs[id] = picture.ref;
   }
   const dueDate = dueInDays === null ? null : new Date(Date.now() + dueInDays * DAY_MS).toISOString().slice(0, 10);
@@ -73,12 +74,12 @@ async function addDemoRun(
   const { book } = await loadFonts();
   const { steps } = planJob(job, workshop, { typefaces: book, today: null }).make;
   const runId = randomUUID();
-  await addRun(db, STUDIO_ID, { id: runId, jobId, document: job, steps });
+  await addRun(db, HOME_STUDIO_ID, { id: runId, jobId, document: job, steps });
   const event = { cards: 1, cause: null, stepId: null, undoes: null, at: null };
   for (const step of steps.slice(0, run.stepsDone))
-    await addRunEvent(db, STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'step', stepId: step.id });
-  await addRunEvent(db, STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'good', cards: run.good });
+    await addRunEvent(db, HOME_STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'step', stepId: step.id });
+  await addRunEvent(db, HOME_STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'good', cards: run.good });
   for (const [cause, cards] of Object.entries(run.spoiled))
-    await addRunEvent(db, STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'spoiled', cards, cause });
-  if (run.finished) await addRunEvent(db, STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'finish' });
+    await addRunEvent(db, HOME_STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'spoiled', cards, cause });
+  if (run.finished) await addRunEvent(db, HOME_STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'finish' });
 }

@@ -19,7 +19,7 @@ import { readPicture } from '../src/pictures/readPicture.ts';
 import { addJob, findJob, listJobs, removeJob, saveJob } from '../src/tables/jobs.ts';
 import { addPicture, findPreview } from '../src/tables/pictures.ts';
 import { findStudio, saveWorkshop } from '../src/tables/studios.ts';
-import { STUDIO_ID } from '../src/tables/types.ts';
+import { HOME_STUDIO_ID } from '../src/studio.ts';
 import { otherDatabase } from './otherStudio.ts';
 import { Serving } from './serving.ts';
 import { workshop } from './support.ts';
@@ -45,12 +45,12 @@ class Shelf extends Writable {
 
 async function backupOf(pool: pg.Pool): Promise<Buffer> {
   const shelf = new Shelf();
-  await writeBackup(pool, STUDIO_ID, shelf);
+  await writeBackup(pool, HOME_STUDIO_ID, shelf);
   return Buffer.concat(shelf.pieces);
 }
 
 const restore = (pool: pg.Pool, bytes: Buffer, mode: RestoreMode = 'beside'): Promise<Restored> =>
-  restoreBackup(pool, STUDIO_ID, Readable.from([bytes]), { mode, read: readPicture });
+  restoreBackup(pool, HOME_STUDIO_ID, Readable.from([bytes]), { mode, read: readPicture });
 
 async function refusal(pool: pg.Pool, bytes: Buffer): Promise<string> {
   try {
@@ -109,17 +109,17 @@ describe('backup and restore', function () {
       .jpeg()
       .toBuffer();
     const picture = await readPicture('quay.jpg', photo);
-    await addPicture(serving.pool, STUDIO_ID, picture);
+    await addPicture(serving.pool, HOME_STUDIO_ID, picture);
     // More than are looked at in one go.
     for (let n = 1; n <= 120; n += 1)
-      await addPicture(serving.pool, STUDIO_ID, await readPicture(`buoy-${n}.svg`, drawing(300 + n)));
+      await addPicture(serving.pool, HOME_STUDIO_ID, await readPicture(`buoy-${n}.svg`, drawing(300 + n)));
     const id = randomUUID();
     const job = changeJob(titled('Möwen & “tides” 🦭'), [decide((job) => job.pictures, { quay: picture.ref })]);
-    await addJob(serving.pool, STUDIO_ID, id, job);
-    await saveJob(serving.pool, STUDIO_ID, id, titled('second thoughts'), 1);
+    await addJob(serving.pool, HOME_STUDIO_ID, id, job);
+    await saveJob(serving.pool, HOME_STUDIO_ID, id, titled('second thoughts'), 1);
     const away = randomUUID();
-    await addJob(serving.pool, STUDIO_ID, away, titled('put away'));
-    await removeJob(serving.pool, STUDIO_ID, away);
+    await addJob(serving.pool, HOME_STUDIO_ID, away, titled('put away'));
+    await removeJob(serving.pool, HOME_STUDIO_ID, away);
 
     const bytes = await backupOf(serving.pool);
     const came = await restore(other.pool, bytes);
@@ -129,7 +129,7 @@ describe('backup and restore', function () {
     // And what is written of it again is the same file.
     expect((await backupOf(other.pool)).equals(bytes)).to.equal(true);
     expect(
-      (await findPreview(other.pool, STUDIO_ID, picture.ref.sha256))!.bytes.equals(picture.preview.bytes),
+      (await findPreview(other.pool, HOME_STUDIO_ID, picture.ref.sha256))!.bytes.equals(picture.preview.bytes),
     ).to.equal(true);
   });
 
@@ -138,7 +138,7 @@ describe('backup and restore', function () {
       '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><rect width="9" height="9"/></svg>',
     );
     const picture = await readPicture('buoy.svg', drawing);
-    await addPicture(serving.pool, STUDIO_ID, picture);
+    await addPicture(serving.pool, HOME_STUDIO_ID, picture);
     const response = await fetch(`${serving.base}/backups/now`);
     expect(response.headers.get('content-disposition')).to.match(/filename="?saltmarsh-lane-\d{4}-\d\d-\d\d\.tar\.gz/);
     const bytes = Buffer.from(await response.arrayBuffer());
@@ -153,44 +153,45 @@ describe('backup and restore', function () {
 
   it('stands beside what is there and writes over nothing', async () => {
     const [kept, changed, lost] = [randomUUID(), randomUUID(), randomUUID()];
-    for (const id of [kept, changed, lost]) await addJob(serving.pool, STUDIO_ID, id, titled(`job ${id.slice(0, 4)}`));
-    const before = (await findStudio(serving.pool, STUDIO_ID))!;
+    for (const id of [kept, changed, lost])
+      await addJob(serving.pool, HOME_STUDIO_ID, id, titled(`job ${id.slice(0, 4)}`));
+    const before = (await findStudio(serving.pool, HOME_STUDIO_ID))!;
     const bytes = await backupOf(serving.pool);
-    await saveJob(serving.pool, STUDIO_ID, changed, titled('newer'), 1);
-    await removeJob(serving.pool, STUDIO_ID, kept);
+    await saveJob(serving.pool, HOME_STUDIO_ID, changed, titled('newer'), 1);
+    await removeJob(serving.pool, HOME_STUDIO_ID, kept);
     await serving.pool.query('delete from job_revisions where job_id = $1', [lost]);
     await serving.pool.query('delete from jobs where id = $1', [lost]);
     // A stock gone from the shelf, and another dearer.
     const [gone, dearer, ...rest] = before.workshop.stocks;
     const shop = { ...before.workshop, hourlyMinor: 4321, stocks: [{ ...dearer!, sheetPriceMinor: 99_999 }, ...rest] };
-    await saveWorkshop(serving.pool, STUDIO_ID, shop, before.version);
+    await saveWorkshop(serving.pool, HOME_STUDIO_ID, shop, before.version);
 
     const came = await restore(serving.pool, bytes);
     expect(came).to.include({ jobs: 1, beside: 1, things: 1, pictures: 0, runs: 0 });
-    const jobs = await listJobs(serving.pool, STUDIO_ID);
+    const jobs = await listJobs(serving.pool, HOME_STUDIO_ID);
     expect(jobs.find(({ id }) => id === changed)!.document.brief.title).to.equal('newer');
     expect(jobs.map(({ document }) => document.brief.title)).to.include(`job ${changed.slice(0, 4)} (from the backup)`);
     expect(jobs.map(({ id }) => id)).to.include.members([kept, lost]);
-    const now = (await findStudio(serving.pool, STUDIO_ID))!.workshop;
+    const now = (await findStudio(serving.pool, HOME_STUDIO_ID))!.workshop;
     expect(now).to.deep.include({ hourlyMinor: 4321 });
     expect(now.stocks.find(({ id }) => id === dearer!.id)!.sheetPriceMinor).to.equal(99_999);
     expect(now.stocks.at(-1)).to.deep.equal(gone);
     // Once more adds nothing: the copy of what differs stands beside already.
     expect(await restore(serving.pool, bytes)).to.include({ jobs: 0, things: 0, beside: 0 });
-    const { version } = (await findStudio(serving.pool, STUDIO_ID))!;
-    await saveWorkshop(serving.pool, STUDIO_ID, before.workshop, version);
+    const { version } = (await findStudio(serving.pool, HOME_STUDIO_ID))!;
+    await saveWorkshop(serving.pool, HOME_STUDIO_ID, before.workshop, version);
   });
 
   it('takes the place of what is there when asked to', async () => {
     const bytes = await backupOf(serving.pool);
     await restore(other.pool, bytes);
     const extra = randomUUID();
-    await addJob(other.pool, STUDIO_ID, extra, titled('made since'));
-    const studio = (await findStudio(other.pool, STUDIO_ID))!;
-    await saveWorkshop(other.pool, STUDIO_ID, { ...studio.workshop, hourlyMinor: 1 }, studio.version);
+    await addJob(other.pool, HOME_STUDIO_ID, extra, titled('made since'));
+    const studio = (await findStudio(other.pool, HOME_STUDIO_ID))!;
+    await saveWorkshop(other.pool, HOME_STUDIO_ID, { ...studio.workshop, hourlyMinor: 1 }, studio.version);
     await restore(other.pool, bytes, 'instead');
-    expect(await findJob(other.pool, STUDIO_ID, extra)).to.equal(null);
-    const after = (await findStudio(other.pool, STUDIO_ID))!;
+    expect(await findJob(other.pool, HOME_STUDIO_ID, extra)).to.equal(null);
+    const after = (await findStudio(other.pool, HOME_STUDIO_ID))!;
     expect(after.workshop).to.deep.equal(studio.workshop);
     // A page that still holds the workshop of before is told so.
     expect(after.version).to.be.above(studio.version);
@@ -281,11 +282,11 @@ describe('backup and restore', function () {
       'mild.svg',
       Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 7 7"><rect width="7" height="7"/></svg>'),
     );
-    await addPicture(serving.pool, STUDIO_ID, mild);
+    await addPicture(serving.pool, HOME_STUDIO_ID, mild);
     const id = randomUUID();
     await addJob(
       serving.pool,
-      STUDIO_ID,
+      HOME_STUDIO_ID,
       id,
       changeJob(titled('evil'), [decide((job) => job.pictures, { a: mild.ref })]),
     );
@@ -302,11 +303,11 @@ describe('backup and restore', function () {
     });
     const came = await restore(other.pool, bytes);
     expect(came.lost).to.deep.equal([]);
-    const shown = (await findJob(other.pool, STUDIO_ID, id))!.document.pictures.a!.sha256;
+    const shown = (await findJob(other.pool, HOME_STUDIO_ID, id))!.document.pictures.a!.sha256;
     expect(shown).to.not.equal(sha(evil));
-    const stored = (await findPreview(other.pool, STUDIO_ID, shown))!.bytes.toString();
+    const stored = (await findPreview(other.pool, HOME_STUDIO_ID, shown))!.bytes.toString();
     expect(stored).to.contain('<rect').and.not.contain('script');
-    expect(await findPreview(other.pool, STUDIO_ID, sha(evil))).to.equal(null);
+    expect(await findPreview(other.pool, HOME_STUDIO_ID, sha(evil))).to.equal(null);
   });
 
   it('is of one moment, and waits for whoever takes it: 24 MB of picture are never all in memory', async () => {
@@ -314,15 +315,15 @@ describe('backup and restore', function () {
       .png({ compressionLevel: 0 })
       .toBuffer();
     const picture = await readPicture('noise.png', noise);
-    await addPicture(serving.pool, STUDIO_ID, picture);
+    await addPicture(serving.pool, HOME_STUDIO_ID, picture);
     const shelf = new Shelf();
     shelf.holding = true;
-    const writing = writeBackup(serving.pool, STUDIO_ID, shelf);
+    const writing = writeBackup(serving.pool, HOME_STUDIO_ID, shelf);
     // Long enough to have gone on, had it not been held: what is written later would be written by now.
     for (let looks = 0; looks < 20; looks += 1) await pause(30);
     expect(shelf.size).to.be.below(2_000_000);
     const late = randomUUID();
-    await addJob(serving.pool, STUDIO_ID, late, titled('saved meanwhile'));
+    await addJob(serving.pool, HOME_STUDIO_ID, late, titled('saved meanwhile'));
     shelf.letGo();
     await writing;
     await rewritten(Buffer.concat(shelf.pieces), (entries) => {
@@ -338,9 +339,9 @@ describe('backup and restore', function () {
       await restore(source.pool, await backupOf(serving.pool), 'beside');
       for (let i = 0; i < 1000; i += 1) {
         const id = randomUUID();
-        await addJob(source.pool, STUDIO_ID, id, titled(`tide table ${i}`));
+        await addJob(source.pool, HOME_STUDIO_ID, id, titled(`tide table ${i}`));
         for (let version = 1; version < 4; version += 1)
-          await saveJob(source.pool, STUDIO_ID, id, titled(`tide table ${i}, thought ${version}`), version);
+          await saveJob(source.pool, HOME_STUDIO_ID, id, titled(`tide table ${i}, thought ${version}`), version);
       }
       const bytes = await backupOf(source.pool);
       const came = await restore(other.pool, bytes);
@@ -361,8 +362,8 @@ describe('backup and restore', function () {
     it('are made once a day, seven are kept, and other files in the folder are let be', async () => {
       writeFileSync(join(folder, 'my-own.tar.gz'), 'mine');
       for (let n = 1; n <= 9; n += 1) {
-        expect(await dailyBackup(serving.pool, STUDIO_ID, folder, day(n))).to.equal(true);
-        expect(await dailyBackup(serving.pool, STUDIO_ID, folder, day(n))).to.equal(false);
+        expect(await dailyBackup(serving.pool, HOME_STUDIO_ID, folder, day(n))).to.equal(true);
+        expect(await dailyBackup(serving.pool, HOME_STUDIO_ID, folder, day(n))).to.equal(false);
       }
       const days = [3, 4, 5, 6, 7, 8, 9].map((n) => `studio-2026-11-0${n}.tar.gz`);
       expect(readdirSync(folder).sort()).to.deep.equal(['my-own.tar.gz', ...days]);
@@ -374,19 +375,19 @@ describe('backup and restore', function () {
     });
 
     it('are made once where two ask at the same moment, and leave nothing half written', async () => {
-      await Promise.all([1, 2, 3].map(() => dailyBackup(serving.pool, STUDIO_ID, folder, day(1))));
+      await Promise.all([1, 2, 3].map(() => dailyBackup(serving.pool, HOME_STUDIO_ID, folder, day(1))));
       expect(readdirSync(folder)).to.deep.equal(['studio-2026-11-01.tar.gz']);
       await restore(other.pool, readFileSync(join(folder, 'studio-2026-11-01.tar.gz')));
     });
 
     it('let nothing old go for one that could not be written', async () => {
-      for (let n = 1; n <= 7; n += 1) await dailyBackup(serving.pool, STUDIO_ID, folder, day(n));
+      for (let n = 1; n <= 7; n += 1) await dailyBackup(serving.pool, HOME_STUDIO_ID, folder, day(n));
       const failing = {
         query: () => Promise.resolve({ rows: [{ workshop: {}, workshop_version: 1 }] }),
         connect: () => Promise.reject(new Error('no space left')),
       } as unknown as pg.Pool;
       let said = '';
-      await dailyBackup(failing, STUDIO_ID, folder, day(8)).catch((problem: Error) => (said = problem.message));
+      await dailyBackup(failing, HOME_STUDIO_ID, folder, day(8)).catch((problem: Error) => (said = problem.message));
       expect(said).to.equal('no space left');
       await letOldGo(folder);
       expect(readdirSync(folder)).to.have.length(7);

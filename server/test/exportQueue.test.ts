@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { newJob } from '@zippy/core';
 import { addExport, findExport } from '../src/tables/exports.ts';
 import { addJob } from '../src/tables/jobs.ts';
-import { STUDIO_ID } from '../src/tables/types.ts';
+import { HOME_STUDIO_ID } from '../src/studio.ts';
 import { doExport, takeOver } from '../src/workExports.ts';
 import { Serving } from './serving.ts';
 import { workshop } from './support.ts';
@@ -16,9 +16,9 @@ describe('work that is queued', function () {
   async function left(state: string, silentSeconds: number): Promise<string> {
     const { pool } = serving;
     const [jobId, id] = [randomUUID(), randomUUID()];
-    await addJob(pool, STUDIO_ID, jobId, newJob('Harbour lights', workshop));
+    await addJob(pool, HOME_STUDIO_ID, jobId, newJob('Harbour lights', workshop));
     const document = newJob('Harbour lights', workshop);
-    await addExport(pool, STUDIO_ID, { id, jobId, document, what: 'ticket', format: 'csv' });
+    await addExport(pool, HOME_STUDIO_ID, { id, jobId, document, what: 'ticket', format: 'csv' });
     await pool.query('update exports set state = $2, beat_at = now() - make_interval(secs => $3) where id = $1', [
       id,
       state,
@@ -26,7 +26,7 @@ describe('work that is queued', function () {
     ]);
     return id;
   }
-  const stateOf = async (id: string): Promise<string> => (await findExport(serving.pool, STUDIO_ID, id))!.state;
+  const stateOf = async (id: string): Promise<string> => (await findExport(serving.pool, HOME_STUDIO_ID, id))!.state;
 
   it('is taken over once its worker has gone silent, and not while it is heard of', async () => {
     const [silent, busy] = [await left('working', 21), await left('working', 5)];
@@ -34,14 +34,14 @@ describe('work that is queued', function () {
     for (let tries = 0; tries < 200 && (await stateOf(silent)) !== 'done'; tries += 1)
       await new Promise((next) => setTimeout(next, 50));
     expect([await stateOf(silent), await stateOf(busy)]).to.deep.equal(['done', 'working']);
-    expect((await findExport(serving.pool, STUDIO_ID, silent))!.files).to.have.length(1);
+    expect((await findExport(serving.pool, HOME_STUDIO_ID, silent))!.files).to.have.length(1);
   });
 
   it('is given up once three workers have gone silent over it, with what to look for', async () => {
     const id = await left('working', 30);
     await serving.pool.query('update exports set attempts = 3 where id = $1', [id]);
     await takeOver(serving.boss, serving.pool);
-    const given = (await findExport(serving.pool, STUDIO_ID, id))!;
+    const given = (await findExport(serving.pool, HOME_STUDIO_ID, id))!;
     expect([given.state, given.message]).to.satisfy(
       ([state, message]: readonly string[]) => state === 'failed' && /far too complicated/.test(message!),
     );
@@ -49,10 +49,10 @@ describe('work that is queued', function () {
 
   it('is done once, by whichever of several workers comes to it first', async () => {
     const id = await left('waiting', 0);
-    await Promise.all([1, 2, 3].map(() => doExport(serving.pool, { studioId: STUDIO_ID, exportId: id })));
+    await Promise.all([1, 2, 3].map(() => doExport(serving.pool, { studioId: HOME_STUDIO_ID, exportId: id })));
     expect(await stateOf(id)).to.equal('done');
     // One row of files, and nothing that is done is done again.
-    await doExport(serving.pool, { studioId: STUDIO_ID, exportId: id });
+    await doExport(serving.pool, { studioId: HOME_STUDIO_ID, exportId: id });
     const { rows } = await serving.pool.query<{ files: number }>(
       'select count(*)::int as files from export_files where export_id = $1',
       [id],
@@ -62,7 +62,7 @@ describe('work that is queued', function () {
 
   it('is written with its queue’s job or not at all', async () => {
     const jobId = randomUUID();
-    await addJob(serving.pool, STUDIO_ID, jobId, newJob('Harbour lights', workshop));
+    await addJob(serving.pool, HOME_STUDIO_ID, jobId, newJob('Harbour lights', workshop));
     const count = async (): Promise<number> => {
       const { rows } = await serving.pool.query<{ n: number }>(
         'select count(*)::int as n from exports where job_id = $1',

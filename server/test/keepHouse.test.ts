@@ -8,7 +8,7 @@ import { hourly, nightly } from '../src/keepHouse.ts';
 import { readPicture } from '../src/pictures/readPicture.ts';
 import { addJob, saveJob, thinRevisions } from '../src/tables/jobs.ts';
 import { addPicture, dropPictures, findPicture, missingPictures } from '../src/tables/pictures.ts';
-import { STUDIO_ID } from '../src/tables/types.ts';
+import { HOME_STUDIO_ID } from '../src/studio.ts';
 import { Serving } from './serving.ts';
 import { workshop } from './support.ts';
 
@@ -19,9 +19,9 @@ describe('what is old and of no use any more', function () {
   /** A job whose revisions were saved so many days ago, in the order of their versions. */
   async function jobOf(daysAgo: readonly number[]): Promise<string> {
     const id = randomUUID();
-    await addJob(serving.pool, STUDIO_ID, id, newJob('old', workshop));
+    await addJob(serving.pool, HOME_STUDIO_ID, id, newJob('old', workshop));
     for (let version = 1; version < daysAgo.length; version += 1)
-      await saveJob(serving.pool, STUDIO_ID, id, newJob(`old ${version}`, workshop), version);
+      await saveJob(serving.pool, HOME_STUDIO_ID, id, newJob(`old ${version}`, workshop), version);
     for (const [i, days] of daysAgo.entries())
       await serving.pool.query(
         'update job_revisions set saved_at = now() - make_interval(secs => $3) where job_id = $1 and version = $2',
@@ -68,7 +68,7 @@ describe('what is old and of no use any more', function () {
     const stored = async (n: number): Promise<Awaited<ReturnType<typeof readPicture>>['ref']> => {
       const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${n} 9"><rect width="9" height="9"/></svg>`;
       const picture = await readPicture(`p${n}.svg`, Buffer.from(svg));
-      await addPicture(serving.pool, STUDIO_ID, picture);
+      await addPicture(serving.pool, HOME_STUDIO_ID, picture);
       return picture.ref;
     };
     const [inJob, inRevision, inRun, unnamed, recent] = [
@@ -80,13 +80,13 @@ describe('what is old and of no use any more', function () {
     ];
     const showing = (ref: typeof inJob): Job =>
       changeJob(newJob('shows', workshop), [decide((job) => job.pictures, { p: ref })]);
-    await addJob(serving.pool, STUDIO_ID, randomUUID(), showing(inJob));
+    await addJob(serving.pool, HOME_STUDIO_ID, randomUUID(), showing(inJob));
     const id = randomUUID();
-    await addJob(serving.pool, STUDIO_ID, id, showing(inRevision));
-    await saveJob(serving.pool, STUDIO_ID, id, newJob('shows no more', workshop), 1);
+    await addJob(serving.pool, HOME_STUDIO_ID, id, showing(inRevision));
+    await saveJob(serving.pool, HOME_STUDIO_ID, id, newJob('shows no more', workshop), 1);
     await serving.pool.query(
       "insert into runs (id, studio_id, job_id, document, steps, wanted) values ($1, $2, $3, $4, '[]', 1)",
-      [randomUUID(), STUDIO_ID, id, JSON.stringify(showing(inRun))],
+      [randomUUID(), HOME_STUDIO_ID, id, JSON.stringify(showing(inRun))],
     );
     const unnamedFor = (days: number, ...refs: readonly (typeof inJob)[]): Promise<unknown> =>
       serving.pool.query('update pictures set named_at = now() - make_interval(days => $2) where sha256 = any ($1)', [
@@ -97,7 +97,7 @@ describe('what is old and of no use any more', function () {
     await unnamedFor(30, recent);
     expect(await dropPictures(serving.pool, 31)).to.equal(1);
     const here = async (ref: typeof inJob): Promise<boolean> =>
-      (await findPicture(serving.pool, STUDIO_ID, ref.sha256)) !== null;
+      (await findPicture(serving.pool, HOME_STUDIO_ID, ref.sha256)) !== null;
     expect(await here(unnamed)).to.equal(false);
     for (const ref of [inJob, inRevision, inRun, recent]) expect(await here(ref), ref.name).to.equal(true);
     // Its month begins anew when a save names it, or it is brought in again.
@@ -105,7 +105,7 @@ describe('what is old and of no use any more', function () {
     const again = await stored(907);
     await unnamedFor(40, again);
     await stored(907);
-    expect(await missingPictures(serving.pool, STUDIO_ID, [recent.sha256, unnamed.sha256])).to.deep.equal([
+    expect(await missingPictures(serving.pool, HOME_STUDIO_ID, [recent.sha256, unnamed.sha256])).to.deep.equal([
       unnamed.sha256,
     ]);
     expect(await dropPictures(serving.pool, 31)).to.equal(0);

@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import type { Pool } from 'pg';
 import type { KeptBackup } from '@zippy/core/contract';
 import { findStudio } from '../tables/studios.ts';
+import { HOME_STUDIO_ID } from '../studio.ts';
 import type { Counts } from './types.ts';
 import { writeBackup } from './writeBackup.ts';
 
@@ -13,6 +14,10 @@ import { writeBackup } from './writeBackup.ts';
 export const backupFolder = (): string =>
   process.env.ZIPPY_BACKUPS ??
   join(process.env.ZIPPY_DATA ?? fileURLToPath(new URL('../../../.data', import.meta.url)), 'backups');
+
+/** Each studio’s backups lie in a folder of their own, and those of the first one where they always were. */
+export const folderOf = (studioId: string, folder = backupFolder()): string =>
+  studioId === HOME_STUDIO_ID ? folder : join(folder, studioId);
 
 const DAY_MS = 86_400_000;
 
@@ -63,8 +68,11 @@ export async function backupTo(pool: Pool, studioId: string, path: string): Prom
 /** Lets the oldest of each kind go, and what a power cut left half written. */
 export async function letOldGo(folder: string): Promise<void> {
   const names = await readdir(folder);
-  for (const one of names.filter((name) => name.endsWith('.part')))
-    if (Date.now() - (await stat(join(folder, one))).mtimeMs > DAY_MS) await rm(join(folder, one), { force: true });
+  for (const one of names.filter((name) => name.endsWith('.part'))) {
+    // Another that writes just now may have given it its name meanwhile.
+    const found = await stat(join(folder, one)).catch(() => null);
+    if (found && Date.now() - found.mtimeMs > DAY_MS) await rm(join(folder, one), { force: true });
+  }
   for (const { pattern, most } of KEPT) {
     // Their names say when they were made.
     const newestFirst = names

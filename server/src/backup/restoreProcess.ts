@@ -4,8 +4,8 @@ import type { Pool } from 'pg';
 import { migrate, openPool, waitForDatabase } from '../database.ts';
 import { PictureReaders } from '../pictures/pictureReaders.ts';
 import { findStudio } from '../tables/studios.ts';
-import { STUDIO_ID } from '../tables/types.ts';
-import { backupFolder, backupTo, dayOf, letOldGo } from './datedBackup.ts';
+import { HOME_STUDIO_ID } from '../studio.ts';
+import { backupTo, dayOf, folderOf, letOldGo } from './datedBackup.ts';
 import { restoreBackup, type RestoreMode } from './restoreBackup.ts';
 import { sayRestored } from './sayRestored.ts';
 import { BackupRefused, REFUSED } from './types.ts';
@@ -15,6 +15,7 @@ import { BackupRefused, REFUSED } from './types.ts';
  * standard error why it could not; then nothing was changed.
  */
 const url = process.env.DATABASE_URL!;
+const studioId = process.env.ZIPPY_STUDIO ?? HOME_STUDIO_ID;
 const args = process.argv.slice(2);
 const mode: RestoreMode = args.includes('--instead') ? 'instead' : 'beside';
 const path = args.find((arg) => !arg.startsWith('-'))!;
@@ -24,9 +25,9 @@ try {
   await waitForDatabase(url);
   await migrate(url);
   const pool = openPool(url);
-  const before = mode === 'instead' && (await findStudio(pool, STUDIO_ID)) ? await keepBefore(pool) : null;
+  const before = mode === 'instead' && (await findStudio(pool, studioId)) ? await keepBefore(pool) : null;
   try {
-    const restored = await restoreBackup(pool, STUDIO_ID, file.createReadStream(), {
+    const restored = await restoreBackup(pool, studioId, file.createReadStream(), {
       mode,
       read: (name, bytes) => readers.read(name, bytes),
     });
@@ -48,9 +49,9 @@ try {
 async function keepBefore(pool: Pool): Promise<string> {
   const now = new Date();
   const time = now.toTimeString().slice(0, 8).replaceAll(':', '');
-  const kept = join(backupFolder(), `before-restore-${dayOf(now)}-${time}.tar.gz`);
+  const kept = join(folderOf(studioId), `before-restore-${dayOf(now)}-${time}.tar.gz`);
   await mkdir(dirname(kept), { recursive: true });
-  await backupTo(pool, STUDIO_ID, kept);
+  await backupTo(pool, studioId, kept);
   return kept;
 }
 

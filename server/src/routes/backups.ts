@@ -9,34 +9,34 @@ import { fileURLToPath } from 'node:url';
 import { Router } from 'express';
 import type { Pool } from 'pg';
 import type { BackupsKept } from '@zippy/core/contract';
-import { backupFolder, dayOf, listBackups } from '../backup/datedBackup.ts';
+import { dayOf, folderOf, listBackups } from '../backup/datedBackup.ts';
 import { REFUSED } from '../backup/types.ts';
 import { fileStem } from '../exports/index.ts';
 import { findStudio } from '../tables/studios.ts';
-import { STUDIO_ID } from '../tables/types.ts';
+import { studioOf } from '../studio.ts';
 import { Refusal } from './refuse.ts';
 
 /** @param url of the database: backups are written and read by processes of their own, beside the one that answers */
 export function backupRoutes(pool: Pool, url: string): Router {
   const router = Router();
-  const start = (file: string, args: readonly string[]) =>
+  const start = (studioId: string, file: string, args: readonly string[]) =>
     spawn(
       process.execPath,
       ['--import', 'tsx', fileURLToPath(new URL(`../backup/${file}`, import.meta.url)), ...args],
-      { stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, DATABASE_URL: url } },
+      { stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, DATABASE_URL: url, ZIPPY_STUDIO: studioId } },
     );
 
   router.get('/', async (_request, response) => {
-    const folder = backupFolder();
+    const folder = folderOf(studioOf(response));
     response.json({ folder, kept: await listBackups(folder) } satisfies BackupsKept);
   });
 
   router.get('/now', async (_request, response) => {
-    const studio = await findStudio(pool, STUDIO_ID);
+    const studio = await findStudio(pool, studioOf(response));
     response
       .type('application/gzip')
       .attachment(`${fileStem(studio?.workshop.studioName ?? 'studio')}-${dayOf(new Date())}.tar.gz`);
-    const writer = start('backupProcess.ts', []);
+    const writer = start(studioOf(response), 'backupProcess.ts', []);
     // Whoever stops reading needs it no more.
     response.once('close', () => writer.kill('SIGTERM'));
     const failed = text(writer.stderr);
@@ -54,12 +54,15 @@ export function backupRoutes(pool: Pool, url: string): Router {
   router.post('/restore', async (request, response) => {
     const { mode } = request.query;
     if (mode !== 'beside' && mode !== 'instead') throw new Refusal(400, 'mode wants beside or instead.', 'mode');
-    const folder = backupFolder();
+    const folder = folderOf(studioOf(response));
     await mkdir(folder, { recursive: true });
     const path = join(folder, `incoming-${randomUUID()}.part`);
     try {
       await pipeline(request, createWriteStream(path, { mode: 0o600 }));
-      const reader = start('restoreProcess.ts', [path, ...(mode === 'instead' ? ['--instead'] : [])]);
+      const reader = start(studioOf(response), 'restoreProcess.ts', [
+        path,
+        ...(mode === 'instead' ? ['--instead'] : []),
+      ]);
       const [code, said, problem] = await Promise.all([
         new Promise<number | null>((done) => reader.once('exit', done)),
         text(reader.stdout),

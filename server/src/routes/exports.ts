@@ -8,7 +8,8 @@ import { EXPORT_QUEUE, type ExportJob } from '../queue.ts';
 import { addExport, cancelExport, findExport, findExportFile } from '../tables/exports.ts';
 import { findJob } from '../tables/jobs.ts';
 import { countWorkers } from '../tables/workers.ts';
-import { inTransaction, STUDIO_ID } from '../tables/types.ts';
+import { inTransaction } from '../tables/types.ts';
+import { studioOf } from '../studio.ts';
 import { ID, isId } from '../fields.ts';
 import { body, notFound, Refusal } from './refuse.ts';
 
@@ -38,21 +39,21 @@ export function exportRoutes(pool: Pool, boss: PgBoss): Router {
         formats ? 'format' : 'what',
       );
     }
-    const job = await findJob(pool, STUDIO_ID, jobId);
+    const job = await findJob(pool, studioOf(response), jobId);
     if (!job) throw notFound('job');
     const id = randomUUID();
     // The row and the queue’s job are there together or not at all.
     await inTransaction(pool, async (client) => {
-      await addExport(client, STUDIO_ID, { id, jobId, document: job.document, what, format });
+      await addExport(client, studioOf(response), { id, jobId, document: job.document, what, format });
       const db = { executeSql: (text: string, values: unknown[]) => client.query(text, values) };
-      await boss.send(EXPORT_QUEUE, { studioId: STUDIO_ID, exportId: id } satisfies ExportJob, { db });
+      await boss.send(EXPORT_QUEUE, { studioId: studioOf(response), exportId: id } satisfies ExportJob, { db });
     });
-    response.status(202).json(await findExport(pool, STUDIO_ID, id));
+    response.status(202).json(await findExport(pool, studioOf(response), id));
   });
 
   router.get('/:id', async (request, response) => {
     if (!isId(request.params.id)) throw notFound('export');
-    const found = await findExport(pool, STUDIO_ID, request.params.id);
+    const found = await findExport(pool, studioOf(response), request.params.id);
     if (!found) throw notFound('export');
     const waitsInVain = found.state === 'waiting' && (await countWorkers(pool)) === 0;
     response.json({ ...found, waitsInVain } satisfies ExportRow);
@@ -60,8 +61,9 @@ export function exportRoutes(pool: Pool, boss: PgBoss): Router {
 
   // Asked twice, or too late, it changes nothing.
   router.delete('/:id', async (request, response) => {
-    if (!isId(request.params.id) || !(await findExport(pool, STUDIO_ID, request.params.id))) throw notFound('export');
-    await cancelExport(pool, STUDIO_ID, request.params.id);
+    if (!isId(request.params.id) || !(await findExport(pool, studioOf(response), request.params.id)))
+      throw notFound('export');
+    await cancelExport(pool, studioOf(response), request.params.id);
     response.status(204).end();
   });
 
@@ -69,7 +71,7 @@ export function exportRoutes(pool: Pool, boss: PgBoss): Router {
     const number = Number(request.params.number);
     if (!isId(request.params.id) || !(Number.isInteger(number) && number >= 0 && number <= MOST_FILES))
       throw notFound('file');
-    const file = await findExportFile(pool, STUDIO_ID, request.params.id, number);
+    const file = await findExportFile(pool, studioOf(response), request.params.id, number);
     if (!file) throw notFound('file');
     response.type(file.mime).set('Content-Disposition', `attachment; filename="${file.name}"`).send(file.bytes);
   });

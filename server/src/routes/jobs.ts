@@ -10,7 +10,7 @@ import { loadPlacedPictures } from '../pictures/placed.ts';
 import { addJob, findJob, listJobs, listPutAway, removeJob, restoreJob, saveJob } from '../tables/jobs.ts';
 import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts';
 import { benchByJob } from '../tables/runs.ts';
-import { STUDIO_ID } from '../tables/types.ts';
+import { studioOf } from '../studio.ts';
 import { loadWorkshop } from '../workshop.ts';
 import { ID, isId, VERSION } from '../fields.ts';
 import { jobFileBody } from './jobFileBody.ts';
@@ -25,9 +25,9 @@ export const jobId = (value: unknown): string => {
 };
 
 /** Pictures a job names must be here before it is saved, or it could never be printed. */
-async function checkPictures(pool: Pool, job: Job): Promise<void> {
+async function checkPictures(pool: Pool, studioId: string, job: Job): Promise<void> {
   const byHash = new Map(Object.entries(job.pictures).map(([id, ref]) => [ref.sha256, id]));
-  const missing = await missingPictures(pool, STUDIO_ID, [...byHash.keys()]);
+  const missing = await missingPictures(pool, studioId, [...byHash.keys()]);
   if (missing.length > 0) {
     const field = `pictures.${byHash.get(missing[0]!)}`;
     throw new Refusal(422, `${field} names a picture that is not stored; upload it first.`, field);
@@ -35,8 +35,8 @@ async function checkPictures(pool: Pool, job: Job): Promise<void> {
 }
 
 /** @throws Refusal for the id of a job that was put away, which is brought back and not written over */
-async function added(pool: Pool, id: string, job: Job): Promise<StoredJob> {
-  const row = await addJob(pool, STUDIO_ID, id, job);
+async function added(pool: Pool, studioId: string, id: string, job: Job): Promise<StoredJob> {
+  const row = await addJob(pool, studioId, id, job);
   if (!row)
     throw new Refusal(409, 'id belongs to a job that was put away; bring that one back, or use a new id.', 'id');
   return row;
@@ -48,9 +48,9 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
 
   router.get('/', async (_request, response) => {
     const [jobs, bench, putAway] = await Promise.all([
-      listJobs(pool, STUDIO_ID),
-      benchByJob(pool, STUDIO_ID),
-      listPutAway(pool, STUDIO_ID),
+      listJobs(pool, studioOf(response)),
+      benchByJob(pool, studioOf(response)),
+      listPutAway(pool, studioOf(response)),
     ]);
     response.json({ jobs, bench, putAway } satisfies JobsOnTheWall);
   });
@@ -58,8 +58,8 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
   router.post('/', json, async (request, response) => {
     const { id, document } = body<{ id: string; document: unknown }>(newJobSchema, request.body);
     const job = accept(checkJob(document));
-    await checkPictures(pool, job);
-    response.status(201).json(await added(pool, id, job));
+    await checkPictures(pool, studioOf(response), job);
+    response.status(201).json(await added(pool, studioOf(response), id, job));
   });
 
   // A whole job file, pictures and all.
@@ -68,7 +68,7 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
       Joi.object({ id: ID.required(), file: Joi.any().required() }),
       request.body,
     );
-    const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
+    const { value: workshop } = await loadWorkshop(pool, studioOf(response));
     const read = accept(readJobFile(file, workshop));
     const refs: Record<string, PictureRef> = {};
     for (const [pictureId, { name, source }] of Object.entries(read.pictures)) {
@@ -81,19 +81,19 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
       if (source.kind === 'stored') refs[pictureId] = source.ref;
       else {
         const picture = await readers.read(name, Buffer.from(source.base64, 'base64'));
-        await addPicture(pool, STUDIO_ID, picture);
+        await addPicture(pool, studioOf(response), picture);
         refs[pictureId] = picture.ref;
       }
     }
     const job = accept(checkJob({ ...read.job, pictures: refs }));
-    await checkPictures(pool, job);
-    response.status(201).json(await added(pool, id, job));
+    await checkPictures(pool, studioOf(response), job);
+    response.status(201).json(await added(pool, studioOf(response), id, job));
   });
 
   router.get('/:id', async (request, response) => {
-    const job = await findJob(pool, STUDIO_ID, jobId(request.params.id));
+    const job = await findJob(pool, studioOf(response), jobId(request.params.id));
     if (!job) throw notFound('job');
-    const bench = (await benchByJob(pool, STUDIO_ID)).find((b) => b.jobId === job.id) ?? null;
+    const bench = (await benchByJob(pool, studioOf(response))).find((b) => b.jobId === job.id) ?? null;
     response.json({ ...job, bench });
   });
 
@@ -101,10 +101,10 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
     const id = jobId(request.params.id);
     const { version, document } = body<{ version: number; document: unknown }>(saveSchema, request.body);
     const job = accept(checkJob(document));
-    await checkPictures(pool, job);
-    const saved = await saveJob(pool, STUDIO_ID, id, job, version);
+    await checkPictures(pool, studioOf(response), job);
+    const saved = await saveJob(pool, studioOf(response), id, job, version);
     if (saved !== null) return void response.json({ version: saved });
-    const theirs = await findJob(pool, STUDIO_ID, id);
+    const theirs = await findJob(pool, studioOf(response), id);
     if (!theirs) throw notFound('job');
     throw new Refusal(
       409,
@@ -115,21 +115,21 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
   });
 
   router.delete('/:id', async (request, response) => {
-    if (!(await removeJob(pool, STUDIO_ID, jobId(request.params.id)))) throw notFound('job');
+    if (!(await removeJob(pool, studioOf(response), jobId(request.params.id)))) throw notFound('job');
     response.status(204).end();
   });
 
   router.post('/:id/back', async (request, response) => {
     const id = jobId(request.params.id);
-    await restoreJob(pool, STUDIO_ID, id);
-    const job = await findJob(pool, STUDIO_ID, id);
+    await restoreJob(pool, studioOf(response), id);
+    const job = await findJob(pool, studioOf(response), id);
     if (!job) throw notFound('job');
     response.json(job);
   });
 
   // One face in exactly the pixels that a print house asks for.
   router.get('/:id/faces/:face.png', async (request, response) => {
-    const row = await findJob(pool, STUDIO_ID, jobId(request.params.id));
+    const row = await findJob(pool, studioOf(response), jobId(request.params.id));
     if (!row) throw notFound('job');
     const [widthPx, heightPx, dpi] = ['width', 'height', 'dpi'].map((field) => Number(request.query[field])) as [
       number,
@@ -138,8 +138,8 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
     ];
     const wrong = pixelFault({ widthPx, heightPx, dpi });
     if (wrong) throw new Refusal(400, `${wrong.field} ${wrong.why}.`, wrong.field);
-    const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
-    const pictures = await loadPlacedPictures(pool, STUDIO_ID, row.document);
+    const { value: workshop } = await loadWorkshop(pool, studioOf(response));
+    const pictures = await loadPlacedPictures(pool, studioOf(response), row.document);
     const { name, bytes } = await drawers.draw({
       ...{ kind: 'face', job: row.document, workshop, pictures },
       ...{ faceId: request.params.face, pixels: { widthPx, heightPx, dpi } },
@@ -150,12 +150,12 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
 
   // The open format, with its pictures inside, so that it opens anywhere.
   router.get('/:id/file', async (request, response) => {
-    const row = await findJob(pool, STUDIO_ID, jobId(request.params.id));
+    const row = await findJob(pool, studioOf(response), jobId(request.params.id));
     if (!row) throw notFound('job');
     const pictures: Record<string, unknown> = {};
     for (const id of placedPictureIds(row.document)) {
       const ref = row.document.pictures[id]!;
-      const found = await findPicture(pool, STUDIO_ID, ref.sha256);
+      const found = await findPicture(pool, studioOf(response), ref.sha256);
       if (found) pictures[id] = { ...ref, data: found.bytes.toString('base64') };
     }
     response.attachment('job.json').json({ ...row.document, pictures });

@@ -4,7 +4,7 @@ import { loadInkLattice } from '../pictures/fourInks.ts';
 import type { PictureReaders } from '../pictures/pictureReaders.ts';
 import { MOST_BYTES } from '../pictures/readPicture.ts';
 import { addPicture, findPreview } from '../tables/pictures.ts';
-import { STUDIO_ID } from '../tables/types.ts';
+import { studioOf } from '../studio.ts';
 import { notFound } from './refuse.ts';
 import { cutText } from '@zippy/core';
 
@@ -16,7 +16,7 @@ export function pictureRoutes(pool: Pool, readers: PictureReaders): Router {
     const name = cutText(typeof asked === 'string' ? asked.replaceAll('\0', '').toWellFormed() : '', 200) || 'picture';
     const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
     const picture = await readers.read(name, bytes);
-    await addPicture(pool, STUDIO_ID, picture);
+    await addPicture(pool, studioOf(response), picture);
     response.status(201).json(picture.ref);
   });
 
@@ -27,7 +27,7 @@ export function pictureRoutes(pool: Pool, readers: PictureReaders): Router {
 
   router.get('/:sha256', async (request, response) => {
     const { sha256 } = request.params;
-    const found = /^[0-9a-f]{64}$/.test(sha256) ? await findPreview(pool, STUDIO_ID, sha256) : null;
+    const found = /^[0-9a-f]{64}$/.test(sha256) ? await findPreview(pool, studioOf(response), sha256) : null;
     if (!found) throw notFound('picture');
     response
       .type(found.mime)

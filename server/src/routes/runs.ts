@@ -5,7 +5,8 @@ import { RUN_EVENT_KINDS, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
 import type { Drawers } from '../drawings/drawers.ts';
 import { findJob } from '../tables/jobs.ts';
 import { addRun, addRunEvent, findRun } from '../tables/runs.ts';
-import { inTransaction, STUDIO_ID } from '../tables/types.ts';
+import { inTransaction } from '../tables/types.ts';
+import { studioOf } from '../studio.ts';
 import { loadWorkshop } from '../workshop.ts';
 import { ID, inOurTime, isId } from '../fields.ts';
 import { body, notFound, Refusal } from './refuse.ts';
@@ -28,27 +29,27 @@ export function runRoutes(pool: Pool, drawers: Drawers): Router {
   // Releasing a job to the bench freezes it: later edits do not move the steps under the maker's hands.
   router.post('/', json, async (request, response) => {
     const { id, jobId } = body<{ id: string; jobId: string }>(startSchema, request.body);
-    const job = await findJob(pool, STUDIO_ID, jobId);
+    const job = await findJob(pool, studioOf(response), jobId);
     if (!job) throw notFound('job');
-    const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
+    const { value: workshop } = await loadWorkshop(pool, studioOf(response));
     const { stop, steps } = await drawers.draw({ kind: 'steps', job: job.document, workshop });
     if (stop) throw new Refusal(409, `A snag stops the job: ${stop}. Settle it first.`, null);
-    await addRun(pool, STUDIO_ID, { id, jobId, document: job.document, steps });
-    response.status(201).json(await findRun(pool, STUDIO_ID, id));
+    await addRun(pool, studioOf(response), { id, jobId, document: job.document, steps });
+    response.status(201).json(await findRun(pool, studioOf(response), id));
   });
 
   router.get('/:id', async (request, response) => {
     if (!isId(request.params.id)) throw notFound('run');
-    const run = await findRun(pool, STUDIO_ID, request.params.id);
+    const run = await findRun(pool, studioOf(response), request.params.id);
     if (!run) throw notFound('run');
     response.json(run);
   });
 
   router.post('/:id/events', json, async (request, response) => {
     const { id } = request.params;
-    if (!isId(id) || !(await findRun(pool, STUDIO_ID, id))) throw notFound('run');
+    if (!isId(id) || !(await findRun(pool, studioOf(response), id))) throw notFound('run');
     const event = body<RunEvent>(eventSchema, request.body);
-    await inTransaction(pool, (client) => addRunEvent(client, STUDIO_ID, id, event));
+    await inTransaction(pool, (client) => addRunEvent(client, studioOf(response), id, event));
     response.status(201).json({ id: event.id });
   });
 

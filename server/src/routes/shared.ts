@@ -5,7 +5,7 @@ import type { Drawers } from '../drawings/drawers.ts';
 import type { SharedOrder } from '../exports/shared.ts';
 import { loadPlacedPictures } from '../pictures/placed.ts';
 import { findJob } from '../tables/jobs.ts';
-import { STUDIO_ID } from '../tables/types.ts';
+import { studioOf } from '../studio.ts';
 import { loadWorkshop } from '../workshop.ts';
 import { ID } from '../fields.ts';
 import { body, Refusal } from './refuse.ts';
@@ -75,12 +75,16 @@ export function sharedRoutes(pool: Pool, drawers: Drawers): Router {
       SharedOrder & { jobIds: readonly string[]; feed: { readonly printerId: string; readonly pathId: string } }
     >(orderSchema, request.body);
     const { jobIds, feed, ...rest } = order;
-    const { value: workshop } = await loadWorkshop(pool, STUDIO_ID);
+    const { value: workshop } = await loadWorkshop(pool, studioOf(response));
     const jobs = [];
     for (const id of jobIds) {
-      const found = await findJob(pool, STUDIO_ID, id);
+      const found = await findJob(pool, studioOf(response), id);
       if (!found) throw new Refusal(404, 'One of these jobs is not here any more; lay the sheets out again.', 'jobIds');
-      jobs.push({ id, job: found.document, pictures: await loadPlacedPictures(pool, STUDIO_ID, found.document) });
+      jobs.push({
+        id,
+        job: found.document,
+        pictures: await loadPlacedPictures(pool, studioOf(response), found.document),
+      });
     }
     const date = new Date().toISOString().slice(0, 10);
     const bytes = await drawers.draw({ kind: 'shared', workshop, feed, jobs, order: rest, date });

@@ -6,7 +6,7 @@ import type { VersionedWorkshop } from '@zippy/core/contract';
 import { checkWorkshop } from '@zippy/core/job-file';
 import type { Drawers } from '../drawings/drawers.ts';
 import { saveWorkshop } from '../tables/studios.ts';
-import { STUDIO_ID } from '../tables/types.ts';
+import { studioOf } from '../studio.ts';
 import { loadWorkshop } from '../workshop.ts';
 import { VERSION } from '../fields.ts';
 import { accept, body, Refusal } from './refuse.ts';
@@ -17,7 +17,7 @@ export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
   const router = Router();
 
   router.get('/', async (_request, response) => {
-    const { value, version } = await loadWorkshop(pool, STUDIO_ID);
+    const { value, version } = await loadWorkshop(pool, studioOf(response));
     response.json({ workshop: value, version } satisfies VersionedWorkshop);
   });
 
@@ -27,9 +27,9 @@ export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
       request.body,
     );
     const { spoilLog: _counted, ...stored } = workshop;
-    const saved = await saveWorkshop(pool, STUDIO_ID, accept(checkWorkshop(stored)), version);
+    const saved = await saveWorkshop(pool, studioOf(response), accept(checkWorkshop(stored)), version);
     if (saved === null) {
-      const theirs = await loadWorkshop(pool, STUDIO_ID);
+      const theirs = await loadWorkshop(pool, studioOf(response));
       throw new Refusal(
         409,
         'The workshop was changed somewhere else in the meantime; look at it again and make your change once more.',
@@ -44,7 +44,7 @@ export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
 
   router.get('/calibration.pdf', async (request, response) => {
     const { printer, path, stock, flip } = request.query as Record<string, string>;
-    const { value } = await loadWorkshop(pool, STUDIO_ID);
+    const { value } = await loadWorkshop(pool, studioOf(response));
     const own = value.printers.find((p) => p.id === printer);
     const feed = own?.paths.find((p) => p.id === path);
     const paper = value.stocks.find((s) => s.id === stock);

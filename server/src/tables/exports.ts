@@ -115,7 +115,7 @@ export async function addExportFiles(
   for (const [number, file] of files.entries())
     await db.query(
       `insert into export_files (studio_id, export_id, number, name, mime, bytes) values ($1, $2, $3, $4, $5, $6)
-       on conflict (export_id, number) do update set name = $4, mime = $5, bytes = $6`,
+       on conflict (studio_id, export_id, number) do update set name = $4, mime = $5, bytes = $6`,
       [studioId, id, number, file.name, file.mime, file.bytes],
     );
 }

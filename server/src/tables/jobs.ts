@@ -39,7 +39,7 @@ export async function findJob(db: Db, studioId: string, id: string): Promise<Sto
 export async function addJob(db: Db, studioId: string, id: string, document: Job): Promise<StoredJob | null> {
   await db.query(
     `with added as (
-       insert into jobs (id, studio_id, document) values ($1, $2, $3::jsonb) on conflict (id) do nothing returning id, version)
+       insert into jobs (id, studio_id, document) values ($1, $2, $3::jsonb) on conflict (studio_id, id) do nothing returning id, version)
      insert into job_revisions (studio_id, job_id, version, document) select $2, id, version, $3::jsonb from added`,
     [id, studioId, JSON.stringify(document)],
   );
@@ -113,7 +113,7 @@ export const everyJob = (client: PoolClient, studioId: string): AsyncGenerator<W
 export async function addWholeJob(db: Db, studioId: string, job: WholeJob): Promise<boolean> {
   const { rowCount } = await db.query(
     `insert into jobs (id, studio_id, version, created_at, updated_at, deleted_at, document)
-     values ($1, $2, $3, $4, $5, $6, $7::jsonb) on conflict (id) do nothing`,
+     values ($1, $2, $3, $4, $5, $6, $7::jsonb) on conflict (studio_id, id) do nothing`,
     [...[job.id, studioId, job.version, job.createdAt, job.updatedAt, job.putAwayAt], JSON.stringify(job.document)],
   );
   return rowCount === 1;
@@ -156,7 +156,7 @@ export const everyRevision = (client: PoolClient, studioId: string): AsyncGenera
 export async function addRevision(db: Db, studioId: string, revision: Revision): Promise<void> {
   await db.query(
     `insert into job_revisions (studio_id, job_id, version, saved_at, document) values ($1, $2, $3, $4, $5::jsonb)
-     on conflict (job_id, version) do nothing`,
+     on conflict (studio_id, job_id, version) do nothing`,
     [...[studioId, revision.jobId, revision.version, revision.savedAt], JSON.stringify(revision.document)],
   );
 }
@@ -169,17 +169,17 @@ export async function addRevision(db: Db, studioId: string, revision: Revision):
 export async function thinRevisions(db: Db): Promise<number> {
   const { rowCount } = await db.query(
     `with aged as (
-       select job_id, version,
+       select studio_id, job_id, version,
          case when saved_at > now() - interval '7 days' then null
               when saved_at > now() - interval '90 days' then date_trunc('day', saved_at at time zone 'utc')
               else date_trunc('week', saved_at at time zone 'utc') end as span,
          saved_at > now() - interval '90 days' as by_day,
-         min(version) over (partition by job_id) as first, max(version) over (partition by job_id) as newest
+         min(version) over (partition by studio_id, job_id) as first, max(version) over (partition by studio_id, job_id) as newest
        from job_revisions),
      ranked as (
-       select *, row_number() over (partition by job_id, by_day, span order by version desc) as place from aged)
+       select *, row_number() over (partition by studio_id, job_id, by_day, span order by version desc) as place from aged)
      delete from job_revisions r using ranked
-     where r.job_id = ranked.job_id and r.version = ranked.version
+     where r.studio_id = ranked.studio_id and r.job_id = ranked.job_id and r.version = ranked.version
        and span is not null and place > 1 and r.version <> first and r.version <> newest`,
   );
   return rowCount ?? 0;

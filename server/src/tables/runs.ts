@@ -30,7 +30,7 @@ export async function addRun(
 ): Promise<void> {
   await db.query(
     `insert into runs (id, studio_id, job_id, document, steps, wanted) values ($1, $2, $3, $4::jsonb, $5::jsonb, $6)
-     on conflict (id) do nothing`,
+     on conflict (studio_id, id) do nothing`,
     [run.id, studioId, run.jobId, JSON.stringify(run.document), JSON.stringify(run.steps), wantedOf(run.document)],
   );
 }
@@ -62,7 +62,7 @@ export async function findRun(db: Db, studioId: string, id: string): Promise<Run
 export async function addRunEvent(db: Db, studioId: string, runId: string, event: RunEvent): Promise<void> {
   await db.query(
     `insert into run_events (id, studio_id, run_id, kind, cards, cause, step_id, undoes, at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, coalesce($9::timestamptz, now())) on conflict (id) do nothing`,
+     values ($1, $2, $3, $4, $5, $6, $7, $8, coalesce($9::timestamptz, now())) on conflict (studio_id, id) do nothing`,
     [event.id, studioId, runId, event.kind, event.cards, event.cause, event.stepId, event.undoes, event.at],
   );
   if (event.kind === 'finish')
@@ -73,16 +73,16 @@ export async function addRunEvent(db: Db, studioId: string, runId: string, event
 }
 
 /** An event that was taken back counts for nothing. */
-const STANDING = `not exists (select 1 from run_events u where u.run_id = e.run_id and u.undoes = e.id)`;
+const STANDING = `not exists (select 1 from run_events u where u.studio_id = e.studio_id and u.run_id = e.run_id and u.undoes = e.id)`;
 
 export async function benchByJob(db: Db, studioId: string): Promise<readonly JobBench[]> {
   const { rows } = await db.query<{ job_id: string; good: string; spoiled: string; open_run: string | null }>(
     `select r.job_id,
        coalesce(sum(e.cards) filter (where e.kind = 'good'), 0) as good,
        coalesce(sum(e.cards) filter (where e.kind = 'spoiled'), 0) as spoiled,
-       (select o.id from runs o where o.job_id = r.job_id and o.finished_at is null order by o.started_at desc limit 1) as open_run
-     from runs r left join run_events e on e.run_id = r.id and ${STANDING}
-     where r.studio_id = $1 group by r.job_id`,
+       (select o.id from runs o where o.studio_id = r.studio_id and o.job_id = r.job_id and o.finished_at is null order by o.started_at desc limit 1) as open_run
+     from runs r left join run_events e on e.studio_id = r.studio_id and e.run_id = r.id and ${STANDING}
+     where r.studio_id = $1 group by r.studio_id, r.job_id`,
     [studioId],
   );
   return rows.map((row) => ({
@@ -124,7 +124,7 @@ export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<W
        ${exactly('finished_at')} as "finishedAt", steps, document,
        coalesce((select jsonb_agg(jsonb_build_object('id', e.id, 'kind', e.kind, 'cards', e.cards, 'cause', e.cause,
          'stepId', e.step_id, 'undoes', e.undoes, 'at', ${exactly('e.at')}) order by e.at, e.id)
-         from run_events e where e.run_id = r.id), '[]') as events
+         from run_events e where e.studio_id = r.studio_id and e.run_id = r.id), '[]') as events
      from runs r where studio_id = $1 order by id`,
     [studioId],
   );
@@ -133,7 +133,7 @@ export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<W
 export async function addWholeRun(db: Db, studioId: string, run: WholeRun): Promise<boolean> {
   const { rowCount } = await db.query(
     `insert into runs (id, studio_id, job_id, wanted, started_at, finished_at, steps, document)
-     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb) on conflict (id) do nothing`,
+     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb) on conflict (studio_id, id) do nothing`,
     [
       ...[run.id, studioId, run.jobId, run.wanted, run.startedAt, run.finishedAt],
       ...[JSON.stringify(run.steps), JSON.stringify(run.document)],

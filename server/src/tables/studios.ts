@@ -7,6 +7,12 @@ export interface StudioRow {
   readonly version: number;
 }
 
+/** Every studio there is, the oldest first. */
+export async function studioIds(db: Db): Promise<readonly string[]> {
+  const { rows } = await db.query<{ id: string }>('select id from studios order by created_at, id');
+  return rows.map(({ id }) => id);
+}
+
 export async function findStudio(db: Db, studioId: string): Promise<StudioRow | null> {
   const { rows } = await db.query<{ workshop: StoredWorkshop; workshop_version: number }>(
     'select workshop, workshop_version from studios where id = $1',

@@ -3,9 +3,6 @@ import type { Pool, PoolClient } from 'pg';
 /** Callers own the transaction: a pool for one query, a client within one. */
 export type Db = Pool | PoolClient;
 
-/** The one studio there is until there is sign-in. */
-export const STUDIO_ID = '00000000-0000-4000-8000-000000000001';
-
 /** Runs `work` in one transaction, of the usual kind or of the one that SQL's words after BEGIN ask for. */
 export async function inTransaction<T>(
   pool: Pool,
