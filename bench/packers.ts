@@ -1,7 +1,7 @@
 import guillotine from 'guillotine-packer';
 import { createRequire } from 'node:module';
 import type * as MaxRects from 'maxrects-packer';
-import { planGang, type GangOrder, type SolveProgramme } from '@zippy/core';
+import { planShared, type SharedOrder, type SolveProgramme } from '@zippy/core';
 import { separable } from '../core/test/separable.ts';
 
 // Its package offers a module that Node takes for another kind; required, it is what its types say.
@@ -40,7 +40,7 @@ interface Box {
   readonly widthMm: number;
   readonly heightMm: number;
 }
-type Packer = (order: GangOrder) => readonly (readonly Box[])[];
+type Packer = (order: SharedOrder) => readonly (readonly Box[])[];
 
 /** The same numbers every time. Source: the linear congruence of ANSI C’s example of rand */
 function dice(start: number): (below: number) => number {
@@ -51,7 +51,7 @@ function dice(start: number): (below: number) => number {
   };
 }
 
-function ordersOf(count: number): readonly GangOrder[] {
+function ordersOf(count: number): readonly SharedOrder[] {
   const next = dice(20_261_125);
   return Array.from({ length: count }, (_, k) => {
     const kinds = 3 + next(5);
@@ -72,11 +72,11 @@ function ordersOf(count: number): readonly GangOrder[] {
 }
 
 /** Pieces grown by a gutter in the usable area grown by one, as everywhere here. */
-const roomOf = ({ sheetWidthMm, sheetHeightMm }: GangOrder): readonly [number, number] => [
+const roomOf = ({ sheetWidthMm, sheetHeightMm }: SharedOrder): readonly [number, number] => [
   sheetWidthMm - 2 * (MARGIN_MM + BLEED_MM) + GUTTER_MM,
   sheetHeightMm - 2 * (MARGIN_MM + BLEED_MM) + GUTTER_MM,
 ];
-const grownOf = ({ pieces }: GangOrder): readonly { readonly width: number; readonly height: number }[] =>
+const grownOf = ({ pieces }: SharedOrder): readonly { readonly width: number; readonly height: number }[] =>
   pieces.flatMap(({ widthMm, heightMm, wanted }) =>
     Array.from({ length: wanted }, () => ({ width: widthMm + GUTTER_MM, height: heightMm + GUTTER_MM })),
   );
@@ -117,7 +117,7 @@ export function comparePackers(solve: SolveProgramme, count = 12): void {
   let [ours, bound, ms] = [0, 0, 0];
   for (const order of orders) {
     const began = performance.now();
-    const answer = planGang(order, solve);
+    const answer = planShared(order, solve);
     ms += performance.now() - began;
     if (!answer.ok) throw new Error(answer.why);
     ours += answer.sheets;
@@ -149,7 +149,7 @@ export function measureDozens(solve: SolveProgramme, count = 24): void {
   const seconds: number[] = [];
   for (let k = 0; k < count; k += 1) {
     const [sheetWidthMm, sheetHeightMm] = ([[210, 297], ...SHEETS] as const)[k % (SHEETS.length + 1)]!;
-    const order: GangOrder = {
+    const order: SharedOrder = {
       sheetWidthMm,
       sheetHeightMm,
       marginsMm: { top: MARGIN_MM, right: MARGIN_MM, bottom: MARGIN_MM, left: MARGIN_MM },
@@ -164,7 +164,7 @@ export function measureDozens(solve: SolveProgramme, count = 24): void {
       })),
     };
     const began = performance.now();
-    const answer = planGang(order, solve);
+    const answer = planShared(order, solve);
     seconds.push((performance.now() - began) / 1000);
     if (!answer.ok) throw new Error(answer.why);
     over.set(answer.sheets - answer.bound, (over.get(answer.sheets - answer.bound) ?? 0) + 1);

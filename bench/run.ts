@@ -12,7 +12,7 @@ import {
   layOutOnePiece,
   newJob,
   offset,
-  planGang,
+  planShared,
   planJob,
   posesAt,
   svgNodes,
@@ -22,7 +22,7 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { exportFiles, loadFonts, type ExportInput } from '@zippy/server/exports';
-import { readGangOrder } from '@zippy/core/job-file';
+import { readSharedOrder } from '@zippy/core/job-file';
 import { readTypeface, unpackWoff } from '@zippy/core/typefaces';
 import { measureNames } from './names.ts';
 import { comparePackers, measureDozens } from './packers.ts';
@@ -150,12 +150,12 @@ const mostOf = (pieces: readonly (readonly [number, number])[], sheet: readonly 
 };
 
 const solve = fromHighs(await highsLoader());
-const order = readGangOrder(
+const order = readSharedOrder(
   JSON.parse(readFileSync(new URL('../demo/orders/regatta-supper.json', import.meta.url), 'utf8')),
 );
 if (!order.ok) throw new Error(order.why);
-const ganged = planGang(order.value, solve);
-if (!ganged.ok) throw new Error(ganged.why);
+const shared = planShared(order.value, solve);
+if (!shared.ok) throw new Error(shared.why);
 
 const bench = new Bench({ time: 700, warmupTime: 150 });
 bench
@@ -167,7 +167,7 @@ bench
   .add('most: eight home pieces on A4', () => mostOf(HOME_PIECES, [210, 297]))
   .add('most: eight home pieces on 13 × 19 in', () => mostOf(HOME_PIECES, [330.2, 482.6]))
   .add('most: a tag of 31.7 × 22.3 mm on A3', () => mostOf([[31.7, 22.3]], [297, 420]))
-  .add('gang: the regatta supper’s five kinds', () => void planGang(order.value, solve))
+  .add('shared: the regatta supper’s five kinds', () => void planShared(order.value, solve))
   .add('font: read a typeface from its file', () => void readTypeface('g', garamond))
   .add('screen: draw a sheet as SVG', () => {
     const { scene } = drawSheetPage(plan.size, plan.art, plan.sheet, 'front', {
@@ -216,7 +216,7 @@ const RATIOS: readonly (readonly [string, string, string])[] = [
   ['a small tag on A3, in eight pieces on A4', 'most: a tag of 31.7 × 22.3 mm on A3', 'most: eight home pieces on A4'],
   [
     'the mixed order, in eight pieces on 13 × 19 in',
-    'gang: the regatta supper’s five kinds',
+    'shared: the regatta supper’s five kinds',
     'most: eight home pieces on 13 × 19 in',
   ],
   ['25 times the pages', 'pdf: 500 pages, ours', 'pdf: 20 pages, ours'],
@@ -226,7 +226,7 @@ console.log();
 for (const [name, over, under] of RATIOS)
   console.log(`${name.padEnd(42)} ${(median.get(over)! / median.get(under)!).toFixed(2).padStart(10)} ×`);
 console.log(
-  `${'sheets of the mixed order, in its bound'.padEnd(42)} ${(ganged.sheets / ganged.bound).toFixed(2).padStart(10)} ×`,
+  `${'sheets of the mixed order, in its bound'.padEnd(42)} ${(shared.sheets / shared.bound).toFixed(2).padStart(10)} ×`,
 );
 comparePackers(solve);
 measureDozens(solve);

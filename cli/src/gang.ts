@@ -1,15 +1,15 @@
 import highsLoader from 'highs';
-import { fromHighs, planGang } from '@zippy/core';
-import { readGangOrder } from '@zippy/core/job-file';
+import { fromHighs, planShared } from '@zippy/core';
+import { readSharedOrder } from '@zippy/core/job-file';
 import { UsageError } from './errors.ts';
 
 const tidy = (mm: number): number => Math.round(mm * 1e6) / 1e6;
 
 /** The fewest sheets for an order of several kinds of pieces, as JSON. */
 export async function gang(file: string, value: unknown): Promise<string> {
-  const read = readGangOrder(value);
+  const read = readSharedOrder(value);
   if (!read.ok) throw new UsageError(`${file}: ${read.why}`);
-  const answer = planGang(read.value, fromHighs(await highsLoader()));
+  const answer = planShared(read.value, fromHighs(await highsLoader()));
   if (!answer.ok) throw new UsageError(`${file}: ${answer.why}.`);
   return JSON.stringify(
     {

@@ -145,11 +145,11 @@ export type {
   SheetChoiceRow,
 } from './stations/cut/types.ts';
 export type {
-  GangAnswer,
-  GangOrder,
-  GangPattern,
-  GangPlacement,
-  GangSheet,
+  SharedAnswer,
+  SharedOrder,
+  SharedPattern,
+  SharedPlacement,
+  SharedSheet,
   MixedAnswer,
   MixedOrder,
   MixedPattern,
@@ -169,7 +169,7 @@ export {
 } from './shared/sharedPieces.ts';
 export { OWN_JOB, ownPiece, type OwnPiece } from './shared/ownPiece.ts';
 export { pageAsFed, sheetAsFed } from './shared/pageAsFed.ts';
-export { planGang, planMixed } from './shared/planGang.ts';
+export { planShared, planMixed } from './shared/planShared.ts';
 export { draftMoves } from './stations/cut/draftMoves.ts';
 export { partsAfter, type Part } from './stations/cut/partsAfter.ts';
 export { DRAWN_WIDER, drawDrift } from './stations/cut/drawDrift.ts';
@@ -212,7 +212,7 @@ export { progressOf, type BenchCount, type Progress } from './plan/progress.ts';
 export {
   countRun,
   RUN_EVENT_KINDS,
-  standing,
+  notUndone,
   type JobBench,
   type Run,
   type RunCount,

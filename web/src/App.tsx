@@ -9,7 +9,7 @@ import { tokens } from './theme/tokens.ts';
 import { NoticeBar } from './ui/NoticeBar.tsx';
 import { Waiting } from './ui/Waiting.tsx';
 
-const ClashSheet = lazy(() => import('./jobs/ClashSheet.tsx'));
+const ClashDialog = lazy(() => import('./jobs/ClashDialog.tsx'));
 const JobPage = lazy(() => import('./jobs/JobPage.tsx'));
 const WorkshopPage = lazy(() => import('./workshop/WorkshopPage.tsx'));
 const CalibratePage = lazy(() => import('./workshop/calibrate/CalibratePage.tsx'));
@@ -45,7 +45,7 @@ function Places(): ReactNode {
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
         {clashes.length > 0 && (
-          <ClashSheet
+          <ClashDialog
             what="The workshop"
             clashes={clashes}
             spoken={{ unit: workshop.unit, currency: workshop.currency }}

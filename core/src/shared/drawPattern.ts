@@ -5,7 +5,7 @@ import type { Page, Shape } from '../ground/scene/types.ts';
 import type { SheetSide } from '../stations/sheet/layout/reach.ts';
 import { drawSlug, drawTicks } from '../stations/sheet/draw/drawMarks.ts';
 import { onSharedSheet, type SharedPiece } from './sharedPieces.ts';
-import type { GangSheet, MixedPattern } from './types.ts';
+import type { SharedSheet, MixedPattern } from './types.ts';
 
 export interface PatternLabel {
   /** Which of the plan’s patterns this is. */
@@ -17,7 +17,7 @@ export interface PatternLabel {
 }
 
 /** A shared sheet turned over, as seen afterwards. */
-export const sharedPageMap = (sheet: GangSheet, side: SheetSide, flipEdge: 'long' | 'short'): Affine =>
+export const sharedPageMap = (sheet: SharedSheet, side: SheetSide, flipEdge: 'long' | 'short'): Affine =>
   side === 'front' ? IDENTITY : turnedOver(sheet, flipEdge);
 
 /**
@@ -26,7 +26,7 @@ export const sharedPageMap = (sheet: GangSheet, side: SheetSide, flipEdge: 'long
  */
 export function drawPattern(
   pattern: MixedPattern,
-  sheet: GangSheet,
+  sheet: SharedSheet,
   pieces: readonly SharedPiece[],
   side: SheetSide,
   flipEdge: 'long' | 'short',

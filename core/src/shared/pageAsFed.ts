@@ -1,14 +1,14 @@
 import type { Affine } from '../ground/geometry/affine.ts';
 import { mapBox } from '../ground/geometry/box.ts';
 import type { Page } from '../ground/scene/types.ts';
-import type { GangSheet } from './types.ts';
+import type { SharedSheet } from './types.ts';
 
 /** Size of a sheet as the printer draws it in. */
 export const sheetAsFed = ({
   widthMm,
   heightMm,
   quarterTurned,
-}: GangSheet): { readonly widthMm: number; readonly heightMm: number } =>
+}: SharedSheet): { readonly widthMm: number; readonly heightMm: number } =>
   quarterTurned ? { widthMm: heightMm, heightMm: widthMm } : { widthMm, heightMm };
 
 /**
@@ -17,7 +17,7 @@ export const sheetAsFed = ({
  * of a calibration fall where they were measured. Either side takes the same turn: with T the turn over on the
  * same edge before and after, T′·R⁻¹·T = R⁻¹.
  */
-export function pageAsFed({ scene, trimBox, bleedBox }: Page, sheet: GangSheet): Page {
+export function pageAsFed({ scene, trimBox, bleedBox }: Page, sheet: SharedSheet): Page {
   if (!sheet.quarterTurned) return { scene, trimBox, bleedBox };
   const back: Affine = [0, -1, 1, 0, 0, sheet.widthMm];
   return {

@@ -12,10 +12,10 @@ import type { PaperSide } from '../ground/fold/types.ts';
 import type { Shape } from '../ground/scene/types.ts';
 import { outOfReach, type SheetSide } from '../stations/sheet/layout/reach.ts';
 import { foldsUpright } from '../stations/size/folds.ts';
-import type { GangPiece, GangSheet } from './types.ts';
+import type { SharedKind, SharedSheet } from './types.ts';
 
 /** Something of a job that can be cut from a sheet that other jobs share. */
-export interface SharedPiece extends GangPiece {
+export interface SharedPiece extends SharedKind {
   readonly jobId: string;
   readonly name: string;
   readonly kind: 'card' | 'layer' | 'envelope' | 'own';
@@ -142,10 +142,10 @@ export const isSamePaper = (a: Stock, b: Stock): boolean =>
  */
 export function uprightGrain(
   stock: Stock,
-  marginsMm: GangSheet['marginsMm'],
+  marginsMm: SharedSheet['marginsMm'],
   goal: 'sheets' | 'cost',
   { sides, flipEdge }: { readonly sides: readonly SheetSide[]; readonly flipEdge: 'long' | 'short' },
-): GangSheet {
+): SharedSheet {
   const longUpright = stock.sheetHeightMm >= stock.sheetWidthMm;
   const upright = (stock.grain === 'long') === longUpright;
   const fed = { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };

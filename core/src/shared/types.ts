@@ -1,7 +1,7 @@
 import type { Sides } from '../ground/geometry/types.ts';
 import type { Mm, Nm } from '../ground/length/types.ts';
 
-export interface GangPiece {
+export interface SharedKind {
   readonly id: string;
   readonly widthMm: Mm;
   readonly heightMm: Mm;
@@ -12,18 +12,18 @@ export interface GangPiece {
 }
 
 /** Pieces of several kinds wanted from sheets of one size. */
-export interface GangOrder {
+export interface SharedOrder {
   readonly sheetWidthMm: Mm;
   readonly sheetHeightMm: Mm;
   readonly marginsMm: Sides;
   readonly bleedMm: Mm;
   /** Least distance between neighbouring trims. */
   readonly gutterMm: Mm;
-  readonly pieces: readonly GangPiece[];
+  readonly pieces: readonly SharedKind[];
 }
 
 /** One size of sheet that an order may be cut from. */
-export interface GangSheet {
+export interface SharedSheet {
   readonly id: string;
   readonly widthMm: Mm;
   readonly heightMm: Mm;
@@ -38,13 +38,13 @@ export interface GangSheet {
 
 /** Pieces of several kinds wanted from sheets of one or several sizes, at the least cost. */
 export interface MixedOrder {
-  readonly sheets: readonly GangSheet[];
+  readonly sheets: readonly SharedSheet[];
   readonly bleedMm: Mm;
   readonly gutterMm: Mm;
-  readonly pieces: readonly GangPiece[];
+  readonly pieces: readonly SharedKind[];
 }
 
-export interface MixedPattern extends GangPattern {
+export interface MixedPattern extends SharedPattern {
   readonly sheetId: string;
 }
 
@@ -59,7 +59,7 @@ export interface MixedPlan {
 
 export type MixedAnswer = ({ readonly ok: true } & MixedPlan) | { readonly ok: false; readonly why: string };
 
-export interface GangPlacement {
+export interface SharedPlacement {
   readonly id: string;
   readonly xMm: Mm;
   readonly yMm: Mm;
@@ -68,18 +68,18 @@ export interface GangPlacement {
   readonly turned: boolean;
 }
 
-export interface GangPattern {
+export interface SharedPattern {
   readonly times: number;
-  readonly placements: readonly GangPlacement[];
+  readonly placements: readonly SharedPlacement[];
 }
 
-export type GangAnswer =
+export type SharedAnswer =
   | {
       readonly ok: true;
       readonly sheets: number;
       /** No plan of edge-to-edge cuts needs fewer. */
       readonly bound: number;
-      readonly patterns: readonly GangPattern[];
+      readonly patterns: readonly SharedPattern[];
     }
   | { readonly ok: false; readonly why: string };
 

@@ -7,12 +7,12 @@ import { drawPattern } from '../../src/shared/drawPattern.ts';
 import { ownPiece } from '../../src/shared/ownPiece.ts';
 import { pageAsFed, sheetAsFed } from '../../src/shared/pageAsFed.ts';
 import { sharedPieces } from '../../src/shared/sharedPieces.ts';
-import type { GangSheet, MixedPattern } from '../../src/shared/types.ts';
+import type { SharedSheet, MixedPattern } from '../../src/shared/types.ts';
 import { evenSides } from '../../src/ground/geometry/box.ts';
 import type { Page, Shape } from '../../src/ground/scene/types.ts';
 import { inkedWith, plan, sized, workshop } from '../support.ts';
 
-const sheet: GangSheet = {
+const sheet: SharedSheet = {
   id: 's',
   widthMm: 297,
   heightMm: 210,

@@ -4,15 +4,15 @@ import highsLoader from 'highs';
 import { partsAfter } from '../../src/stations/cut/partsAfter.ts';
 import { fromHighs } from '../../src/shared/fromHighs.ts';
 import { partKinds } from '../../src/stations/cut/partKinds.ts';
-import { planMixed } from '../../src/shared/planGang.ts';
-import type { GangSheet, MixedOrder, MixedPlan, SolveProgramme } from '../../src/shared/types.ts';
+import { planMixed } from '../../src/shared/planShared.ts';
+import type { SharedSheet, MixedOrder, MixedPlan, SolveProgramme } from '../../src/shared/types.ts';
 import { evenSides } from '../../src/ground/geometry/box.ts';
 import { numberMoves } from '../../src/stations/cut/numberMoves.ts';
 import { separable } from '../separable.ts';
 import { workshop } from '../support.ts';
 import { runs } from '../runs.ts';
 
-const sheet = (id: string, widthMm: number, heightMm: number, part: Partial<GangSheet> = {}): GangSheet => ({
+const sheet = (id: string, widthMm: number, heightMm: number, part: Partial<SharedSheet> = {}): SharedSheet => ({
   id,
   widthMm,
   heightMm,
@@ -22,7 +22,7 @@ const sheet = (id: string, widthMm: number, heightMm: number, part: Partial<Gang
   ...part,
 });
 const order = (
-  sheets: readonly GangSheet[],
+  sheets: readonly SharedSheet[],
   pieces: readonly (readonly [number, number, number, boolean?])[],
   part: Partial<MixedOrder> = {},
 ): MixedOrder => ({

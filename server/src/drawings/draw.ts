@@ -12,7 +12,7 @@ import {
 } from '@zippy/core';
 import { calibrationPdf } from '../exports/calibration.ts';
 import { exportFiles, ExportRefused, loadFonts, type PictureBytes } from '../exports/index.ts';
-import { piecesOf, sharedPdf, type SharedJob, type SharedOrder } from '../exports/shared.ts';
+import { piecesOf, sharedPdf, type SharedJob, type SharedPrint } from '../exports/shared.ts';
 import { Refusal } from '../refusal.ts';
 
 /** A job and the bytes of its pictures. */
@@ -37,7 +37,7 @@ export type ToDraw =
       readonly workshop: Workshop;
       readonly feed: { readonly printerId: string; readonly pathId: string };
       readonly jobs: readonly ({ readonly id: string } & Pictured)[];
-      readonly order: SharedOrder;
+      readonly order: SharedPrint;
       readonly date: string;
     };
 
@@ -110,7 +110,7 @@ async function drawFace(
   }
 }
 
-function checkPatterns(patterns: readonly MixedPattern[], order: SharedOrder, jobs: readonly SharedJob[]): void {
+function checkPatterns(patterns: readonly MixedPattern[], order: SharedPrint, jobs: readonly SharedJob[]): void {
   const pieces = new Map(piecesOf(jobs, order).map((piece) => [piece.id, piece]));
   for (const { sheetId, placements } of patterns) {
     if (!order.sheets.some(({ id }) => id === sheetId))

@@ -12,7 +12,7 @@ import {
   sharedPictureId,
   sharedPieces,
   type FeedPath,
-  type GangSheet,
+  type SharedSheet,
   type Job,
   type MixedPattern,
   type OwnPiece,
@@ -32,10 +32,10 @@ export interface SharedJob {
   readonly pictures: ReadonlyMap<string, PictureBytes>;
 }
 
-export interface SharedOrder {
+export interface SharedPrint {
   /** Pieces that belong to no job. */
   readonly own: readonly OwnPiece[];
-  readonly sheets: readonly GangSheet[];
+  readonly sheets: readonly SharedSheet[];
   readonly patterns: readonly MixedPattern[];
   readonly flipEdge: 'long' | 'short';
   readonly grain: 'respect' | 'ignore';
@@ -43,7 +43,7 @@ export interface SharedOrder {
 
 export const piecesOf = (
   jobs: readonly SharedJob[],
-  { grain, own }: Pick<SharedOrder, 'grain' | 'own'>,
+  { grain, own }: Pick<SharedPrint, 'grain' | 'own'>,
 ): readonly SharedPiece[] => [
   ...jobs.flatMap(({ id, job, plan }) => sharedPieces(id, job, plan, grain)),
   ...own.map(ownPiece),
@@ -56,7 +56,7 @@ export const piecesOf = (
  */
 export async function sharedPdf(
   jobs: readonly SharedJob[],
-  order: SharedOrder,
+  order: SharedPrint,
   { printer, path, stocks }: { readonly printer: Printer; readonly path: FeedPath; readonly stocks: readonly Stock[] },
   fonts: Materials['fonts'],
   date: string | null,

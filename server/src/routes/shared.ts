@@ -2,7 +2,7 @@ import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
 import type { Drawers } from '../drawings/drawers.ts';
-import type { SharedOrder } from '../exports/shared.ts';
+import type { SharedPrint } from '../exports/shared.ts';
 import { loadPlacedPictures } from '../pictures/placed.ts';
 import { findJob } from '../tables/jobs.ts';
 import { studioOf } from '../studio.ts';
@@ -72,7 +72,7 @@ export function sharedRoutes(pool: Pool, drawers: Drawers): Router {
   const router = Router();
   router.post('/pdf', express.json({ limit: '8mb' }), async (request, response) => {
     const order = body<
-      SharedOrder & { jobIds: readonly string[]; feed: { readonly printerId: string; readonly pathId: string } }
+      SharedPrint & { jobIds: readonly string[]; feed: { readonly printerId: string; readonly pathId: string } }
     >(orderSchema, request.body);
     const { jobIds, feed, ...rest } = order;
     const { value: workshop } = await loadWorkshop(pool, studioOf(response));

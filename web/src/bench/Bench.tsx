@@ -2,7 +2,7 @@ import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'reac
 import styled from 'styled-components';
 import type { Box, Job, LengthUnit, Scene } from '@zippy/core';
 import { useView } from '../stores/view.ts';
-import { BenchPress } from '../ui/Press.tsx';
+import { BenchButton } from '../ui/buttons.tsx';
 import { Rulers, RULER_PX } from './Rulers.tsx';
 import { SceneView } from './SceneView.tsx';
 
@@ -104,14 +104,14 @@ export function Bench({
       <Tools>
         <div>{tools}</div>
         <div>
-          <BenchPress aria-label="Smaller" onPress={() => setView({ zoom: Math.max(0.5, zoom / 1.25) })}>
+          <BenchButton aria-label="Smaller" onPress={() => setView({ zoom: Math.max(0.5, zoom / 1.25) })}>
             −
-          </BenchPress>
-          <BenchPress aria-label="Larger" onPress={() => setView({ zoom: Math.min(8, zoom * 1.25) })}>
+          </BenchButton>
+          <BenchButton aria-label="Larger" onPress={() => setView({ zoom: Math.min(8, zoom * 1.25) })}>
             +
-          </BenchPress>
-          <BenchPress onPress={() => setView({ zoom: 1 })}>Fit</BenchPress>
-          <BenchPress onPress={() => setView({ zoom: TRUE_PX_PER_MM / fit })}>True size</BenchPress>
+          </BenchButton>
+          <BenchButton onPress={() => setView({ zoom: 1 })}>Fit</BenchButton>
+          <BenchButton onPress={() => setView({ zoom: TRUE_PX_PER_MM / fit })}>True size</BenchButton>
         </div>
       </Tools>
     </Ground>

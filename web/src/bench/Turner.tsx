@@ -1,7 +1,7 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { BenchPress } from '../ui/Press.tsx';
+import { BenchButton } from '../ui/buttons.tsx';
 
 /** One of many, gone through one by one. */
 export function Turner({
@@ -18,15 +18,15 @@ export function Turner({
 }): ReactNode {
   return (
     <Group role="group" aria-label={name}>
-      <BenchPress aria-label={`${name} before`} isDisabled={number <= 1} onPress={() => onChange(number - 1)}>
+      <BenchButton aria-label={`${name} before`} isDisabled={number <= 1} onPress={() => onChange(number - 1)}>
         <ChevronLeft size={18} aria-hidden />
-      </BenchPress>
+      </BenchButton>
       <span>
         {name} {number} of {of}
       </span>
-      <BenchPress aria-label={`${name} after`} isDisabled={number >= of} onPress={() => onChange(number + 1)}>
+      <BenchButton aria-label={`${name} after`} isDisabled={number >= of} onPress={() => onChange(number + 1)}>
         <ChevronRight size={18} aria-hidden />
-      </BenchPress>
+      </BenchButton>
     </Group>
   );
 }

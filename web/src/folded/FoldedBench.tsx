@@ -13,7 +13,7 @@ import {
 import { Bench, Caption, Ground, Middle, Tools } from '../bench/Bench.tsx';
 import { useView } from '../stores/view.ts';
 import { Scale } from '../ui/Choose.tsx';
-import { BenchPress } from '../ui/Press.tsx';
+import { BenchButton } from '../ui/buttons.tsx';
 import { useSeenPanels, type StationProps } from '../stations/parts.ts';
 import { hasWebGl } from './hasWebGl.ts';
 import { useGlide } from './useGlide.ts';
@@ -67,23 +67,23 @@ export function FoldedBench({
   const tools = (
     <>
       {more}
-      <BenchPress
+      <BenchButton
         aria-label="Fold before"
         isDisabled={(folds ?? 0) <= 0}
         onPress={() => goTo(Math.max(0, (folds ?? 0) - 1))}
       >
         ‹
-      </BenchPress>
+      </BenchButton>
       <Where aria-live="polite">
         {folds === null ? `${steps} ${steps === 1 ? 'fold' : 'folds'}` : `Fold ${folds} of ${steps}`}
       </Where>
-      <BenchPress
+      <BenchButton
         aria-label="Next fold"
         isDisabled={folds !== null && folds >= steps}
         onPress={() => goTo(folds === null ? 1 : folds + 1)}
       >
         ›
-      </BenchPress>
+      </BenchButton>
       <Opener>
         <Scale
           label="Open"
@@ -96,16 +96,16 @@ export function FoldedBench({
         />
       </Opener>
       {form.standing && (
-        <BenchPress
+        <BenchButton
           aria-pressed={stands}
           onPress={() => set({ stands: !stands, folds: null, yawDeg: -32, pitchDeg: 20 })}
         >
           On a table
-        </BenchPress>
+        </BenchButton>
       )}
-      <BenchPress onPress={() => set({ stands: false, folds: null, open: 0, yawDeg: 0, pitchDeg: 0 })}>
+      <BenchButton onPress={() => set({ stands: false, folds: null, open: 0, yawDeg: 0, pitchDeg: 0 })}>
         As its reader sees it
-      </BenchPress>
+      </BenchButton>
     </>
   );
   if (!solid) {

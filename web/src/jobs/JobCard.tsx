@@ -18,7 +18,7 @@ import type { StoredJob } from '@zippy/core/contract';
 import { api } from '../api/client.ts';
 import { SceneView } from '../bench/SceneView.tsx';
 import { useNotice } from '../stores/notice.ts';
-import { Press } from '../ui/Press.tsx';
+import { PlainButton } from '../ui/buttons.tsx';
 import { askPlan, today } from '../workers/planner.ts';
 
 const DAY_MS = 86_400_000;
@@ -116,9 +116,9 @@ export function JobCard({
         </span>
       </Link>
       <div className="remove">
-        <Press aria-label={`Put ${job.brief.title} away`} onPress={() => void putAway()}>
+        <PlainButton aria-label={`Put ${job.brief.title} away`} onPress={() => void putAway()}>
           ✕
-        </Press>
+        </PlainButton>
       </div>
     </Card>
   );

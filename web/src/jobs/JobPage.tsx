@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { Navigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { STATIONS, type Station, type Workshop } from '@zippy/core';
-import { KeysSheet } from '../keys/KeysSheet.tsx';
+import { KeysDialog } from '../keys/KeysDialog.tsx';
 import { useJobKeys } from '../keys/useKeys.ts';
 import { spokenOf } from '../stations/parts.ts';
 import { fetchOthers, useStation } from '../stations/stations.ts';
@@ -11,10 +11,10 @@ import { usePlan } from '../stores/plan.ts';
 import { useView } from '../stores/view.ts';
 import { useWorkshop } from '../stores/workshop.ts';
 import { Strip } from '../strip/Strip.tsx';
-import { KeyCap, Press, PressLink } from '../ui/Press.tsx';
+import { KeyCap, PlainButton, ButtonLink } from '../ui/buttons.tsx';
 import { TopBar } from '../ui/TopBar.tsx';
 import { Waiting } from '../ui/Waiting.tsx';
-import ClashSheet from './ClashSheet.tsx';
+import ClashDialog from './ClashDialog.tsx';
 
 const isStation = (name: string | undefined): name is Station => STATIONS.includes(name as Station);
 
@@ -76,12 +76,12 @@ function OpenJob({
   if (missing)
     return (
       <Waiting text={missing}>
-        <PressLink href="/">All jobs</PressLink>
+        <ButtonLink href="/">All jobs</ButtonLink>
       </Waiting>
     );
   if (!job || !plan || !plannedJob)
     return (
-      <Waiting text={problem ?? 'Unfolding the job …'}>{problem && <PressLink href="/">All jobs</PressLink>}</Waiting>
+      <Waiting text={problem ?? 'Unfolding the job …'}>{problem && <ButtonLink href="/">All jobs</ButtonLink>}</Waiting>
     );
   // The plan and the job it came from are shown together, so that no drawing mixes two moments.
   const props = { job: plannedJob, plan, workshop };
@@ -107,7 +107,7 @@ function OpenJob({
         )}
       </main>
       <JobClashes />
-      <KeysSheet isOpen={keysShown} onClose={() => setKeysShown(false)} />
+      <KeysDialog isOpen={keysShown} onClose={() => setKeysShown(false)} />
     </Layout>
   );
 }
@@ -131,18 +131,18 @@ function JobLine({ title, showKeys }: { readonly title: string; readonly showKey
       <span role="status" className={save}>
         {refusal ?? SAVED[save]}
       </span>
-      <Press aria-label="Undo" isDisabled={past.length === 0} onPress={undo}>
+      <PlainButton aria-label="Undo" isDisabled={past.length === 0} onPress={undo}>
         ↶
-      </Press>
-      <Press aria-label="Do it again" isDisabled={future.length === 0} onPress={redo}>
+      </PlainButton>
+      <PlainButton aria-label="Do it again" isDisabled={future.length === 0} onPress={redo}>
         ↷
-      </Press>
-      <Press onPress={toggleUnit} aria-label={`Measured in ${unit === 'mm' ? 'millimetres' : 'inches'}; change`}>
+      </PlainButton>
+      <PlainButton onPress={toggleUnit} aria-label={`Measured in ${unit === 'mm' ? 'millimetres' : 'inches'}; change`}>
         {unit} <KeyCap>U</KeyCap>
-      </Press>
-      <Press onPress={showKeys}>
+      </PlainButton>
+      <PlainButton onPress={showKeys}>
         Keys <KeyCap>?</KeyCap>
-      </Press>
+      </PlainButton>
     </Line>
   );
 }
@@ -217,7 +217,7 @@ function JobClashes(): ReactNode {
   const workshop = useWorkshop((s) => s.workshop!);
   if (save !== 'conflict') return null;
   return (
-    <ClashSheet
+    <ClashDialog
       what="This job"
       clashes={clashes}
       spoken={spokenOf(workshop)}

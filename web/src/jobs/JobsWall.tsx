@@ -6,13 +6,13 @@ import type { JobBench, Workshop } from '@zippy/core';
 import type { JobPutAway, StoredJob } from '@zippy/core/contract';
 import { api } from '../api/client.ts';
 import { sendAllKept } from '../stores/job.ts';
-import { DoNow, Press } from '../ui/Press.tsx';
+import { DoNow, PlainButton } from '../ui/buttons.tsx';
 import { TopBar } from '../ui/TopBar.tsx';
 import { JobCard } from './JobCard.tsx';
 import { PutAway } from './PutAway.tsx';
 
 // Its pickers and fields are most of a page’s script, and the wall is seen without them.
-const NewJobSheet = lazy(() => import('./NewJobSheet.tsx'));
+const NewJobDialog = lazy(() => import('./NewJobDialog.tsx'));
 
 const TRY_AGAIN_MS = 2000;
 
@@ -62,7 +62,7 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
             <p>{jobs === null ? 'Looking through the drawers …' : greeting(jobs.length)}</p>
           </div>
           <FileTrigger acceptedFileTypes={['application/json', '.json']} onSelect={(files) => void openFile(files)}>
-            <Press>Open a job file</Press>
+            <PlainButton>Open a job file</PlainButton>
           </FileTrigger>
           <DoNow onPress={() => setAdding(true)}>New card</DoNow>
         </div>
@@ -89,7 +89,7 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
       </main>
       {adding && (
         <Suspense fallback={null}>
-          <NewJobSheet isOpen onClose={() => setAdding(false)} workshop={workshop} />
+          <NewJobDialog isOpen onClose={() => setAdding(false)} workshop={workshop} />
         </Suspense>
       )}
     </Wall>

@@ -3,7 +3,7 @@ import { Button, Disclosure, DisclosurePanel, Heading } from 'react-aria-compone
 import styled from 'styled-components';
 import type { JobPutAway } from '@zippy/core/contract';
 import { api } from '../api/client.ts';
-import { BenchPress } from '../ui/Press.tsx';
+import { BenchButton } from '../ui/buttons.tsx';
 
 /** Jobs that were put away, under the wall; each comes back as it was, with one press. */
 export function PutAway({
@@ -42,9 +42,9 @@ export function PutAway({
                 <span>
                   {new Date(putAwayAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })}
                 </span>
-                <BenchPress aria-label={`Bring ${title} back`} onPress={() => void bringBack(id)}>
+                <BenchButton aria-label={`Bring ${title} back`} onPress={() => void bringBack(id)}>
                   Bring back
-                </BenchPress>
+                </BenchButton>
               </li>
             ))}
           </ol>

@@ -5,8 +5,8 @@ import { countRun, SPOIL_CAUSES, type Workshop } from '@zippy/core';
 import { BENCH_KEYS } from '../keys/table.ts';
 import { StepDrawing, StepView } from './StepView.tsx';
 import { useRun } from '../stores/run.ts';
-import { DoNow, KeyCap, Press, PressLink } from '../ui/Press.tsx';
-import { Sheet } from '../ui/Sheet.tsx';
+import { DoNow, KeyCap, PlainButton, ButtonLink } from '../ui/buttons.tsx';
+import { ModalDialog } from '../ui/ModalDialog.tsx';
 import { Waiting } from '../ui/Waiting.tsx';
 
 /** One step at a time, to be read at arm’s length with a blade in one hand. */
@@ -47,7 +47,7 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
   if (problem && !run)
     return (
       <Waiting text={problem}>
-        <PressLink href="/">All jobs</PressLink>
+        <ButtonLink href="/">All jobs</ButtonLink>
       </Waiting>
     );
   if (!run || !count) return <Waiting text="Setting out the bench …" />;
@@ -56,7 +56,7 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
   return (
     <Card>
       <header>
-        <PressLink href={`/jobs/${run.jobId}/make`}>Leave the bench</PressLink>
+        <ButtonLink href={`/jobs/${run.jobId}/make`}>Leave the bench</ButtonLink>
         <ol aria-label="Steps">
           {steps.map((s) => (
             <li
@@ -78,7 +78,7 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
             <small>Finished</small>
             <h1>{count.good} good</h1>
             <p>{sayLosses(count.spoiled, count.causes)}</p>
-            <PressLink href={`/jobs/${run.jobId}/sell`}>What it cost</PressLink>
+            <ButtonLink href={`/jobs/${run.jobId}/sell`}>What it cost</ButtonLink>
           </>
         ) : step ? (
           <StepView
@@ -107,24 +107,24 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
             <b className="lost">{count.spoiled}</b>
             <span>spoiled</span>
           </div>
-          <Press className="big" onPress={undo} isDisabled={run.events.length === 0}>
+          <PlainButton className="big" onPress={undo} isDisabled={run.events.length === 0}>
             Take back <KeyCap>⌫</KeyCap>
-          </Press>
-          <Press className="big" onPress={() => setAsking(true)}>
+          </PlainButton>
+          <PlainButton className="big" onPress={() => setAsking(true)}>
             Spoiled <KeyCap>B</KeyCap>
-          </Press>
-          <Press className="big" onPress={good}>
+          </PlainButton>
+          <PlainButton className="big" onPress={good}>
             Good <KeyCap>G</KeyCap>
-          </Press>
+          </PlainButton>
           <DoNow className="big step" onPress={done} isDisabled={!step}>
             Step done <KeyCap>space</KeyCap>
           </DoNow>
         </footer>
       )}
-      <Sheet title="What spoiled it?" isOpen={asking} onClose={() => setAsking(false)}>
+      <ModalDialog title="What spoiled it?" isOpen={asking} onClose={() => setAsking(false)}>
         <Causes>
           {SPOIL_CAUSES.map((cause) => (
-            <Press
+            <PlainButton
               key={cause}
               onPress={() => {
                 add({ kind: 'spoiled', cause, stepId: step?.id ?? null });
@@ -132,10 +132,10 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
               }}
             >
               {cause}
-            </Press>
+            </PlainButton>
           ))}
         </Causes>
-      </Sheet>
+      </ModalDialog>
     </Card>
   );
 }

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { drawStep, type MakeStep, type Plan, type Run, type Workshop } from '@zippy/core';
 import { SceneView } from '../bench/SceneView.tsx';
-import { Press } from '../ui/Press.tsx';
+import { PlainButton } from '../ui/buttons.tsx';
 import { askPlan } from '../workers/planner.ts';
 
 /** One step in words, and beside it the piece. */
@@ -83,7 +83,7 @@ function Wait({ minutes }: { readonly minutes: number }): ReactNode {
   }, [end]);
   if (end === null)
     return (
-      <Press
+      <PlainButton
         className="big"
         onPress={() => {
           setNow(Date.now());
@@ -91,7 +91,7 @@ function Wait({ minutes }: { readonly minutes: number }): ReactNode {
         }}
       >
         Start the timer
-      </Press>
+      </PlainButton>
     );
   const left = Math.max(0, Math.ceil((end - now) / 1000));
   return (

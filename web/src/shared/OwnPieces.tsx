@@ -5,7 +5,7 @@ import { SHARED_LIMITS, type OwnPiece, type Workshop } from '@zippy/core';
 import { OnOff, Pick } from '../ui/Choose.tsx';
 import { useNotice } from '../stores/notice.ts';
 import { FieldPlace, LengthField, NumberField, WordsField } from '../ui/Field.tsx';
-import { Press } from '../ui/Press.tsx';
+import { PlainButton } from '../ui/buttons.tsx';
 
 /** Tags, liners and whatever else is cut beside the cards: a name, a size, how many, and of what. */
 export function OwnPieces({
@@ -61,7 +61,7 @@ export function OwnPieces({
                   value={piece.mayTurn}
                   onChange={(mayTurn) => change(piece.id, { mayTurn })}
                 />
-                <Press
+                <PlainButton
                   aria-label={`Remove ${piece.name}`}
                   onPress={() => {
                     onChange(own.filter(({ id }) => id !== piece.id));
@@ -69,13 +69,13 @@ export function OwnPieces({
                   }}
                 >
                   <Trash2 size={16} aria-hidden />
-                </Press>
+                </PlainButton>
               </div>
             </FieldPlace>
           </li>
         ))}
       </List>
-      <Press
+      <PlainButton
         onPress={() =>
           onChange([
             ...own,
@@ -92,7 +92,7 @@ export function OwnPieces({
         }
       >
         <Plus size={16} aria-hidden /> A piece of your own: a tag, a liner …
-      </Press>
+      </PlainButton>
     </>
   );
 }

@@ -8,7 +8,7 @@ import {
   patternOutline,
   sharedPageMap,
   type CutMove,
-  type GangSheet,
+  type SharedSheet,
   type Job,
   type MixedPattern,
   type Scene,
@@ -20,13 +20,13 @@ import {
 import { Bench } from '../bench/Bench.tsx';
 import { Large } from '../bench/Large.tsx';
 import { useView } from '../stores/view.ts';
-import { BenchPress, KeyCap } from '../ui/Press.tsx';
+import { BenchButton, KeyCap } from '../ui/buttons.tsx';
 import { Stepper } from '../stations/Stepper.tsx';
 
 /** Moves that cut one pattern apart, with names for what comes off instead of ids. */
 export function movesOf(
   pattern: MixedPattern,
-  sheet: GangSheet,
+  sheet: SharedSheet,
   gutterMm: number,
   pieces: readonly SharedPiece[],
   stock: Stock,
@@ -55,7 +55,7 @@ export function SharedBench({
   of,
 }: {
   readonly pattern: MixedPattern;
-  readonly sheet: GangSheet;
+  readonly sheet: SharedSheet;
   readonly stock: Stock;
   readonly pieces: readonly SharedPiece[];
   readonly pictures: Job['pictures'];
@@ -108,13 +108,13 @@ export function SharedBench({
       tools={
         <>
           {!cutting && (
-            <BenchPress onPress={turnOver}>
+            <BenchButton onPress={turnOver}>
               Turn over <KeyCap>T</KeyCap>
-            </BenchPress>
+            </BenchButton>
           )}
-          <BenchPress aria-pressed={cutting} onPress={() => set({ onSheet: !cutting, step: 0 })}>
+          <BenchButton aria-pressed={cutting} onPress={() => set({ onSheet: !cutting, step: 0 })}>
             Cut it apart
-          </BenchPress>
+          </BenchButton>
           {cutting && <Stepper count={moves.length} name="Cut" />}
         </>
       }

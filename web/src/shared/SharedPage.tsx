@@ -24,7 +24,7 @@ import { kept } from '../stores/local.ts';
 import { useView } from '../stores/view.ts';
 import { Choice, OnOff, Pick } from '../ui/Choose.tsx';
 import { LengthField } from '../ui/Field.tsx';
-import { DoNow, Press } from '../ui/Press.tsx';
+import { DoNow, PlainButton } from '../ui/buttons.tsx';
 import { TopBar } from '../ui/TopBar.tsx';
 import { PieceList } from './PieceList.tsx';
 import { PatternList } from './PatternList.tsx';
@@ -171,7 +171,7 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
               sayShared(current, state, order, choice.goal, workshop)}
           </Verdict>
           {state === 'seeking' ? (
-            <Press onPress={solver.stop}>{plan ? 'Enough: keep the best so far' : 'Stop'}</Press>
+            <PlainButton onPress={solver.stop}>{plan ? 'Enough: keep the best so far' : 'Stop'}</PlainButton>
           ) : (
             <DoNow
               isDisabled={!ready}

@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { api } from '../api/client.ts';
-import { Press } from '../ui/Press.tsx';
+import { PlainButton } from '../ui/buttons.tsx';
 
 /** Asks for the PDF and hands it over. */
 export function SharedPdf({ order }: { readonly order: Parameters<typeof api.sharedPdf>[0] }): ReactNode {
@@ -19,9 +19,9 @@ export function SharedPdf({ order }: { readonly order: Parameters<typeof api.sha
   };
   return (
     <div>
-      <Press isDisabled={state.busy} onPress={() => void write()}>
+      <PlainButton isDisabled={state.busy} onPress={() => void write()}>
         ↓ Shared sheets to print, PDF
-      </Press>
+      </PlainButton>
       {state.why && <p role="alert">{state.why}</p>}
     </div>
   );

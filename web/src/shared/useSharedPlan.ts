@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { MixedOrder, MixedPlan } from '@zippy/core';
-import type { GangNews } from '../workers/gang.worker.ts';
+import type { SharedNews } from '../workers/shared.worker.ts';
 
 export interface SharedPlan {
   readonly order: MixedOrder | null;
@@ -36,9 +36,9 @@ export function useSharedPlan(): SharedPlan & {
           problem: 'The solver broke off; the best plan so far still stands. Lay them out again to go on.',
         }));
       };
-      const own = new Worker(new URL('../workers/gang.worker.ts', import.meta.url), { type: 'module' });
+      const own = new Worker(new URL('../workers/shared.worker.ts', import.meta.url), { type: 'module' });
       worker.current = own;
-      own.onmessage = ({ data }: MessageEvent<GangNews>) => {
+      own.onmessage = ({ data }: MessageEvent<SharedNews>) => {
         if (data.kind === 'failed') return failed();
         if (data.kind === 'better') return setFound((before) => ({ ...before, plan: data.plan }));
         end();

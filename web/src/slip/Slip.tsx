@@ -3,7 +3,7 @@ import { Disclosure, DisclosurePanel, Heading, Button } from 'react-aria-compone
 import styled from 'styled-components';
 import { say, type Figure, type Snag, type Spoken, type StationPlan } from '@zippy/core';
 import { useJob } from '../stores/job.ts';
-import { Press } from '../ui/Press.tsx';
+import { PlainButton } from '../ui/buttons.tsx';
 
 /** The right-hand slip: a sentence, a few decisions, what is wrong, then the figures. */
 export function Slip({
@@ -52,9 +52,9 @@ export function Snags({ snags }: { readonly snags: readonly Snag[] }): ReactNode
           {snag.remedies.length > 0 && (
             <div className="remedies">
               {snag.remedies.map((remedy) => (
-                <Press key={remedy.label} onPress={() => change(remedy.changes)}>
+                <PlainButton key={remedy.label} onPress={() => change(remedy.changes)}>
                   {remedy.label}
-                </Press>
+                </PlainButton>
               ))}
             </div>
           )}

@@ -4,7 +4,7 @@ import type { ExportFormat, ExportRow, ExportWhat } from '@zippy/core/contract';
 import { api, Away } from '../api/client.ts';
 import { download } from '../api/download.ts';
 import { useJob } from '../stores/job.ts';
-import { Press, Quiet } from '../ui/Press.tsx';
+import { PlainButton, Quiet } from '../ui/buttons.tsx';
 
 const ASK_EVERY_MS = 300;
 const pause = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
@@ -86,9 +86,9 @@ export function TakeAway<What extends ExportWhat>({
   };
   return (
     <Box>
-      <Press onPress={() => void write()} isDisabled={going !== undefined}>
+      <PlainButton onPress={() => void write()} isDisabled={going !== undefined}>
         ↓ {label}
-      </Press>
+      </PlainButton>
       {state && (
         <p role="status" className={state.failed ? 'failed' : ''}>
           {state.text}

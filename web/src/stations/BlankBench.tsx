@@ -3,7 +3,7 @@ import { drawBlank, IDENTITY, type Scene } from '@zippy/core';
 import { Bench } from '../bench/Bench.tsx';
 import { FoldedBench } from '../folded/FoldedBench.tsx';
 import { useView } from '../stores/view.ts';
-import { BenchPress, KeyCap } from '../ui/Press.tsx';
+import { BenchButton, KeyCap } from '../ui/buttons.tsx';
 import { useSeenPanels, useSides, type StationProps } from './parts.ts';
 
 /** The card itself: its open blank, one side up, or folded as far as the slider says. */
@@ -40,9 +40,9 @@ export function BlankBench({
     [plan.size, prints, sides, side, light, stockColour, workshop.unit, showArt, names],
   );
   const foldPress = folds && (
-    <BenchPress onPress={() => set({ folded: !folded })} aria-pressed={folded}>
+    <BenchButton onPress={() => set({ folded: !folded })} aria-pressed={folded}>
       Folded <KeyCap>O</KeyCap>
-    </BenchPress>
+    </BenchButton>
   );
   if (showFolded) return <FoldedBench job={job} plan={plan} workshop={workshop} art={sides} more={foldPress} />;
   const { blank } = plan.size.form;
@@ -56,13 +56,13 @@ export function BlankBench({
       caption={light && showArt ? 'Held to the light: both sides together' : undefined}
       tools={
         <>
-          <BenchPress onPress={turnOver}>
+          <BenchButton onPress={turnOver}>
             Turn over <KeyCap>T</KeyCap>
-          </BenchPress>
+          </BenchButton>
           {showArt && (
-            <BenchPress onPress={toggleLight} aria-pressed={light}>
+            <BenchButton onPress={toggleLight} aria-pressed={light}>
               To the light <KeyCap>L</KeyCap>
-            </BenchPress>
+            </BenchButton>
           )}
           {foldPress}
         </>

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { BenchPress } from '../ui/Press.tsx';
+import { BenchButton } from '../ui/buttons.tsx';
 import { useView } from '../stores/view.ts';
 
 /** One step at a time, on the bench. */
@@ -13,19 +13,19 @@ export function Stepper({ count, name }: { readonly count: number; readonly name
   if (count === 0) return null;
   return (
     <>
-      <BenchPress aria-label={`${name} before`} isDisabled={step === 0} onPress={() => set({ step: step - 1 })}>
+      <BenchButton aria-label={`${name} before`} isDisabled={step === 0} onPress={() => set({ step: step - 1 })}>
         ‹
-      </BenchPress>
+      </BenchButton>
       <Where aria-live="polite">
         {name} {step + 1} of {count}
       </Where>
-      <BenchPress
+      <BenchButton
         aria-label={`Next ${name.toLowerCase()}`}
         isDisabled={step >= count - 1}
         onPress={() => set({ step: step + 1 })}
       >
         ›
-      </BenchPress>
+      </BenchButton>
     </>
   );
 }

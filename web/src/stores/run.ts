@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { standing, type Run, type RunEvent } from '@zippy/core';
+import { notUndone, type Run, type RunEvent } from '@zippy/core';
 import { api, Away } from '../api/client.ts';
 import { keptByTab } from './local.ts';
 import { growingPauses } from './tryAgain.ts';
@@ -101,7 +101,7 @@ export const useRun = create<RunState>()((set, get) => {
 
     undo() {
       const { run, add } = get();
-      const last = run && standing(run.events).at(-1);
+      const last = run && notUndone(run.events).at(-1);
       if (last && last.kind !== 'finish') add({ kind: 'undo', undoes: last.id });
     },
   };

@@ -1,7 +1,7 @@
 import { useId, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Colour } from '@zippy/core';
-import { Press } from './Press.tsx';
+import { PlainButton } from './buttons.tsx';
 
 /** Inks that sit well together, for a start; the well beside them takes any other. */
 const SWATCHES: readonly { readonly colour: Colour; readonly name: string }[] = [
@@ -52,9 +52,9 @@ export function ColourField({
           onChange={(event) => onChange(event.target.value)}
         />
         {bare && (
-          <Press isDisabled={value === null} onPress={() => onChange(null)}>
+          <PlainButton isDisabled={value === null} onPress={() => onChange(null)}>
             {bare}
-          </Press>
+          </PlainButton>
         )}
       </div>
     </Row>

@@ -2,7 +2,7 @@ import { X } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { useNotice } from '../stores/notice.ts';
-import { DoNow, Press } from './Press.tsx';
+import { DoNow, PlainButton } from './buttons.tsx';
 
 /** Whatever was taken away last, with one press to have it back. */
 export function NoticeBar(): ReactNode {
@@ -23,9 +23,9 @@ export function NoticeBar(): ReactNode {
         <>
           <span>{failed ?? notice.text}</span>
           <DoNow onPress={() => void goBack()}>Bring it back</DoNow>
-          <Press aria-label="Leave it away" onPress={close}>
+          <PlainButton aria-label="Leave it away" onPress={close}>
             <X size={16} aria-hidden />
-          </Press>
+          </PlainButton>
         </>
       )}
     </Bar>

@@ -5,8 +5,8 @@ import type { BackupsKept } from '@zippy/core/contract';
 import { api, BACKUP_URL } from '../api/client.ts';
 import { restoreBackup, sayShare } from '../api/upload.ts';
 import { Choice } from '../ui/Choose.tsx';
-import { DoNow, Press, PressLink } from '../ui/Press.tsx';
-import { Row, Sheet } from '../ui/Sheet.tsx';
+import { DoNow, PlainButton, ButtonLink } from '../ui/buttons.tsx';
+import { Row, ModalDialog } from '../ui/ModalDialog.tsx';
 
 const MB = 1024 * 1024;
 const saySize = (bytes: number): string =>
@@ -38,11 +38,11 @@ export function Backups(): ReactNode {
             acceptedFileTypes={['.gz', 'application/gzip', 'application/x-gzip']}
             onSelect={(files) => setFile(files?.[0] ?? null)}
           >
-            <Press>Bring one back …</Press>
+            <PlainButton>Bring one back …</PlainButton>
           </FileTrigger>
-          <PressLink href={BACKUP_URL} download>
+          <ButtonLink href={BACKUP_URL} download>
             ↓ Everything in one file
-          </PressLink>
+          </ButtonLink>
         </Row>
       </header>
       <p style={{ maxWidth: '80ch' }}>
@@ -98,15 +98,15 @@ function BringBack({ file, onClose }: { readonly file: File; readonly onClose: (
   // Everything on the page may be another now, so it is asked for anew.
   if (said)
     return (
-      <Sheet title="It is back" isOpen>
+      <ModalDialog title="It is back" isOpen>
         <p>{said}</p>
         <Row>
           <DoNow onPress={() => window.location.assign('/')}>To the jobs</DoNow>
         </Row>
-      </Sheet>
+      </ModalDialog>
     );
   return (
-    <Sheet title="Bring a backup back" isOpen {...(going ? {} : { onClose })}>
+    <ModalDialog title="Bring a backup back" isOpen {...(going ? {} : { onClose })}>
       <p>
         <b>{file.name}</b>, {saySize(file.size)}
       </p>
@@ -130,11 +130,11 @@ function BringBack({ file, onClose }: { readonly file: File; readonly onClose: (
         <DoNow isDisabled={going !== null} onPress={() => void start()}>
           {mode === 'beside' ? 'Add what is missing' : 'Put it in place of what is here'}
         </DoNow>
-        <Press isDisabled={going !== null} onPress={onClose}>
+        <PlainButton isDisabled={going !== null} onPress={onClose}>
           Leave it
-        </Press>
+        </PlainButton>
       </Row>
-    </Sheet>
+    </ModalDialog>
   );
 }
 

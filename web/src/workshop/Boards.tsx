@@ -2,8 +2,8 @@ import type { ReactNode } from 'react';
 import { WORKSHOP_LIMITS, formatLength, type Board, type Workshop, isPlainRule } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
 import { LengthField } from '../ui/Field.tsx';
-import { Press } from '../ui/Press.tsx';
-import { Two } from '../ui/Sheet.tsx';
+import { PlainButton } from '../ui/buttons.tsx';
+import { Two } from '../ui/ModalDialog.tsx';
 import { Name, Thing } from './Thing.tsx';
 
 /** Where a new board starts: a groove every eighth of an inch on a foot of board. */
@@ -24,7 +24,7 @@ export function Boards({ workshop }: { readonly workshop: Workshop }): ReactNode
     <section aria-labelledby="boards">
       <header>
         <h2 id="boards">Scoring boards</h2>
-        <Press onPress={addBoard}>Add a board</Press>
+        <PlainButton onPress={addBoard}>Add a board</PlainButton>
       </header>
       <div className="cards">
         {workshop.boards.map((board) => (

@@ -3,8 +3,8 @@ import { WORKSHOP_LIMITS, formatSize, ISO_C6, type ShelfEnvelope, type Workshop 
 import { useWorkshop } from '../stores/workshop.ts';
 import { ColourField } from '../ui/ColourField.tsx';
 import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
-import { Press, Quiet } from '../ui/Press.tsx';
-import { Two } from '../ui/Sheet.tsx';
+import { PlainButton, Quiet } from '../ui/buttons.tsx';
+import { Two } from '../ui/ModalDialog.tsx';
 import { Name, Thing } from './Thing.tsx';
 
 export function EnvelopeShelf({ workshop }: { readonly workshop: Workshop }): ReactNode {
@@ -32,7 +32,7 @@ export function EnvelopeShelf({ workshop }: { readonly workshop: Workshop }): Re
     <section aria-labelledby="envelopes">
       <header>
         <h2 id="envelopes">On the shelf: envelopes</h2>
-        <Press onPress={addEnvelope}>Add an envelope</Press>
+        <PlainButton onPress={addEnvelope}>Add an envelope</PlainButton>
       </header>
       <div className="cards">
         {workshop.envelopes.map((envelope) => (

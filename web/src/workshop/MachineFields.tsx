@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { WORKSHOP_LIMITS, type LengthUnit, type MachineFacts } from '@zippy/core';
 import { LengthField, NumberField } from '../ui/Field.tsx';
-import { Two } from '../ui/Sheet.tsx';
+import { Two } from '../ui/ModalDialog.tsx';
 
 /** What a cutting machine can do, and how often it goes round for a weight of card. */
 export function MachineFields({

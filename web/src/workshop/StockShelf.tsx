@@ -15,8 +15,8 @@ import { useWorkshop } from '../stores/workshop.ts';
 import { Choice, Pick } from '../ui/Choose.tsx';
 import { ColourField } from '../ui/ColourField.tsx';
 import { LengthField, MoneyField, NumberField, TypedField } from '../ui/Field.tsx';
-import { Press, Quiet } from '../ui/Press.tsx';
-import { Two } from '../ui/Sheet.tsx';
+import { PlainButton, Quiet } from '../ui/buttons.tsx';
+import { Two } from '../ui/ModalDialog.tsx';
 import { Name, Thing } from './Thing.tsx';
 
 const named = (ids: readonly string[]) => [{ heading: null, options: ids.map((id) => ({ id, name: id })) }];
@@ -38,7 +38,7 @@ export function StockShelf({ workshop }: { readonly workshop: Workshop }): React
     <section aria-labelledby="stocks">
       <header>
         <h2 id="stocks">On the shelf: stock</h2>
-        <Press onPress={addStock}>Add a stock</Press>
+        <PlainButton onPress={addStock}>Add a stock</PlainButton>
       </header>
       <div className="cards">
         {workshop.stocks.map((stock) => (

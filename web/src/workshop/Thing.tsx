@@ -1,8 +1,8 @@
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { FieldPlace, TypedField } from '../ui/Field.tsx';
-import { Quiet } from '../ui/Press.tsx';
-import { Row } from '../ui/Sheet.tsx';
+import { Quiet } from '../ui/buttons.tsx';
+import { Row } from '../ui/ModalDialog.tsx';
 import { WORKSHOP_LIMITS, cutText } from '@zippy/core';
 
 export function Name({

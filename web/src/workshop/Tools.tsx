@@ -14,8 +14,8 @@ import { More } from '../slip/Slip.tsx';
 import { useWorkshop } from '../stores/workshop.ts';
 import { Choice, OnOff } from '../ui/Choose.tsx';
 import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
-import { PressLink } from '../ui/Press.tsx';
-import { Two } from '../ui/Sheet.tsx';
+import { ButtonLink } from '../ui/buttons.tsx';
+import { Two } from '../ui/ModalDialog.tsx';
 import { MachineFields } from './MachineFields.tsx';
 import { Thing } from './Thing.tsx';
 
@@ -67,7 +67,7 @@ export function Tools({ workshop }: { readonly workshop: Workshop }): ReactNode 
                   />
                 ))}
               </Two>
-              <PressLink href={`/workshop/printers/${printer.id}/${path.id}`}>Calibrate this path</PressLink>
+              <ButtonLink href={`/workshop/printers/${printer.id}/${path.id}`}>Calibrate this path</ButtonLink>
               <OnOff
                 label="Lays white under the colours"
                 value={printer.printsWhite ?? false}

@@ -5,7 +5,7 @@ import type { StoredWorkshop } from './workshopSchema.ts';
 import type { FaceArt, Job, PictureRef } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 
-export { readGangOrder } from './readSharedOrder.ts';
+export { readSharedOrder } from './readSharedOrder.ts';
 export { check, checkJob, checkWorkshop, type Checked, type StoredWorkshop };
 
 /** Where a job file's picture is to be found. */

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { SHARED_LIMITS } from '../../shared/limits.ts';
 import { check, type Checked } from './check.ts';
 import { length } from './rules.ts';
-import type { GangOrder } from '../../shared/types.ts';
+import type { SharedOrder } from '../../shared/types.ts';
 
 interface OrderFile {
   readonly sheet: { readonly w: number; readonly h: number };
@@ -49,7 +49,7 @@ const schema = Joi.object({
 });
 
 /** Reads an order that has been parsed as JSON; lengths are millimetres or text with a unit. */
-export function readGangOrder(value: unknown): Checked<GangOrder> {
+export function readSharedOrder(value: unknown): Checked<SharedOrder> {
   const checked = check<OrderFile>(schema, value, 'the order');
   if (!checked.ok) return checked;
   const { sheet, margins, bleed, gutter, pieces } = checked.value;

@@ -38,7 +38,7 @@ export interface JobBench {
 }
 
 /** Events that still count: not taken back, and not themselves a taking back. */
-export function standing(events: readonly RunEvent[]): readonly RunEvent[] {
+export function notUndone(events: readonly RunEvent[]): readonly RunEvent[] {
   const undone = new Set(events.flatMap((event) => (event.undoes ? [event.undoes] : [])));
   return events.filter((event) => event.kind !== 'undo' && !undone.has(event.id));
 }
@@ -54,7 +54,7 @@ export function countRun(events: readonly RunEvent[]): RunCount {
   const causes: Record<string, number> = {};
   const stepsDone = new Set<string>();
   let [good, spoiled] = [0, 0];
-  for (const event of standing(events)) {
+  for (const event of notUndone(events)) {
     if (event.kind === 'good') good += event.cards;
     if (event.kind === 'step' && event.stepId) stepsDone.add(event.stepId);
     if (event.kind === 'spoiled') {

@@ -17,8 +17,8 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { useView } from '../../stores/view.ts';
-import { Press } from '../../ui/Press.tsx';
-import { WordingSheet } from './WordingSheet.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
+import { WordingDialog } from './WordingDialog.tsx';
 import { useTakeIn } from './useTakeIn.tsx';
 import { newId, type FaceInHand } from './useFace.ts';
 
@@ -100,18 +100,18 @@ export function AddThings({
   return (
     <>
       <Adds role="group" aria-label="Add to this face">
-        <Press onPress={addWords}>
+        <PlainButton onPress={addWords}>
           <Type size={17} aria-hidden /> Add words
-        </Press>
-        <Press onPress={() => setWording(true)}>
+        </PlainButton>
+        <PlainButton onPress={() => setWording(true)}>
           <Type size={17} aria-hidden /> A wording …
-        </Press>
+        </PlainButton>
         <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => takeIn(files?.[0])}>
-          <Press>
+          <PlainButton>
             <Image size={17} aria-hidden /> Picture …
-          </Press>
+          </PlainButton>
         </FileTrigger>
-        <Press
+        <PlainButton
           onPress={() =>
             add({
               objects: [
@@ -128,8 +128,8 @@ export function AddThings({
           }
         >
           <QrCode size={17} aria-hidden /> Code
-        </Press>
-        <Press
+        </PlainButton>
+        <PlainButton
           onPress={() =>
             add({
               objects: [
@@ -139,8 +139,8 @@ export function AddThings({
           }
         >
           <Minus size={17} aria-hidden /> Rule
-        </Press>
-        <Press
+        </PlainButton>
+        <PlainButton
           onPress={() =>
             add({
               objects: [{ kind: 'ornament', id: newId(), ...middle(third / 2, third / 2), ornament: 'wave', colour }],
@@ -148,20 +148,20 @@ export function AddThings({
           }
         >
           <Sparkle size={17} aria-hidden /> Ornament
-        </Press>
-        <Press onPress={onPage}>
+        </PlainButton>
+        <PlainButton onPress={onPage}>
           <LayoutGrid size={17} aria-hidden /> Panels …
-        </Press>
+        </PlainButton>
         {back && (
-          <Press onPress={() => addMark(back)}>
+          <PlainButton onPress={() => addMark(back)}>
             <Signature size={17} aria-hidden /> Maker’s mark
-          </Press>
+          </PlainButton>
         )}
       </Adds>
       {said && <p role="status">{said}</p>}
       {picker}
       {wording && (
-        <WordingSheet hand={hand} job={job} workshop={workshop} onClose={() => setWording(false)} colour={colour} />
+        <WordingDialog hand={hand} job={job} workshop={workshop} onClose={() => setWording(false)} colour={colour} />
       )}
     </>
   );

@@ -12,8 +12,8 @@ import { useView } from '../../stores/view.ts';
 import { Pick } from '../../ui/Choose.tsx';
 import { FieldPlace } from '../../ui/Field.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
-import { BenchPress, KeyCap, Press, Quiet } from '../../ui/Press.tsx';
-import { Row } from '../../ui/Sheet.tsx';
+import { BenchButton, KeyCap, PlainButton, Quiet } from '../../ui/buttons.tsx';
+import { Row } from '../../ui/ModalDialog.tsx';
 import { spokenOf, useSides, type StationProps } from '../parts.ts';
 import { DriftBench, DriftPanel } from './drift/DriftLab.tsx';
 import { AddThings, PICTURES } from './AddThings.tsx';
@@ -77,9 +77,9 @@ export function ArtBench(props: StationProps): ReactNode {
     takeIn(event.dataTransfer.files[0]);
   };
   const foldPress = plan.size.form.blank.creases.length > 0 && (
-    <BenchPress onPress={() => set({ folded: !folded })} aria-pressed={folded}>
+    <BenchButton onPress={() => set({ folded: !folded })} aria-pressed={folded}>
       Folded <KeyCap>O</KeyCap>
-    </BenchPress>
+    </BenchButton>
   );
   if (drift) return <DriftBench {...props} />;
   if (folded && foldPress) return <FoldedBench {...props} art={sides} more={foldPress} />;
@@ -113,15 +113,15 @@ export function ArtBench(props: StationProps): ReactNode {
               </FacePick>
             ) : (
               plan.art.faces.map(({ face: { id, name } }) => (
-                <BenchPress key={id} aria-pressed={id === face.face.id} onPress={() => set({ face: id, itemIds: [] })}>
+                <BenchButton key={id} aria-pressed={id === face.face.id} onPress={() => set({ face: id, itemIds: [] })}>
                   {name}
-                </BenchPress>
+                </BenchButton>
               ))
             )}
             {foldPress}
-            <BenchPress onPress={toggleDrift} aria-pressed={false}>
+            <BenchButton onPress={toggleDrift} aria-pressed={false}>
               Drift <KeyCap>D</KeyCap>
-            </BenchPress>
+            </BenchButton>
             {plan.art.names && (
               <Turner
                 name="Card"
@@ -175,7 +175,7 @@ export function ArtSlip(props: StationProps): ReactNode {
       />
       <Row>
         <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => takeIn(files?.[0])}>
-          <Press>{art.picture ? 'Another picture …' : 'Place a picture …'}</Press>
+          <PlainButton>{art.picture ? 'Another picture …' : 'Place a picture …'}</PlainButton>
         </FileTrigger>
         {art.picture && (
           <Quiet

@@ -3,7 +3,7 @@ import { fixed, codeText, fullName, type CodeContent, type CodeObject, type Laid
 import { Choice } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField, WordsField } from '../../ui/Field.tsx';
-import { Two } from '../../ui/Sheet.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 import type { StationProps } from '../parts.ts';
 import type { FaceInHand } from './useFace.ts';
 

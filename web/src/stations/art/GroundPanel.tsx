@@ -3,8 +3,8 @@ import { LIMITS, decide, plural, type LengthUnit } from '@zippy/core';
 import { OnOff, Pick, Scale } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField } from '../../ui/Field.tsx';
-import { Quiet, Press } from '../../ui/Press.tsx';
-import { Row, Two } from '../../ui/Sheet.tsx';
+import { Quiet, PlainButton } from '../../ui/buttons.tsx';
+import { Row, Two } from '../../ui/ModalDialog.tsx';
 import { useJob } from '../../stores/job.ts';
 import type { FaceInHand } from './useFace.ts';
 
@@ -154,9 +154,9 @@ export function CopyFace({
   return (
     <Row role="group" aria-label="Copy this face to">
       {faces.map(({ id, name }) => (
-        <Press key={id} onPress={() => changeAll([decide((job) => job.art.faces.at(id), art)])}>
+        <PlainButton key={id} onPress={() => changeAll([decide((job) => job.art.faces.at(id), art)])}>
           To {name.toLowerCase()}
-        </Press>
+        </PlainButton>
       ))}
       <Quiet
         onPress={() =>

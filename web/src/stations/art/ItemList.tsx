@@ -11,8 +11,8 @@ import {
   type Job,
   type LaidItem,
 } from '@zippy/core';
-import { Press } from '../../ui/Press.tsx';
-import { Row } from '../../ui/Sheet.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
+import { Row } from '../../ui/ModalDialog.tsx';
 import { sayItem } from './Handles.tsx';
 import { handleThings } from './useArtKeys.ts';
 import { isLocked, seenBox, type FaceInHand } from './useFace.ts';
@@ -122,7 +122,7 @@ export function ItemList({ hand, job }: { readonly hand: FaceInHand; readonly jo
             </svg>
           </button>
         ))}
-        <Press
+        <PlainButton
           isDisabled={free.length < 3}
           onPress={() => {
             const shifts = evenShifts(spansOf(free));
@@ -130,19 +130,19 @@ export function ItemList({ hand, job }: { readonly hand: FaceInHand; readonly jo
           }}
         >
           Even gaps
-        </Press>
+        </PlainButton>
       </Aligns>
       <Row role="group" aria-label="What is picked out">
-        <Press isDisabled={picked.length === 0} onPress={() => void does.cut()}>
+        <PlainButton isDisabled={picked.length === 0} onPress={() => void does.cut()}>
           Cut
-        </Press>
-        <Press isDisabled={picked.length === 0} onPress={() => void does.copy()}>
+        </PlainButton>
+        <PlainButton isDisabled={picked.length === 0} onPress={() => void does.copy()}>
           Copy
-        </Press>
-        <Press onPress={() => does.paste()}>Paste</Press>
-        <Press isDisabled={picked.length === 0} onPress={() => void does.double()}>
+        </PlainButton>
+        <PlainButton onPress={() => does.paste()}>Paste</PlainButton>
+        <PlainButton isDisabled={picked.length === 0} onPress={() => void does.double()}>
           Double
-        </Press>
+        </PlainButton>
       </Row>
       {face.items.length > 1 && (
         <Quietly>

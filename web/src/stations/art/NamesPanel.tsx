@@ -6,8 +6,8 @@ import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
 import { Choice, OnOff } from '../../ui/Choose.tsx';
 import { WordsField } from '../../ui/Field.tsx';
-import { Press, Quiet } from '../../ui/Press.tsx';
-import { Row } from '../../ui/Sheet.tsx';
+import { PlainButton, Quiet } from '../../ui/buttons.tsx';
+import { Row } from '../../ui/ModalDialog.tsx';
 
 /** Rows that are drawn at once; a list of thousands is read by its search, not by its scroll. */
 const ROWS_SHOWN = 120;
@@ -136,7 +136,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
           acceptedFileTypes={['.csv', '.txt', '.tsv', 'text/csv']}
           onSelect={(files) => void takeFile(files)}
         >
-          <Press>{list ? 'Another list …' : 'A list from a file …'}</Press>
+          <PlainButton>{list ? 'Another list …' : 'A list from a file …'}</PlainButton>
         </FileTrigger>
         {list && (
           <Quiet onPress={() => takeAway([decide((job) => job.names, null)], 'The list of names is off.')}>
@@ -153,9 +153,9 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
             onChange={setPasted}
             hint="name, then a line for everybody"
           />
-          <Press isDisabled={pasted.trim() === ''} onPress={() => void take(new TextEncoder().encode(pasted))}>
+          <PlainButton isDisabled={pasted.trim() === ''} onPress={() => void take(new TextEncoder().encode(pasted))}>
             Take the pasted list
-          </Press>
+          </PlainButton>
         </>
       )}
       {said && <p role="alert">{said}</p>}

@@ -4,7 +4,7 @@ import { LIMITS, ORNAMENTS, ornamentPath, pathData, type ArtObject, type LaidIte
 import { OnOff } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField, NumberField } from '../../ui/Field.tsx';
-import { Two } from '../../ui/Sheet.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 import type { StationProps } from '../parts.ts';
 import { CodeProof } from './CodeProof.tsx';
 import { CodePanel } from './CodePanel.tsx';

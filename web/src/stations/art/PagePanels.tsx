@@ -17,8 +17,8 @@ import { api } from '../../api/client.ts';
 import { useJob } from '../../stores/job.ts';
 import { Choice, OnOff, Pick } from '../../ui/Choose.tsx';
 import { LengthField } from '../../ui/Field.tsx';
-import { DoNow, Press } from '../../ui/Press.tsx';
-import { Row, Sheet } from '../../ui/Sheet.tsx';
+import { DoNow, PlainButton } from '../../ui/buttons.tsx';
+import { Row, ModalDialog } from '../../ui/ModalDialog.tsx';
 import { Ticks } from '../../ui/Ticks.tsx';
 import type { StationProps } from '../parts.ts';
 import { PICTURES } from './AddThings.tsx';
@@ -78,7 +78,7 @@ export default function PagePanels({
     onClose();
   };
   return (
-    <Sheet title="Panels from a page" isOpen onClose={onClose} wide>
+    <ModalDialog title="Panels from a page" isOpen onClose={onClose} wide>
       <Halves>
         <div className="page">
           {ref && page ? (
@@ -98,7 +98,7 @@ export default function PagePanels({
         <div className="choose">
           <Row>
             <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => takeIn(files?.[0])}>
-              <Press>Take a page in …</Press>
+              <PlainButton>Take a page in …</PlainButton>
             </FileTrigger>
           </Row>
           {said && <p role="status">{said}</p>}
@@ -159,7 +159,7 @@ export default function PagePanels({
           </DoNow>
         </div>
       </Halves>
-    </Sheet>
+    </ModalDialog>
   );
 }
 

@@ -4,8 +4,8 @@ import type { PictureRef } from '@zippy/core';
 import { addPicture, sayShare } from '../../api/upload.ts';
 import { Turner } from '../../bench/Turner.tsx';
 import { Scale } from '../../ui/Choose.tsx';
-import { DoNow } from '../../ui/Press.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
+import { DoNow } from '../../ui/buttons.tsx';
+import { ModalDialog } from '../../ui/ModalDialog.tsx';
 import { cropped, openPdf, type Crop, type PdfPages } from './pdfPages.ts';
 
 const SIDES = ['left', 'right', 'top', 'bottom'] as const;
@@ -70,7 +70,7 @@ export default function PdfPicker({
     }
   };
   return (
-    <Sheet title={`A page of ${file.name}`} isOpen onClose={onClose} wide>
+    <ModalDialog title={`A page of ${file.name}`} isOpen onClose={onClose} wide>
       <Halves>
         <div className="page">
           {seen && (
@@ -108,7 +108,7 @@ export default function PdfPicker({
           </DoNow>
         </div>
       </Halves>
-    </Sheet>
+    </ModalDialog>
   );
 }
 

@@ -3,8 +3,8 @@ import type { ReactNode } from 'react';
 import type { PicturePlacement } from '@zippy/core';
 import { Choice, OnOff, Scale } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
-import { Press } from '../../ui/Press.tsx';
-import { Row } from '../../ui/Sheet.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
+import { Row } from '../../ui/ModalDialog.tsx';
 
 const percent = (v: number): string => `${Math.round(v * 100)} %`;
 
@@ -52,9 +52,9 @@ export function PicturePanel({
         onChange={(fade) => onChange({ fade }, 'fade')}
       />
       <Row>
-        <Press onPress={() => onChange({ quarterTurns: (turns + 1) % 4 })}>
+        <PlainButton onPress={() => onChange({ quarterTurns: (turns + 1) % 4 })}>
           <RotateCw size={16} aria-hidden /> Quarter turn
-        </Press>
+        </PlainButton>
         <OnOff label="Grey" value={placement.grey} onChange={(grey) => onChange({ grey })} />
       </Row>
       <ColourField

@@ -3,8 +3,8 @@ import { fitPixels, formatLength, MM_PER_INCH, pixelFault, type FacePlan, type L
 import { api } from '../../api/client.ts';
 import { useJob } from '../../stores/job.ts';
 import { NumberField } from '../../ui/Field.tsx';
-import { Press } from '../../ui/Press.tsx';
-import { Two } from '../../ui/Sheet.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 
 /** A face in exactly the pixels a print house asks for, with the bleed that they leave said before it is written. */
 export function PrintHouse({
@@ -65,13 +65,13 @@ export function PrintHouse({
               ? `That leaves a bleed of ${say(fit.bleedAcrossMm)} left and right, ${say(fit.bleedDownMm)} above and below. The file’s name says so.`
               : 'That is the trimmed size: no bleed at all, and the file’s name says so.'}
       </p>
-      <Press isDisabled={fault !== null || !fit.ok} onPress={() => void fetchIt()}>
+      <PlainButton isDisabled={fault !== null || !fit.ok} onPress={() => void fetchIt()}>
         ↓ {face.face.name}, {asked.widthPx} × {asked.heightPx} PNG
-      </Press>
+      </PlainButton>
       {white && (
-        <Press isDisabled={fault !== null || !fit.ok} onPress={() => void fetchIt('white')}>
+        <PlainButton isDisabled={fault !== null || !fit.ok} onPress={() => void fetchIt('white')}>
           ↓ Where its white goes, in black
-        </Press>
+        </PlainButton>
       )}
       {why && <p role="alert">{why}</p>}
     </>

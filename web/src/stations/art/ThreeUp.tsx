@@ -11,7 +11,7 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { SceneView } from '../../bench/SceneView.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
+import { ModalDialog } from '../../ui/ModalDialog.tsx';
 import { askPlan } from '../../workers/planner.ts';
 
 export interface Try {
@@ -49,7 +49,7 @@ export function ThreeUp({
     };
   }, [tries, job, workshop, faceId]);
   return (
-    <Sheet title={title} isOpen onClose={onClose} wide>
+    <ModalDialog title={title} isOpen onClose={onClose} wide>
       <Three>
         {tries.map((one, i) => {
           const plan = plans[i];
@@ -80,7 +80,7 @@ export function ThreeUp({
           );
         })}
       </Three>
-    </Sheet>
+    </ModalDialog>
   );
 }
 

@@ -5,8 +5,8 @@ import { LIMITS, decide, DEFAULTS, TYPEFACES, type Job, type Mood, type TextBloc
 import { Choice, OnOff, Pick, Scale } from '../../ui/Choose.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField, NumberField, WordsField } from '../../ui/Field.tsx';
-import { Press } from '../../ui/Press.tsx';
-import { Row, Two } from '../../ui/Sheet.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
+import { Row, Two } from '../../ui/ModalDialog.tsx';
 import { ThreeUp, type Try } from './ThreeUp.tsx';
 import { InHand } from './InHand.tsx';
 import type { FaceInHand } from './useFace.ts';
@@ -201,7 +201,7 @@ export function WordsPanel({
             most={5000}
             onCommit={(mm) => set({ arcMm: Math.sign(text.arcMm!) * mm })}
           />
-          <Press onPress={() => set({ arcMm: -text.arcMm! })}>Bend it the other way</Press>
+          <PlainButton onPress={() => set({ arcMm: -text.arcMm! })}>Bend it the other way</PlainButton>
         </Row>
       ) : null}
       <Two>

@@ -4,7 +4,7 @@ import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
 import { LengthField, NumberField, TypedField, WordsField } from '../../ui/Field.tsx';
-import { Two } from '../../ui/Sheet.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 import { BlankBench } from '../BlankBench.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 

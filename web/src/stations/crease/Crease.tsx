@@ -8,7 +8,7 @@ import { More, Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
-import { BenchPress, KeyCap, Press } from '../../ui/Press.tsx';
+import { BenchButton, KeyCap, PlainButton } from '../../ui/buttons.tsx';
 import { PressureChoice } from '../PressureChoice.tsx';
 import { spokenOf, useSides, type StationProps } from '../parts.ts';
 import { StepList, Stepper } from '../Stepper.tsx';
@@ -30,9 +30,9 @@ export function CreaseBench({ job, plan, workshop }: StationProps): ReactNode {
   );
   const line = crease.lines[step];
   const foldPress = line && (
-    <BenchPress aria-pressed={folded} onPress={() => set({ folded: !folded })}>
+    <BenchButton aria-pressed={folded} onPress={() => set({ folded: !folded })}>
       Folded <KeyCap>O</KeyCap>
-    </BenchPress>
+    </BenchButton>
   );
   if (folded && line) return <FoldedBench job={job} plan={plan} workshop={workshop} art={sides} more={foldPress} />;
   return (
@@ -114,9 +114,9 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
           {crease.friendly.map((friendly) => {
             const remedy = takeFriendly(friendly, workshop.unit);
             return (
-              <Press key={remedy.label} onPress={() => change(remedy.changes)}>
+              <PlainButton key={remedy.label} onPress={() => change(remedy.changes)}>
                 {remedy.label}
-              </Press>
+              </PlainButton>
             );
           })}
         </More>

@@ -19,7 +19,7 @@ import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
-import { BenchPress, KeyCap } from '../../ui/Press.tsx';
+import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
 import { spokenOf, useSides, type StationProps } from '../parts.ts';
 import { Caution, StepList, Stepper } from '../Stepper.tsx';
 import { MachineBench } from './MachineBench.tsx';
@@ -32,9 +32,9 @@ export function CutBench(props: StationProps): ReactNode {
 }
 
 const driftPress = (pressed: boolean): ReactNode => (
-  <BenchPress aria-pressed={pressed} onPress={useView.getState().toggleDrift}>
+  <BenchButton aria-pressed={pressed} onPress={useView.getState().toggleDrift}>
     Drift <KeyCap>D</KeyCap>
-  </BenchPress>
+  </BenchButton>
 );
 
 /** One move at a time, its number large enough to read with a blade in one hand. */
@@ -74,9 +74,9 @@ function MovesBench({ job, plan, workshop }: StationProps): ReactNode {
         <>
           <Stepper count={cut.moves.length} name="Cut" />
           {move && (
-            <BenchPress aria-pressed={done} onPress={() => checkCut(move.number, cut.moves.length)}>
+            <BenchButton aria-pressed={done} onPress={() => checkCut(move.number, cut.moves.length)}>
               {done ? '✓ Cut' : 'Cut: check it off'}
-            </BenchPress>
+            </BenchButton>
           )}
           {driftPress(false)}
         </>
@@ -116,13 +116,13 @@ function DriftBench({ job, plan, workshop }: StationProps): ReactNode {
       caption={`${says} (bands drawn ${DRAWN_WIDER} times as wide)`}
       tools={
         <>
-          <BenchPress aria-pressed={measured === 'fromTrue'} onPress={() => setMeasured('fromTrue')}>
+          <BenchButton aria-pressed={measured === 'fromTrue'} onPress={() => setMeasured('fromTrue')}>
             From the true edge
-          </BenchPress>
+          </BenchButton>
           {!cut.trimmer.machine && (
-            <BenchPress aria-pressed={measured === 'chained'} onPress={() => setMeasured('chained')}>
+            <BenchButton aria-pressed={measured === 'chained'} onPress={() => setMeasured('chained')}>
               From the last cut
-            </BenchPress>
+            </BenchButton>
           )}
           {driftPress(true)}
         </>

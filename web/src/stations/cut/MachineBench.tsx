@@ -2,7 +2,7 @@ import { useCallback, type ReactNode } from 'react';
 import { boxPath, drawMachineFile, drawSheetPage, evenSides, grow, shrink, type Scene } from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
 import { useView } from '../../stores/view.ts';
-import { BenchPress, KeyCap } from '../../ui/Press.tsx';
+import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
 import type { StationProps } from '../parts.ts';
 
 /** The printed sheet with what a machine looks for and what it cuts; its rollers’ margin is dotted. */
@@ -48,9 +48,9 @@ export function MachineBench({ job, plan, workshop }: StationProps): ReactNode {
       label={cut.verdict}
       caption={cut.machine ? 'Three marks, and the outlines that are cut; nothing else is in the file' : undefined}
       tools={
-        <BenchPress aria-pressed={drift} onPress={useView.getState().toggleDrift}>
+        <BenchButton aria-pressed={drift} onPress={useView.getState().toggleDrift}>
           Drift <KeyCap>D</KeyCap>
-        </BenchPress>
+        </BenchButton>
       }
     />
   );

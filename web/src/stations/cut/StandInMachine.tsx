@@ -2,7 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { fixed, drawMachineFile, runMachine, svgFile, type Job, type MachineReport, type Plan } from '@zippy/core';
 import { useStandIn } from '../../stores/standIn.ts';
 import { OnOff } from '../../ui/Choose.tsx';
-import { Press } from '../../ui/Press.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
 import { More } from '../../slip/Slip.tsx';
 import { scanSheet } from './scanSheet.ts';
 
@@ -26,7 +26,7 @@ export function StandInMachine({ plan, job }: { readonly plan: Plan; readonly jo
         what it finds.
       </p>
       <OnOff label="Feed the sheet the wrong way round" value={turned} onChange={setTurned} />
-      <Press onPress={() => void run()}>Run it</Press>
+      <PlainButton onPress={() => void run()}>Run it</PlainButton>
       {report && (
         <p role="status">
           {report.ok

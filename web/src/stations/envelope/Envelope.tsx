@@ -18,8 +18,8 @@ import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
 import { OnOff, Pick } from '../../ui/Choose.tsx';
 import { LengthField } from '../../ui/Field.tsx';
-import { BenchPress } from '../../ui/Press.tsx';
-import { Two } from '../../ui/Sheet.tsx';
+import { BenchButton } from '../../ui/buttons.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { Caution } from '../Stepper.tsx';
 import { Steps } from './Steps.tsx';
@@ -52,9 +52,9 @@ export function EnvelopeBench({ job, plan, workshop }: StationProps): ReactNode 
       unit={workshop.unit}
       label={`Side-seam envelope, ${onSheet ? 'on its sheet' : 'the blank with the inside up'}`}
       tools={
-        <BenchPress aria-pressed={onSheet} onPress={() => set({ onSheet: !onSheet })}>
+        <BenchButton aria-pressed={onSheet} onPress={() => set({ onSheet: !onSheet })}>
           On its sheet
-        </BenchPress>
+        </BenchButton>
       }
     />
   );

@@ -7,7 +7,7 @@ import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
 import { NumberField } from '../../ui/Field.tsx';
-import { DoNow, PressLink } from '../../ui/Press.tsx';
+import { DoNow, ButtonLink } from '../../ui/buttons.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 
 /** The whole run laid out as cards to go through, on the slate. */
@@ -61,13 +61,13 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
           <TakeAway what="face" format="pdf" label="All faces in one PDF" />
           <TakeAway what="press" format="pdf" label="All faces in press inks (CMYK), PDF" />
           <TakeAway what="side" format="pdf" label="A PDF for each side, open" />
-          <PressLink
+          <ButtonLink
             style={{ justifyContent: 'flex-start' }}
             href={id ? api.jobFileUrl(id) : ''}
             download={`${job.brief.title}.json`}
           >
             ↓ The job itself, JSON
-          </PressLink>
+          </ButtonLink>
         </>
       }
     >

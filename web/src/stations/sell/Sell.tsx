@@ -4,8 +4,8 @@ import { LIMITS, type SellChoice, decide, decideEach, cutText, sayMoney } from '
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { FieldPlace, MoneyField, NumberField, TypedField } from '../../ui/Field.tsx';
-import { Press, Quiet } from '../../ui/Press.tsx';
-import { Two } from '../../ui/Sheet.tsx';
+import { PlainButton, Quiet } from '../../ui/buttons.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 
 const CostChart = lazy(() => import('./CostChart.tsx'));
@@ -149,9 +149,9 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
           </Two>
         </FieldPlace>
       ))}
-      <Press onPress={() => set({ extras: [...sell.extras, { name: 'Sleeve', perCardMinor: 4 }] })}>
+      <PlainButton onPress={() => set({ extras: [...sell.extras, { name: 'Sleeve', perCardMinor: 4 }] })}>
         Add an extra: sleeve, band, sticker
-      </Press>
+      </PlainButton>
     </Slip>
   );
 }

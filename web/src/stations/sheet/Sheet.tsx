@@ -34,8 +34,8 @@ import { useStandIn } from '../../stores/standIn.ts';
 import { useView } from '../../stores/view.ts';
 import { Choice, OnOff } from '../../ui/Choose.tsx';
 import { LengthField, TypedField } from '../../ui/Field.tsx';
-import { BenchPress, KeyCap, PressLink } from '../../ui/Press.tsx';
-import { Two } from '../../ui/Sheet.tsx';
+import { BenchButton, KeyCap, ButtonLink } from '../../ui/buttons.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { Offcuts, SheetChoices } from './SheetChoices.tsx';
 
@@ -106,13 +106,13 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
   const drawLayer = useCallback(() => drawLayerSheet(layer!, art.panels[layer!.piece.id]), [layer, art.panels]);
   const layerPresses = sheet.layers.length > 0 && (
     <>
-      <BenchPress aria-pressed={!layer} onPress={() => setLayerId(null)}>
+      <BenchButton aria-pressed={!layer} onPress={() => setLayerId(null)}>
         Card
-      </BenchPress>
+      </BenchButton>
       {sheet.layers.map(({ piece }) => (
-        <BenchPress key={piece.id} aria-pressed={layer?.piece.id === piece.id} onPress={() => setLayerId(piece.id)}>
+        <BenchButton key={piece.id} aria-pressed={layer?.piece.id === piece.id} onPress={() => setLayerId(piece.id)}>
           {piece.name}
-        </BenchPress>
+        </BenchButton>
       ))}
     </>
   );
@@ -145,16 +145,16 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
       tools={
         <>
           {layerPresses}
-          <BenchPress onPress={turnOver}>
+          <BenchButton onPress={turnOver}>
             Turn over <KeyCap>T</KeyCap>
-          </BenchPress>
-          <BenchPress onPress={toggleLight} aria-pressed={light}>
+          </BenchButton>
+          <BenchButton onPress={toggleLight} aria-pressed={light}>
             To the light <KeyCap>L</KeyCap>
-          </BenchPress>
+          </BenchButton>
           {sheet.passes.length > 0 && (
-            <BenchPress onPress={useStandIn.getState().toggle} aria-pressed={onStandIn}>
+            <BenchButton onPress={useStandIn.getState().toggle} aria-pressed={onStandIn}>
               Stand-in printer
-            </BenchPress>
+            </BenchButton>
           )}
           {sheet.named && (
             <Turner
@@ -206,9 +206,9 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
             <TakeAway what="panels" format="pdf" label="Sheets of printed panels, PDF" />
           )}
           {plan.sheet.sides.length === 2 && (
-            <PressLink href={`/workshop/printers/${job.stock.printerId}/${job.stock.pathId}`}>
+            <ButtonLink href={`/workshop/printers/${job.stock.printerId}/${job.stock.pathId}`}>
               {plan.sheet.calibration ? 'Calibrate this path again' : 'Match front and back: calibrate this path'}
-            </PressLink>
+            </ButtonLink>
           )}
         </>
       }

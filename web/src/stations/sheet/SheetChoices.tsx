@@ -4,7 +4,7 @@ import { WORKSHOP_LIMITS, cutText, formatSize, KEEP_OFFCUT_MM, plural, sayMoney,
 import { useJob } from '../../stores/job.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
 import { LengthField } from '../../ui/Field.tsx';
-import { Press } from '../../ui/Press.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
 import type { StationProps } from '../parts.ts';
 
 /** Rows shown; the rest are dearer still. */
@@ -32,9 +32,9 @@ export function SheetChoices({ plan, workshop }: StationProps): ReactNode {
               ? ` · leaves ${formatSize(row.offcut.widthMm, row.offcut.heightMm, workshop.unit)}`
               : ' · leaves nothing to keep'}
           </small>
-          <Press isDisabled={row.isNow} onPress={() => change(row.changes)}>
+          <PlainButton isDisabled={row.isNow} onPress={() => change(row.changes)}>
             {row.isNow ? 'This one' : 'Take it'}
-          </Press>
+          </PlainButton>
         </li>
       ))}
     </List>
@@ -88,7 +88,7 @@ export function Offcuts({ plan, workshop }: StationProps): ReactNode {
                 {offcut.perSheet} from a sheet, {offcut.perSheet * plan.sheet.sheets} from the run
               </small>
             </span>
-            <Press onPress={() => shelve(offcut)}>Put on the shelf</Press>
+            <PlainButton onPress={() => shelve(offcut)}>Put on the shelf</PlainButton>
           </li>
         ))}
       </List>

@@ -14,7 +14,7 @@ import {
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view.ts';
 import { WordsField } from '../../ui/Field.tsx';
-import { Press } from '../../ui/Press.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
 import type { StationProps } from '../parts.ts';
 
 const inReach = (mm: number): number => {
@@ -56,15 +56,15 @@ export function EnvelopeFits({ job, plan, workshop }: StationProps): ReactNode {
                 {fit.turned ? ', on its side' : ''}
               </span>
               <span className="presses">
-                <Press
+                <PlainButton
                   isDisabled={chosen}
                   onPress={() => change([decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId })])}
                 >
                   {chosen ? 'In use' : 'Use it'}
-                </Press>
-                <Press onPress={() => makeIt(largest.widthMm, largest.heightMm)}>
+                </PlainButton>
+                <PlainButton onPress={() => makeIt(largest.widthMm, largest.heightMm)}>
                   Largest: {formatSize(inReach(largest.widthMm), inReach(largest.heightMm), unit)}
-                </Press>
+                </PlainButton>
               </span>
             </li>
           );
@@ -120,9 +120,9 @@ function Sample({
           Sample {unread.join(' and ')} cannot be read; try 5 1/2 in or 139.7 mm.
         </p>
       )}
-      <Press isDisabled={!ready} onPress={() => makeIt(mineW, mineH)}>
+      <PlainButton isDisabled={!ready} onPress={() => makeIt(mineW, mineH)}>
         {ready ? `Make mine ${formatSize(inReach(mineW), inReach(mineH), unit)}` : 'Make mine to match'}
-      </Press>
+      </PlainButton>
     </Measured>
   );
 }

@@ -5,8 +5,8 @@ import type { LayerChoice } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
 import { FieldPlace, LengthField } from '../../ui/Field.tsx';
-import { Press, Quiet } from '../../ui/Press.tsx';
-import { Row } from '../../ui/Sheet.tsx';
+import { PlainButton, Quiet } from '../../ui/buttons.tsx';
+import { Row } from '../../ui/ModalDialog.tsx';
 import { Ticks } from '../../ui/Ticks.tsx';
 import { PicturePanel } from '../art/PicturePanel.tsx';
 import type { StationProps } from '../parts.ts';
@@ -51,9 +51,9 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
         </FieldPlace>
       ))}
       <Row>
-        <Press onPress={() => add('mat')}>+ Mat</Press>
-        <Press onPress={() => add('writing')}>+ Writing panel</Press>
-        <Press onPress={() => add('insert')}>+ Insert</Press>
+        <PlainButton onPress={() => add('mat')}>+ Mat</PlainButton>
+        <PlainButton onPress={() => add('writing')}>+ Writing panel</PlainButton>
+        <PlainButton onPress={() => add('insert')}>+ Insert</PlainButton>
       </Row>
     </>
   );
@@ -112,16 +112,18 @@ function OneLayer({
         />
       ))}
       <Row>
-        <Press
+        <PlainButton
           isDisabled={layer.stockIds.length >= MOST_DEEP}
           onPress={() => onChange({ ...layer, stockIds: [...layer.stockIds, layer.stockIds.at(-1)!] })}
         >
           One more inside it
-        </Press>
+        </PlainButton>
         {layer.stockIds.length > 1 && (
-          <Press onPress={() => onChange({ ...layer, stockIds: layer.stockIds.slice(0, -1) })}>One fewer</Press>
+          <PlainButton onPress={() => onChange({ ...layer, stockIds: layer.stockIds.slice(0, -1) })}>
+            One fewer
+          </PlainButton>
         )}
-        <Press onPress={onRemove}>Take off</Press>
+        <PlainButton onPress={onRemove}>Take off</PlainButton>
       </Row>
       {layer.picture && (
         <>

@@ -5,8 +5,8 @@ import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
 import { Pick } from '../../ui/Choose.tsx';
 import { LengthField } from '../../ui/Field.tsx';
-import { Press } from '../../ui/Press.tsx';
-import { Two } from '../../ui/Sheet.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 import { BlankBench } from '../BlankBench.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { EnvelopeFits } from './EnvelopeFits.tsx';
@@ -83,7 +83,9 @@ export function SizeSlip(props: StationProps): ReactNode {
         {side('Finished height', 'finishedHeightMm')}
       </Two>
       <FormatInputs job={job} size={plan.size} unit={unit} />
-      <Press onPress={() => setBoth(size.finishedHeightMm, size.finishedWidthMm)}>Swap width and height</Press>
+      <PlainButton onPress={() => setBoth(size.finishedHeightMm, size.finishedWidthMm)}>
+        Swap width and height
+      </PlainButton>
       <More
         label={`Envelopes it fits (${plan.size.shelfFits.filter(({ fit }) => fits(fit.word)).length} of ${plan.size.shelfFits.length})`}
       >

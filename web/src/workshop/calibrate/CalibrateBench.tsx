@@ -16,7 +16,7 @@ import {
 import { Bench } from '../../bench/Bench.tsx';
 import { useStandIn } from '../../stores/standIn.ts';
 import { useView } from '../../stores/view.ts';
-import { BenchPress, KeyCap } from '../../ui/Press.tsx';
+import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
 
 const LOUPE_MM = 46;
 const CLOSER = 6;
@@ -98,15 +98,15 @@ export function CalibrateBench({
       caption={`${what}${on ? ' · as the stand-in printer prints it' : ''}`}
       tools={
         <>
-          <BenchPress onPress={turn}>
+          <BenchButton onPress={turn}>
             Turn over <KeyCap>T</KeyCap>
-          </BenchPress>
-          <BenchPress onPress={toggleLight} aria-pressed={light}>
+          </BenchButton>
+          <BenchButton onPress={toggleLight} aria-pressed={light}>
             To the light <KeyCap>L</KeyCap>
-          </BenchPress>
-          <BenchPress onPress={toggle} aria-pressed={on}>
+          </BenchButton>
+          <BenchButton onPress={toggle} aria-pressed={on}>
             On the stand-in printer
-          </BenchPress>
+          </BenchButton>
         </>
       }
     />

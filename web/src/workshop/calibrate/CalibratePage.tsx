@@ -28,8 +28,8 @@ import { useWorkshop } from '../../stores/workshop.ts';
 import { useView } from '../../stores/view.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
 import { WordsField } from '../../ui/Field.tsx';
-import { DoNow, PressLink } from '../../ui/Press.tsx';
-import { Two } from '../../ui/Sheet.tsx';
+import { DoNow, ButtonLink } from '../../ui/buttons.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 import { TopBar } from '../../ui/TopBar.tsx';
 import { today } from '../../workers/planner.ts';
 import { CalibrateBench } from './CalibrateBench.tsx';
@@ -171,12 +171,12 @@ function Calibrate({
               ]}
               onChange={(flipEdge) => setDraft({ flipEdge })}
             />
-            <PressLink
+            <ButtonLink
               href={api.calibrationUrl(printer.id, path.id, stock.id, draft.flipEdge)}
               download="calibration-sheet.pdf"
             >
               ↓ Calibration sheet, PDF
-            </PressLink>
+            </ButtonLink>
             <WordsField
               label="How you laid it back for the second side"
               value={draft.laidBack}

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { isUsable, registerOf, sayRegister, type Calibration, type LengthUnit } from '@zippy/core';
-import { Quiet } from '../../ui/Press.tsx';
+import { Quiet } from '../../ui/buttons.tsx';
 
 /** Every calibration of a path, the newest first; one can be set aside when it no longer tells the truth. */
 export function History({

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
-import { Two } from '../../ui/Sheet.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 import { OnOff } from '../../ui/Choose.tsx';
 import { NumberField } from '../../ui/Field.tsx';
-import { Press } from '../../ui/Press.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
 import { useStandIn } from '../../stores/standIn.ts';
 import { ReadingField } from './ReadingField.tsx';
 
@@ -58,14 +58,14 @@ export function StandInFaults({ onRead }: { readonly onRead: () => void }): Reac
         value={truth.fitToPage}
         onChange={(fitToPage) => setTruth({ fitToPage })}
       />
-      <Press
+      <PlainButton
         onPress={() => {
           if (!on) toggle();
           onRead();
         }}
       >
         Print and read it for me
-      </Press>
+      </PlainButton>
     </>
   );
 }

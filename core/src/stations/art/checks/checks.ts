@@ -30,7 +30,7 @@ export function artChecks(job: Job, workshop: Workshop, face: FacePlan): readonl
   const stock = stockOf(job, workshop);
   const white = printerOf(job, workshop).printsWhite ?? false;
   const paper = stock.colour;
-  const look: Look = {
+  const printed: FaceAsPrinted = {
     job,
     unit: workshop.unit,
     face,
@@ -40,13 +40,13 @@ export function artChecks(job: Job, workshop: Workshop, face: FacePlan): readonl
     inked: (ink) => (white ? ink : printedOn(ink, paper)),
   };
   return [
-    ...groundSnags(look),
-    ...shortSnags(look),
-    ...face.items.flatMap((item) => (item.kind === 'text' ? wordSnags(look, item) : objectSnags(look, item))),
+    ...groundSnags(printed),
+    ...shortSnags(printed),
+    ...face.items.flatMap((item) => (item.kind === 'text' ? wordSnags(printed, item) : objectSnags(printed, item))),
   ];
 }
 
-interface Look {
+interface FaceAsPrinted {
   readonly job: Job;
   readonly unit: Workshop['unit'];
   readonly face: FacePlan;
@@ -56,27 +56,27 @@ interface Look {
   readonly inked: (ink: Colour) => Colour;
 }
 
-const on = ({ face }: Look): string => `on the ${face.face.name.toLowerCase()}`;
-const faceIn = (job: JobPlace, { face }: Look) => job.art.faces.at(face.face.id);
+const on = ({ face }: FaceAsPrinted): string => `on the ${face.face.name.toLowerCase()}`;
+const faceIn = (job: JobPlace, { face }: FaceAsPrinted) => job.art.faces.at(face.face.id);
 
 /** The flat colour under a thing, as it is printed; null where a picture, pattern or gradient lies there. */
-function groundUnder({ face, paper, inked }: Look): Colour | null {
+function groundUnder({ face, paper, inked }: FaceAsPrinted): Colour | null {
   const { art, picture, tiles } = face;
   if (art.gradient || (tiles && tiles.fade < 1) || (picture && picture.placement.fade < 1)) return null;
   return art.background ? inked(art.background) : paper;
 }
 
-function groundSnags(look: Look): readonly Snag[] {
-  const { face } = look;
+function groundSnags(printed: FaceAsPrinted): readonly Snag[] {
+  const { face } = printed;
   const { art } = face;
-  const solid = art.background !== null && luminance(art.background) < DARK && groundUnder(look) !== null;
-  if ((!art.gradient && !solid) || look.job.make.testPrint) return [];
+  const solid = art.background !== null && luminance(art.background) < DARK && groundUnder(printed) !== null;
+  if ((!art.gradient && !solid) || printed.job.make.testPrint) return [];
   return [
     {
       id: `art-test-print-${face.face.id}`,
       station: 'art',
       level: 'note',
-      title: `${art.gradient ? 'A gradient' : 'A dark solid'} ${on(look)} wants a test print`,
+      title: `${art.gradient ? 'A gradient' : 'A dark solid'} ${on(printed)} wants a test print`,
       why: art.gradient
         ? 'Home printers may show it in steps. Print one sheet at the quality you mean to use before the run.'
         : 'So much ink may band, curl the card or stay wet. Print one sheet first, and let it dry before it is handled.',
@@ -91,8 +91,8 @@ const EDGE_WORDS = { left: 'left', right: 'right', top: 'top', bottom: 'foot' } 
  * A picture that is whole on its face keeps inside safe, or goes on to the bleed’s edge; one that ends between the two
  * is clipped by a cut that drifts, or leaves a sliver beside it.
  */
-function shortSnags(look: Look): readonly Snag[] {
-  const { face, unit, job } = look;
+function shortSnags(printed: FaceAsPrinted): readonly Snag[] {
+  const { face, unit, job } = printed;
   const { picture, bleed, safe } = face;
   if (!picture || picture.from !== face.face.id || !isWholeOnFace(picture.placement)) return [];
   if (picture.placement.fade >= 1 || isInside(picture.box, safe)) return [];
@@ -101,14 +101,14 @@ function shortSnags(look: Look): readonly Snag[] {
   const short = EDGES.filter((edge) => own[edge] > near[edge] + 1e-6 && own[edge] < far[edge] - 1e-6);
   if (short.length === 0) return [];
   const set = (part: Partial<PicturePlacement>) => [
-    decide((job) => faceIn(job, look).picture, { ...picture.placement, ...part }),
+    decide((job) => faceIn(job, printed).picture, { ...picture.placement, ...part }),
   ];
   return [
     {
       id: `art-short-${face.face.id}`,
       station: 'art',
       level: 'warn',
-      title: `The picture ${on(look)} ends short of the bleed: ${short.map((edge) => EDGE_WORDS[edge]).join(', ')}`,
+      title: `The picture ${on(printed)} ends short of the bleed: ${short.map((edge) => EDGE_WORDS[edge]).join(', ')}`,
       why: `It reaches past the safe inset of ${formatLength(job.size.safeMm, unit)} and not to the bleed’s edge, so a cut that drifts clips it or leaves a sliver beside it.`,
       remedies: [
         { label: 'Fill the face with it', changes: set({ fit: 'fill' }) },
@@ -118,28 +118,28 @@ function shortSnags(look: Look): readonly Snag[] {
   ];
 }
 
-function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): readonly Snag[] {
-  const ground = groundUnder(look);
+function wordSnags(printed: FaceAsPrinted, { block, set }: LaidItem & { kind: 'text' }): readonly Snag[] {
+  const ground = groundUnder(printed);
   if (ground === null || !set.ink) return [];
-  const ink = look.inked(block.colour);
-  const index = look.face.art.texts.indexOf(block);
+  const ink = printed.inked(block.colour);
+  const index = printed.face.art.texts.indexOf(block);
   const quote = `“${block.text.split('\n')[0]!.slice(0, 28)}”`;
-  const textIn = (job: JobPlace) => faceIn(job, look).texts.at(index);
+  const textIn = (job: JobPlace) => faceIn(job, printed).texts.at(index);
   const ratio = contrast(ink, ground);
   const size = block.sizePt * set.fitted;
   const reversed = luminance(ground) < DARK && luminance(ink) > luminance(ground);
-  const onto = (ink: Colour): number => contrast(look.inked(ink), ground);
+  const onto = (ink: Colour): number => contrast(printed.inked(ink), ground);
   const dark = onto(INKS.pale) > onto(INKS.dark) ? INKS.pale : INKS.dark;
-  const better = contrast(look.inked(dark), ground);
+  const better = contrast(printed.inked(dark), ground);
   return [
     ...(ratio < CONTRAST.words
       ? [
           {
-            id: `art-contrast-${look.face.face.id}-${block.id}`,
+            id: `art-contrast-${printed.face.face.id}-${block.id}`,
             station: 'art',
             level: 'warn',
-            title: `${quote} is hard to read ${on(look)}`,
-            why: `Printed on ${look.stock.colourName.toLowerCase()} stock its contrast is ${fixed(ratio, 1)} to 1; words want ${CONTRAST.words} to 1 and more.`,
+            title: `${quote} is hard to read ${on(printed)}`,
+            why: `Printed on ${printed.stock.colourName.toLowerCase()} stock its contrast is ${fixed(ratio, 1)} to 1; words want ${CONTRAST.words} to 1 and more.`,
             remedies:
               better >= CONTRAST.words
                 ? [{ label: 'Set it in a colour that is read', changes: [decide((job) => textIn(job).colour, dark)] }]
@@ -150,10 +150,10 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
     ...(reversed && size < SMALLEST_PT.fine && size >= SMALLEST_PT.plain
       ? [
           {
-            id: `art-reversed-${look.face.face.id}-${block.id}`,
+            id: `art-reversed-${printed.face.face.id}-${block.id}`,
             station: 'art',
             level: 'warn',
-            title: `${quote} is ${fixed(size, 1)} pt out of a dark ground ${on(look)}`,
+            title: `${quote} is ${fixed(size, 1)} pt out of a dark ground ${on(printed)}`,
             why: `Ink runs into pale letters from all sides; under ${SMALLEST_PT.fine} pt they fill in.`,
             remedies: [
               {
@@ -167,15 +167,15 @@ function wordSnags(look: Look, { block, set }: LaidItem & { kind: 'text' }): rea
   ];
 }
 
-function objectSnags(look: Look, item: Exclude<LaidItem, { kind: 'text' }>): readonly Snag[] {
+function objectSnags(printed: FaceAsPrinted, item: Exclude<LaidItem, { kind: 'text' }>): readonly Snag[] {
   const { object } = item;
-  const index = look.face.art.objects!.findIndex(({ id }) => id === object.id);
+  const index = printed.face.art.objects!.findIndex(({ id }) => id === object.id);
   const change = (part: Partial<ArtObject>) =>
-    decide((job) => faceIn(job, look).objects.at(index), { ...object, ...part } as ArtObject);
+    decide((job) => faceIn(job, printed).objects.at(index), { ...object, ...part } as ArtObject);
   return [
-    ...edgeSnags(look, item, change),
-    ...(item.kind === 'code' ? codeSnags(look, item, change) : []),
-    ...(item.kind === 'rule' ? ruleSnags(look, item, change) : []),
+    ...edgeSnags(printed, item, change),
+    ...(item.kind === 'code' ? codeSnags(printed, item, change) : []),
+    ...(item.kind === 'rule' ? ruleSnags(printed, item, change) : []),
   ];
 }
 
@@ -187,8 +187,12 @@ const NAMES = { picture: 'The picture', code: 'The code', rule: 'The rule', orna
  * A thing that touches or crosses the trim must go on to the bleed’s edge, or a cut that drifts shows where it ends; one
  * that does not must keep inside safe, or a cut may clip it. Codes never cross.
  */
-function edgeSnags(look: Look, { object }: Exclude<LaidItem, { kind: 'text' }>, change: Changed): readonly Snag[] {
-  const { face, unit, job } = look;
+function edgeSnags(
+  printed: FaceAsPrinted,
+  { object }: Exclude<LaidItem, { kind: 'text' }>,
+  change: Changed,
+): readonly Snag[] {
+  const { face, unit, job } = printed;
   const box = boxOf(object);
   if (isInside(box, face.safe)) return [];
   const trim: Box = { xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm };
@@ -216,7 +220,7 @@ function edgeSnags(look: Look, { object }: Exclude<LaidItem, { kind: 'text' }>, 
         id: `art-overhang-${face.face.id}-${object.id}`,
         station: 'art',
         level: 'warn',
-        title: `${NAMES[object.kind]} ends short of the bleed ${on(look)}: ${short.map((edge) => EDGE_WORDS[edge]).join(', ')}`,
+        title: `${NAMES[object.kind]} ends short of the bleed ${on(printed)}: ${short.map((edge) => EDGE_WORDS[edge]).join(', ')}`,
         why: `It touches the trim or crosses it, and overhangs by less than the bleed of ${formatLength(job.size.bleedMm, unit)}, so a cut that drifts shows its end as a white sliver.`,
         remedies: [grow, ...(fits ? [moveIn] : [])],
       },
@@ -233,7 +237,7 @@ function edgeSnags(look: Look, { object }: Exclude<LaidItem, { kind: 'text' }>, 
       id: `art-object-safe-${face.face.id}-${object.id}`,
       station: 'art',
       level: 'warn',
-      title: `${NAMES[object.kind]} reaches past safe ${on(look)}`,
+      title: `${NAMES[object.kind]} reaches past safe ${on(printed)}`,
       why: `It lies nearer to an edge than the safe inset of ${formatLength(job.size.safeMm, unit)}; a cut that drifts could clip it.`,
       remedies: [
         ...(fits ? [moveIn] : []),
@@ -266,8 +270,12 @@ function grownToEdges(box: Box, trim: Box, bleed: Box, edges: readonly FaceEdge[
   };
 }
 
-function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, change: Changed): readonly Snag[] {
-  const { face, unit, inked } = look;
+function codeSnags(
+  printed: FaceAsPrinted,
+  { object, code }: LaidItem & { kind: 'code' },
+  change: Changed,
+): readonly Snag[] {
+  const { face, unit, inked } = printed;
   const snag = (id: string, level: Snag['level'], title: string, why: string, remedies: Snag['remedies']): Snag => ({
     id: `art-code-${id}-${face.face.id}-${object.id}`,
     station: 'art',
@@ -279,14 +287,20 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
   const text = codeText(object.content);
   if (text === '' || /^https?:\/\/$/.test(text))
     return [
-      snag('empty', 'warn', `The code ${on(look)} says nothing yet`, 'Type what it should hold, or take it off.', []),
+      snag(
+        'empty',
+        'warn',
+        `The code ${on(printed)} says nothing yet`,
+        'Type what it should hold, or take it off.',
+        [],
+      ),
     ];
   if (!code)
     return [
       snag(
         'full',
         'stop',
-        `The code ${on(look)} is asked to hold too much`,
+        `The code ${on(printed)} is asked to hold too much`,
         `${text.length} ${plural(text.length, 'letter')} are more than a code can hold; shorten them.`,
         [],
       ),
@@ -299,7 +313,7 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
       snag(
         'scheme',
         'warn',
-        `The link in the code ${on(look)} has no https:// before it`,
+        `The link in the code ${on(printed)} has no https:// before it`,
         'Many telephones show such a line as words and open nothing.',
         [{ label: `Make it ${schemed.slice(0, 60)}`, changes: [change({ content: { ...content, url: schemed } })] }],
       ),
@@ -311,7 +325,7 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
       snag(
         'small',
         'warn',
-        `The code’s squares are ${fixed(code.moduleMm, 2)} mm ${on(look)}`,
+        `The code’s squares are ${fixed(code.moduleMm, 2)} mm ${on(printed)}`,
         `Under ${SMALLEST_MODULE_MM} mm a home print is seldom read. Make it larger, or let it hold less.`,
         larger <= Math.min(face.safe.widthMm, face.safe.heightMm)
           ? [
@@ -324,14 +338,14 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
       ),
     );
   }
-  const light = object.ground ? inked(object.ground) : groundUnder(look);
+  const light = object.ground ? inked(object.ground) : groundUnder(printed);
   const dark = inked(object.colour);
   if (light !== null && (contrast(dark, light) < CONTRAST.code || luminance(dark) > luminance(light)))
     snags.push(
       snag(
         'pale',
         'warn',
-        `The code is too pale to be read ${on(look)}`,
+        `The code is too pale to be read ${on(printed)}`,
         `Printed on this stock it has ${fixed(contrast(dark, light), 1)} to 1 of contrast; readers want dark on light, ${CONTRAST.code} to 1 and more.`,
         [{ label: 'Print it dark on white', changes: [change({ colour: '#1d2930', ground: '#ffffff' })] }],
       ),
@@ -341,7 +355,7 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
       snag(
         'busy',
         'warn',
-        `The code lies on a picture ${on(look)}`,
+        `The code lies on a picture ${on(printed)}`,
         'Its quiet zone must be one light colour, or readers lose its edge.',
         [{ label: 'Put white beneath it', changes: [change({ ground: '#ffffff' })] }],
       ),
@@ -362,7 +376,7 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
       snag(
         'covered',
         'stop',
-        `Something lies over the code ${on(look)}`,
+        `Something lies over the code ${on(printed)}`,
         'A code that is partly covered, its quiet zone too, cannot be scanned. Move one of them.',
         [],
       ),
@@ -373,17 +387,17 @@ function codeSnags(look: Look, { object, code }: LaidItem & { kind: 'code' }, ch
 const overlap = (a: Box, b: Box): boolean =>
   a.xMm < b.xMm + b.widthMm && b.xMm < a.xMm + a.widthMm && a.yMm < b.yMm + b.heightMm && b.yMm < a.yMm + a.heightMm;
 
-function ruleSnags(look: Look, { object }: LaidItem & { kind: 'rule' }, change: Changed): readonly Snag[] {
-  const ground = groundUnder(look);
+function ruleSnags(printed: FaceAsPrinted, { object }: LaidItem & { kind: 'rule' }, change: Changed): readonly Snag[] {
+  const ground = groundUnder(printed);
   const reversed = ground !== null && luminance(ground) < DARK;
   const least = reversed ? HAIRLINE_PT.reversed : HAIRLINE_PT.dark;
   if (object.weightPt >= least) return [];
   return [
     {
-      id: `art-hairline-${look.face.face.id}-${object.id}`,
+      id: `art-hairline-${printed.face.face.id}-${object.id}`,
       station: 'art',
       level: 'warn',
-      title: `The rule ${on(look)} is ${object.weightPt} pt`,
+      title: `The rule ${on(printed)} is ${object.weightPt} pt`,
       why: `${reversed ? 'Left out of a dark ground, a' : 'A'} rule under ${least} pt breaks up on a home printer.`,
       remedies: [{ label: `Make it ${least} pt`, changes: [change({ weightPt: least })] }],
     },

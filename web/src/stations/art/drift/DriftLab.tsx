@@ -28,7 +28,7 @@ import { ARROWS } from '../../../keys/arrows.ts';
 import { useDrift } from '../../../stores/drift.ts';
 import { useView } from '../../../stores/view.ts';
 import { Scale } from '../../../ui/Choose.tsx';
-import { BenchPress, KeyCap, Press } from '../../../ui/Press.tsx';
+import { BenchButton, KeyCap, PlainButton } from '../../../ui/buttons.tsx';
 import { useJob } from '../../../stores/job.ts';
 import type { StationProps } from '../../parts.ts';
 import { useFace } from '../useFace.ts';
@@ -140,20 +140,20 @@ export function DriftBench(props: StationProps): ReactNode {
       tools={
         <>
           {plan.art.faces.slice(0, 6).map(({ face: { id, name } }) => (
-            <BenchPress
+            <BenchButton
               key={id}
               aria-pressed={id === face.face.id}
               onPress={() => useView.getState().set({ face: id, itemIds: [] })}
             >
               {name}
-            </BenchPress>
+            </BenchButton>
           ))}
-          <BenchPress aria-pressed onPress={toggle}>
+          <BenchButton aria-pressed onPress={toggle}>
             Drift <KeyCap>D</KeyCap>
-          </BenchPress>
-          <BenchPress isDisabled={rightMm === 0 && downMm === 0} onPress={() => set({ rightMm: 0, downMm: 0 })}>
+          </BenchButton>
+          <BenchButton isDisabled={rightMm === 0 && downMm === 0} onPress={() => set({ rightMm: 0, downMm: 0 })}>
             Blade in place
-          </BenchPress>
+          </BenchButton>
         </>
       }
     />
@@ -217,17 +217,17 @@ export function DriftPanel(props: StationProps): ReactNode {
           </p>
           <Presses>
             {run.bleedMm > bleedMm && run.bleedMm <= 20 && (
-              <Press onPress={() => change([decide((job) => job.size.bleedMm, run.bleedMm)])}>
+              <PlainButton onPress={() => change([decide((job) => job.size.bleedMm, run.bleedMm)])}>
                 Bleed {mm(run.bleedMm)}
-              </Press>
+              </PlainButton>
             )}
             {run.safeMm > safeMm && (
-              <Press onPress={() => change([decide((job) => job.size.safeMm, run.safeMm)])}>
+              <PlainButton onPress={() => change([decide((job) => job.size.safeMm, run.safeMm)])}>
                 Safe {mm(run.safeMm)}
-              </Press>
+              </PlainButton>
             )}
             {border && run.bandMm > (border.insetMm || border.widthMm) && run.bandMm <= 15 && (
-              <Press
+              <PlainButton
                 onPress={() =>
                   change([
                     decide((job) => job.art.faces.at(face.face.id).border, {
@@ -239,12 +239,12 @@ export function DriftPanel(props: StationProps): ReactNode {
                 }
               >
                 Border {mm(Math.ceil(run.bandMm * 2) / 2)}
-              </Press>
+              </PlainButton>
             )}
             {border && run.bandMm > (border.insetMm || border.widthMm) && (
-              <Press onPress={() => change([decide((job) => job.art.faces.at(face.face.id).border, null)])}>
+              <PlainButton onPress={() => change([decide((job) => job.art.faces.at(face.face.id).border, null)])}>
                 Take the border off
-              </Press>
+              </PlainButton>
             )}
           </Presses>
         </>

@@ -17,12 +17,12 @@ import {
 } from '@zippy/core';
 import { SceneView } from '../../bench/SceneView.tsx';
 import { Pick } from '../../ui/Choose.tsx';
-import { Sheet } from '../../ui/Sheet.tsx';
+import { ModalDialog } from '../../ui/ModalDialog.tsx';
 import { askPlan } from '../../workers/planner.ts';
 import { newId, type FaceInHand } from './useFace.ts';
 
 /** This face with every wording set on it, in its typefaces and at its size; one press takes one. */
-export function WordingSheet({
+export function WordingDialog({
   hand,
   job,
   workshop,
@@ -87,7 +87,7 @@ export function WordingSheet({
     onClose();
   };
   return (
-    <Sheet title={`A wording for the ${face.face.name.toLowerCase()}`} isOpen onClose={onClose} wide>
+    <ModalDialog title={`A wording for the ${face.face.name.toLowerCase()}`} isOpen onClose={onClose} wide>
       <Pick
         label="Typefaces"
         value={pairing}
@@ -138,7 +138,7 @@ export function WordingSheet({
           );
         })}
       </Wordings>
-    </Sheet>
+    </ModalDialog>
   );
 }
 

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { DoNow, KeyCap } from '../ui/Press.tsx';
-import { Sheet } from '../ui/Sheet.tsx';
+import { DoNow, KeyCap } from '../ui/buttons.tsx';
+import { ModalDialog } from '../ui/ModalDialog.tsx';
 import { ART_KEYS, BENCH_KEYS, JOB_KEYS } from './table.ts';
 
 const KEYS: readonly {
@@ -13,9 +13,9 @@ const KEYS: readonly {
   { heading: 'At the bench card', keys: BENCH_KEYS },
 ];
 
-export function KeysSheet({ isOpen, onClose }: { readonly isOpen: boolean; readonly onClose: () => void }): ReactNode {
+export function KeysDialog({ isOpen, onClose }: { readonly isOpen: boolean; readonly onClose: () => void }): ReactNode {
   return (
-    <Sheet title="Keys" isOpen={isOpen} onClose={onClose}>
+    <ModalDialog title="Keys" isOpen={isOpen} onClose={onClose}>
       {KEYS.map(({ heading, keys }) => (
         <List key={heading}>
           <h3>{heading}</h3>
@@ -34,7 +34,7 @@ export function KeysSheet({ isOpen, onClose }: { readonly isOpen: boolean; reado
       <DoNow onPress={onClose} autoFocus>
         Back to the bench
       </DoNow>
-    </Sheet>
+    </ModalDialog>
   );
 }
 

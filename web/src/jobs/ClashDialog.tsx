@@ -2,12 +2,12 @@ import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Clash, Spoken } from '@zippy/core';
 import { Choice } from '../ui/Choose.tsx';
-import { DoNow, Press } from '../ui/Press.tsx';
-import { Row, Sheet } from '../ui/Sheet.tsx';
+import { DoNow, PlainButton } from '../ui/buttons.tsx';
+import { Row, ModalDialog } from '../ui/ModalDialog.tsx';
 import { sayPlace, sayValue } from './sayClash.ts';
 
 /** Decisions that were changed here and elsewhere, to different ends: both are shown, and one of each is chosen. */
-export default function ClashSheet({
+export default function ClashDialog({
   what,
   clashes,
   spoken,
@@ -30,7 +30,7 @@ export default function ClashSheet({
     setTheirsAt(next);
   };
   return (
-    <Sheet title={`${what} was changed in two places`} isOpen wide>
+    <ModalDialog title={`${what} was changed in two places`} isOpen wide>
       <p>
         {clashes.length === 1 ? 'One decision was' : `${clashes.length} decisions were`} made here and elsewhere, and
         not alike. Everything else is joined.
@@ -56,12 +56,12 @@ export default function ClashSheet({
       <Row>
         <DoNow onPress={() => onSettle(theirsAt)}>Go on with these</DoNow>
         {onKeepBoth && (
-          <Press onPress={() => void onKeepBoth().catch((why: unknown) => setProblem((why as Error).message))}>
+          <PlainButton onPress={() => void onKeepBoth().catch((why: unknown) => setProblem((why as Error).message))}>
             Go on with what is here, and keep the other as a job of its own
-          </Press>
+          </PlainButton>
         )}
       </Row>
-    </Sheet>
+    </ModalDialog>
   );
 }
 

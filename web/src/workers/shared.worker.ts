@@ -1,7 +1,7 @@
 import wasmUrl from 'highs/runtime?url';
 import { fromHighs, planMixed, type MixedAnswer, type MixedOrder, type MixedPlan } from '@zippy/core';
 
-export type GangNews =
+export type SharedNews =
   | { readonly kind: 'better'; readonly plan: MixedPlan }
   | { readonly kind: 'done'; readonly answer: MixedAnswer }
   | { readonly kind: 'failed'; readonly why: string };
@@ -13,11 +13,11 @@ self.onmessage = async ({ data }: MessageEvent<MixedOrder>) => {
     const { default: highsLoader } = await import('highs');
     const highs = await highsLoader({ locateFile: () => wasmUrl });
     const answer = planMixed(data, fromHighs(highs), {
-      onBest: (plan) => self.postMessage({ kind: 'better', plan } satisfies GangNews),
+      onBest: (plan) => self.postMessage({ kind: 'better', plan } satisfies SharedNews),
     });
-    self.postMessage({ kind: 'done', answer } satisfies GangNews);
+    self.postMessage({ kind: 'done', answer } satisfies SharedNews);
   } catch (problem) {
     console.error(problem);
-    self.postMessage({ kind: 'failed', why: (problem as Error).message } satisfies GangNews);
+    self.postMessage({ kind: 'failed', why: (problem as Error).message } satisfies SharedNews);
   }
 };

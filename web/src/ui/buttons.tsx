@@ -28,11 +28,11 @@ const look = css`
 `;
 
 /** An ordinary press. */
-export const Press = styled(Button)`
+export const PlainButton = styled(Button)`
   ${look}
 `;
 
-export const PressLink = styled(Link)`
+export const ButtonLink = styled(Link)`
   ${look}
 `;
 
@@ -45,7 +45,7 @@ export const DoNow = styled(Button)`
 `;
 
 /** A press on the slate of the bench. */
-export const BenchPress = styled(Button)`
+export const BenchButton = styled(Button)`
   ${look}
   min-height: 36px;
   padding: 4px 11px;

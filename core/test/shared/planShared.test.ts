@@ -3,13 +3,13 @@ import fc from 'fast-check';
 import highsLoader from 'highs';
 import { bestLayout, cutPoints } from '../../src/shared/bestLayout.ts';
 import { fromHighs } from '../../src/shared/fromHighs.ts';
-import { planGang } from '../../src/shared/planGang.ts';
-import type { GangOrder, SolveProgramme } from '../../src/shared/types.ts';
+import { planShared } from '../../src/shared/planShared.ts';
+import type { SharedOrder, SolveProgramme } from '../../src/shared/types.ts';
 import { evenSides } from '../../src/ground/geometry/box.ts';
 import { separable } from '../separable.ts';
 import { runs } from '../runs.ts';
 
-describe('planGang', function () {
+describe('planShared', function () {
   this.timeout(120_000);
   let solve: SolveProgramme;
   before(async () => {
@@ -19,8 +19,8 @@ describe('planGang', function () {
   const order = (
     [sheetWidthMm, sheetHeightMm]: readonly [number, number],
     pieces: readonly (readonly [number, number, number, boolean?])[],
-    part: Partial<GangOrder> = {},
-  ): GangOrder => ({
+    part: Partial<SharedOrder> = {},
+  ): SharedOrder => ({
     sheetWidthMm,
     sheetHeightMm,
     marginsMm: evenSides(0),
@@ -38,7 +38,7 @@ describe('planGang', function () {
 
   it('fills a sheet with two kinds that only together leave nothing', () => {
     // 100 × 100: one 100 × 60 and one 100 × 40, ten of each; alone they would take ten and five sheets.
-    const answer = planGang(
+    const answer = planShared(
       order(
         [100, 100],
         [
@@ -53,7 +53,7 @@ describe('planGang', function () {
 
   it('finds the bound where pieces must be mixed and turned: 6 of 50 × 30 and 4 of 70 × 20 on 100 × 70', () => {
     // Area: 6 · 1500 + 4 · 1400 = 14600 of 7000 a sheet: at least 3 sheets.
-    const answer = planGang(
+    const answer = planShared(
       order(
         [100, 70],
         [
@@ -85,9 +85,9 @@ describe('planGang', function () {
       ],
       { marginsMm: evenSides(5), bleedMm: 3, gutterMm: 6 },
     );
-    const answer = planGang(dozen, solve);
+    const answer = planShared(dozen, solve);
     expect(answer).to.include({ ok: true, sheets: 35, bound: 35 });
-    expect(planGang(dozen, solve)).to.deep.equal(answer);
+    expect(planShared(dozen, solve)).to.deep.equal(answer);
   });
 
   it('is valid whatever is asked: inside, apart, whole, separable, enough of each, and never under its bound', () => {
@@ -110,7 +110,7 @@ describe('planGang', function () {
         }),
         ({ sheet, margin, bleedMm, gutterMm, pieces }) => {
           const asked = order(sheet, pieces, { marginsMm: evenSides(margin), bleedMm, gutterMm });
-          const answer = planGang(asked, solve);
+          const answer = planShared(asked, solve);
           if (!answer.ok) throw new Error(answer.why);
           const counts = new Map<string, number>();
           for (const { times, placements } of answer.patterns) {
@@ -149,7 +149,7 @@ describe('planGang', function () {
           { minLength: 2, maxLength: 6 },
         ),
         (pieces) => {
-          const answer = planGang(
+          const answer = planShared(
             order([297, 420], pieces, { marginsMm: evenSides(5), bleedMm: 2.5, gutterMm: 5 }),
             solve,
           );
@@ -163,7 +163,7 @@ describe('planGang', function () {
 
   it('says which piece does not fit', () => {
     expect(
-      planGang(
+      planShared(
         order(
           [100, 100],
           [

@@ -4,13 +4,13 @@ import { LIMITS, decide, cutText, changeJob, newJob, type Workshop } from '@zipp
 import { api } from '../api/client.ts';
 import { Choice, Pick } from '../ui/Choose.tsx';
 import { NumberField, WordsField } from '../ui/Field.tsx';
-import { DoNow, Press } from '../ui/Press.tsx';
-import { Row, Sheet } from '../ui/Sheet.tsx';
+import { DoNow, PlainButton } from '../ui/buttons.tsx';
+import { Row, ModalDialog } from '../ui/ModalDialog.tsx';
 
 const NONE = 'none';
 
 /** The few things a job starts from; all of them can be changed at Brief. */
-export default function NewJobSheet({
+export default function NewJobDialog({
   isOpen,
   onClose,
   workshop,
@@ -41,7 +41,7 @@ export default function NewJobSheet({
     }
   };
   return (
-    <Sheet title="A new card" isOpen={isOpen} onClose={onClose}>
+    <ModalDialog title="A new card" isOpen={isOpen} onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -77,9 +77,9 @@ export default function NewJobSheet({
         {problem && <p role="alert">{problem}</p>}
         <Row>
           <DoNow type="submit">Choose its size</DoNow>
-          <Press onPress={onClose}>Not now</Press>
+          <PlainButton onPress={onClose}>Not now</PlainButton>
         </Row>
       </form>
-    </Sheet>
+    </ModalDialog>
   );
 }

@@ -9,11 +9,11 @@ import { greedyLayout } from './greedyLayout.ts';
 import { limitsOf, programme } from './programme.ts';
 import type {
   Column,
-  GangAnswer,
-  GangOrder,
-  GangPiece,
-  GangPlacement,
-  GangSheet,
+  SharedAnswer,
+  SharedOrder,
+  SharedKind,
+  SharedPlacement,
+  SharedSheet,
   Layout,
   Lying,
   MixedAnswer,
@@ -49,9 +49,9 @@ const SLIGHT = 1e-7;
  * The fewest sheets of one size for pieces of several kinds.
  * @param seed starts the tries at filling odd sheets; the same seed gives the same plan
  */
-export function planGang(order: GangOrder, solve: SolveProgramme, seed = 1): GangAnswer {
+export function planShared(order: SharedOrder, solve: SolveProgramme, seed = 1): SharedAnswer {
   const { sheetWidthMm, sheetHeightMm, marginsMm, ...rest } = order;
-  const sheet: GangSheet = {
+  const sheet: SharedSheet = {
     id: 'sheet',
     widthMm: sheetWidthMm,
     heightMm: sheetHeightMm,
@@ -72,7 +72,7 @@ export function planGang(order: GangOrder, solve: SolveProgramme, seed = 1): Gan
 
 /** A sheet ready to be filled: its usable area grown by a gutter, and the ways pieces lie in it. */
 interface Ground {
-  readonly sheet: GangSheet;
+  readonly sheet: SharedSheet;
   readonly widthNm: Nm;
   readonly heightNm: Nm;
   readonly ways: readonly Lying[];
@@ -192,7 +192,7 @@ export function planMixed(
       },
       order.sheets.map(() => 0),
     );
-  const [{ cost: sheetCost }] = order.sheets as [GangSheet];
+  const [{ cost: sheetCost }] = order.sheets as [SharedSheet];
   const oneCost = order.sheets.every(({ cost }) => cost === sheetCost);
   /** Sheets all of one cost come in whole numbers of it. */
   const whole = (bound: number): number => (oneCost ? Math.ceil(bound / sheetCost - 1e-6) * sheetCost : bound);
@@ -314,7 +314,7 @@ export function planMixed(
 const meets = (used: readonly Used[], wanted: readonly number[]): boolean =>
   wanted.every((n, i) => used.reduce((sum, { column, times }) => sum + times * column.counts[i]!, 0) >= n);
 
-function groundOf({ bleedMm, gutterMm, pieces }: MixedOrder, sheet: GangSheet): Ground {
+function groundOf({ bleedMm, gutterMm, pieces }: MixedOrder, sheet: SharedSheet): Ground {
   const { marginsMm: m } = sheet;
   const gutter = nm(gutterMm);
   const widthNm = nm(sheet.widthMm) - nm(m.left) - nm(m.right) - 2 * nm(bleedMm) + gutter;
@@ -354,7 +354,7 @@ const fairWorth = (prices: readonly number[], wanted: readonly number[], ratios:
 function coarseValue(
   { sheet, widthNm, heightNm, ways }: Ground,
   prices: readonly number[],
-  pieces: readonly GangPiece[],
+  pieces: readonly SharedKind[],
 ): number {
   const weights = ways.map(({ piece }) => pieces[piece]!.wanted * pieces[piece]!.widthMm * pieces[piece]!.heightMm);
   const longer = Math.max(widthNm, heightNm);
@@ -405,9 +405,9 @@ const timesOf = (left: readonly number[], counts: readonly number[]): number =>
 /** From the grown usable area to the sheet, the whole in its middle where the margins allow. */
 function placed(
   { bleedMm, gutterMm, pieces }: MixedOrder,
-  sheetOf: GangSheet,
+  sheetOf: SharedSheet,
   { laid }: Layout,
-): readonly GangPlacement[] {
+): readonly SharedPlacement[] {
   const { marginsMm: m } = sheetOf;
   const start = (axis: 'x' | 'y'): Nm => {
     const [sheet, near, far] =

@@ -3,7 +3,7 @@ import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import styled from 'styled-components';
 
 /** A sheet of paper laid over the bench for one thing that must be settled. */
-export function Sheet({
+export function ModalDialog({
   title,
   isOpen,
   onClose,
