@@ -86,6 +86,7 @@ interface Ground {
  * Source: Gilmore and Gomory, A linear programming approach to the cutting-stock problem, 1961 and 1965
  * @param onBest hears of every plan that is better than the last, the first of them almost at once
  */
+// eslint-disable-next-line max-lines-per-function -- one search: its columns, its prices and its count of steps are shared by all that it tries
 export function planMixed(
   order: MixedOrder,
   solve: SolveProgramme,

@@ -39,6 +39,7 @@ const QUARTER = (heightMm: Mm): Affine => [0, 1, -1, 0, heightMm, 0];
  * The card, its layers and its envelope, each as many times as the job wants it. Sheets are laid with their
  * fibres upright (see uprightGrain), so a card whose folds do not run upright is given a quarter turn.
  */
+// eslint-disable-next-line max-lines-per-function -- a piece after the other: card, layers, envelope
 export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respect' | 'ignore'): readonly SharedPiece[] {
   const { size, sheet, art, envelope, stock } = plan;
   const { blank } = size.form;

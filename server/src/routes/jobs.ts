@@ -42,6 +42,7 @@ async function added(pool: Pool, studioId: string, id: string, job: Job): Promis
   return row;
 }
 
+// eslint-disable-next-line max-lines-per-function -- a route after the other
 export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers): Router {
   const router = Router();
   const json = express.json({ limit: '2mb' });

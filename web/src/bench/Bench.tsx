@@ -157,7 +157,8 @@ const Stage = styled.div`
   /* Guides over dark art need an edge of light. */
   .piece svg path[data-role='safe'],
   .piece svg path[data-role='trim'] {
-    filter: drop-shadow(0 0 0.12px #fff) drop-shadow(0 0 0.12px #fff);
+    filter: drop-shadow(0 0 0.12px ${({ theme }) => theme.colour.white})
+      drop-shadow(0 0 0.12px ${({ theme }) => theme.colour.white});
   }
   /* Lettering drawn about the piece lies on slate, so it is pale; lettering on paper keeps its ink. */
   .piece svg text[data-role='dimension'] {

@@ -226,7 +226,7 @@ const Card = styled.li`
   }
   .folds i {
     height: 12px;
-    background: #e9e1cf;
+    background: ${({ theme }) => theme.colour.linenDeep};
   }
   .folds i:nth-child(odd) {
     clip-path: polygon(0 3px, 100% 0, 100% calc(100% - 3px), 0 100%);

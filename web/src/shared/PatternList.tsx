@@ -57,7 +57,7 @@ const List = styled.ol`
     padding: 8px 10px;
     border: 1px solid ${({ theme }) => theme.colour.rule};
     border-radius: 5px;
-    background: #fff;
+    background: ${({ theme }) => theme.colour.white};
     font-size: 14px;
     line-height: 1.3;
     text-align: left;
@@ -65,7 +65,7 @@ const List = styled.ol`
   }
   button[aria-current] {
     border-color: ${({ theme }) => theme.colour.marigoldDeep};
-    background: #fdf1d3;
+    background: ${({ theme }) => theme.colour.marigoldWash};
   }
   b {
     font: 700 20px/1.1 ${({ theme }) => theme.font.mono};

@@ -204,7 +204,7 @@ const SnagList = styled.ul`
     margin-right: 7px;
     border-radius: 3px;
     background: ${({ theme }) => theme.colour.ink};
-    color: #fff;
+    color: ${({ theme }) => theme.colour.white};
     font-size: 12px;
     line-height: 1;
   }

@@ -50,13 +50,13 @@ export const StepList = styled.ol`
     padding: 8px 10px;
     border: 1px solid ${({ theme }) => theme.colour.rule};
     border-radius: 5px;
-    background: #fff;
+    background: ${({ theme }) => theme.colour.white};
     text-align: left;
     cursor: pointer;
   }
   button[aria-current='step'] {
     border-color: ${({ theme }) => theme.colour.marigoldDeep};
-    background: #fdf1d3;
+    background: ${({ theme }) => theme.colour.marigoldWash};
   }
   .n {
     grid-row: span 2;

@@ -95,11 +95,15 @@ const Panel = styled(Link)`
   cursor: pointer;
   &.rise {
     clip-path: polygon(0 ${FOLD_PX}px, 100% 0, 100% calc(100% - ${FOLD_PX}px), 0 100%);
-    background: linear-gradient(90deg, #fffdf8, #f7f1e4);
+    background: linear-gradient(90deg, ${({ theme }) => theme.colour.paper}, ${({ theme }) => theme.colour.panelLit});
   }
   &.fall {
     clip-path: polygon(0 0, 100% ${FOLD_PX}px, 100% 100%, 0 calc(100% - ${FOLD_PX}px));
-    background: linear-gradient(90deg, #ddd4c0, #ece5d5);
+    background: linear-gradient(
+      90deg,
+      ${({ theme }) => theme.colour.panelShade},
+      ${({ theme }) => theme.colour.panelShadeLit}
+    );
   }
   &.open {
     flex-grow: 1.9;
@@ -137,7 +141,7 @@ const Panel = styled(Link)`
     height: 17px;
     margin-left: auto;
     border-radius: 2px;
-    color: #fff;
+    color: ${({ theme }) => theme.colour.white};
     font-size: 12px;
     line-height: 1;
   }

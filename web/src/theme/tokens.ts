@@ -22,6 +22,14 @@ export const tokens = {
     ochreWash: '#fbf0dc',
     tealWash: '#e3f0f0',
     green: '#2e7d46',
+    /** What is typed into, and what lies bare under art. */
+    white: '#ffffff',
+    marigoldWash: '#fdf1d3',
+    linenDeep: '#e9e1cf',
+    /** The strip’s panels as light falls on them: rising from left to right, and falling. */
+    panelLit: '#f7f1e4',
+    panelShade: '#ddd4c0',
+    panelShadeLit: '#ece5d5',
   },
   font: {
     text: "'Atkinson Hyperlegible Next', system-ui, sans-serif",

@@ -57,7 +57,7 @@ const Group = styled(RadioGroup)`
     display: flex;
     border: 1px solid ${({ theme }) => theme.colour.rule};
     border-radius: ${({ theme }) => theme.radius};
-    background: #fff;
+    background: ${({ theme }) => theme.colour.white};
   }
   .row > * {
     flex: 1;
@@ -253,7 +253,7 @@ const Frame = styled(Select)`
     padding: 6px 10px;
     border: 1px solid ${({ theme }) => theme.colour.rule};
     border-radius: ${({ theme }) => theme.radius};
-    background: #fff;
+    background: ${({ theme }) => theme.colour.white};
     text-align: left;
     cursor: pointer;
   }
@@ -322,7 +322,7 @@ const Toggle = styled(Switch)`
     padding: 2px;
     border: 1px solid ${({ theme }) => theme.colour.inkQuiet};
     border-radius: 12px;
-    background: #fff;
+    background: ${({ theme }) => theme.colour.white};
   }
   .track::before {
     content: '';

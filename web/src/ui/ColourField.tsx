@@ -84,7 +84,7 @@ const Row = styled.div`
   }
   > div > button[aria-pressed='true'] {
     box-shadow:
-      0 0 0 2px #fff,
+      0 0 0 2px ${({ theme }) => theme.colour.white},
       0 0 0 4px ${({ theme }) => theme.colour.ink};
   }
   input {
@@ -93,7 +93,7 @@ const Row = styled.div`
     padding: 1px;
     border: 1px solid ${({ theme }) => theme.colour.rule};
     border-radius: 4px;
-    background: #fff;
+    background: ${({ theme }) => theme.colour.white};
     cursor: pointer;
   }
 `;

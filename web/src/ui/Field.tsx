@@ -23,7 +23,7 @@ const line = `
 const Line = styled(Input)`
   ${line}
   border: 1px solid ${({ theme }) => theme.colour.rule};
-  background: #fff;
+  background: ${({ theme }) => theme.colour.white};
   &[data-invalid] {
     border-color: ${({ theme }) => theme.colour.coral};
   }
@@ -36,7 +36,7 @@ const Area = styled(TextArea)`
   ${line}
   min-height: 74px;
   border: 1px solid ${({ theme }) => theme.colour.rule};
-  background: #fff;
+  background: ${({ theme }) => theme.colour.white};
   resize: vertical;
 `;
 const Wrong = styled(FieldError)`

@@ -43,6 +43,7 @@ export interface ArtContext extends Context {
 }
 
 /** @throws RangeError when a text block names a typeface that is not in the book */
+// eslint-disable-next-line max-lines-per-function -- a contents page: what it lists stands in rooms of its own
 export function planArt({ job, workshop, size, typefaces: book, card, inks }: ArtContext): ArtPlan {
   const list = namesInUse(job);
   const rows = list ? cardRows(list) : [];
@@ -251,6 +252,7 @@ function textSnags(job: Job, { unit }: Workshop, face: FacePlan): readonly Snag[
   return face.art.texts.flatMap((block, i) => blockSnags(job, unit, face, block, face.blocks[i]!, i));
 }
 
+// eslint-disable-next-line max-lines-per-function -- one check after another, each a sentence of its own
 function blockSnags(
   job: Job,
   unit: Workshop['unit'],

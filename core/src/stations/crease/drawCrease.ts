@@ -49,6 +49,7 @@ const lineRole = (piece: Blank, line: CreaseLine, side: PaperSide): 'creaseAway'
 };
 
 /** The card on the board with its edge at the stop on the left, grooves below it, and the line to press; a plain rule has no grooves. */
+// eslint-disable-next-line max-lines-per-function -- one drawing, from the board up
 export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number, view: CreaseView): Scene {
   const blank = crease.piece;
   const line = crease.lines[index];

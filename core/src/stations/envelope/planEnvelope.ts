@@ -41,6 +41,7 @@ export interface EnvelopeContext extends Context {
   readonly stock: StockPlan;
 }
 
+// eslint-disable-next-line max-lines-per-function -- a contents page: blank, sheet, words, figures, snags
 export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeContext): EnvelopePlan {
   const { unit } = workshop;
   const { easeMm, seamMm } = job.envelope;

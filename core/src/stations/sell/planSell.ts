@@ -42,9 +42,35 @@ export interface SellContext extends Context {
   readonly make: MakePlan;
 }
 
-export function planSell({ job, workshop, stock, sheet, envelope, make }: SellContext): SellPlan {
-  const wanted = wantedOf(job);
+export function planSell(context: SellContext): SellPlan {
+  const { job, workshop, sheet } = context;
   const { currency } = workshop;
+  const cost = costOf(context);
+  const prices = pricesOf(job, cost.costMinor);
+  const giving = job.brief.purpose === 'give';
+  return {
+    parts: cost.parts,
+    costMinor: cost.costMinor,
+    ...prices,
+    ...wordsOf(cost.costMinor, prices, { giving, fits: sheet.up > 0, currency }),
+    figures: [...costFigures(context, cost), ...(giving ? [] : priceFigures(job, currency, cost.costMinor, prices))],
+    snags: giving ? [] : priceSnags(job, currency, cost.costMinor, prices),
+  };
+}
+
+/** What a good card uses up, and what that is worked out from. */
+interface Cost {
+  readonly parts: readonly CostPart[];
+  readonly costMinor: number;
+  readonly wanted: number;
+  readonly sides: number;
+  /** Anything is printed on layers, and what that costs for the whole run. */
+  readonly panelsPrinted: boolean;
+  readonly layersInkMinor: number;
+}
+
+function costOf({ job, workshop, stock, sheet, envelope, make }: SellContext): Cost {
+  const wanted = wantedOf(job);
   const per = (total: number): number => (wanted === 0 ? 0 : total / wanted);
   const bought = envelopeOnHand(job, workshop)?.shelf;
   // Every pass of a side through the printer is paid for, white ones too.
@@ -69,15 +95,53 @@ export function planSell({ job, workshop, stock, sheet, envelope, make }: SellCo
     { id: 'time', label: 'Your time', perCardMinor: per(timeMinor) },
   ];
   const shown = roundTogether(exact.map((p) => p.perCardMinor));
-  const parts: CostPart[] = exact.map((p, i) => ({ ...p, shownMinor: shown[i]! }));
-  const costMinor = exact.reduce((n, p) => n + p.perCardMinor, 0);
-  const asked = (cards: number): Minor => roundUp(hundredths(costMinor * cards) / (1 - job.sell.wantedMargin));
-  const singlePriceMinor = job.sell.singlePriceMinor ?? asked(1);
-  const packPriceMinor = job.sell.packPriceMinor ?? asked(job.sell.packOf);
-  const margin = marginOf(singlePriceMinor, costMinor);
-  const packMargin = marginOf(packPriceMinor, costMinor * job.sell.packOf);
-  const giving = job.brief.purpose === 'give';
+  return {
+    parts: exact.map((p, i) => ({ ...p, shownMinor: shown[i]! })),
+    costMinor: exact.reduce((n, p) => n + p.perCardMinor, 0),
+    ...{ wanted, sides, layersInkMinor },
+    panelsPrinted: panels.length > 0,
+  };
+}
+
+type Prices = Pick<SellPlan, 'singlePriceMinor' | 'packPriceMinor' | 'margin' | 'packMargin'>;
+
+/** As typed, or as the wanted margin asks; and what they leave. */
+function pricesOf({ sell }: Job, costMinor: number): Prices {
+  const asked = (cards: number): Minor => roundUp(hundredths(costMinor * cards) / (1 - sell.wantedMargin));
+  const singlePriceMinor = sell.singlePriceMinor ?? asked(1);
+  const packPriceMinor = sell.packPriceMinor ?? asked(sell.packOf);
+  return {
+    singlePriceMinor,
+    packPriceMinor,
+    margin: marginOf(singlePriceMinor, costMinor),
+    packMargin: marginOf(packPriceMinor, costMinor * sell.packOf),
+  };
+}
+
+function wordsOf(
+  costMinor: number,
+  { singlePriceMinor, margin }: Prices,
+  { giving, fits, currency }: { readonly giving: boolean; readonly fits: boolean; readonly currency: string },
+): Pick<SellPlan, 'verdict' | 'telling'> {
   const say = (minor: number): string => sayMoney(roundHalfUp(minor), currency);
+  if (!fits) return { verdict: 'Nothing is priced until a card fits on the sheet.', telling: 'not yet' };
+  if (giving)
+    return {
+      verdict: `Each card costs ${say(costMinor)} to make, your evening counted.`,
+      telling: `${say(costMinor)} each`,
+    };
+  return {
+    verdict:
+      margin > 0
+        ? `A single at ${say(singlePriceMinor)} costs ${say(costMinor)} and leaves ${Math.round(margin * 100)} %, with your time paid.`
+        : `At ${say(singlePriceMinor)} a single loses ${say(costMinor - singlePriceMinor)}, your time counted.`,
+    telling: `${say(singlePriceMinor)} · ${Math.round(margin * 100)} %`,
+  };
+}
+
+function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, cost: Cost): readonly Figure[] {
+  const { currency } = workshop;
+  const { parts, costMinor, wanted, sides, panelsPrinted, layersInkMinor } = cost;
   const exactly = (minor: number): FigureValue => words(sayExactly(minor, currency));
   /** A part of the cost, with what it comes to before the parts are rounded together. */
   const partOf = (
@@ -97,7 +161,7 @@ export function planSell({ job, workshop, stock, sheet, envelope, make }: SellCo
       'Before rounding': exactly(perCardMinor),
     });
   };
-  const figures: Figure[] = [
+  return [
     figure(
       'cost',
       'Cost of a good card',
@@ -116,13 +180,13 @@ export function planSell({ job, workshop, stock, sheet, envelope, make }: SellCo
     partOf(
       'ink',
       'Printing',
-      panels.length > 0
+      panelsPrinted
         ? '(printed sides × price of a side + printing of layers) ÷ good cards'
         : 'printed sides × price of a side ÷ good cards',
       {
         'Printed sides': count(sides),
         'A side': money(stock.printer.sidePriceMinor),
-        ...(panels.length > 0 ? { 'Printing of layers': exactly(layersInkMinor) } : {}),
+        ...(panelsPrinted ? { 'Printing of layers': exactly(layersInkMinor) } : {}),
         'Good cards': count(wanted),
       },
     ),
@@ -151,50 +215,29 @@ export function planSell({ job, workshop, stock, sheet, envelope, make }: SellCo
       { 'Cost before rounding': words(sayExactly(costMinor, currency, 6)), 'Good cards': count(wanted) },
     ),
   ];
-  if (!giving) {
-    const suggested = `cost before rounding ÷ (1 − wanted margin), rounded up to a whole number of ${sayMoney(PRICE_STEP_MINOR, currency)}`;
-    const { packOf, wantedMargin } = job.sell;
-    const priced = (id: string, label: string, price: Minor, typed: boolean, cost: number): Figure =>
-      figure(id, label, money(price), typed ? 'as typed' : suggested, {
-        'Cost before rounding': exactly(cost),
-        ...(typed ? {} : { 'Wanted margin': words(`${Number(fixed(wantedMargin * 100, 2))} %`) }),
-      });
-    const left = (id: string, label: string, value: number, price: Minor, cost: number): Figure =>
-      figure(id, label, share(value), '(price − cost before rounding) ÷ price', {
-        Price: money(price),
-        'Cost before rounding': exactly(cost),
-      });
-    figures.push(
-      priced('single', 'A single', singlePriceMinor, job.sell.singlePriceMinor !== null, costMinor),
-      left('margin', 'Margin on a single', margin, singlePriceMinor, costMinor),
-      priced('pack', `A pack of ${packOf}`, packPriceMinor, job.sell.packPriceMinor !== null, costMinor * packOf),
-      left('pack-margin', 'Margin on a pack', packMargin, packPriceMinor, costMinor * packOf),
-    );
-  }
-  return {
-    parts,
-    costMinor,
-    singlePriceMinor,
-    packPriceMinor,
-    margin,
-    packMargin,
-    verdict:
-      sheet.up === 0
-        ? 'Nothing is priced until a card fits on the sheet.'
-        : giving
-          ? `Each card costs ${say(costMinor)} to make, your evening counted.`
-          : margin > 0
-            ? `A single at ${say(singlePriceMinor)} costs ${say(costMinor)} and leaves ${Math.round(margin * 100)} %, with your time paid.`
-            : `At ${say(singlePriceMinor)} a single loses ${say(costMinor - singlePriceMinor)}, your time counted.`,
-    telling:
-      sheet.up === 0
-        ? 'not yet'
-        : giving
-          ? `${say(costMinor)} each`
-          : `${say(singlePriceMinor)} · ${Math.round(margin * 100)} %`,
-    figures,
-    snags: giving ? [] : priceSnags(job, currency, costMinor, singlePriceMinor, packPriceMinor),
-  };
+}
+
+function priceFigures({ sell }: Job, currency: string, costMinor: number, prices: Prices): readonly Figure[] {
+  const { singlePriceMinor, packPriceMinor, margin, packMargin } = prices;
+  const exactly = (minor: number): FigureValue => words(sayExactly(minor, currency));
+  const suggested = `cost before rounding ÷ (1 − wanted margin), rounded up to a whole number of ${sayMoney(PRICE_STEP_MINOR, currency)}`;
+  const { packOf, wantedMargin } = sell;
+  const priced = (id: string, label: string, price: Minor, typed: boolean, cost: number): Figure =>
+    figure(id, label, money(price), typed ? 'as typed' : suggested, {
+      'Cost before rounding': exactly(cost),
+      ...(typed ? {} : { 'Wanted margin': words(`${Number(fixed(wantedMargin * 100, 2))} %`) }),
+    });
+  const left = (id: string, label: string, value: number, price: Minor, cost: number): Figure =>
+    figure(id, label, share(value), '(price − cost before rounding) ÷ price', {
+      Price: money(price),
+      'Cost before rounding': exactly(cost),
+    });
+  return [
+    priced('single', 'A single', singlePriceMinor, sell.singlePriceMinor !== null, costMinor),
+    left('margin', 'Margin on a single', margin, singlePriceMinor, costMinor),
+    priced('pack', `A pack of ${packOf}`, packPriceMinor, sell.packPriceMinor !== null, costMinor * packOf),
+    left('pack-margin', 'Margin on a pack', packMargin, packPriceMinor, costMinor * packOf),
+  ];
 }
 
 /**
@@ -216,7 +259,12 @@ const hundredths = (minor: number): number => Number(fixed(minor, 2));
 const roundUp = (minor: number): Minor => Math.ceil(minor / PRICE_STEP_MINOR - 1e-9) * PRICE_STEP_MINOR;
 const marginOf = (price: number, cost: number): number => (price > 0 ? (price - cost) / price : -1);
 
-function priceSnags(job: Job, currency: string, cost: number, single: Minor, pack: Minor): readonly Snag[] {
+function priceSnags(
+  job: Job,
+  currency: string,
+  cost: number,
+  { singlePriceMinor: single, packPriceMinor: pack }: Prices,
+): readonly Snag[] {
   const snags: Snag[] = [];
   const { packOf } = job.sell;
   const below = (

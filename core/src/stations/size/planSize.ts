@@ -45,6 +45,7 @@ export interface SizePlan extends StationPlan {
 const LOOKED_AT = [0.15, 0.35, 0.55, 0.75, 0.95];
 const GIVE_MM = 0.2;
 
+// eslint-disable-next-line max-lines-per-function -- a contents page: the shut card, its figures, its snags
 export function planSize({ job, workshop }: Context): SizePlan {
   const { finishedWidthMm, finishedHeightMm, bleedMm, safeMm } = job.size;
   const unit = workshop.unit;

@@ -36,6 +36,7 @@ export interface StockContext extends Context {
   readonly size: SizePlan;
 }
 
+// eslint-disable-next-line max-lines-per-function -- a contents page: verdicts, figures, snags
 export function planStock({ job, workshop, size }: StockContext): StockFacts {
   const stock = stockOf(job, workshop);
   const printer = printerOf(job, workshop);

@@ -283,7 +283,7 @@ const Thumb = styled.button`
   padding: 2px;
   border: 1px solid ${({ theme }) => theme.colour.rule};
   border-radius: 4px;
-  background: #fff;
+  background: ${({ theme }) => theme.colour.white};
   cursor: pointer;
   img {
     width: 100%;

@@ -96,7 +96,7 @@ function say(readings: readonly Reading[] | null, wanted: string): string {
 const Said = styled.p`
   padding: 8px 10px;
   border-left: 4px solid ${({ theme }) => theme.colour.rule};
-  background: #fff;
+  background: ${({ theme }) => theme.colour.white};
   font-size: 14px;
   &[data-read='true'] {
     border-color: ${({ theme }) => theme.colour.teal};

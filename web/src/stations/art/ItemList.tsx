@@ -173,7 +173,7 @@ const List = styled.ul`
   padding: 0;
   border: 1px solid ${({ theme }) => theme.colour.rule};
   border-radius: ${({ theme }) => theme.radius};
-  background: #fff;
+  background: ${({ theme }) => theme.colour.white};
   list-style: none;
   li {
     display: grid;
@@ -222,7 +222,7 @@ const Aligns = styled.div`
     height: 38px;
     border: 1px solid ${({ theme }) => theme.colour.rule};
     border-radius: 6px;
-    background: #fff;
+    background: ${({ theme }) => theme.colour.white};
     cursor: pointer;
   }
   > button:disabled {

@@ -169,7 +169,7 @@ const Scroll = styled.div`
   overflow: auto;
   border: 1px solid ${({ theme }) => theme.colour.rule};
   border-radius: 6px;
-  background: #fff;
+  background: ${({ theme }) => theme.colour.white};
   font-size: 14px;
   table {
     width: 100%;

@@ -113,7 +113,7 @@ const Ornaments = styled.div`
     height: 38px;
     border: 1px solid ${({ theme }) => theme.colour.rule};
     border-radius: 6px;
-    background: #fff;
+    background: ${({ theme }) => theme.colour.white};
     cursor: pointer;
   }
   button[aria-pressed='true'] {

@@ -239,7 +239,7 @@ const Halves = styled.div`
   svg {
     max-width: 100%;
     max-height: 60vh;
-    background: #fff;
+    background: ${({ theme }) => theme.colour.white};
   }
   .part {
     fill: none;
@@ -247,7 +247,7 @@ const Halves = styled.div`
   }
   text {
     fill: ${({ theme }) => theme.colour.plum};
-    stroke: #fff;
+    stroke: ${({ theme }) => theme.colour.white};
     paint-order: stroke;
     font-weight: 700;
   }

@@ -286,7 +286,7 @@ const Three = styled.div`
     min-height: 34px;
     border: 1px solid ${({ theme }) => theme.colour.rule};
     border-radius: 6px;
-    background: #fff;
+    background: ${({ theme }) => theme.colour.white};
     font-family: ${({ theme }) => theme.font.mono};
     font-size: 14px;
     cursor: pointer;

@@ -147,5 +147,5 @@ const Box = styled.section`
   padding: 12px;
   border: 1px solid ${({ theme }) => theme.colour.rule};
   border-radius: 5px;
-  background: #fff;
+  background: ${({ theme }) => theme.colour.white};
 `;

@@ -270,6 +270,7 @@ function grownToEdges(box: Box, trim: Box, bleed: Box, edges: readonly FaceEdge[
   };
 }
 
+// eslint-disable-next-line max-lines-per-function -- one check after another, each a sentence of its own
 function codeSnags(
   printed: FaceAsPrinted,
   { object, code }: LaidItem & { kind: 'code' },
