@@ -12,6 +12,7 @@ export { foldBlank } from './ground/fold/foldBlank.ts';
 export { cutsOf, isOpening } from './ground/fold/blankCuts.ts';
 export { readFaces, type ReadFace } from './ground/fold/readFaces.ts';
 export * from './ground/fold/stages.ts';
+export { foldAssembly, type Assembly, type Joint, type Part as GluedPart } from './ground/fold/assembly.ts';
 export { standOnTable } from './ground/fold/stand.ts';
 export { atOpening, atState, atStep, type Folding } from './ground/fold/foldForm.ts';
 export { move, turn, turnAbout, chain, type Pose, type Vec3 } from './ground/fold/space.ts';
