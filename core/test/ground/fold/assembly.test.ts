@@ -2,8 +2,8 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { foldAssembly, type Assembly } from '../../../src/ground/fold/assembly.ts';
 import { inSpace } from '../../../src/ground/fold/foldBlank.ts';
-import { move } from '../../../src/ground/fold/space.ts';
-import { translation } from '../../../src/ground/geometry/affine.ts';
+import { minus, move } from '../../../src/ground/fold/space.ts';
+import { apply, translation } from '../../../src/ground/geometry/affine.ts';
 import { strip } from '../../../src/stations/size/formats/parts/strip.ts';
 import { runs } from '../../runs.ts';
 
@@ -86,6 +86,31 @@ describe('card glued to card', () => {
     // At a right angle that face is level, so that the tab is 3 mm off through the page.
     expect(folded(step(30, 20, 33), 90).gapsMm.right).to.be.closeTo(3, 1e-9);
     expect(folded(step(30, 20), 40).gapsMm.right).to.be.lessThan(1e-9);
+  });
+
+  it('lays a part wherever a rigid map says, turned and turned over, while the card folds', () => {
+    const turns = fc.double({ min: -180, max: 180, noNaN: true });
+    const shift = fc.double({ min: -80, max: 80, noNaN: true });
+    fc.assert(
+      fc.property(turns, shift, shift, fc.boolean(), angle, (deg, x, y, mirrored, open) => {
+        const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
+        const onto = mirrored ? ([c, s, s, -c, x, y] as const) : ([c, s, -s, c, x, y] as const);
+        const assembly = step(30, 20);
+        const [part] = assembly.parts;
+        const joint = { id: 'only', panelId: 'right', partPanelId: 'first', onto };
+        const made = foldAssembly(
+          { ...assembly, parts: [{ ...part!, joints: [joint] }] },
+          { carrying: { spine: open }, parts: {} },
+        );
+        const page = made.carrying.get('right')!;
+        for (const corner of part!.blank.panels[1]!.outline) {
+          const held = move(page, inSpace(apply(onto, corner)));
+          const lies = move(made.parts.step!.poses.get('first')!, inSpace(corner));
+          expect(Math.hypot(...minus(held, lies))).to.be.lessThan(1e-9);
+        }
+      }),
+      { numRuns: runs(60) },
+    );
   });
 
   it('refuses a joint that stretches', () => {
