@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { foldAssembly, type Assembly } from '../../../src/ground/fold/assembly.ts';
 import { inSpace } from '../../../src/ground/fold/foldBlank.ts';
-import { minus, move } from '../../../src/ground/fold/space.ts';
+import { cross, dot, minus, move } from '../../../src/ground/fold/space.ts';
 import { apply, translation } from '../../../src/ground/geometry/affine.ts';
 import { strip } from '../../../src/stations/size/formats/parts/strip.ts';
 import { runs } from '../../runs.ts';
@@ -103,6 +103,9 @@ describe('card glued to card', () => {
           { carrying: { spine: open }, parts: {} },
         );
         const page = made.carrying.get('right')!;
+        // A turn and no mirror, whatever the map: card stays card, and its folds go the way they are named.
+        const { rows } = made.parts.step!.poses.get('first')!;
+        expect(dot(cross(rows[0], rows[1]), rows[2])).to.be.closeTo(1, 1e-9);
         for (const corner of part!.blank.panels[1]!.outline) {
           const held = move(page, inSpace(apply(onto, corner)));
           const lies = move(made.parts.step!.poses.get('first')!, inSpace(corner));
