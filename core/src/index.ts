@@ -159,6 +159,7 @@ export type {
 } from './shared/types.ts';
 export { fromHighs } from './shared/fromHighs.ts';
 export { movesFor } from './stations/cut/movesFor.ts';
+export { partKinds } from './stations/cut/partKinds.ts';
 export { drawPattern, patternOutline, sharedPageMap } from './shared/drawPattern.ts';
 export {
   isSamePaper,

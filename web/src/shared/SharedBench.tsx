@@ -5,6 +5,7 @@ import {
   drawPattern,
   formatLength,
   movesFor,
+  partKinds,
   patternOutline,
   sharedPageMap,
   type CutMove,
@@ -36,7 +37,7 @@ export function movesOf(
   const page = { xMm: 0, yMm: 0, widthMm: sheet.widthMm, heightMm: sheet.heightMm };
   const placements = pattern.placements.map((p) => ({ ...p, id: pieces.find((piece) => piece.id === p.id)!.name }));
   return movesFor(
-    { kind: 'kinds', placements, gutterMm },
+    { kind: 'kinds', drafts: partKinds(placements, page, gutterMm) },
     { page, sheets: pattern.times, stock, trimmer, unit, shaped: false },
   ).moves;
 }

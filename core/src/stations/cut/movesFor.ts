@@ -1,17 +1,17 @@
-import type { LengthUnit, Mm } from '../../ground/length/types.ts';
+import type { LengthUnit } from '../../ground/length/types.ts';
 import type { Box } from '../../ground/geometry/types.ts';
 import type { Stock, Trimmer } from '../../workshop/types.ts';
 import type { LayOut } from '../sheet/layout/layOut.ts';
-import type { Pitch } from './draftMoves.ts';
+import type { DraftMove, Pitch } from './draftMoves.ts';
 import { handiestMoves, sheetsAtOnce } from './handiestMoves.ts';
 import { numberMoves } from './numberMoves.ts';
-import { partKinds, type PlacedKind } from './partKinds.ts';
 import type { CutMove } from './types.ts';
 
 /** How what is cut apart lies: copies of one cell in blocks, or pieces of several kinds wherever they fitted. */
 export type Lying =
   | { readonly kind: 'blocks'; readonly layOut: Pick<LayOut, 'tree' | 'origin'>; readonly pitch: Pitch }
-  | { readonly kind: 'kinds'; readonly placements: readonly PlacedKind[]; readonly gutterMm: Mm };
+  /** In the order that parts them, as partKinds drafts it. */
+  | { readonly kind: 'kinds'; readonly drafts: readonly DraftMove[] };
 
 export interface CutRun {
   readonly page: Box;
@@ -35,7 +35,6 @@ export interface FenceCuts {
 
 /**
  * The one reckoning of cuts, for the sheet in force, for sheets that it might be, and for shared sheets.
- * @throws RangeError when edge-to-edge cuts cannot part the pieces, which would be our mistake
  */
 export function movesFor(lying: Lying, { page, sheets, stock, trimmer, unit, shaped }: CutRun): FenceCuts {
   const atOnce = sheetsAtOnce(trimmer, stock);
@@ -44,7 +43,7 @@ export function movesFor(lying: Lying, { page, sheets, stock, trimmer, unit, sha
       ? []
       : lying.kind === 'blocks'
         ? handiestMoves(lying.layOut, page, lying.pitch, trimmer)
-        : partKinds(lying.placements, page, lying.gutterMm);
+        : lying.drafts;
   const moves = numberMoves(drafts, { sheets, sheetsAtOnce: atOnce, trimmer, unit });
   return {
     moves,
