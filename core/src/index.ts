@@ -51,7 +51,7 @@ export type { LayerPiece } from './stations/size/layers.ts';
 export { BOUGHT_SHEETS, ISO_C6, NAMED_SIZES, sizeName, type NamedSize } from './stations/size/namedSizes.ts';
 export { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './stations/size/fitEnvelope.ts';
 export type { SizePlan } from './stations/size/planSize.ts';
-export { drawBlank, drawLayers, viewOf, type LayerPrints } from './stations/size/drawBlank.ts';
+export { cutsOnFace, drawBlank, drawLayers, viewOf, type LayerPrints } from './stations/size/drawBlank.ts';
 export { drawFolded, posesAt, type FoldStage } from './stations/size/drawFolded.ts';
 export { drawGuides, drawLayerTemplate, drawTemplate, templatePage } from './stations/size/drawTemplate.ts';
 export { drawLayerSheet, drawPanelPage } from './stations/sheet/draw/drawLayerSheet.ts';

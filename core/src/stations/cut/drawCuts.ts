@@ -37,6 +37,7 @@ export function drawCutMove(size: SizePlan, sheet: SheetPlan, cut: CutPlan, inde
         { kind: 'path', role: 'sheet', path: boxPath(page), fill: view.stockColour },
         ...sheet.placements.map(({ toSheet }): Shape => ({ kind: 'use', symbol: 'card', transform: toSheet })),
         ...trims(size, sheet),
+        ...within(size, sheet, 'trim'),
       ],
     },
     cut.moves,
@@ -87,6 +88,16 @@ const trims = ({ form: { blank } }: SizePlan, { placements }: SheetPlan): readon
     role: 'trim',
     path: polygon(blank.outline.map((p) => apply(toSheet, p))),
   }));
+
+/** What is cut within every card, where it lies on the sheet. */
+const within = ({ form: { blank } }: SizePlan, { placements }: SheetPlan, role: 'cut' | 'trim'): readonly Shape[] =>
+  placements.flatMap(({ toSheet }) =>
+    blank.cuts.map((cut): Shape => ({
+      kind: 'path',
+      role,
+      path: (isOpening(cut) ? polygon : polyline)(cut.points.map((p) => apply(toSheet, p))),
+    })),
+  );
 
 /** The true edge is where the fence sits: the first trim once its waste is off, else the sheet's own edge. */
 function edgeAt(move: CutMove): Mm {
@@ -145,13 +156,7 @@ export function drawCutAndCrease(size: SizePlan, sheet: SheetPlan, cut: CutPlan)
       { kind: 'path', role: 'sheet', path: boxPath(page) },
       ...cut.moves.map((move): Shape => ({ kind: 'path', role: 'cut', path: polyline(move.line) })),
       ...trims(size, sheet),
-      ...sheet.placements.flatMap(({ toSheet }) =>
-        size.form.blank.cuts.map((cut): Shape => ({
-          kind: 'path',
-          role: 'cut',
-          path: (isOpening(cut) ? polygon : polyline)(cut.points.map((p) => apply(toSheet, p))),
-        })),
-      ),
+      ...within(size, sheet, 'cut'),
       ...creases,
     ],
   };

@@ -135,9 +135,10 @@ function verdictOf(found: Found, size: SizePlan, sheet: SheetPlan): string {
       : shaped
         ? `Part the cards roughly, then cut each out round its line by hand${order.now === 'scoreFirst' ? '; the sheet is scored first, while it has straight edges' : ''}.`
         : 'The card is the whole sheet: there is nothing to cut.';
-  const then =
-    outlines.length > 0
-      ? 'then the outline by hand'
+  const then = outlines.some(({ isWithin }) => !isWithin)
+    ? 'then the outline by hand'
+    : outlines.length > 0
+      ? 'then what is cut within each card by hand'
       : size.form.blank.creases.length === 0
         ? 'each card then lies ready'
         : order.now === 'scoreFirst'
@@ -262,6 +263,7 @@ const cutsWithin = ({ form: { blank } }: SizePlan, { cell, up }: SheetPlan): rea
         big: name,
         text: byHand.says,
         perCell: cell.blanks.length,
+        isWithin: true,
       }));
 
 /** What a straight fence cannot do: slopes between marks, and curves. */
@@ -283,6 +285,7 @@ function outlineCuts(
           ? `Front up, creases upright. Mark ${left} down the left edge; turn the piece half round and mark ${left} down its left edge again. Cut from mark to mark with rule and knife: two bases.`
           : `Front up, creases upright. Mark ${left} down the left edge and ${right} down the right edge; cut from mark to mark with rule and knife.`,
         perCell: 1,
+        isWithin: false,
       };
     });
   if (isUprightBox(blank.outline)) return [];
@@ -295,6 +298,7 @@ function outlineCuts(
             big: `${up} from a sheet`,
             text: 'Roughly, anywhere in the gaps between the outlines: nothing is measured from these cuts.',
             perCell: 1,
+            isWithin: false,
           },
         ]
       : []),
@@ -304,6 +308,7 @@ function outlineCuts(
       big: 'Round the line',
       text: `Follow the outline with scissors or a knife, or have a cutting machine follow the template.${blank.creases.length > 0 ? ' Leave the hinge whole.' : ''}`,
       perCell: 1,
+      isWithin: false,
     },
   ];
 }

@@ -44,6 +44,8 @@ export interface OutlineCut {
   readonly big: string;
   readonly text: string;
   readonly perCell: number;
+  /** A slit, hole or window, and not the outline. */
+  readonly isWithin: boolean;
 }
 
 export interface CutOrder {

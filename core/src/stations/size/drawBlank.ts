@@ -1,9 +1,17 @@
-import { apply, compose, IDENTITY, translation, turnedLeftRight, type Affine } from '../../ground/geometry/affine.ts';
+import {
+  apply,
+  compose,
+  IDENTITY,
+  invert,
+  translation,
+  turnedLeftRight,
+  type Affine,
+} from '../../ground/geometry/affine.ts';
 import { grow, mapBox } from '../../ground/geometry/box.ts';
 import { polygon, polyline, segment, type Path } from '../../ground/geometry/path.ts';
 import { moved } from '../../ground/geometry/polygon.ts';
 import type { Box, Point } from '../../ground/geometry/types.ts';
-import { cardPath, cutPath, isOpening } from '../../ground/fold/blankCuts.ts';
+import { cardPath, cutPath, cutsOf, isOpening } from '../../ground/fold/blankCuts.ts';
 import type { BlankCut, PaperSide } from '../../ground/fold/types.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
@@ -88,6 +96,17 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
     symbols: {},
     shapes,
   };
+}
+
+/** The blank’s cuts on one face, in the face’s own frame. */
+export function cutsOnFace({ form: { blank } }: SizePlan, face: ReadFace): readonly Shape[] {
+  const back = invert(face.toBlank);
+  const panel = blank.panels.find(({ id }) => id === face.panelId)!;
+  return cutsOf(blank, panel).map((cut): Shape => ({
+    kind: 'path',
+    role: 'trim',
+    path: cutPath({ ...cut, points: cut.points.map((p) => apply(back, p)) }),
+  }));
 }
 
 /** Mats and panels glued to the faces of one side, in the blank’s frame. */

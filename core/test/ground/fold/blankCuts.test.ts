@@ -65,7 +65,7 @@ describe('a cut within a blank', () => {
     expect(holed.make.steps.some(({ id }) => id === 'within-string')).to.equal(false);
   });
 
-  it('by hand is a step of its own before the card is cut out, with its time', () => {
+  it('by hand is a step of its own, with its caution and its time', () => {
     const [whole, holed] = [plan(tag(0)), plan(tag(6))];
     const step = holed.make.steps.find(({ id }) => id === 'within-string')!;
     expect(step.title).to.equal('Punch the hole');

@@ -1,7 +1,18 @@
 import { lazy, Suspense, useCallback, useState, type DragEvent, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
-import { decide, fixed, seenFace, SPREADS_OF_95, idOf, IDENTITY, polygon, whiteWayOf, type Scene } from '@zippy/core';
+import {
+  cutsOnFace,
+  decide,
+  fixed,
+  seenFace,
+  SPREADS_OF_95,
+  idOf,
+  IDENTITY,
+  polygon,
+  whiteWayOf,
+  type Scene,
+} from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Bench } from '../../bench/Bench.tsx';
 import { Turner } from '../../bench/Turner.tsx';
@@ -60,6 +71,7 @@ export function ArtBench(props: StationProps): ReactNode {
         },
         { kind: 'path', role: 'safe', path: polygon(face.safeOutline) },
         { kind: 'path', role: 'trim', path: polygon(face.trimOutline) },
+        ...cutsOnFace(plan.size, face.face),
         {
           kind: 'label',
           role: 'dimension',
@@ -70,7 +82,7 @@ export function ArtBench(props: StationProps): ReactNode {
         },
       ],
     }),
-    [face, stockColour, plan.art],
+    [plan.size, face, stockColour, plan.art],
   );
   const drop = (event: DragEvent): void => {
     event.preventDefault();
