@@ -20,7 +20,7 @@ const FLOORS = [
 ];
 
 /** The way from one room into a later one: down from the floor’s own folder, or from the top of the core. */
-const into = ([floor, room], later) =>
+const into = ([floor], later) =>
   later
     .map(([otherFloor, other]) =>
       otherFloor === floor ? `(?:${floor}/)?${other}` : other === undefined ? otherFloor : `${otherFloor}/${other}`,
