@@ -1,7 +1,7 @@
 import { useLayoutEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Box, Job, LengthUnit, Scene } from '@zippy/core';
-import { useView } from '../stores/view.ts';
+import { useView } from '../stores/view/index.ts';
 import { BenchButton } from '../ui/buttons.tsx';
 import { Rulers, RULER_PX } from './Rulers.tsx';
 import { SceneView } from './SceneView.tsx';
@@ -47,7 +47,7 @@ export function Bench({
   const stage = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 800, height: 500 });
   const zoom = useView((s) => s.zoom);
-  const setView = useView((s) => s.set);
+  const zoomTo = useView((s) => s.zoomTo);
   useLayoutEffect(() => {
     const element = stage.current!;
     const watcher = new ResizeObserver(() => setSize({ width: element.clientWidth, height: element.clientHeight }));
@@ -104,14 +104,14 @@ export function Bench({
       <Tools>
         <div>{tools}</div>
         <div>
-          <BenchButton aria-label="Smaller" onPress={() => setView({ zoom: Math.max(0.5, zoom / 1.25) })}>
+          <BenchButton aria-label="Smaller" onPress={() => zoomTo(Math.max(0.5, zoom / 1.25))}>
             −
           </BenchButton>
-          <BenchButton aria-label="Larger" onPress={() => setView({ zoom: Math.min(8, zoom * 1.25) })}>
+          <BenchButton aria-label="Larger" onPress={() => zoomTo(Math.min(8, zoom * 1.25))}>
             +
           </BenchButton>
-          <BenchButton onPress={() => setView({ zoom: 1 })}>Fit</BenchButton>
-          <BenchButton onPress={() => setView({ zoom: TRUE_PX_PER_MM / fit })}>True size</BenchButton>
+          <BenchButton onPress={() => zoomTo(1)}>Fit</BenchButton>
+          <BenchButton onPress={() => zoomTo(TRUE_PX_PER_MM / fit)}>True size</BenchButton>
         </div>
       </Tools>
     </Ground>

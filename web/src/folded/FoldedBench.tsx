@@ -11,7 +11,7 @@ import {
   type Shape,
 } from '@zippy/core';
 import { Bench, Caption, Ground, Middle, Tools } from '../bench/Bench.tsx';
-import { useView } from '../stores/view.ts';
+import { useView } from '../stores/view/index.ts';
 import { Scale } from '../ui/Choose.tsx';
 import { BenchButton } from '../ui/buttons.tsx';
 import { useSeenPanels, type StationProps } from '../stations/parts.ts';
@@ -35,7 +35,7 @@ export function FoldedBench({
   /** Presses of the station itself, before the folding’s own. */
   readonly more: ReactNode;
 }): ReactNode {
-  const { open, folds: asked, stands, yawDeg, pitchDeg, set } = useView();
+  const { open, folds: asked, stands, yawDeg, pitchDeg, foldTo, openTo, standUp, holdShut, turnTo } = useView();
   const [solid, setSolid] = useState(hasWebGl);
   const { size } = plan;
   const prints = useSeenPanels(plan);
@@ -63,14 +63,13 @@ export function FoldedBench({
     // eslint-disable-next-line react-hooks/exhaustive-deps -- as above
     [size, key, stockColour, art, prints, yawDeg, pitchDeg],
   );
-  const goTo = (done: number): void => set({ folds: done, stands: false });
   const tools = (
     <>
       {more}
       <BenchButton
         aria-label="Fold before"
         isDisabled={(folds ?? 0) <= 0}
-        onPress={() => goTo(Math.max(0, (folds ?? 0) - 1))}
+        onPress={() => foldTo(Math.max(0, (folds ?? 0) - 1))}
       >
         ‹
       </BenchButton>
@@ -80,7 +79,7 @@ export function FoldedBench({
       <BenchButton
         aria-label="Next fold"
         isDisabled={folds !== null && folds >= steps}
-        onPress={() => goTo(folds === null ? 1 : folds + 1)}
+        onPress={() => foldTo(folds === null ? 1 : folds + 1)}
       >
         ›
       </BenchButton>
@@ -92,20 +91,15 @@ export function FoldedBench({
           most={1}
           step={0.01}
           say={(v) => `${Math.round(v * 100)} %`}
-          onChange={(v) => set({ open: v, folds: null, stands: false })}
+          onChange={openTo}
         />
       </Opener>
       {form.standing && (
-        <BenchButton
-          aria-pressed={stands}
-          onPress={() => set({ stands: !stands, folds: null, yawDeg: -32, pitchDeg: 20 })}
-        >
+        <BenchButton aria-pressed={stands} onPress={() => standUp(!stands)}>
           On a table
         </BenchButton>
       )}
-      <BenchButton onPress={() => set({ stands: false, folds: null, open: 0, yawDeg: 0, pitchDeg: 0 })}>
-        As its reader sees it
-      </BenchButton>
+      <BenchButton onPress={() => holdShut()}>As its reader sees it</BenchButton>
     </>
   );
   if (!solid) {
@@ -121,7 +115,7 @@ export function FoldedBench({
       />
     );
   }
-  const turn = (yaw: number, pitch: number): void => set({ yawDeg: yaw, pitchDeg: clampPitch(pitch) });
+  const turn = (yaw: number, pitch: number): void => turnTo(yaw, clampPitch(pitch));
   const onKeyDown = (event: KeyboardEvent): void => {
     const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
     if (!by) return;

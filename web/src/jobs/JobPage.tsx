@@ -8,7 +8,7 @@ import { spokenOf } from '../stations/parts.ts';
 import { fetchOthers, useStation } from '../stations/stations.ts';
 import { useJob, type SaveState } from '../stores/job.ts';
 import { usePlan } from '../stores/plan.ts';
-import { useView } from '../stores/view.ts';
+import { useView } from '../stores/view/index.ts';
 import { useWorkshop } from '../stores/workshop.ts';
 import { Strip } from '../strip/Strip.tsx';
 import { KeyCap, PlainButton, ButtonLink } from '../ui/buttons.tsx';
@@ -49,23 +49,18 @@ function OpenJob({
   );
   useEffect(() => {
     clear();
-    useView.getState().set({
-      face: 'front',
-      itemIds: [],
-      card: 0,
-      sheetNumber: 1,
-      folded: false,
-      side: 'outside',
-      light: false,
-      cutsDone: [],
-    });
+    useView.getState().openJob();
     void open(id);
     return close;
   }, [id, open, close, clear]);
   useEffect(() => {
     if (job && openId === id) ask(job, workshop, { card, sheetNumber });
   }, [job, openId, id, workshop, ask, card, sheetNumber]);
-  useEffect(() => useView.getState().set({ step: 0, zoom: 1 }), [station]);
+  useEffect(() => {
+    const { goToStep, zoomTo } = useView.getState();
+    goToStep(0);
+    zoomTo(1);
+  }, [station]);
   useEffect(() => {
     if (job) document.title = `${job.brief.title} · Zippy Crease`;
     return () => {

@@ -3,7 +3,7 @@ import { useNavigate } from 'react-router';
 import { STATIONS, type Station } from '@zippy/core';
 import { jobKeyOf } from './table.ts';
 import { useJob } from '../stores/job.ts';
-import { useView } from '../stores/view.ts';
+import { useView } from '../stores/view/index.ts';
 import { useWorkshop } from '../stores/workshop.ts';
 
 /** Keys belong to the bench only while nothing is being typed or chosen. */

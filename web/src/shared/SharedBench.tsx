@@ -20,7 +20,7 @@ import {
 } from '@zippy/core';
 import { Bench } from '../bench/Bench.tsx';
 import { Large } from '../bench/Large.tsx';
-import { useView } from '../stores/view.ts';
+import { useView } from '../stores/view/index.ts';
 import { BenchButton, KeyCap } from '../ui/buttons.tsx';
 import { Stepper } from '../stations/Stepper.tsx';
 
@@ -66,7 +66,7 @@ export function SharedBench({
   readonly number: number;
   readonly of: number;
 }): ReactNode {
-  const { side, step: wanted, onSheet: cutting, set, turnOver } = useView();
+  const { side, step: wanted, onSheet: cutting, showOnSheet, goToStep, turnOver } = useView();
   const step = Math.min(wanted, Math.max(0, moves.length - 1));
   const now = side === 'outside' || cutting ? 'front' : 'back';
   const page = useMemo(() => ({ xMm: 0, yMm: 0, widthMm: sheet.widthMm, heightMm: sheet.heightMm }), [sheet]);
@@ -113,7 +113,13 @@ export function SharedBench({
               Turn over <KeyCap>T</KeyCap>
             </BenchButton>
           )}
-          <BenchButton aria-pressed={cutting} onPress={() => set({ onSheet: !cutting, step: 0 })}>
+          <BenchButton
+            aria-pressed={cutting}
+            onPress={() => {
+              showOnSheet(!cutting);
+              goToStep(0);
+            }}
+          >
             Cut it apart
           </BenchButton>
           {cutting && <Stepper count={moves.length} name="Cut" />}

@@ -21,7 +21,7 @@ import { useBenchKeys } from '../keys/useKeys.ts';
 import { Decisions, More, SlipPaper, Verdict } from '../slip/Slip.tsx';
 import { Caution, StepList } from '../stations/Stepper.tsx';
 import { kept } from '../stores/local.ts';
-import { useView } from '../stores/view.ts';
+import { useView } from '../stores/view/index.ts';
 import { Choice, OnOff, Pick } from '../ui/Choose.tsx';
 import { LengthField } from '../ui/Field.tsx';
 import { DoNow, PlainButton } from '../ui/buttons.tsx';
@@ -86,7 +86,7 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
     void kept
       .get<SharedChoice>(KEPT)
       .then((found) => found && here && setChoice((before) => ({ ...before, ...found })));
-    useView.getState().set({ side: 'outside', onSheet: false, step: 0, zoom: 1 });
+    useView.getState().lieFrontUp();
     return () => {
       here = false;
     };
@@ -177,7 +177,7 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
               isDisabled={!ready}
               onPress={() => {
                 setShown(0);
-                useView.getState().set({ onSheet: false, step: 0, side: 'outside' });
+                useView.getState().lieFrontUp();
                 solver.seek(order);
               }}
             >
@@ -193,7 +193,7 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
                 shown={current.patterns.indexOf(pattern!)}
                 onShow={(i) => {
                   setShown(i);
-                  useView.getState().set({ step: 0 });
+                  useView.getState().goToStep(0);
                 }}
               />
               {state !== 'seeking' && (
@@ -217,7 +217,11 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
                       <button
                         type="button"
                         aria-current={useView.getState().onSheet && i === step ? 'step' : undefined}
-                        onClick={() => useView.getState().set({ step: i, onSheet: true })}
+                        onClick={() => {
+                          const { goToStep, showOnSheet } = useView.getState();
+                          showOnSheet(true);
+                          goToStep(i);
+                        }}
                       >
                         <span className="n">{move.number}</span>
                         <span className="turn">{move.turn}</span>

@@ -2,7 +2,7 @@ import { useCallback, type ReactNode } from 'react';
 import { drawBlank, IDENTITY, type Scene } from '@zippy/core';
 import { Bench } from '../bench/Bench.tsx';
 import { FoldedBench } from '../folded/FoldedBench.tsx';
-import { useView } from '../stores/view.ts';
+import { useView } from '../stores/view/index.ts';
 import { BenchButton, KeyCap } from '../ui/buttons.tsx';
 import { useSeenPanels, useSides, type StationProps } from './parts.ts';
 
@@ -14,7 +14,7 @@ export function BlankBench({
   showArt,
   names,
 }: StationProps & { readonly showArt: boolean; readonly names: boolean }): ReactNode {
-  const { side, light, folded, set, turnOver, toggleLight } = useView();
+  const { side, light, folded, showFolded: fold, turnOver, toggleLight } = useView();
   const sides = useSides(plan);
   const prints = useSeenPanels(plan);
   const folds = plan.size.form.blank.creases.length > 0;
@@ -40,7 +40,7 @@ export function BlankBench({
     [plan.size, prints, sides, side, light, stockColour, workshop.unit, showArt, names],
   );
   const foldPress = folds && (
-    <BenchButton onPress={() => set({ folded: !folded })} aria-pressed={folded}>
+    <BenchButton onPress={() => fold(!folded)} aria-pressed={folded}>
       Folded <KeyCap>O</KeyCap>
     </BenchButton>
   );

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { BenchButton } from '../ui/buttons.tsx';
-import { useView } from '../stores/view.ts';
+import { useView } from '../stores/view/index.ts';
 
 /** One step at a time, on the bench. */
 export function Stepper({ count, name }: { readonly count: number; readonly name: string }): ReactNode {
@@ -9,11 +9,11 @@ export function Stepper({ count, name }: { readonly count: number; readonly name
     useView((s) => s.step),
     Math.max(0, count - 1),
   );
-  const set = useView((s) => s.set);
+  const goToStep = useView((s) => s.goToStep);
   if (count === 0) return null;
   return (
     <>
-      <BenchButton aria-label={`${name} before`} isDisabled={step === 0} onPress={() => set({ step: step - 1 })}>
+      <BenchButton aria-label={`${name} before`} isDisabled={step === 0} onPress={() => goToStep(step - 1)}>
         ‹
       </BenchButton>
       <Where aria-live="polite">
@@ -22,7 +22,7 @@ export function Stepper({ count, name }: { readonly count: number; readonly name
       <BenchButton
         aria-label={`Next ${name.toLowerCase()}`}
         isDisabled={step >= count - 1}
-        onPress={() => set({ step: step + 1 })}
+        onPress={() => goToStep(step + 1)}
       >
         ›
       </BenchButton>

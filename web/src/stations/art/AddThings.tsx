@@ -16,7 +16,7 @@ import {
   type TextBlock,
   type Workshop,
 } from '@zippy/core';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { WordingDialog } from './WordingDialog.tsx';
 import { useTakeIn } from './useTakeIn.tsx';
@@ -41,7 +41,7 @@ export function AddThings({
   readonly onPage: () => void;
 }): ReactNode {
   const { face, art, add, keepPicture, topFor } = hand;
-  const view = useView((s) => s.set);
+  const pickFace = useView((s) => s.pickFace);
   const [wording, setWording] = useState(false);
   const { safe } = face;
   const middle = (widthMm: number, heightMm: number) => ({
@@ -94,7 +94,7 @@ export function AddThings({
     const art = job.art.faces[onto.face.id] ?? EMPTY_FACE;
     if (!known)
       hand.changeAll([decide((job) => job.art.faces.at(onto.face.id), { ...art, texts: [...art.texts, mark] })]);
-    view({ face: onto.face.id, itemIds: [known ? idOf(known) : mark.id] });
+    pickFace(onto.face.id, [known ? idOf(known) : mark.id]);
   };
   const { takeIn, said, picker } = useTakeIn(addFrame);
   return (

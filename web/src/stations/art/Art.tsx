@@ -19,7 +19,7 @@ import { Turner } from '../../bench/Turner.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { Pick } from '../../ui/Choose.tsx';
 import { FieldPlace } from '../../ui/Field.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
@@ -49,7 +49,7 @@ const MOST_PRESSES = 6;
 
 export function ArtBench(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
-  const set = useView((s) => s.set);
+  const { pickFace, showCard, showFolded } = useView.getState();
   const folded = useView((s) => s.folded);
   const drift = useView((s) => s.drift);
   const toggleDrift = useView((s) => s.toggleDrift);
@@ -89,7 +89,7 @@ export function ArtBench(props: StationProps): ReactNode {
     takeIn(event.dataTransfer.files[0]);
   };
   const foldPress = plan.size.form.blank.creases.length > 0 && (
-    <BenchButton onPress={() => set({ folded: !folded })} aria-pressed={folded}>
+    <BenchButton onPress={() => showFolded(!folded)} aria-pressed={folded}>
       Folded <KeyCap>O</KeyCap>
     </BenchButton>
   );
@@ -114,7 +114,7 @@ export function ArtBench(props: StationProps): ReactNode {
                 <Pick
                   label="Face"
                   value={face.face.id}
-                  onChange={(id) => set({ face: id, itemIds: [] })}
+                  onChange={(id) => pickFace(id)}
                   sections={[
                     {
                       heading: null,
@@ -125,7 +125,7 @@ export function ArtBench(props: StationProps): ReactNode {
               </FacePick>
             ) : (
               plan.art.faces.map(({ face: { id, name } }) => (
-                <BenchButton key={id} aria-pressed={id === face.face.id} onPress={() => set({ face: id, itemIds: [] })}>
+                <BenchButton key={id} aria-pressed={id === face.face.id} onPress={() => pickFace(id)}>
                   {name}
                 </BenchButton>
               ))
@@ -139,7 +139,7 @@ export function ArtBench(props: StationProps): ReactNode {
                 name="Card"
                 number={plan.art.names.shown + 1}
                 of={plan.art.names.cards}
-                onChange={(n) => set({ card: n - 1 })}
+                onChange={(n) => showCard(n - 1)}
               />
             )}
           </>

@@ -14,7 +14,7 @@ import {
   type Shape,
 } from '@zippy/core';
 import { SceneView } from '../../bench/SceneView.tsx';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { useSeenPanels, type StationProps } from '../parts.ts';
 
 /**
@@ -31,7 +31,7 @@ export function FaceBeside({
   readonly face: ReadFace;
   readonly sides: Readonly<Record<PaperSide, readonly Shape[]>>;
 }): ReactNode {
-  const set = useView((s) => s.set);
+  const { pickFace, showFolded } = useView.getState();
   const { size } = plan;
   const prints = useSeenPanels(plan);
   const { blank } = size.form;
@@ -78,7 +78,7 @@ export function FaceBeside({
                     .map((p) => apply(compose(map, one.toBlank), p))
                     .map((p) => `${p.xMm},${p.yMm}`)
                     .join(' ')}
-                  onClick={() => set({ face: one.id, itemIds: [] })}
+                  onClick={() => pickFace(one.id)}
                 />
               ))}
           </svg>
@@ -87,7 +87,7 @@ export function FaceBeside({
       </figure>
       {blank.creases.length > 0 && (
         <figure>
-          <button type="button" aria-label="See it folded" onClick={() => set({ folded: true })}>
+          <button type="button" aria-label="See it folded" onClick={() => showFolded(true)}>
             <SceneView scene={folded} pictures={job.pictures} />
           </button>
           <figcaption>Folded</figcaption>

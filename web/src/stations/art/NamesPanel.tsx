@@ -3,7 +3,7 @@ import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { decide, cardRows, fieldsIn, namesTooLarge, plural, rowName, type Job, type NamesPlan } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { Choice, OnOff } from '../../ui/Choose.tsx';
 import { WordsField } from '../../ui/Field.tsx';
 import { PlainButton, Quiet } from '../../ui/buttons.tsx';
@@ -16,7 +16,7 @@ const ROWS_SHOWN = 120;
 export function NamesPanel({ job, names }: { readonly job: Job; readonly names: NamesPlan | null }): ReactNode {
   const change = useJob((s) => s.change);
   const takeAway = useJob((s) => s.takeAway);
-  const { set } = useView();
+  const { showCard, showFirst } = useView.getState();
   const [said, setSaid] = useState<string | null>(null);
   const [pasted, setPasted] = useState('');
   const list = job.names ?? null;
@@ -28,7 +28,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
     if (!read.ok) return setSaid(read.why);
     const cards = cardRows(read.names).length;
     change([decide((job) => job.names, read.names), ...(cards > 0 ? [decide((job) => job.brief.wanted, cards)] : [])]);
-    set({ card: 0, sheetNumber: 1 });
+    showFirst();
     setPasted('');
     setSaid(read.note);
   };
@@ -72,7 +72,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
                   <tr
                     key={i}
                     aria-current={i === shownRow || undefined}
-                    onClick={() => rows.includes(i) && set({ card: rows.indexOf(i) })}
+                    onClick={() => rows.includes(i) && showCard(rows.indexOf(i))}
                   >
                     {repeats && (
                       <td>

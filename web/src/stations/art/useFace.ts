@@ -19,7 +19,7 @@ import {
 } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useNotice } from '../../stores/notice.ts';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import type { StationProps } from '../parts.ts';
 
 export interface Things {
@@ -76,7 +76,7 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
   const change = useJob((s) => s.change);
   const wanted = useView((s) => s.face);
   const itemIds = useView((s) => s.itemIds);
-  const set = useView((s) => s.set);
+  const { pickItems } = useView.getState();
   const face = plan.art.faces.find((f) => f.face.id === wanted) ?? plan.art.faces[0]!;
   const id = face.face.id;
   const art = job.art.faces[id] ?? EMPTY_FACE;
@@ -131,7 +131,7 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
         ...Object.entries(pictures).map(([name, ref]) => decide((job) => job.pictures.at(name), ref)),
         decide(onFace, value),
       ]);
-      set({ itemIds: [...more, ...texts].map((one) => one.id) });
+      pickItems([...more, ...texts].map((one) => one.id));
     },
     remove: (gone) => {
       const { texts, objects } = now();
@@ -139,7 +139,7 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
         texts: texts.filter((t) => !gone.includes(t.id)),
         ...(objects ? { objects: objects.filter((o) => !gone.includes(o.id)) } : {}),
       });
-      set({ itemIds: [] });
+      pickItems([]);
       const back = {
         texts: texts.filter((t) => gone.includes(t.id)),
         objects: (objects ?? []).filter((o) => gone.includes(o.id)),
@@ -161,10 +161,9 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
           ]);
         });
     },
-    pick: (one) => set({ itemIds: one === null ? [] : [one] }),
-    pickAlso: (one) =>
-      set({ itemIds: itemIds.includes(one) ? itemIds.filter((other) => other !== one) : [...itemIds, one] }),
-    pickAll: (all) => set({ itemIds: all }),
+    pick: (one) => pickItems(one === null ? [] : [one]),
+    pickAlso: (one) => pickItems(itemIds.includes(one) ? itemIds.filter((other) => other !== one) : [...itemIds, one]),
+    pickAll: pickItems,
     topFor: (wantMm, heightMm) =>
       Math.round(freeTop(face.items.map(seenBox), face.safe, { topMm: wantMm, heightMm }) * 10) / 10,
     placePicture: (ref) => {

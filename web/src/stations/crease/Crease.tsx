@@ -6,7 +6,7 @@ import { Bench } from '../../bench/Bench.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
 import { BenchButton, KeyCap, PlainButton } from '../../ui/buttons.tsx';
 import { PressureChoice } from '../PressureChoice.tsx';
@@ -15,7 +15,7 @@ import { StepList, Stepper } from '../Stepper.tsx';
 
 export function CreaseBench({ job, plan, workshop }: StationProps): ReactNode {
   const { crease, size, stock } = plan;
-  const { step: wanted, folded, set } = useView();
+  const { step: wanted, folded, showFolded } = useView();
   const step = Math.min(wanted, Math.max(0, crease.lines.length - 1));
   const sides = useSides(plan);
   const draw = useCallback(
@@ -30,7 +30,7 @@ export function CreaseBench({ job, plan, workshop }: StationProps): ReactNode {
   );
   const line = crease.lines[step];
   const foldPress = line && (
-    <BenchButton aria-pressed={folded} onPress={() => set({ folded: !folded })}>
+    <BenchButton aria-pressed={folded} onPress={() => showFolded(!folded)}>
       Folded <KeyCap>O</KeyCap>
     </BenchButton>
   );
@@ -61,7 +61,7 @@ export function CreaseBench({ job, plan, workshop }: StationProps): ReactNode {
 
 export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
-  const { step, set } = useView();
+  const { step, goToStep } = useView();
   const { crease } = plan;
   return (
     <Slip title="Crease" part={crease} spoken={spokenOf(workshop)}>
@@ -83,7 +83,7 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
       <StepList aria-label="Creases">
         {crease.lines.map((line, i) => (
           <li key={line.number}>
-            <Button aria-current={i === step ? 'step' : undefined} onPress={() => set({ step: i })}>
+            <Button aria-current={i === step ? 'step' : undefined} onPress={() => goToStep(i)}>
               <span className="n">{line.number}</span>
               <span>
                 <span className="big">

@@ -17,7 +17,7 @@ import { Large } from '../../bench/Large.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
 import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
 import { spokenOf, useSides, type StationProps } from '../parts.ts';
@@ -133,7 +133,7 @@ function DriftBench({ job, plan, workshop }: StationProps): ReactNode {
 
 export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
-  const { step, set, cutsDone } = useView();
+  const { step, showMove, cutsDone } = useView();
   const { cut } = plan;
   const now = Math.min(step, cut.moves.length - 1);
   return (
@@ -185,7 +185,7 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
       <StepList aria-label="Cutting moves">
         {cut.moves.map((move, i) => (
           <li key={move.number}>
-            <Button aria-current={i === now ? 'step' : undefined} onPress={() => set({ step: i, drift: false })}>
+            <Button aria-current={i === now ? 'step' : undefined} onPress={() => showMove(i)}>
               <span className="n">{cutsDone.includes(move.number) ? '✓' : move.number}</span>
               <span>
                 <span className="big">{formatLength(move.fenceMm, workshop.unit)}</span>

@@ -1,7 +1,7 @@
 import { useCallback, type ReactNode } from 'react';
 import { boxPath, drawMachineFile, drawSheetPage, evenSides, grow, shrink, type Scene } from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
 import type { StationProps } from '../parts.ts';
 

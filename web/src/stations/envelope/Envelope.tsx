@@ -15,7 +15,7 @@ import { Bench } from '../../bench/Bench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { OnOff, Pick } from '../../ui/Choose.tsx';
 import { LengthField } from '../../ui/Field.tsx';
 import { BenchButton } from '../../ui/buttons.tsx';
@@ -25,7 +25,7 @@ import { Caution } from '../Stepper.tsx';
 import { Steps } from './Steps.tsx';
 
 export function EnvelopeBench({ job, plan, workshop }: StationProps): ReactNode {
-  const { onSheet, set } = useView();
+  const { onSheet, showOnSheet } = useView();
   const { envelope } = plan;
   const draw = useCallback(
     (textMm: number): Scene => {
@@ -52,7 +52,7 @@ export function EnvelopeBench({ job, plan, workshop }: StationProps): ReactNode 
       unit={workshop.unit}
       label={`Side-seam envelope, ${onSheet ? 'on its sheet' : 'the blank with the inside up'}`}
       tools={
-        <BenchButton aria-pressed={onSheet} onPress={() => set({ onSheet: !onSheet })}>
+        <BenchButton aria-pressed={onSheet} onPress={() => showOnSheet(!onSheet)}>
           On its sheet
         </BenchButton>
       }

@@ -31,7 +31,7 @@ import { More, Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
 import { useStandIn } from '../../stores/standIn.ts';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { Choice, OnOff } from '../../ui/Choose.tsx';
 import { LengthField, TypedField } from '../../ui/Field.tsx';
 import { BenchButton, KeyCap, ButtonLink } from '../../ui/buttons.tsx';
@@ -40,7 +40,7 @@ import { spokenOf, type StationProps } from '../parts.ts';
 import { Offcuts, SheetChoices } from './SheetChoices.tsx';
 
 export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
-  const { side: paperSide, light, turnOver, toggleLight, set } = useView();
+  const { side: paperSide, light, turnOver, toggleLight, showSheet } = useView();
   const side: SheetSide = paperSide === 'outside' ? 'front' : 'back';
   const { sheet, size, art, stock } = plan;
   const [layerId, setLayerId] = useState<string | null>(null);
@@ -157,12 +157,7 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
             </BenchButton>
           )}
           {sheet.named && (
-            <Turner
-              name="Sheet"
-              number={sheet.named.sheetNumber}
-              of={sheet.sheets}
-              onChange={(sheetNumber) => set({ sheetNumber })}
-            />
+            <Turner name="Sheet" number={sheet.named.sheetNumber} of={sheet.sheets} onChange={showSheet} />
           )}
         </>
       }

@@ -12,7 +12,7 @@ import {
   type Fit,
 } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { WordsField } from '../../ui/Field.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import type { StationProps } from '../parts.ts';
@@ -91,7 +91,7 @@ function Sample({
   readonly makeIt: (widthMm: number, heightMm: number) => void;
 }): ReactNode {
   const sample = useView((s) => s.sample);
-  const set = useView((s) => s.set);
+  const typeSample = useView((s) => s.typeSample);
   const read = (text: string): number | null => {
     const parsed = parseLength(text, unit);
     return parsed.ok && parsed.mm > 0 ? parsed.mm : null;
@@ -111,7 +111,7 @@ function Sample({
             key={part}
             label={`Sample ${part}`}
             value={sample[part]}
-            onChange={(text) => set({ sample: { ...sample, [part]: text } })}
+            onChange={(text) => typeSample(part, text)}
           />
         ))}
       </div>

@@ -15,7 +15,7 @@ import {
 } from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
 import { useStandIn } from '../../stores/standIn.ts';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
 
 const LOUPE_MM = 46;

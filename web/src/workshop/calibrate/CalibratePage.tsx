@@ -25,7 +25,7 @@ import { useBenchKeys } from '../../keys/useKeys.ts';
 import { Decisions, More, SlipPaper, Verdict } from '../../slip/Slip.tsx';
 import { useStandIn } from '../../stores/standIn.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
-import { useView } from '../../stores/view.ts';
+import { useView } from '../../stores/view/index.ts';
 import { Choice, Pick } from '../../ui/Choose.tsx';
 import { WordsField } from '../../ui/Field.tsx';
 import { DoNow, ButtonLink } from '../../ui/buttons.tsx';
@@ -69,7 +69,7 @@ function Calibrate({
   const truth = useStandIn((s) => s.truth);
   const [draft, setDraft] = useDraft(`${printer.id}-${path.id}`);
   useBenchKeys();
-  useEffect(() => useView.getState().set({ side: 'outside', light: false, zoom: 1 }), []);
+  useEffect(() => useView.getState().lieFrontUp(), []);
   const stocks = workshop.stocks.filter((s) =>
     isCalibratable({ widthMm: s.sheetWidthMm, heightMm: s.sheetHeightMm }, path.marginsMm),
   );

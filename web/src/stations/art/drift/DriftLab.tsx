@@ -26,7 +26,7 @@ import {
 import { Bench } from '../../../bench/Bench.tsx';
 import { ARROWS } from '../../../keys/arrows.ts';
 import { useDrift } from '../../../stores/drift.ts';
-import { useView } from '../../../stores/view.ts';
+import { useView } from '../../../stores/view/index.ts';
 import { Scale } from '../../../ui/Choose.tsx';
 import { BenchButton, KeyCap, PlainButton } from '../../../ui/buttons.tsx';
 import { useJob } from '../../../stores/job.ts';
@@ -140,11 +140,7 @@ export function DriftBench(props: StationProps): ReactNode {
       tools={
         <>
           {plan.art.faces.slice(0, 6).map(({ face: { id, name } }) => (
-            <BenchButton
-              key={id}
-              aria-pressed={id === face.face.id}
-              onPress={() => useView.getState().set({ face: id, itemIds: [] })}
-            >
+            <BenchButton key={id} aria-pressed={id === face.face.id} onPress={() => useView.getState().pickFace(id)}>
               {name}
             </BenchButton>
           ))}
