@@ -1,17 +1,17 @@
 import { create } from 'zustand';
 import type { Job, Plan, Workshop } from '@zippy/core';
-import { askPlan, type Look } from '../workers/planner.ts';
+import { askPlan, type Shown } from '../workers/planner.ts';
 
 interface PlanState {
   /** The newest plan there is, and the very job it was made from. */
   readonly plan: Plan | null;
   readonly job: Job | null;
   readonly problem: string | null;
-  ask(job: Job, workshop: Workshop, look: Look): void;
+  ask(job: Job, workshop: Workshop, shown: Shown): void;
   clear(): void;
 }
 
-let newest: { readonly job: Job; readonly workshop: Workshop; readonly look: Look } | null = null;
+let newest: { readonly job: Job; readonly workshop: Workshop; readonly shown: Shown } | null = null;
 let busy = false;
 
 /** Keeps one question in the worker at a time: while typing, stale jobs are never planned. */
@@ -22,7 +22,7 @@ export const usePlan = create<PlanState>()((set) => {
     const asked = newest;
     newest = null;
     try {
-      const plan = await askPlan(asked.job, asked.workshop, asked.look);
+      const plan = await askPlan(asked.job, asked.workshop, asked.shown);
       set({ plan, job: asked.job, problem: null });
     } catch (problem) {
       set({ problem: (problem as Error).message });
@@ -35,8 +35,8 @@ export const usePlan = create<PlanState>()((set) => {
     plan: null,
     job: null,
     problem: null,
-    ask(job, workshop, look) {
-      newest = { job, workshop, look };
+    ask(job, workshop, shown) {
+      newest = { job, workshop, shown };
       void next();
     },
     clear: () => set({ plan: null, job: null, problem: null }),

@@ -12,6 +12,13 @@ worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
   else asked?.failed(new Error(data.why));
 };
 
+/** A worker that breaks answers nothing more of what it was asked: whoever waits is told. */
+worker.onerror = () => {
+  const all = [...waiting.values()];
+  waiting.clear();
+  for (const { failed } of all) failed(new Error('The plan could not be worked out; load the page again.'));
+};
+
 /** The maker's own day, as an ISO date. */
 export function today(): string {
   const now = new Date();
@@ -19,14 +26,14 @@ export function today(): string {
 }
 
 /** Which card of a list of names is looked at, and which sheet. */
-export type Look = Pick<PlanQuestion, 'card' | 'sheetNumber'>;
+export type Shown = Pick<PlanQuestion, 'card' | 'sheetNumber'>;
 
 /** Plans a job off the main thread. */
-export function askPlan(job: Job, workshop: Workshop, look: Look = { card: 0, sheetNumber: 1 }): Promise<Plan> {
+export function askPlan(job: Job, workshop: Workshop, shown: Shown = { card: 0, sheetNumber: 1 }): Promise<Plan> {
   last += 1;
   const number = last;
   return new Promise((done, failed) => {
     waiting.set(number, { done, failed });
-    worker.postMessage({ number, job, workshop, today: today(), ...look } satisfies PlanQuestion);
+    worker.postMessage({ number, job, workshop, today: today(), ...shown } satisfies PlanQuestion);
   });
 }
