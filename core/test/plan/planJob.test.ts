@@ -17,6 +17,9 @@ const set = <T>(where: (job: JobPlace) => Held<T>, value: fc.Arbitrary<NoInfer<T
   value.map((v) => decide(where, v));
 const mm = (least: number, most: number): fc.Arbitrary<number> => fc.double({ min: least, max: most, noNaN: true });
 
+/** Slips of ours that no sentence may hold. */
+const UNSAID = /undefined|NaN|null|\[object/;
+
 /** Any job the schema would take, far corners and all. */
 const anyJob: fc.Arbitrary<Job> = fc
   .tuple(
@@ -102,7 +105,8 @@ const anyJob: fc.Arbitrary<Job> = fc
         texts: fc.array(
           fc
             .record({
-              text: fc.string({ maxLength: 60 }),
+              // A maker may write “null”, and is quoted; what must never be said is looked for in our own words.
+              text: fc.string({ maxLength: 60 }).filter((text) => !UNSAID.test(text)),
               leftMm: mm(-50, 200),
               topMm: mm(-50, 200),
               widthMm: mm(1, 300),
@@ -137,7 +141,7 @@ describe('planJob', () => {
         for (const snag of allSnags(made)) {
           expect(snag.title, snag.id).to.match(/\S/);
           expect(snag.why, snag.id).to.match(/[.!?]$/);
-          expect(`${snag.title} ${snag.why}`).not.to.match(/undefined|NaN|null|\[object/);
+          expect(`${snag.title} ${snag.why}`).not.to.match(UNSAID);
         }
       }),
       { numRuns: runs(250) },
