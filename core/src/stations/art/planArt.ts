@@ -42,7 +42,11 @@ export interface ArtContext extends Context {
   readonly inks: InkLattice | null;
 }
 
-/** @throws RangeError when a text block names a typeface that is not in the book */
+/**
+ * What is drawn on each face, set and laid in the face’s own frame in mm, with the words of the card that is looked at,
+ * and what of it a home printer, a blade or an eye would not forgive.
+ * @throws RangeError when a text block names a typeface that is not in the book
+ */
 // eslint-disable-next-line max-lines-per-function -- a contents page: what it lists stands in rooms of its own
 export function planArt({ job, workshop, size, typefaces: book, card, inks }: ArtContext): ArtPlan {
   const list = namesInUse(job);

@@ -17,7 +17,10 @@ export interface BriefContext extends Context {
   readonly today: string | null;
 }
 
-/** @param today ISO day, so that a due date can be late; null where no day is known */
+/**
+ * How many cards, for whom, by when and into which envelope, in words and counts.
+ * @param context the day as ISO 8601, so that a due date can be late; null where no day is known
+ */
 export function planBrief({ job, workshop, today }: BriefContext): BriefPlan {
   const { title, purpose, dueDate } = job.brief;
   const wanted = wantedOf(job);

@@ -32,6 +32,10 @@ export interface CreaseContext extends Context {
   readonly cut: CutPlan;
 }
 
+/**
+ * Creases in their order at the board: each in mm from an edge that goes to the stop, which face up, how often and how hard
+ * pressed; on the sheet before it is cut, or on single cards after.
+ */
 // eslint-disable-next-line max-lines-per-function -- a contents page: lines, words, figures, snags
 export function planCrease({ job, workshop, size, art, stock, sheet, cut }: CreaseContext): CreasePlan {
   const board = boardOf(job, workshop);

@@ -41,7 +41,11 @@ export interface CutContext extends Context {
   readonly sheet: SheetPlan;
 }
 
-/** Straight cuts that free every card, each distance taken from a true edge and never from the last cut. */
+/**
+ * Straight cuts that free every card, each distance in mm from a true edge and never from the last cut, with strokes for
+ * the run, how far trims stray, what a machine or hands do round outlines and within cards, and the same reckoning for
+ * other sheets.
+ */
 export function planCuts({ job, workshop, size, stock, sheet }: CutContext): CutPlan {
   const trimmer = trimmerOf(job, workshop);
   const shaped = isShaped(size, sheet);

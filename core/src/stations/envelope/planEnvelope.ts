@@ -41,6 +41,10 @@ export interface EnvelopeContext extends Context {
   readonly stock: StockPlan;
 }
 
+/**
+ * An envelope to match, whether it is made or only shown: its inside from the shut card, thickness and ease, its blank in
+ * mm with the inside up, how many come out of a sheet, how it is put together; or what on the shelf would do.
+ */
 // eslint-disable-next-line max-lines-per-function -- a contents page: blank, sheet, words, figures, snags
 export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeContext): EnvelopePlan {
   const { unit } = workshop;

@@ -87,6 +87,10 @@ export interface MakeContext extends Context {
   readonly envelope: EnvelopePlan;
 }
 
+/**
+ * Everything that is done by hand, a step a bench card, in the order of the work, with the minutes at work by the maker’s
+ * own pace and the minutes of waiting.
+ */
 export function planMake({ job, workshop, size, stock, sheet, cut, crease, envelope }: MakeContext): MakePlan {
   const steps = [
     ...testPrintStep(job, sheet),

@@ -42,6 +42,10 @@ export interface SellContext extends Context {
   readonly make: MakePlan;
 }
 
+/**
+ * What a good card costs, in fractions of minor units and in whole ones that add up, and what a single and a pack are
+ * sold for and leave.
+ */
 export function planSell(context: SellContext): SellPlan {
   const { job, workshop, sheet } = context;
   const { currency } = workshop;

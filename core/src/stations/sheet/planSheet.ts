@@ -45,6 +45,12 @@ export interface SheetContext extends Context {
   readonly stock: StockFacts;
 }
 
+/**
+ * Cards on their sheet, in mm, front up, origin top left: the provable most that edge-to-edge cuts can free inside the
+ * margins, how many sheets with spares, the passes through the printer, and the layers’ own sheets. No card at all is an
+ * answer, with a stop and remedies.
+ * Source: see layOut for the bound, and spares for the share that comes out good.
+ */
 // eslint-disable-next-line max-lines-per-function -- a contents page: what it lists stands in rooms of its own
 export function planSheet({ job, workshop, size, art, stock }: SheetContext): SheetPlan {
   const sides: readonly SheetSide[] = [

@@ -45,6 +45,11 @@ export interface SizePlan extends StationPlan {
 const LOOKED_AT = [0.15, 0.35, 0.55, 0.75, 0.95];
 const GIVE_MM = 0.2;
 
+/**
+ * The card of this job, folded: its blank in mm with the outside up, faces with their regions, folding steps, closed size
+ * and thickness in mm, and how it goes into its envelope. Options out of their limits are drawn in and said.
+ * @throws RangeError when the job names what the workshop lacks; planJob has put something in its place
+ */
 // eslint-disable-next-line max-lines-per-function -- a contents page: the shut card, its figures, its snags
 export function planSize({ job, workshop }: Context): SizePlan {
   const { finishedWidthMm, finishedHeightMm, bleedMm, safeMm } = job.size;

@@ -36,6 +36,10 @@ export interface StockContext extends Context {
   readonly size: SizePlan;
 }
 
+/**
+ * What the stock is and whether the path takes it, whether it is scored and how it is pressed; all but whether the card
+ * stands, which is known only once it lies on its sheet. Weights in gsm, calipers in µm.
+ */
 // eslint-disable-next-line max-lines-per-function -- a contents page: verdicts, figures, snags
 export function planStock({ job, workshop, size }: StockContext): StockFacts {
   const stock = stockOf(job, workshop);
