@@ -3,7 +3,7 @@ import type { Box } from '../../ground/geometry/types.ts';
 import type { Stock, Trimmer } from '../../workshop/types.ts';
 import type { LayOut } from '../sheet/layout/layOut.ts';
 import type { DraftMove, Pitch } from './draftMoves.ts';
-import { handiestMoves, sheetsAtOnce } from './handiestMoves.ts';
+import { handiestMoves, sheetsAtOnce, strokesOf } from './handiestMoves.ts';
 import { numberMoves } from './numberMoves.ts';
 import type { CutMove } from './types.ts';
 
@@ -24,19 +24,22 @@ export interface CutRun {
 }
 
 /** The cuts at a fence of a run of sheets, what they come to, and what they leave. */
-export interface FenceCuts {
+export interface DraftedCuts {
   /** None where a machine or scissors go round outlines instead. */
-  readonly moves: readonly CutMove[];
+  readonly drafts: readonly DraftMove[];
   readonly sheetsAtOnce: number;
   readonly strokes: number;
   /** What falls off and is no part of a piece, in mm on the sheet. */
   readonly waste: readonly Box[];
 }
 
-/**
- * The one reckoning of cuts, for the sheet in force, for sheets that it might be, and for shared sheets.
- */
-export function movesFor(lying: Lying, { page, sheets, stock, trimmer, unit, shaped }: CutRun): FenceCuts {
+/** The same, numbered and put into words. */
+export interface FenceCuts extends DraftedCuts {
+  readonly moves: readonly CutMove[];
+}
+
+/** The one reckoning of cuts, for the sheet in force, for sheets that it might be, and for shared sheets. */
+export function draftsFor(lying: Lying, { page, sheets, stock, trimmer, shaped }: Omit<CutRun, 'unit'>): DraftedCuts {
   const atOnce = sheetsAtOnce(trimmer, stock);
   const drafts =
     trimmer.machine || shaped
@@ -44,11 +47,16 @@ export function movesFor(lying: Lying, { page, sheets, stock, trimmer, unit, sha
       : lying.kind === 'blocks'
         ? handiestMoves(lying.layOut, page, lying.pitch, trimmer)
         : lying.drafts;
-  const moves = numberMoves(drafts, { sheets, sheetsAtOnce: atOnce, trimmer, unit });
   return {
-    moves,
+    drafts,
     sheetsAtOnce: atOnce,
-    strokes: moves.reduce((n, move) => n + move.strokes, 0),
-    waste: moves.filter((move) => move.fallsOff === 'waste').flatMap((move) => move.beyond),
+    strokes: drafts.reduce((n, move) => n + strokesOf(move, sheets, atOnce), 0),
+    waste: drafts.filter((move) => move.fallsOff === 'waste').flatMap((move) => move.beyond),
   };
+}
+
+/** Those cuts as they are made, one after the other. */
+export function movesFor(lying: Lying, run: CutRun): FenceCuts {
+  const drafted = draftsFor(lying, run);
+  return { ...drafted, moves: numberMoves(drafted.drafts, { ...run, sheetsAtOnce: drafted.sheetsAtOnce }) };
 }

@@ -3,7 +3,7 @@ import { LIGHTEST_SHARE } from '../sheet/layout/question.ts';
 import type { Context } from '../../job/context.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import type { SheetPlan } from '../sheet/types.ts';
-import { movesFor } from './movesFor.ts';
+import { draftsFor } from './movesFor.ts';
 import { isShaped } from './isShaped.ts';
 import { sortedBy } from '../../job/sorted.ts';
 import type { Job } from '../../job/types.ts';
@@ -96,9 +96,9 @@ function rowOf(
   const sheets = up === 0 ? 0 : Math.ceil((wantedOf(job) + spares) / up);
   const shaped = isShaped(size, { cell });
   const pitch = { widthMm: cell.widthMm, heightMm: cell.heightMm, gutterMm: question.gutterMm };
-  const { strokes, waste } = movesFor(
+  const { strokes, waste } = draftsFor(
     { kind: 'blocks', layOut: laid, pitch },
-    { page: { xMm: 0, yMm: 0, ...sheet }, sheets, stock, trimmer, unit: workshop.unit, shaped },
+    { page: { xMm: 0, yMm: 0, ...sheet }, sheets, stock, trimmer, shaped },
   );
   return {
     id: `${stock.id}-${bleed ? 'bleed' : 'bare'}-${grain}`,

@@ -1,27 +1,5 @@
 import type { StateCreator } from 'zustand';
-import type { View } from './index.ts';
-
-/** How the folded card is held. */
-export interface FoldedSlice {
-  readonly folded: boolean;
-  /** 0 shut, 1 flat open. */
-  readonly open: number;
-  /** Steps of the folding that are made; null while the slider opens and shuts the card. */
-  readonly folds: number | null;
-  /** Standing on a table, and not as its reader holds it. */
-  readonly stands: boolean;
-  readonly yawDeg: number;
-  readonly pitchDeg: number;
-  showFolded(folded: boolean): void;
-  /** Shows it folded; shut or open, whichever it is not, where it was folded already. */
-  toggleOpen(): void;
-  openTo(open: number): void;
-  foldTo(folds: number): void;
-  standUp(stands: boolean): void;
-  /** Shut and straight on, as it is handed over. */
-  holdShut(): void;
-  turnTo(yawDeg: number, pitchDeg: number): void;
-}
+import type { FoldedSlice, View } from './types.ts';
 
 /** A standing card is looked at from a little more to the side, and from above. */
 const BESIDE = { yawDeg: -32, pitchDeg: 20 };

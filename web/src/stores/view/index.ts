@@ -1,21 +1,13 @@
 import { create } from 'zustand';
-import { artSlice, type ArtSlice } from './art.ts';
-import { benchSlice, type BenchSlice } from './bench.ts';
-import { cutSlice, type CutSlice } from './cut.ts';
-import { foldedSlice, type FoldedSlice } from './folded.ts';
-import { runSlice, type RunSlice } from './run.ts';
-import { sizeSlice, type SizeSlice } from './size.ts';
+import { artSlice } from './art.ts';
+import { benchSlice } from './bench.ts';
+import { cutSlice } from './cut.ts';
+import { foldedSlice } from './folded.ts';
+import { runSlice } from './run.ts';
+import { sizeSlice } from './size.ts';
+import type { View } from './types.ts';
 
-/** How things are being looked at: nothing here is part of a job. A slice for the bench, and one for each station’s own. */
-export type View = BenchSlice &
-  FoldedSlice &
-  ArtSlice &
-  RunSlice &
-  CutSlice &
-  SizeSlice & {
-    /** As a job is opened: front up, unfolded, its front in hand, nothing checked off. */
-    openJob(): void;
-  };
+export type { View } from './types.ts';
 
 export const useView = create<View>()((...store) => {
   const [set] = store;
