@@ -1,9 +1,4 @@
-/** From the least to the most, both allowed. */
-export interface Limits {
-  readonly least: number;
-  readonly most: number;
-}
-const from = (least: number, most: number): Limits => ({ least, most });
+import { from } from '../ground/limits.ts';
 
 /**
  * How far each decision may go at all: what the schema lets through, what fields let be typed, and what sentences name.

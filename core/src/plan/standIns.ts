@@ -19,7 +19,12 @@ interface Gone {
   readonly what: string;
   readonly id: string;
   /** What there is instead, the first of which the plan goes on with. */
-  readonly instead: readonly (Named & { readonly changes: readonly JobChange[] })[];
+  readonly instead: readonly {
+    /** As what the figures are those of: a name, or that there is none. */
+    readonly name: string;
+    readonly label: string;
+    readonly changes: readonly JobChange[];
+  }[];
 }
 
 /**
@@ -47,9 +52,7 @@ function snagOf({ station, key, what, id, instead }: Gone): Snag {
     level: 'stop',
     title: `The ${what} “${id}” is not in this workshop`,
     why: `It was taken out, or the job was made in another workshop. ${first ? `Until you choose, all figures are those of ${first.name}.` : 'There is none to take its place.'}`,
-    remedies: instead
-      .slice(0, MOST_OFFERED)
-      .map(({ name, changes }): Remedy => ({ label: name === 'none' ? 'Do without' : `Use ${name}`, changes })),
+    remedies: instead.slice(0, MOST_OFFERED).map(({ label, changes }): Remedy => ({ label, changes })),
   };
 }
 
@@ -57,7 +60,7 @@ function goneOf(job: Job, workshop: Workshop): readonly Gone[] {
   const { stocks, printers, trimmers, boards, envelopes } = workshop;
   const has = (things: readonly Named[], id: string): boolean => things.some((thing) => thing.id === id);
   const instead = <T extends Named>(things: readonly T[], changes: (thing: T) => readonly JobChange[]) =>
-    things.map((thing) => ({ id: thing.id, name: thing.name, changes: changes(thing) }));
+    things.map((thing) => ({ name: thing.name, label: `Use ${thing.name}`, changes: changes(thing) }));
   const { stockId, printerId, pathId } = job.stock;
   const printer = printers.find(({ id }) => id === printerId);
   const found: Gone[] = [];
@@ -65,7 +68,10 @@ function goneOf(job: Job, workshop: Workshop): readonly Gone[] {
     found.push({
       ...{ station: 'brief', key: 'envelope', what: 'envelope', id: job.brief.envelope.envelopeId },
       instead: [
-        { id: '', name: 'none', changes: [decide((job) => job.brief.envelope, { kind: 'none' })] },
+        {
+          ...{ name: 'a card without an envelope', label: 'Do without' },
+          changes: [decide((job) => job.brief.envelope, { kind: 'none' })],
+        },
         ...instead(envelopes, ({ id }) => [decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId: id })]),
       ],
     });

@@ -1,4 +1,4 @@
-const from = (least: number, most: number) => ({ least, most });
+import { from } from '../ground/limits.ts';
 
 /** How far an order of several kinds of pieces may go. Lengths in mm. */
 export const SHARED_LIMITS = {

@@ -1,4 +1,4 @@
-const from = (least: number, most: number) => ({ least, most });
+import { from } from '../ground/limits.ts';
 
 /**
  * How far the facts of a workshop may go at all: what the schema lets through and what fields let be typed. Lengths in

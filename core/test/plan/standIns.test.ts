@@ -77,6 +77,12 @@ describe('what the workshop no longer has', () => {
     expect(plan(job).sell.figures).to.deep.equal(mended.sell.figures);
   });
 
+  it('of an envelope is none, in words that can be read', () => {
+    const [snag] = goneSnags(changeJob(whole, GONE[0]![1]));
+    expect(snag!.remedies[0]!.label).to.equal('Do without');
+    expect(snag!.why).to.contain('all figures are those of a card without an envelope.');
+  });
+
   it('of a printer that is there is its path: the other paths of that printer are offered', () => {
     const printer = workshop.printers.find(({ paths }) => paths.length > 1)!;
     const job = changeJob(

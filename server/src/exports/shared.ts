@@ -21,7 +21,7 @@ import {
   type SharedPiece,
   type Stock,
 } from '@zippy/core';
-import type { DraftPage, Materials, PictureBytes } from './types.ts';
+import type { Draft, DraftPage, Materials, PictureBytes } from './types.ts';
 import { writeDraft } from './write.ts';
 
 /** A job on a shared sheet, with the bytes of its pictures under their own names. */
@@ -66,8 +66,7 @@ export async function sharedPdf(
   const pictures = new Map(
     jobs.flatMap((one) => [...one.pictures].map(([id, bytes]) => [sharedPictureId(one.id, id), bytes] as const)),
   );
-  const pages: DraftPage[] = [];
-  for (const [i, pattern] of patterns.entries()) {
+  const draws = patterns.flatMap((pattern, i): readonly (() => DraftPage)[] => {
     const sheet = sheets.find(({ id }) => id === pattern.sheetId)!;
     const stock = stocks.find(({ id }) => id === pattern.sheetId);
     const inForce = stock ? correctionsInForce(path, stock.gsm, sheetAsFed(sheet)) : null;
@@ -76,17 +75,25 @@ export async function sharedPdf(
     const sides = own.some((piece) => piece.shapes.inside.length > 0)
       ? (['front', 'back'] as const)
       : (['front'] as const);
-    for (const { sides: stack, plate } of passesOf(sides, path.printsBothSides, white))
-      for (const side of stack) {
+    return passesOf(sides, path.printsBothSides, white).flatMap(({ sides: stack, plate }) =>
+      stack.map((side) => () => {
         const label = { number: i + 1, of: patterns.length, date, plate: sayPlate(plate, white) };
         const drawn = drawPattern(pattern, sheet, pieces, side, flipEdge, label);
         const page =
           plate === 'white' ? { ...drawn, scene: whitePlate(drawn.scene, '#000000', { marks: true }) } : drawn;
         const fed = correctPage(pageAsFed(page, sheet), inForce, side);
-        const under = white === 'inPass' ? whitePlate(fed.scene) : undefined;
-        pages.push({ page: fed, white: under });
-      }
-  }
-  const draft = { kind: 'pages', stem: 'shared-sheets', title: 'Shared sheets', pages, total: pages.length } as const;
+        return { page: fed, white: white === 'inPass' ? whitePlate(fed.scene) : undefined };
+      }),
+    );
+  });
+  const draft: Draft = {
+    ...{ kind: 'pages', stem: 'shared-sheets', title: 'Shared sheets' },
+    ...{ pages: eachDrawn(draws), total: draws.length },
+  };
   return (await writeDraft(draft, 'pdf', { fonts, pictures, date })).bytes;
+}
+
+/** Each page is drawn only when the one before it is in the file, so that no more than one is held. */
+function* eachDrawn(draws: readonly (() => DraftPage)[]): Generator<DraftPage> {
+  for (const draw of draws) yield draw();
 }

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import type { Mm } from '../../ground/length/types.ts';
 import { parseLength } from '../../ground/length/parseLength.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
-import type { Limits } from '../../job/limits.ts';
+import type { Limits } from '../../ground/limits.ts';
 
 declare const reads: unique symbol;
 declare const spared: unique symbol;

@@ -1,6 +1,5 @@
 import { polygon, polyline, type Path } from '../geometry/path.ts';
-import { areaOf, contains, signedArea, type Polygon } from '../geometry/polygon.ts';
-import { edgesOf } from '../geometry/polygon.ts';
+import { areaOf, contains, edgesOf, signedArea, type Polygon } from '../geometry/polygon.ts';
 import type { Blank, BlankCut, Panel } from './types.ts';
 
 /** What falls out when it is cut; a slit leaves all the card there is. */

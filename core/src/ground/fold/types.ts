@@ -26,6 +26,9 @@ export interface Crease {
   readonly joins: readonly [string, string];
 }
 
+/** What a cut by hand is made with, and so what to be careful of. */
+export type HandTool = 'knife' | 'punch';
+
 /** A cut within the outline. */
 export interface BlankCut {
   readonly id: string;
@@ -34,7 +37,7 @@ export interface BlankCut {
   /** What it is, for people. */
   readonly name: string;
   /** How a maker without a machine cuts it, in a few words and in a sentence. */
-  readonly byHand: { readonly title: string; readonly says: string };
+  readonly byHand: { readonly title: string; readonly says: string; readonly tool: HandTool };
   /** From end to end, or once round without the first point repeated. */
   readonly points: Polygon;
 }

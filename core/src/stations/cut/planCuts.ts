@@ -268,7 +268,10 @@ const cutsWithin = ({ form: { blank } }: SizePlan, { cell, up }: SheetPlan): rea
         text: byHand.says,
         perCell: cell.blanks.length,
         isWithin: true,
+        tool: byHand.tool,
       }));
+
+const ROUND = { perCell: 1, isWithin: false, tool: 'knife' } as const;
 
 /** What a straight fence cannot do: slopes between marks, and curves. */
 function outlineCuts(
@@ -288,8 +291,7 @@ function outlineCuts(
         text: same
           ? `Front up, creases upright. Mark ${left} down the left edge; turn the piece half round and mark ${left} down its left edge again. Cut from mark to mark with rule and knife: two bases.`
           : `Front up, creases upright. Mark ${left} down the left edge and ${right} down the right edge; cut from mark to mark with rule and knife.`,
-        perCell: 1,
-        isWithin: false,
+        ...ROUND,
       };
     });
   if (isUprightBox(blank.outline)) return [];
@@ -301,8 +303,7 @@ function outlineCuts(
             title: 'Part the cards',
             big: `${up} from a sheet`,
             text: 'Roughly, anywhere in the gaps between the outlines: nothing is measured from these cuts.',
-            perCell: 1,
-            isWithin: false,
+            ...ROUND,
           },
         ]
       : []),
@@ -311,8 +312,7 @@ function outlineCuts(
       title: 'Cut out the outline',
       big: 'Round the line',
       text: `Follow the outline with scissors or a knife, or have a cutting machine follow the template.${blank.creases.length > 0 ? ' Leave the hinge whole.' : ''}`,
-      perCell: 1,
-      isWithin: false,
+      ...ROUND,
     },
   ];
 }

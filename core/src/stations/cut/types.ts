@@ -1,3 +1,4 @@
+import type { HandTool } from '../../ground/fold/types.ts';
 import type { Box, Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Job } from '../../job/types.ts';
@@ -46,6 +47,7 @@ export interface OutlineCut {
   readonly perCell: number;
   /** A slit, hole or window, and not the outline. */
   readonly isWithin: boolean;
+  readonly tool: HandTool;
 }
 
 export interface CutOrder {

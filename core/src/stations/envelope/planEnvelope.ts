@@ -93,7 +93,7 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
     verdict: made
       ? laid.up === 0
         ? `The envelope’s blank, ${blankSize}, does not fit on ${stock.name}.`
-        : `${wantedOf(job)} ${style.name.toLowerCase().replace(' ', '-')} ${plural(wantedOf(job), 'envelope')}, inside ${formatSize(insideWidthMm, insideHeightMm, unit)}: ${laid.up} to a sheet, ${sheets} ${plural(sheets, 'sheet')} of ${stock.name}.`
+        : `${wantedOf(job)} ${style.inWords} ${plural(wantedOf(job), 'envelope')}, inside ${formatSize(insideWidthMm, insideHeightMm, unit)}: ${laid.up} to a sheet, ${sheets} ${plural(sheets, 'sheet')} of ${stock.name}.`
       : bought
         ? `${bought.name} from the shelf${bought.shelf ? `, ${bought.shelf.onShelf} there` : ''}. A matching one can be made instead.`
         : suiting.length > 0

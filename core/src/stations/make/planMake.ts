@@ -71,6 +71,8 @@ export const CAUTIONS = {
     'Latch the arm when you stop. One person at the guillotine; never reach under the blade. Follow the tool’s own instructions.',
   knife:
     'Sharp blade: steel rule, fingers well behind its edge, several light strokes. Cap the knife at once; used blades go in a closed box.',
+  punch:
+    'A mat under the card, never your hand; fingers clear of the punch when you press or strike it. Follow the tool’s own instructions.',
   scissors: 'Sharp points: cut away from yourself, and close them when you lay them down.',
   machine:
     'Hands, hair and sleeves clear while it moves; stop it before you reach in. Follow the machine’s own instructions.',
@@ -306,15 +308,15 @@ function cutSteps(cut: CutPlan, { unit }: Workshop): readonly MakeStep[] {
   }));
 }
 
-/** Slopes and curves: no fence holds them, so each is its own card with the knife’s caution. */
+/** Slopes, curves and holes: no fence holds them, so each is its own card with its tool’s caution. */
 const outlineSteps = (cut: CutPlan): readonly MakeStep[] =>
-  cut.outlines.map(({ id, title, big, text }) => ({
+  cut.outlines.map(({ id, title, big, text, tool }) => ({
     id,
     kind: 'outline',
     title,
     big,
     detail: text,
-    caution: CAUTIONS.knife,
+    caution: CAUTIONS[tool],
     waitMinutes: null,
   }));
 

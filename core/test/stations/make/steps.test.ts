@@ -244,6 +244,11 @@ describe('the steps of a run', () => {
   it('cut outlines with the knife’s caution, and make envelopes where they are made and fit', () => {
     const shape = inkedWith(...sized('hingedShape', 80, 80), WANTED);
     expect(step(shape, 'outline').caution).to.equal(CAUTIONS.knife);
+    const tag = inkedWith(
+      ...sized('flat', 60, 120),
+      decide((job) => job.size.options.holeMm, 5),
+    );
+    expect(step(tag, 'within-string').caution).to.equal(CAUTIONS.punch);
     const made = (make: boolean, stockId = 'reed-120-a3') =>
       inkedWith(
         ...sized('flat', 140, 95),

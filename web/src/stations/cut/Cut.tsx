@@ -205,7 +205,11 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
               <p>{outline.text}</p>
             </div>
           ))}
-          <Caution role="note">{CAUTIONS.knife}</Caution>
+          {[...new Set(cut.outlines.map(({ tool }) => tool))].map((tool) => (
+            <Caution key={tool} role="note">
+              {CAUTIONS[tool]}
+            </Caution>
+          ))}
         </ByHand>
       )}
     </Slip>

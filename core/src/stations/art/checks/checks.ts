@@ -1,7 +1,7 @@
 import { printerOf, stockOf } from '../../../job/pick.ts';
 import { decide, type JobChange, type JobPlace } from '../../../job/decide.ts';
 import { fixed } from '../../../ground/length/rounding.ts';
-import { isInside } from '../../../ground/geometry/box.ts';
+import { isInside, overlaps } from '../../../ground/geometry/box.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
 import { plural } from '../../../job/figures.ts';
 import type { ArtObject, Job, PicturePlacement } from '../../../job/types.ts';
@@ -368,7 +368,7 @@ function codeSnags(
       const theirs = other.kind === 'text' ? other.set.ink : boxOf(other.object);
       return (
         theirs !== null &&
-        overlap(box, theirs) &&
+        overlaps(box, theirs) &&
         face.items.indexOf(other) > face.items.findIndex((i) => i.kind === 'code' && i.object.id === object.id)
       );
     });
@@ -384,9 +384,6 @@ function codeSnags(
     );
   return snags;
 }
-
-const overlap = (a: Box, b: Box): boolean =>
-  a.xMm < b.xMm + b.widthMm && b.xMm < a.xMm + a.widthMm && a.yMm < b.yMm + b.heightMm && b.yMm < a.yMm + a.heightMm;
 
 function ruleSnags(printed: FaceAsPrinted, { object }: LaidItem & { kind: 'rule' }, change: Changed): readonly Snag[] {
   const ground = groundUnder(printed);

@@ -9,6 +9,7 @@ const FLAP_SHARE = 0.42;
 export const sideSeam: EnvelopeStyle = {
   id: 'sideSeam',
   name: 'Side seam',
+  inWords: 'side-seam',
   says: 'A seam on each side and a flap that leans in: the quickest to fold.',
   mark: 'M4 8H36V22H4ZM4 8L9 2H31L36 8',
   flapMm: (insideHeightMm) => Math.max(SEAMED_LEAST_FLAP.mm, Math.round(insideHeightMm * FLAP_SHARE)),

@@ -9,6 +9,7 @@ const FLAP_SHARE = 0.6;
 export const squareFlap: EnvelopeStyle = {
   id: 'squareFlap',
   name: 'Square flap',
+  inWords: 'square-flap',
   says: 'A deep straight flap, as formal stationery has it; seams as on a side seam.',
   mark: 'M4 12H36V22H4ZM5 12V2H35V12',
   flapMm: (insideHeightMm) => Math.max(SEAMED_LEAST_FLAP.mm, Math.round(insideHeightMm * FLAP_SHARE)),

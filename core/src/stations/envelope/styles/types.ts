@@ -31,6 +31,8 @@ export interface EnvelopeSize {
 export interface EnvelopeStyle {
   readonly id: EnvelopeStyleId;
   readonly name: string;
+  /** The same before “envelope”, within a sentence. */
+  readonly inWords: string;
   readonly says: string;
   /** Its outline, flap up: SVG path data in a box of 40 × 24, drawn by us. */
   readonly mark: string;

@@ -15,7 +15,8 @@ export function stringHole(middle: Point, acrossMm: Mm): BlankCut {
     name: 'String hole',
     byHand: {
       title: 'Punch the hole',
-      says: 'With a punch on a cutting mat, front up, by the template; a paper punch does in light card. Keep fingers clear, and follow the punch’s own instructions.',
+      says: 'With a punch on a cutting mat, front up, by the template; a paper punch does in light card.',
+      tool: 'punch',
     },
     points: Array.from({ length: corners }, (_, i) => {
       const angle = (2 * Math.PI * i) / corners;
