@@ -10,9 +10,9 @@ import { readPicture } from './pictures/readPicture.ts';
 import { addJob } from './tables/jobs.ts';
 import { addPicture } from './tables/pictures.ts';
 import { addRun, addRunEvent } from './tables/runs.ts';
-import { addStudio } from './tables/studios.ts';
 import { inTransaction, type Db } from './tables/types.ts';
 import { HOME_STUDIO_ID } from './studio.ts';
+import { openStudio } from './workshop/saveWorkshop.ts';
 
 const DEMO = fileURLToPath(new URL('../../demo/', import.meta.url));
 const DAY_MS = 86_400_000;
@@ -41,7 +41,7 @@ export async function loadDemo(pool: Pool): Promise<void> {
   if (!stored.ok) throw new Error(`demo workshop: ${stored.why}`);
   const workshop: Workshop = { ...stored.value, spoilLog: { good: 0, spoiled: 0 } };
   await inTransaction(pool, async (client) => {
-    if (!(await addStudio(client, HOME_STUDIO_ID, stored.value))) return;
+    if (!(await openStudio(client, HOME_STUDIO_ID, stored.value))) return;
     for (const entry of index.jobs) {
       const job = await readDemoJob(client, resolve(DEMO, entry.file), entry.dueInDays, workshop);
       const { id } = (await addJob(client, HOME_STUDIO_ID, randomUUID(), job))!;
@@ -74,7 +74,7 @@ async function addDemoRun(
   const { book } = await loadFonts();
   const { steps } = planJob(job, workshop, { typefaces: book, today: null }).make;
   const runId = randomUUID();
-  await addRun(db, HOME_STUDIO_ID, { id: runId, jobId, document: job, steps });
+  await addRun(db, HOME_STUDIO_ID, { id: runId, jobId, document: job, steps, workshop });
   const event = { cards: 1, cause: null, stepId: null, undoes: null, at: null };
   for (const step of steps.slice(0, run.stepsDone))
     await addRunEvent(db, HOME_STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'step', stepId: step.id });

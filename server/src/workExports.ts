@@ -13,7 +13,7 @@ import {
 import { EXPORT_QUEUE, type ExportJob } from './queue.ts';
 import { addExportFiles, beatExport, claimExport, giveUpExports, noteExport, silentExports } from './tables/exports.ts';
 import { beatWorker, removeWorker } from './tables/workers.ts';
-import { loadWorkshop } from './workshop.ts';
+import { loadWorkshop } from './workshop/loadWorkshop.ts';
 import { loadPlacedPictures, PictureLost } from './pictures/placed.ts';
 import { inTransaction } from './tables/types.ts';
 

@@ -11,6 +11,7 @@ import type pg from 'pg';
 import sharp from 'sharp';
 import { pack } from 'tar-stream';
 import { decide, changeJob, newJob, type Job } from '@zippy/core';
+import type { StoredWorkshop } from '@zippy/core/job-file';
 import { dailyBackup, letOldGo, listBackups } from '../src/backup/datedBackup.ts';
 import { restoreBackup, type Restored, type RestoreMode } from '../src/backup/restoreBackup.ts';
 import { BackupRefused } from '../src/backup/types.ts';
@@ -18,7 +19,10 @@ import { writeBackup } from '../src/backup/writeBackup.ts';
 import { readPicture } from '../src/pictures/readPicture.ts';
 import { addJob, findJob, listJobs, removeJob, saveJob } from '../src/tables/jobs.ts';
 import { addPicture, findPreview } from '../src/tables/pictures.ts';
-import { findStudio, saveWorkshop } from '../src/tables/studios.ts';
+import { THING_NAMES } from '../src/tables/things.ts';
+import { inTransaction } from '../src/tables/types.ts';
+import { findWorkshop } from '../src/workshop/loadWorkshop.ts';
+import { saveWorkshop } from '../src/workshop/saveWorkshop.ts';
 import { HOME_STUDIO_ID } from '../src/studio.ts';
 import { otherDatabase } from './otherStudio.ts';
 import { Serving } from './serving.ts';
@@ -52,6 +56,9 @@ async function backupOf(pool: pg.Pool): Promise<Buffer> {
 const restore = (pool: pg.Pool, bytes: Buffer, mode: RestoreMode = 'beside'): Promise<Restored> =>
   restoreBackup(pool, HOME_STUDIO_ID, Readable.from([bytes]), { mode, read: readPicture });
 
+const save = (pool: pg.Pool, studioId: string, shop: StoredWorkshop, version: number): Promise<number | null> =>
+  inTransaction(pool, (client) => saveWorkshop(client, studioId, shop, version));
+
 async function refusal(pool: pg.Pool, bytes: Buffer): Promise<string> {
   try {
     await restore(pool, bytes, 'instead');
@@ -64,10 +71,16 @@ async function refusal(pool: pg.Pool, bytes: Buffer): Promise<string> {
 
 /** Every row there is, as the database says it. */
 async function everything(pool: pg.Pool): Promise<string> {
-  const tables = ['studios', 'jobs', 'job_revisions', 'runs', 'run_events'];
+  const tables = ['studios', 'rates', 'jobs', 'job_revisions', 'runs', 'run_events', 'movements', ...THING_NAMES];
   const said = [];
-  for (const table of tables)
-    said.push((await pool.query<{ row: string }>(`select ${table}::text as row from ${table} order by 1`)).rows);
+  for (const table of tables) {
+    // A thing's version counts what was written in this database; a page asks for the workshop's alone.
+    const row =
+      table === 'rates' || (THING_NAMES as readonly string[]).includes(table)
+        ? `(to_jsonb(${table}) - 'version')`
+        : table;
+    said.push((await pool.query<{ row: string }>(`select ${row}::text as row from ${table} order by 1`)).rows);
+  }
   // When a picture came in is kept to the second.
   said.push(
     (await pool.query('select sha256, md5(bytes), md5(preview), preview_mime, width_px from pictures order by 1')).rows,
@@ -155,7 +168,7 @@ describe('backup and restore', function () {
     const [kept, changed, lost] = [randomUUID(), randomUUID(), randomUUID()];
     for (const id of [kept, changed, lost])
       await addJob(serving.pool, HOME_STUDIO_ID, id, titled(`job ${id.slice(0, 4)}`));
-    const before = (await findStudio(serving.pool, HOME_STUDIO_ID))!;
+    const before = (await findWorkshop(serving.pool, HOME_STUDIO_ID))!;
     const bytes = await backupOf(serving.pool);
     await saveJob(serving.pool, HOME_STUDIO_ID, changed, titled('newer'), 1);
     await removeJob(serving.pool, HOME_STUDIO_ID, kept);
@@ -164,7 +177,7 @@ describe('backup and restore', function () {
     // A stock gone from the shelf, and another dearer.
     const [gone, dearer, ...rest] = before.workshop.stocks;
     const shop = { ...before.workshop, hourlyMinor: 4321, stocks: [{ ...dearer!, sheetPriceMinor: 99_999 }, ...rest] };
-    await saveWorkshop(serving.pool, HOME_STUDIO_ID, shop, before.version);
+    await save(serving.pool, HOME_STUDIO_ID, shop, before.version);
 
     const came = await restore(serving.pool, bytes);
     expect(came).to.include({ jobs: 1, beside: 1, things: 1, pictures: 0, runs: 0 });
@@ -172,14 +185,61 @@ describe('backup and restore', function () {
     expect(jobs.find(({ id }) => id === changed)!.document.brief.title).to.equal('newer');
     expect(jobs.map(({ document }) => document.brief.title)).to.include(`job ${changed.slice(0, 4)} (from the backup)`);
     expect(jobs.map(({ id }) => id)).to.include.members([kept, lost]);
-    const now = (await findStudio(serving.pool, HOME_STUDIO_ID))!.workshop;
+    const now = (await findWorkshop(serving.pool, HOME_STUDIO_ID))!.workshop;
     expect(now).to.deep.include({ hourlyMinor: 4321 });
     expect(now.stocks.find(({ id }) => id === dearer!.id)!.sheetPriceMinor).to.equal(99_999);
     expect(now.stocks.at(-1)).to.deep.equal(gone);
     // Once more adds nothing: the copy of what differs stands beside already.
     expect(await restore(serving.pool, bytes)).to.include({ jobs: 0, things: 0, beside: 0 });
-    const { version } = (await findStudio(serving.pool, HOME_STUDIO_ID))!;
-    await saveWorkshop(serving.pool, HOME_STUDIO_ID, before.workshop, version);
+    const { version } = (await findWorkshop(serving.pool, HOME_STUDIO_ID))!;
+    await save(serving.pool, HOME_STUDIO_ID, before.workshop, version);
+  });
+
+  it('takes what was on the shelves from their movements, and knows when the two disagree', async () => {
+    const bytes = await backupOf(serving.pool);
+    const { workshop: shop } = (await findWorkshop(serving.pool, HOME_STUDIO_ID))!;
+    const { id } = shop.stocks.find(({ onShelf }) => onShelf > 0)!;
+    const missing = await rewritten(bytes, (entries) => {
+      const part = JSON.parse(entries.get('movements/000001.json')!.toString()) as {
+        thingId: string;
+        change: number;
+      }[];
+      part.find(({ thingId }) => thingId === id)!.change += 3;
+      entries.set('movements/000001.json', Buffer.from(JSON.stringify(part)));
+    });
+    expect(await refusal(other.pool, missing)).to.match(
+      new RegExp(`says \\d+ of ${id} and its movements come to \\d+`),
+    );
+    // Of the first format, which had none: the count that it says is what there was to begin with.
+    const old = await rewritten(bytes, (entries) => {
+      entries.set(
+        'studio.json',
+        Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 2', '"formatVersion": 1')),
+      );
+      entries.delete('movements/000001.json');
+      const { movements: _none, ...end } = JSON.parse(entries.get('end.json')!.toString()) as Record<string, number>;
+      entries.set('end.json', Buffer.from(JSON.stringify(end)));
+    });
+    await restore(other.pool, old);
+    expect((await findWorkshop(other.pool, HOME_STUDIO_ID))!.workshop).to.deep.equal(shop);
+    const { rows } = await other.pool.query('select distinct cause from movements');
+    expect(rows).to.deep.equal([{ cause: 'opening' }]);
+  });
+
+  it('brings what was taken off the shelf since back with its count, and lets what was counted since be', async () => {
+    const bytes = await backupOf(serving.pool);
+    await restore(other.pool, bytes);
+    const then = (await findWorkshop(other.pool, HOME_STUDIO_ID))!;
+    const [kept, ...rest] = then.workshop.stocks;
+    const [gone] = rest.splice(
+      rest.findIndex(({ onShelf }) => onShelf > 0),
+      1,
+    );
+    const since = { ...then.workshop, stocks: [{ ...kept!, onShelf: kept!.onShelf + 5 }, ...rest] };
+    await save(other.pool, HOME_STUDIO_ID, since, then.version);
+    await restore(other.pool, bytes);
+    const { workshop: joined } = (await findWorkshop(other.pool, HOME_STUDIO_ID))!;
+    expect(joined.stocks).to.deep.equal([...since.stocks, gone]);
   });
 
   it('takes the place of what is there when asked to', async () => {
@@ -187,11 +247,11 @@ describe('backup and restore', function () {
     await restore(other.pool, bytes);
     const extra = randomUUID();
     await addJob(other.pool, HOME_STUDIO_ID, extra, titled('made since'));
-    const studio = (await findStudio(other.pool, HOME_STUDIO_ID))!;
-    await saveWorkshop(other.pool, HOME_STUDIO_ID, { ...studio.workshop, hourlyMinor: 1 }, studio.version);
+    const studio = (await findWorkshop(other.pool, HOME_STUDIO_ID))!;
+    await save(other.pool, HOME_STUDIO_ID, { ...studio.workshop, hourlyMinor: 1 }, studio.version);
     await restore(other.pool, bytes, 'instead');
     expect(await findJob(other.pool, HOME_STUDIO_ID, extra)).to.equal(null);
-    const after = (await findStudio(other.pool, HOME_STUDIO_ID))!;
+    const after = (await findWorkshop(other.pool, HOME_STUDIO_ID))!;
     expect(after.workshop).to.deep.equal(studio.workshop);
     // A page that still holds the workshop of before is told so.
     expect(after.version).to.be.above(studio.version);
@@ -240,7 +300,7 @@ describe('backup and restore', function () {
       await edit((entries) =>
         entries.set(
           'studio.json',
-          Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 1', '"formatVersion": 2')),
+          Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 2', '"formatVersion": 3')),
         ),
       ),
     ).to.match(/newer version/);

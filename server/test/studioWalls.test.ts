@@ -15,7 +15,14 @@ import * as runsTable from '../src/tables/runs.ts';
 import * as studios from '../src/tables/studios.ts';
 import { inTransaction } from '../src/tables/types.ts';
 import { Serving } from './serving.ts';
+import { THING_NAMES } from '../src/tables/things.ts';
+import { openStudio } from '../src/workshop/saveWorkshop.ts';
 import { workshop } from './support.ts';
+
+const TABLES = [
+  ...['studios', 'rates', 'jobs', 'job_revisions', 'runs', 'run_events', 'exports', 'export_files', 'movements'],
+  ...THING_NAMES,
+];
 
 describe('two studios in one database', function () {
   this.timeout(60_000);
@@ -25,6 +32,7 @@ describe('two studios in one database', function () {
     server.close();
     await studios.emptyStudio(serving.pool, NEIGHBOUR);
     await serving.pool.query('delete from pictures where studio_id = $1', [NEIGHBOUR]);
+    await serving.pool.query('delete from rates where studio_id = $1', [NEIGHBOUR]);
     await serving.pool.query('delete from studios where id = $1', [NEIGHBOUR]);
   });
   const serving = new Serving();
@@ -47,7 +55,13 @@ describe('two studios in one database', function () {
     await jobs.addJob(pool, HOME_STUDIO_ID, home.jobId, job);
     await jobs.addJob(pool, HOME_STUDIO_ID, home.awayId, newJob('Put away at home', workshop));
     await jobs.removeJob(pool, HOME_STUDIO_ID, home.awayId);
-    await runsTable.addRun(pool, HOME_STUDIO_ID, { id: home.runId, jobId: home.jobId, document: job, steps: [] });
+    await runsTable.addRun(pool, HOME_STUDIO_ID, {
+      id: home.runId,
+      jobId: home.jobId,
+      document: job,
+      steps: [],
+      workshop,
+    });
     await inTransaction(pool, async (client) => {
       await exportsTable.addExport(client, HOME_STUDIO_ID, {
         ...{ id: home.exportId, jobId: home.jobId, document: job },
@@ -57,7 +71,7 @@ describe('two studios in one database', function () {
         { name: 'home.csv', mime: 'text/csv', bytes: Buffer.from('kept') },
       ]);
     });
-    await studios.addStudio(pool, NEIGHBOUR, { ...shop, studioName: 'Next door' });
+    await inTransaction(pool, (client) => openStudio(client, NEIGHBOUR, { ...shop, studioName: 'Next door' }));
     server = makeApp({
       ...{ pool, url: process.env.DATABASE_URL!, boss: serving.boss, webDir: null },
       findStudio: () => NEIGHBOUR,
@@ -80,7 +94,7 @@ describe('two studios in one database', function () {
   /** Every row of home, to be the same before and after. */
   const rowsAtHome = async (): Promise<string> => {
     const kept = [];
-    for (const table of ['studios', 'jobs', 'job_revisions', 'runs', 'run_events', 'exports', 'export_files']) {
+    for (const table of TABLES) {
       const column = table === 'studios' ? 'id' : 'studio_id';
       const { rows } = await serving.pool.query(
         `select to_jsonb(t) as row from ${table} t where ${column} = $1 order by to_jsonb(t)::text`,

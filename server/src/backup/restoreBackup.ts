@@ -10,11 +10,21 @@ import { oddThing } from '../plainJson.ts';
 import { addRevision, addWholeJob, hasJob, restoreJob, saysJob, type Revision, type WholeJob } from '../tables/jobs.ts';
 import { addPicture, datePicture, missingPictures } from '../tables/pictures.ts';
 import { addWholeRun, type WholeRun } from '../tables/runs.ts';
-import { addWholeStudio, emptyStudio, findWholeStudio, replaceWorkshop } from '../tables/studios.ts';
+import {
+  addWholeMovements,
+  COUNTED_SHELVES,
+  MOVEMENT_CAUSES,
+  moveTo,
+  type WholeMovement,
+} from '../tables/movements.ts';
+import { dateStudio, emptyStudio } from '../tables/studios.ts';
 import { inTransaction } from '../tables/types.ts';
-import { addMissing } from './addMissing.ts';
+import { findWorkshop } from '../workshop/loadWorkshop.ts';
+import { takeApart } from '../workshop/rows.ts';
+import { openStudio, saveWorkshop } from '../workshop/saveWorkshop.ts';
+import { addMissing, shelfKey } from './addMissing.ts';
 import { readEntries } from './readEntries.ts';
-import { BackupRefused, FORMAT_VERSION, NAMES, STUDIO_FORMAT, type Counts } from './types.ts';
+import { BackupRefused, FORMAT_VERSION, MOVEMENTS_SINCE, NAMES, STUDIO_FORMAT, type Counts } from './types.ts';
 
 /** Beside what is there, or in its place. A studio that is not there yet is brought back as it was either way. */
 export type RestoreMode = 'beside' | 'instead';
@@ -85,6 +95,10 @@ const KINDS: readonly {
     pattern: new RegExp(`^runs/${ID}\\.json$`),
     take: (into, [id], bytes) => into.run(id!, jsonOf(NAMES.run(id!), bytes)),
   },
+  {
+    pattern: /^movements\/(\d+)\.json$/,
+    take: (into, [part], bytes) => into.movements(jsonOf(NAMES.movements(Number(part)), bytes), Number(part)),
+  },
   { pattern: /^end\.json$/, take: (into, _name, bytes) => into.end(jsonOf(NAMES.end, bytes)) },
 ];
 
@@ -133,6 +147,7 @@ const SHAPES = {
     finishedAt: moment.allow(null).required(),
     steps: Joi.array().items(Joi.object()).required(),
     document: Joi.object().required(),
+    workshop: Joi.object().allow(null).default(null),
     events: Joi.array()
       .items(
         Joi.object({
@@ -147,19 +162,44 @@ const SHAPES = {
       )
       .required(),
   }),
-  end: Joi.object({ pictures: count, jobs: count, revisions: count, runs: count }),
+  movements: Joi.array().items(
+    Joi.object({
+      id: ROW_ID.required(),
+      shelf: Joi.valid(...COUNTED_SHELVES).required(),
+      thingId: Joi.string().max(80).required(),
+      cause: Joi.valid(...MOVEMENT_CAUSES).required(),
+      change: Joi.number().integer().min(-INT32_MOST).max(INT32_MOST).required(),
+      at: moment.required(),
+    }),
+  ),
+  end: Joi.object({
+    ...{ pictures: count, jobs: count, revisions: count, runs: count },
+    // Older backups have none.
+    movements: count.optional().default(0),
+  }),
 };
 
 /** One backup on its way in, entry by entry, within a transaction. */
 class Restoring {
-  private head: { readonly workshopVersion: number; readonly createdAt: string } | null = null;
-  private seen = { pictures: 0, jobs: 0, revisions: 0, runs: 0 };
+  private head: {
+    readonly formatVersion: number;
+    readonly workshopVersion: number;
+    readonly createdAt: string;
+  } | null = null;
+  private seen = { pictures: 0, jobs: 0, revisions: 0, runs: 0, movements: 0 };
   private done = { jobs: 0, same: 0, beside: 0, pictures: 0, runs: 0, things: 0 };
   private readonly lost: string[] = [];
   /** Pictures that are stored under another content than they came with, because what reads them has changed since. */
   private readonly renamed = new Map<string, string>();
   /** Under which id the revisions of a job go; null where it is here already. */
   private readonly goesTo = new Map<string, string | null>();
+  /** What the workshop says is on its shelves, to be had from the movements too. */
+  private readonly promised = new Map<string, number>();
+  private readonly moved = new Map<string, number>();
+  /** The workshop that is to come of two. */
+  private joined: StoredWorkshop | null = null;
+  /** Things whose movements are taken; all of them where nothing is said. */
+  private takesMovementsOf: ReadonlySet<string> | null = null;
   private whole = false;
   private hasWorkshop = false;
 
@@ -171,11 +211,8 @@ class Restoring {
   ) {}
 
   studio(value: unknown): void {
-    const { formatVersion, ...head } = taken(
-      NAMES.studio,
-      check<{ formatVersion: number; workshopVersion: number; createdAt: string }>(SHAPES.studio, value),
-    );
-    if (formatVersion > FORMAT_VERSION)
+    const head = taken(NAMES.studio, check<NonNullable<typeof this.head>>(SHAPES.studio, value));
+    if (head.formatVersion > FORMAT_VERSION)
       throw new BackupRefused(
         'This backup was written by a newer version of the application; bring this one up to date first.',
       );
@@ -186,26 +223,42 @@ class Restoring {
     if (!this.head) throw new BackupRefused('This file does not begin as a backup of a studio; nothing was changed.');
     const workshop = taken(NAMES.workshop, checkWorkshop(value));
     const { client, studioId } = this;
-    const studio = { workshop, version: this.head.workshopVersion, createdAt: this.head.createdAt };
-    const here = await findWholeStudio(client, studioId);
-    if (!here) await addWholeStudio(client, studioId, studio);
+    const since = { version: this.head.workshopVersion, createdAt: this.head.createdAt };
+    const countsFrom = this.tellsMovements() ? 'movements' : 'itsOwn';
+    const here = await findWorkshop(client, studioId);
+    if (!here) await openStudio(client, studioId, workshop, since, countsFrom);
     else if (this.mode === 'instead') {
       await emptyStudio(client, studioId);
-      await replaceWorkshop(client, studioId, studio);
-    } else await this.addToShelves(here.workshop, workshop, here);
+      await this.save(workshop, here.version, countsFrom);
+      await dateStudio(client, studioId, since);
+    } else await this.addToShelves(here, workshop);
+    for (const shelf of COUNTED_SHELVES)
+      for (const { id, onShelf } of workshop[shelf]) this.promised.set(shelfKey(shelf, id), onShelf);
     this.hasWorkshop = true;
   }
 
+  private tellsMovements(): boolean {
+    return this.head!.formatVersion >= MOVEMENTS_SINCE;
+  }
+
+  private async save(workshop: StoredWorkshop, version: number, countsFrom: 'itsOwn' | 'movements'): Promise<void> {
+    if ((await saveWorkshop(this.client, this.studioId, workshop, version, countsFrom)) === null)
+      throw new BackupRefused('The workshop was changed while this backup came back; nothing was changed. Try again.');
+  }
+
   private async addToShelves(
-    own: StoredWorkshop,
+    here: { readonly workshop: StoredWorkshop; readonly version: number },
     theirs: StoredWorkshop,
-    here: { readonly version: number; readonly createdAt: string },
   ): Promise<void> {
-    const { workshop, things } = addMissing(own, theirs);
-    if (things === 0) return;
-    this.done.things = things;
+    const { workshop, added } = addMissing(here.workshop, theirs);
+    this.takesMovementsOf = added;
+    if (added.size === 0) return;
+    this.done.things = added.size;
     const merged = taken(NAMES.workshop, checkWorkshop(workshop));
-    await replaceWorkshop(this.client, this.studioId, { ...here, workshop: merged });
+    // What came and has movements begins with none, and they follow; what was here keeps its count either way.
+    const begun = this.tellsMovements() ? withoutCounts(merged, added) : merged;
+    await this.save(begun, here.version, 'itsOwn');
+    this.joined = merged;
   }
 
   async picture(hash: string, bytes: Buffer, mtime: Date): Promise<void> {
@@ -280,14 +333,41 @@ class Restoring {
     if (added) this.done.runs += 1;
   }
 
-  end(value: unknown): void {
+  async movements(value: unknown, part: number): Promise<void> {
+    this.needWorkshop();
+    const movements = taken(NAMES.movements(part), check<readonly WholeMovement[]>(SHAPES.movements, value));
+    this.seen.movements += movements.length;
+    for (const { shelf, thingId, change } of movements) {
+      const key = shelfKey(shelf, thingId);
+      this.moved.set(key, (this.moved.get(key) ?? 0) + change);
+    }
+    const only = this.takesMovementsOf;
+    const wanted = movements.filter(({ shelf, thingId }) => !only || only.has(shelfKey(shelf, thingId)));
+    await addWholeMovements(this.client, this.studioId, wanted);
+  }
+
+  async end(value: unknown): Promise<void> {
     const counts = taken(NAMES.end, check<Counts>(SHAPES.end, value));
     for (const kind of Object.keys(this.seen) as (keyof Counts)[])
       if (counts[kind] !== this.seen[kind])
         throw new BackupRefused(
           `This backup should hold ${counts[kind]} ${kind} and holds ${this.seen[kind]}; nothing was changed. Choose another.`,
         );
+    if (this.tellsMovements()) this.balance();
+    // What was taken off the shelf here since the backup has gone in the books, and comes back.
+    if (this.joined) await moveTo(this.client, this.studioId, takeApart(this.joined).counts);
     this.whole = true;
+  }
+
+  /** What came and went must come to what is on the shelf. */
+  private balance(): void {
+    for (const key of new Set([...this.promised.keys(), ...this.moved.keys()])) {
+      const [said, come] = [this.promised.get(key) ?? 0, this.moved.get(key) ?? 0];
+      if (said !== come)
+        throw new BackupRefused(
+          `${NAMES.workshop} in this backup says ${said} of ${key.split(' ').slice(1).join(' ')} and its movements come to ${come}; nothing was changed. Choose another.`,
+        );
+    }
   }
 
   result(): Restored {
@@ -319,3 +399,15 @@ const besides = (job: Job): Job => ({
   ...job,
   brief: { ...job.brief, title: cutText(`${job.brief.title} (from the backup)`, 120) },
 });
+
+function withoutCounts(workshop: StoredWorkshop, of: ReadonlySet<string>): StoredWorkshop {
+  const uncounted = <T extends { readonly id: string; readonly onShelf: number }>(
+    shelf: string,
+    things: readonly T[],
+  ) => things.map((thing) => (of.has(shelfKey(shelf, thing.id)) ? { ...thing, onShelf: 0 } : thing));
+  return {
+    ...workshop,
+    stocks: uncounted('stocks', workshop.stocks),
+    envelopes: uncounted('envelopes', workshop.envelopes),
+  };
+}

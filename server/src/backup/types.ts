@@ -1,8 +1,11 @@
 import type { PictureRef } from '@zippy/core';
 
+/** The first format in which what is on the shelf is told by its movements, and not by its count alone. */
+export const MOVEMENTS_SINCE = 2;
+
 /** What the first entry of a backup says of itself. */
 export const STUDIO_FORMAT = 'zippy-crease-studio';
-export const FORMAT_VERSION = 1;
+export const FORMAT_VERSION = 2;
 
 /** How many there were of each kind; the last entry, by which a file is known to be whole. */
 export interface Counts {
@@ -10,6 +13,7 @@ export interface Counts {
   readonly jobs: number;
   readonly revisions: number;
   readonly runs: number;
+  readonly movements: number;
 }
 
 /** A file that cannot be brought back, with what to do about it. */
@@ -32,5 +36,6 @@ export const NAMES = {
   job: (id: string) => `jobs/${id}.json`,
   revision: (id: string, version: number) => `revisions/${id}/${String(version).padStart(6, '0')}.json`,
   run: (id: string) => `runs/${id}.json`,
+  movements: (part: number) => `movements/${String(part).padStart(6, '0')}.json`,
   end: 'end.json',
 } as const;

@@ -6,8 +6,9 @@ import { pack, type Pack } from 'tar-stream';
 import { everyJob, everyRevision } from '../tables/jobs.ts';
 import { everyPicture, picturePieces } from '../tables/pictures.ts';
 import { everyRun } from '../tables/runs.ts';
-import { findWholeStudio } from '../tables/studios.ts';
+import { everyMovement, type WholeMovement } from '../tables/movements.ts';
 import { inTransaction } from '../tables/types.ts';
+import { findWorkshop } from '../workshop/loadWorkshop.ts';
 import { FORMAT_VERSION, NAMES, STUDIO_FORMAT, type Counts } from './types.ts';
 
 /** Pictures, which are most of it, are packed already. */
@@ -39,9 +40,9 @@ export async function writeBackup(pool: Pool, studioId: string, out: Writable): 
 }
 
 async function fill(archive: Pack, client: PoolClient, studioId: string): Promise<Counts> {
-  const studio = await findWholeStudio(client, studioId);
+  const studio = await findWorkshop(client, studioId);
   if (!studio) throw new Error('There is no studio here yet; start the application once.');
-  const counts = { pictures: 0, jobs: 0, revisions: 0, runs: 0 };
+  const counts = { pictures: 0, jobs: 0, revisions: 0, runs: 0, movements: 0 };
   const { version: workshopVersion, createdAt } = studio;
   await addJson(archive, NAMES.studio, createdAt, {
     ...{ format: STUDIO_FORMAT, formatVersion: FORMAT_VERSION },
@@ -66,9 +67,26 @@ async function fill(archive: Pack, client: PoolClient, studioId: string): Promis
     await addJson(archive, NAMES.run(run.id), run.startedAt, run);
     counts.runs += 1;
   }
+  for await (const part of inParts(everyMovement(client, studioId))) {
+    await addJson(archive, NAMES.movements(1 + counts.movements / MOVEMENTS_A_PART), part[0]!.at, part);
+    counts.movements += part.length;
+  }
   await addJson(archive, NAMES.end, createdAt, counts);
   archive.finalize();
   return counts;
+}
+
+/** Few enough to be held, many enough that a year of them is a handful of entries. */
+const MOVEMENTS_A_PART = 500;
+
+async function* inParts(movements: AsyncGenerator<WholeMovement>): AsyncGenerator<readonly WholeMovement[]> {
+  let part: WholeMovement[] = [];
+  for await (const movement of movements) {
+    if (part.push(movement) < MOVEMENTS_A_PART) continue;
+    yield part;
+    part = [];
+  }
+  if (part.length > 0) yield part;
 }
 
 /** Archives know seconds. */

@@ -33,9 +33,7 @@ export function backupRoutes(pool: Pool, url: string): Router {
 
   router.get('/now', async (_request, response) => {
     const studio = await findStudio(pool, studioOf(response));
-    response
-      .type('application/gzip')
-      .attachment(`${fileStem(studio?.workshop.studioName ?? 'studio')}-${dayOf(new Date())}.tar.gz`);
+    response.type('application/gzip').attachment(`${fileStem(studio?.name ?? 'studio')}-${dayOf(new Date())}.tar.gz`);
     const writer = start(studioOf(response), 'backupProcess.ts', []);
     // Whoever stops reading needs it no more.
     response.once('close', () => writer.kill('SIGTERM'));

@@ -11,7 +11,7 @@ import { addJob, findJob, listJobs, listPutAway, removeJob, restoreJob, saveJob 
 import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts';
 import { benchByJob } from '../tables/runs.ts';
 import { studioOf } from '../studio.ts';
-import { loadWorkshop } from '../workshop.ts';
+import { loadWorkshop } from '../workshop/loadWorkshop.ts';
 import { ID, isId, VERSION } from '../fields.ts';
 import { jobFileBody } from './jobFileBody.ts';
 import { accept, body, notFound, Refusal } from './refuse.ts';

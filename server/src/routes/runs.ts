@@ -7,7 +7,7 @@ import { findJob } from '../tables/jobs.ts';
 import { addRun, addRunEvent, findRun } from '../tables/runs.ts';
 import { inTransaction } from '../tables/types.ts';
 import { studioOf } from '../studio.ts';
-import { loadWorkshop } from '../workshop.ts';
+import { loadWorkshop } from '../workshop/loadWorkshop.ts';
 import { ID, inOurTime, isId } from '../fields.ts';
 import { body, notFound, Refusal } from './refuse.ts';
 
@@ -26,7 +26,8 @@ export function runRoutes(pool: Pool, drawers: Drawers): Router {
   const router = Router();
   const json = express.json({ limit: '100kb' });
 
-  // Releasing a job to the bench freezes it: later edits do not move the steps under the maker's hands.
+  // Releasing a job to the bench freezes it, and what it was reckoned with: later edits do not move the steps under the
+  // maker's hands, and later prices do not change what it cost.
   router.post('/', json, async (request, response) => {
     const { id, jobId } = body<{ id: string; jobId: string }>(startSchema, request.body);
     const job = await findJob(pool, studioOf(response), jobId);
@@ -34,7 +35,7 @@ export function runRoutes(pool: Pool, drawers: Drawers): Router {
     const { value: workshop } = await loadWorkshop(pool, studioOf(response));
     const { stop, steps } = await drawers.draw({ kind: 'steps', job: job.document, workshop });
     if (stop) throw new Refusal(409, `A snag stops the job: ${stop}. Settle it first.`, null);
-    await addRun(pool, studioOf(response), { id, jobId, document: job.document, steps });
+    await addRun(pool, studioOf(response), { id, jobId, document: job.document, steps, workshop });
     response.status(201).json(await findRun(pool, studioOf(response), id));
   });
 

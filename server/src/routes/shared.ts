@@ -6,7 +6,7 @@ import type { SharedPrint } from '../exports/shared.ts';
 import { loadPlacedPictures } from '../pictures/placed.ts';
 import { findJob } from '../tables/jobs.ts';
 import { studioOf } from '../studio.ts';
-import { loadWorkshop } from '../workshop.ts';
+import { loadWorkshop } from '../workshop/loadWorkshop.ts';
 import { ID } from '../fields.ts';
 import { body, Refusal } from './refuse.ts';
 

@@ -5,9 +5,10 @@ import { isCalibratable } from '@zippy/core';
 import type { VersionedWorkshop } from '@zippy/core/contract';
 import { checkWorkshop } from '@zippy/core/job-file';
 import type { Drawers } from '../drawings/drawers.ts';
-import { saveWorkshop } from '../tables/studios.ts';
+import { inTransaction } from '../tables/types.ts';
 import { studioOf } from '../studio.ts';
-import { loadWorkshop } from '../workshop.ts';
+import { loadWorkshop } from '../workshop/loadWorkshop.ts';
+import { saveWorkshop } from '../workshop/saveWorkshop.ts';
 import { VERSION } from '../fields.ts';
 import { accept, body, Refusal } from './refuse.ts';
 
@@ -27,7 +28,8 @@ export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
       request.body,
     );
     const { spoilLog: _counted, ...stored } = workshop;
-    const saved = await saveWorkshop(pool, studioOf(response), accept(checkWorkshop(stored)), version);
+    const checked = accept(checkWorkshop(stored));
+    const saved = await inTransaction(pool, (client) => saveWorkshop(client, studioOf(response), checked, version));
     if (saved === null) {
       const theirs = await loadWorkshop(pool, studioOf(response));
       throw new Refusal(

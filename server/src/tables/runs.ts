@@ -1,4 +1,4 @@
-import { wantedOf, type Job, type JobBench, type MakeStep, type Run, type RunEvent } from '@zippy/core';
+import { wantedOf, type Job, type JobBench, type MakeStep, type Run, type RunEvent, type Workshop } from '@zippy/core';
 import type { PoolClient } from 'pg';
 import { everyRow, exactly } from './everyRow.ts';
 import type { Db } from './types.ts';
@@ -9,6 +9,7 @@ interface Row {
   document: Job;
   wanted: number;
   steps: readonly MakeStep[];
+  workshop: Workshop | null;
   started_at: Date;
   finished_at: Date | null;
 }
@@ -26,18 +27,28 @@ interface EventRow {
 export async function addRun(
   db: Db,
   studioId: string,
-  run: { readonly id: string; readonly jobId: string; readonly document: Job; readonly steps: readonly MakeStep[] },
+  run: {
+    readonly id: string;
+    readonly jobId: string;
+    readonly document: Job;
+    readonly steps: readonly MakeStep[];
+    readonly workshop: Workshop;
+  },
 ): Promise<void> {
   await db.query(
-    `insert into runs (id, studio_id, job_id, document, steps, wanted) values ($1, $2, $3, $4::jsonb, $5::jsonb, $6)
-     on conflict (studio_id, id) do nothing`,
-    [run.id, studioId, run.jobId, JSON.stringify(run.document), JSON.stringify(run.steps), wantedOf(run.document)],
+    `insert into runs (id, studio_id, job_id, document, steps, workshop, wanted)
+     values ($1, $2, $3, $4::jsonb, $5::jsonb, $6::jsonb, $7) on conflict (studio_id, id) do nothing`,
+    [
+      ...[run.id, studioId, run.jobId],
+      ...[JSON.stringify(run.document), JSON.stringify(run.steps), JSON.stringify(run.workshop)],
+      wantedOf(run.document),
+    ],
   );
 }
 
 export async function findRun(db: Db, studioId: string, id: string): Promise<Run | null> {
   const { rows } = await db.query<Row>(
-    'select id, job_id, document, wanted, steps, started_at, finished_at from runs where studio_id = $1 and id = $2',
+    'select id, job_id, document, wanted, steps, workshop, started_at, finished_at from runs where studio_id = $1 and id = $2',
     [studioId, id],
   );
   const [row] = rows;
@@ -52,6 +63,7 @@ export async function findRun(db: Db, studioId: string, id: string): Promise<Run
     document: row.document,
     wanted: row.wanted,
     steps: row.steps,
+    workshop: row.workshop,
     startedAt: row.started_at.toISOString(),
     finishedAt: row.finished_at?.toISOString() ?? null,
     events: events.rows.map(({ step_id, at, ...event }) => ({ ...event, stepId: step_id, at: at.toISOString() })),
@@ -114,6 +126,7 @@ export interface WholeRun {
   readonly finishedAt: string | null;
   readonly steps: unknown;
   readonly document: unknown;
+  readonly workshop: unknown;
   readonly events: readonly (Omit<RunEvent, 'at'> & { readonly at: string })[];
 }
 
@@ -121,7 +134,7 @@ export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<W
   everyRow(
     client,
     `select id, job_id as "jobId", wanted, ${exactly('started_at')} as "startedAt",
-       ${exactly('finished_at')} as "finishedAt", steps, document,
+       ${exactly('finished_at')} as "finishedAt", steps, document, workshop,
        coalesce((select jsonb_agg(jsonb_build_object('id', e.id, 'kind', e.kind, 'cards', e.cards, 'cause', e.cause,
          'stepId', e.step_id, 'undoes', e.undoes, 'at', ${exactly('e.at')}) order by e.at, e.id)
          from run_events e where e.studio_id = r.studio_id and e.run_id = r.id), '[]') as events
@@ -132,11 +145,13 @@ export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<W
 /** Adds a whole run; of one that is here, those presses that are not. @returns whether the run was not here */
 export async function addWholeRun(db: Db, studioId: string, run: WholeRun): Promise<boolean> {
   const { rowCount } = await db.query(
-    `insert into runs (id, studio_id, job_id, wanted, started_at, finished_at, steps, document)
-     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb) on conflict (studio_id, id) do nothing`,
+    `insert into runs (id, studio_id, job_id, wanted, started_at, finished_at, steps, document, workshop)
+     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9::jsonb) on conflict (studio_id, id) do nothing`,
     [
       ...[run.id, studioId, run.jobId, run.wanted, run.startedAt, run.finishedAt],
       ...[JSON.stringify(run.steps), JSON.stringify(run.document)],
+      // Of older runs nothing is known, which is not the same as a JSON null.
+      run.workshop === null ? null : JSON.stringify(run.workshop),
     ],
   );
   for (const event of run.events) await addRunEvent(db, studioId, run.id, event);

@@ -1,10 +1,20 @@
 import type { StoredWorkshop } from '@zippy/core/job-file';
 import { exactly } from './everyRow.ts';
+import { THING_NAMES } from './things.ts';
 import type { Db } from './types.ts';
 
-export interface StudioRow {
-  readonly workshop: StoredWorkshop;
+/** What a studio says of itself, and what its work costs; all else that it owns is a row a thing. */
+export interface StudioSays {
+  readonly name: string;
+  readonly settings: Pick<StoredWorkshop, 'currency' | 'unit' | 'keepOffcutMm'>;
+  readonly rates: Pick<StoredWorkshop, 'hourlyMinor' | 'pace'>;
+}
+
+export interface StudioRow extends StudioSays {
+  /** Rises by one with every save of anything in the workshop. */
   readonly version: number;
+  /** To the microsecond. */
+  readonly createdAt: string;
 }
 
 /** Every studio there is, the oldest first. */
@@ -14,70 +24,65 @@ export async function studioIds(db: Db): Promise<readonly string[]> {
 }
 
 export async function findStudio(db: Db, studioId: string): Promise<StudioRow | null> {
-  const { rows } = await db.query<{ workshop: StoredWorkshop; workshop_version: number }>(
-    'select workshop, workshop_version from studios where id = $1',
-    [studioId],
-  );
-  const [row] = rows;
-  return row ? { workshop: row.workshop, version: row.workshop_version } : null;
-}
-
-export async function addStudio(db: Db, studioId: string, workshop: StoredWorkshop): Promise<boolean> {
-  const { rowCount } = await db.query(
-    'insert into studios (id, name, workshop) values ($1, $2, $3::jsonb) on conflict (id) do nothing',
-    [studioId, workshop.studioName, JSON.stringify(workshop)],
-  );
-  return rowCount === 1;
-}
-
-/** Null when somebody saved another version in between. */
-export async function saveWorkshop(
-  db: Db,
-  studioId: string,
-  workshop: StoredWorkshop,
-  expected: number,
-): Promise<number | null> {
-  const { rows } = await db.query<{ workshop_version: number }>(
-    `update studios set workshop = $3::jsonb, name = $4, workshop_version = workshop_version + 1
-     where id = $1 and workshop_version = $2 returning workshop_version`,
-    [studioId, expected, JSON.stringify(workshop), workshop.studioName],
-  );
-  return rows[0]?.workshop_version ?? null;
-}
-
-/** A studio’s row as a whole, the moment to the microsecond. */
-export interface WholeStudio {
-  readonly workshop: StoredWorkshop;
-  readonly version: number;
-  readonly createdAt: string;
-}
-
-export async function findWholeStudio(db: Db, studioId: string): Promise<WholeStudio | null> {
-  const { rows } = await db.query<WholeStudio>(
-    `select workshop, workshop_version as version, ${exactly('created_at')} as "createdAt" from studios where id = $1`,
+  const { rows } = await db.query<StudioRow>(
+    `select s.name, s.settings, r.facts as rates, s.workshop_version as version, ${exactly('s.created_at')} as "createdAt"
+     from studios s join rates r on r.studio_id = s.id where s.id = $1`,
     [studioId],
   );
   return rows[0] ?? null;
 }
 
-export async function addWholeStudio(db: Db, studioId: string, studio: WholeStudio): Promise<void> {
+/** @returns whether there was no such studio yet */
+export async function addStudio(
+  db: Db,
+  studioId: string,
+  { name, settings, rates }: StudioSays,
+  since: { readonly version: number; readonly createdAt: string | null } = { version: 1, createdAt: null },
+): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `insert into studios (id, name, settings, workshop_version, created_at)
+     values ($1, $2, $3::jsonb, $4, coalesce($5::timestamptz, now())) on conflict (id) do nothing`,
+    [studioId, name, JSON.stringify(settings), since.version, since.createdAt],
+  );
+  if (rowCount !== 1) return false;
+  await db.query('insert into rates (studio_id, facts) values ($1, $2::jsonb)', [studioId, JSON.stringify(rates)]);
+  return true;
+}
+
+/** Null when somebody saved another version in between; else no other save gets in before this transaction ends. */
+export async function saveStudio(
+  db: Db,
+  studioId: string,
+  { name, settings, rates }: StudioSays,
+  expected: number,
+): Promise<number | null> {
+  const { rows } = await db.query<{ workshop_version: number }>(
+    `update studios set settings = $3::jsonb, name = $4, workshop_version = workshop_version + 1
+     where id = $1 and workshop_version = $2 returning workshop_version`,
+    [studioId, expected, JSON.stringify(settings), name],
+  );
+  if (!rows[0]) return null;
   await db.query(
-    'insert into studios (id, name, workshop, workshop_version, created_at) values ($1, $2, $3::jsonb, $4, $5)',
-    [studioId, studio.workshop.studioName, JSON.stringify(studio.workshop), studio.version, studio.createdAt],
+    'update rates set facts = $2::jsonb, version = version + 1 where studio_id = $1 and facts is distinct from $2::jsonb',
+    [studioId, JSON.stringify(rates)],
+  );
+  return rows[0].workshop_version;
+}
+
+/** Says since when a studio stands, and takes care that its version is above both. */
+export async function dateStudio(
+  db: Db,
+  studioId: string,
+  { version, createdAt }: { readonly version: number; readonly createdAt: string },
+): Promise<void> {
+  await db.query(
+    'update studios set workshop_version = greatest(workshop_version, $2), created_at = $3 where id = $1',
+    [studioId, version, createdAt],
   );
 }
 
 /** Takes away all that a studio has but its pictures, which are told by their content and go when nothing names them. */
 export async function emptyStudio(db: Db, studioId: string): Promise<void> {
-  for (const table of ['exports', 'run_events', 'runs', 'job_revisions', 'jobs'])
+  for (const table of ['exports', 'run_events', 'runs', 'job_revisions', 'jobs', 'movements', ...THING_NAMES])
     await db.query(`delete from ${table} where studio_id = $1`, [studioId]);
-}
-
-/** Puts a workshop in the place of the one that is there, whatever its version. */
-export async function replaceWorkshop(db: Db, studioId: string, studio: WholeStudio): Promise<void> {
-  await db.query(
-    `update studios set workshop = $2::jsonb, name = $3, workshop_version = greatest(workshop_version + 1, $4), created_at = $5
-     where id = $1`,
-    [studioId, JSON.stringify(studio.workshop), studio.workshop.studioName, studio.version, studio.createdAt],
-  );
 }

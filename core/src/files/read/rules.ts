@@ -57,6 +57,10 @@ export const list = <T>(of: Rule<T>, most?: number, least = 0): Rule<readonly T[
   return rule((most === undefined ? all : all.max(most)).items(of));
 };
 
+/** A list of things that are told apart by their ids. */
+export const things = <T extends { readonly id: string }>(of: Rule<T>, most?: number, least = 0): Rule<readonly T[]> =>
+  rule((list(of, most, least) as unknown as Joi.ArraySchema).unique('id'));
+
 export const oneOf = <T extends string | number>(...values: readonly T[]): Rule<T> => rule(Joi.valid(...values));
 export const yesOrNo: Rule<boolean> = rule(Joi.boolean());
 export const number = ({ least, most }: Limits): Rule<number> => rule(Joi.number().min(least).max(most));

@@ -30,6 +30,7 @@ import {
   orNull,
   record,
   spare,
+  things,
   whole,
   words,
   yesOrNo,
@@ -118,7 +119,7 @@ const path = object<FeedPath>({
   marginsMm: sides,
   printsBothSides: yesOrNo,
   white: spare(oneOf(...WHITE_WAYS)),
-  calibrations: spare(list(calibration, SHOP.calibration.perPath)),
+  calibrations: spare(things(calibration, SHOP.calibration.perPath)),
 });
 const printer = object<Printer>({
   id,
@@ -127,7 +128,7 @@ const printer = object<Printer>({
   printsWhite: spare(yesOrNo),
   inkLimits: spare(record(Joi.valid(...COATINGS), number(SHOP.inkLimit)) as Rule<NonNullable<Printer['inkLimits']>>),
   sidePriceMinor: minor,
-  paths: list(path, undefined, 1),
+  paths: things(path, undefined, 1),
 });
 
 const machine = object<MachineFacts>({
@@ -175,10 +176,10 @@ export const workshopSchema = object<StoredWorkshop>({
   unit: oneOf('mm', 'in'),
   hourlyMinor: minor,
   pace,
-  stocks: list(stock, undefined, 1),
-  printers: list(printer, undefined, 1),
-  trimmers: list(trimmer, undefined, 1),
-  boards: list(board, undefined, 1),
+  stocks: things(stock, undefined, 1),
+  printers: things(printer, undefined, 1),
+  trimmers: things(trimmer, undefined, 1),
+  boards: things(board, undefined, 1),
   keepOffcutMm: spare(length(SHOP.keepOffcutMm)),
-  envelopes: list(envelope),
+  envelopes: things(envelope),
 }).options({ presence: 'required' });

@@ -1,4 +1,5 @@
 import type { Job } from '../../job/types.ts';
+import type { Workshop } from '../../workshop/types.ts';
 import type { MakeStep } from './planMake.ts';
 
 /** What is pressed at the bench. */
@@ -24,6 +25,8 @@ export interface Run {
   /** The job as it was released. */
   readonly document: Job;
   readonly steps: readonly MakeStep[];
+  /** Rates, prices, pace and tools as they were then; null of runs that were released before these were kept. */
+  readonly workshop: Workshop | null;
   readonly startedAt: string;
   readonly finishedAt: string | null;
   readonly events: readonly RunEvent[];

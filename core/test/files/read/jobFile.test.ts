@@ -159,6 +159,21 @@ describe('checkJob and checkWorkshop', () => {
     const { spoilLog: _, ...stored } = workshop;
     expect(checkWorkshop(stored)).to.have.property('ok', true);
   });
+  const { spoilLog: _none, ...owned } = workshop;
+  for (const shelf of ['stocks', 'printers', 'trimmers', 'boards', 'envelopes'] as const)
+    it(`let no two ${shelf} share an id`, () => {
+      const [first, second] = [{ ...owned[shelf][0]! }, { ...owned[shelf][0]!, name: 'Another' }];
+      const read = checkWorkshop({ ...owned, [shelf]: [first, second] });
+      expect(read.ok ? '' : read.why).to.equal(`${shelf}.1 stands twice; give every one an id of its own.`);
+    });
+  it('let two printers each have a path of one name, and no printer two', () => {
+    const [printer] = owned.printers;
+    const other = { ...printer!, id: 'another' };
+    expect(checkWorkshop({ ...owned, printers: [printer, other] })).to.have.property('ok', true);
+    const twice = { ...printer!, paths: [printer!.paths[0], printer!.paths[0]] };
+    const read = checkWorkshop({ ...owned, printers: [twice] });
+    expect(read.ok ? '' : read.why).to.match(/^printers\.0\.paths\.1 stands twice/);
+  });
   it('miss nothing that a stored job needs', () => {
     const { make: _, ...rest } = newJob('Ebb', workshop);
     expect(checkJob(rest)).to.include({ ok: false, field: 'make' });

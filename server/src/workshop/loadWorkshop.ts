@@ -1,0 +1,34 @@
+import type { Workshop } from '@zippy/core';
+import type { StoredWorkshop } from '@zippy/core/job-file';
+import { findCounts } from '../tables/movements.ts';
+import { countSpoilLog } from '../tables/runs.ts';
+import { findStudio } from '../tables/studios.ts';
+import { findThings } from '../tables/things.ts';
+import type { Db } from '../tables/types.ts';
+import { putTogether } from './rows.ts';
+
+export interface WholeStudio {
+  readonly workshop: StoredWorkshop;
+  readonly version: number;
+  /** To the microsecond. */
+  readonly createdAt: string;
+}
+
+/** A studio’s workshop put together from its rows, or null where there is no such studio. */
+export async function findWorkshop(db: Db, studioId: string): Promise<WholeStudio | null> {
+  const studio = await findStudio(db, studioId);
+  if (!studio) return null;
+  const { version, createdAt } = studio;
+  const [things, counts] = [await findThings(db, studioId), await findCounts(db, studioId)];
+  return { workshop: putTogether({ studio, things, counts }), version, createdAt };
+}
+
+/** The workshop as planning sees it: what is stored, and the spoil log counted from every run. */
+export async function loadWorkshop(
+  db: Db,
+  studioId: string,
+): Promise<{ readonly value: Workshop; readonly version: number }> {
+  const studio = await findWorkshop(db, studioId);
+  if (!studio) throw new Error('loadWorkshop: the studio has not been set up; start the application once');
+  return { value: { ...studio.workshop, spoilLog: await countSpoilLog(db, studioId) }, version: studio.version };
+}
