@@ -225,7 +225,7 @@ describe('what is seen is what is written', function () {
         const art = plan.art.panels[layer!.piece.id]!;
         const { colour, sheetWidthMm: widthMm, sheetHeightMm: heightMm } = layer!.piece.stock;
         const { piece } = layer!;
-        const box = printedBox(piece.widthMm, piece.heightMm, piece.bleedMm);
+        const box = printedBox(piece.blank.widthMm, piece.blank.heightMm, piece.bleedMm);
         const panel = { page: box, box: { ...box, xMm: 0, yMm: 0 } };
         const wanted = await cut(await seen(from, art.shapes, box, colour), panel);
         const pdf = readers.pdfPage((await write('panels', 'pdf', from))[0]!);

@@ -1,5 +1,5 @@
 import { drawSide, printedBox } from '../stations/art/faces/drawCard.ts';
-import { namesInUse, wantedOf } from '../job/namesList.ts';
+import { namesInUse } from '../job/namesList.ts';
 import { drawEnvelopeOutline } from '../stations/envelope/drawEnvelope.ts';
 import { apply, compose, translation, type Affine } from '../ground/geometry/affine.ts';
 import { polygon } from '../ground/geometry/path.ts';
@@ -12,13 +12,15 @@ import type { PaperSide } from '../ground/fold/types.ts';
 import type { Shape } from '../ground/scene/types.ts';
 import { outOfReach, type SheetSide } from '../stations/sheet/layout/reach.ts';
 import { foldsUpright } from '../stations/size/folds.ts';
+import { piecesOf } from '../stations/envelope/piecesOf.ts';
+import type { PieceOnSheets, PieceRole } from '../stations/sheet/pieces.ts';
 import type { SharedKind, SharedSheet } from './types.ts';
 
 /** Something of a job that can be cut from a sheet that other jobs share. */
 export interface SharedPiece extends SharedKind {
   readonly jobId: string;
   readonly name: string;
-  readonly kind: 'card' | 'layer' | 'envelope' | 'own';
+  readonly kind: PieceRole | 'own';
   /** What the job would be cut from by itself. */
   readonly stockId: string;
   readonly bleedMm: Mm;
@@ -36,100 +38,89 @@ export interface SharedPiece extends SharedKind {
 const QUARTER = (heightMm: Mm): Affine => [0, 1, -1, 0, heightMm, 0];
 
 /**
- * The card, its layers and its envelope, each as many times as the job wants it. Sheets are laid with their
- * fibres upright (see uprightGrain), so a card whose folds do not run upright is given a quarter turn.
+ * Every piece of a job, each as many times as it is made. Sheets are laid with their fibres upright (see uprightGrain),
+ * so a card whose folds do not run upright is given a quarter turn.
  */
-// eslint-disable-next-line max-lines-per-function -- a piece after the other: card, layers, envelope
 export function sharedPieces(jobId: string, job: Job, plan: Plan, grain: 'respect' | 'ignore'): readonly SharedPiece[] {
-  const { size, sheet, art, envelope, stock } = plan;
-  const { blank } = size.form;
   // Every copy on a shared sheet is alike, so words from a list are left off, and the name says so.
-  const names = namesInUse(job);
-  const part = names ? 'shared' : 'all';
-  const title = names ? `${job.brief.title}, without names` : job.brief.title;
-  const made = wantedOf(job) + sheet.spares;
-  const lies = grain === 'respect' && blank.creases.length > 0;
-  const turn = lies && !foldsUpright(size.form);
-  // Blanks that interlock go in as the pair that one cell holds, as they do on the job’s own sheets.
-  const { cell } = sheet;
-  const pair = cell.blanks.length > 1;
-  const box = pair ? cell : blank;
+  const title = namesInUse(job) ? `${job.brief.title}, without names` : job.brief.title;
+  return piecesOf(plan).map((piece): SharedPiece => {
+    const lies = liesAs(piece, job, plan, grain);
+    const { widthMm, heightMm, quarterTurned } = lies;
+    return {
+      id: `${jobId}/${piece.id}`,
+      jobId,
+      name:
+        piece.role === 'card'
+          ? `${title}${lies.together > 1 ? ', in pairs' : ''}`
+          : `${title}: ${piece.name.toLowerCase()}`,
+      kind: piece.role,
+      stockId: piece.stock.id,
+      widthMm: quarterTurned ? heightMm : widthMm,
+      heightMm: quarterTurned ? widthMm : heightMm,
+      wanted: Math.ceil(piece.made / lies.together),
+      mayTurn: lies.mayTurn,
+      bleedMm: piece.bleedMm,
+      box: printedBox(widthMm, heightMm, piece.bleedMm),
+      shapes: {
+        outside: ownPictures(jobId, lies.shapes.outside),
+        inside: ownPictures(jobId, lies.shapes.inside),
+      },
+      folds: lies.folds,
+      toPiece: quarterTurned ? QUARTER(heightMm) : translation(0, 0),
+      ...(lies.after ? { after: lies.after } : {}),
+    };
+  });
+}
+
+/** A piece in its own frame, before it is turned for the grain. */
+interface Lies {
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  readonly shapes: SharedPiece['shapes'];
+  readonly folds: SharedPiece['folds'];
+  readonly mayTurn: boolean;
+  readonly quarterTurned: boolean;
+  /** So many of the blank are one piece: two where they interlock. */
+  readonly together: number;
+  readonly after?: readonly string[];
+}
+
+function liesAs(piece: PieceOnSheets, job: Job, plan: Plan, grain: 'respect' | 'ignore'): Lies {
+  const { widthMm, heightMm } = piece.blank;
+  const plain = { widthMm, heightMm, folds: [], mayTurn: true, quarterTurned: false, together: 1 };
+  const shown = (outside: readonly Shape[]): Lies => ({ ...plain, shapes: { outside, inside: [] } });
+  switch (piece.role) {
+    case 'card':
+      return cardLies(job, plan, grain);
+    case 'layer':
+      return shown(
+        plan.art.panels[piece.id]?.shapes ?? [{ kind: 'path', role: 'printable', path: polygon(piece.blank.outline) }],
+      );
+    case 'envelope':
+      return shown(drawEnvelopeOutline(piece.blank));
+  }
+}
+
+/** Blanks that interlock go in as the pair that one cell holds, as they do on the job’s own sheets. */
+function cardLies(job: Job, { size, sheet: { cell }, art, cut }: Plan, grain: 'respect' | 'ignore'): Lies {
+  const { blank } = size.form;
+  const part = namesInUse(job) ? 'shared' : 'all';
+  const foldsWithGrain = grain === 'respect' && blank.creases.length > 0;
+  const together = cell.blanks.length;
+  const { widthMm, heightMm } = together > 1 ? cell : blank;
   const inCell = (shapes: readonly Shape[]): readonly Shape[] =>
-    pair ? cell.blanks.map((transform): Shape => ({ kind: 'group', transform, children: shapes })) : shapes;
-  const card: SharedPiece = {
-    id: `${jobId}/card`,
-    jobId,
-    name: pair ? `${title}, in pairs` : title,
-    kind: 'card',
-    stockId: stock.stock.id,
-    widthMm: turn ? box.heightMm : box.widthMm,
-    heightMm: turn ? box.widthMm : box.heightMm,
-    wanted: Math.ceil(made / cell.blanks.length),
-    mayTurn: !lies,
-    bleedMm: sheet.bleedMm,
-    box: printedBox(box.widthMm, box.heightMm, sheet.bleedMm),
-    shapes: {
-      outside: ownPictures(jobId, inCell(drawSide(art, 'outside', part))),
-      inside: ownPictures(jobId, inCell(drawSide(art, 'inside', part))),
-    },
+    together > 1 ? cell.blanks.map((transform): Shape => ({ kind: 'group', transform, children: shapes })) : shapes;
+  return {
+    ...{ widthMm, heightMm, together },
+    shapes: { outside: inCell(drawSide(art, 'outside', part)), inside: inCell(drawSide(art, 'inside', part)) },
     folds: cell.blanks.flatMap((map) =>
       blank.creases.map(({ from, to }) => [apply(map, from), apply(map, to)] as const),
     ),
-    toPiece: turn ? QUARTER(box.heightMm) : translation(0, 0),
-    after: plan.cut.outlines.map(({ text }) => text),
+    mayTurn: !foldsWithGrain,
+    quarterTurned: foldsWithGrain && !foldsUpright(size.form),
+    after: cut.outlines.map(({ text }) => text),
   };
-  const bare = (
-    id: string,
-    name: string,
-    kind: SharedPiece['kind'],
-    from: Stock,
-    widthMm: Mm,
-    heightMm: Mm,
-    wanted: number,
-    outline: readonly Shape[],
-    bleedMm: Mm = 0,
-  ): SharedPiece => ({
-    id: `${jobId}/${id}`,
-    jobId,
-    name: `${title}: ${name.toLowerCase()}`,
-    kind,
-    stockId: from.id,
-    widthMm,
-    heightMm,
-    wanted,
-    mayTurn: true,
-    bleedMm,
-    box: printedBox(widthMm, heightMm, bleedMm),
-    shapes: { outside: outline, inside: [] },
-    folds: [],
-    toPiece: translation(0, 0),
-  });
-  return [
-    card,
-    ...size.layers.map((layer) =>
-      bare(
-        ...([layer.id, layer.name, 'layer', layer.stock, layer.widthMm, layer.heightMm, made] as const),
-        art.panels[layer.id]
-          ? ownPictures(jobId, art.panels[layer.id]!.shapes)
-          : [{ kind: 'path', role: 'printable', path: polygon(layer.outline) }],
-        layer.bleedMm,
-      ),
-    ),
-    ...(envelope.made
-      ? [
-          bare(
-            'envelope',
-            'Envelope',
-            'envelope',
-            envelope.stock,
-            envelope.blank.widthMm,
-            envelope.blank.heightMm,
-            wantedOf(job),
-            drawEnvelopeOutline(envelope.blank),
-          ),
-        ]
-      : []),
-  ];
 }
 
 /** The same paper, whatever the size of its sheet. */

@@ -42,14 +42,19 @@ export interface BlankCut {
   readonly points: Polygon;
 }
 
-/** A flat outline before folding, drawn with its outside up; its box starts at the origin. */
-export interface Blank {
+/** What comes out of a sheet, lying flat: an outline, lines to fold along and cuts within; its box starts at the origin. */
+export interface FlatBlank {
   readonly widthMm: Mm;
   readonly heightMm: Mm;
   readonly outline: Polygon;
+  readonly creases: readonly { readonly id: string; readonly from: Point; readonly to: Point }[];
+  readonly cuts: readonly BlankCut[];
+}
+
+/** A blank that the simulator folds, drawn with its outside up. */
+export interface Blank extends FlatBlank {
   readonly panels: readonly Panel[];
   readonly creases: readonly Crease[];
-  readonly cuts: readonly BlankCut[];
 }
 
 /** How far each crease is folded; a crease not named is flat. */

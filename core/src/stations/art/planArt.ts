@@ -217,7 +217,7 @@ function panelPicture({ piece, picture: { id, ppi, placement } }: PanelArt): Pla
   const place = (job: JobPlace) => job.size.layers.at(piece.layer).picture;
   return {
     ...{ id, ppi, key: `panel-${piece.id}`, where: piece.name.toLowerCase() },
-    pixels: ppi ? (ppi * piece.widthMm) / MM_PER_INCH : 0,
+    pixels: ppi ? (ppi * piece.blank.widthMm) / MM_PER_INCH : 0,
     whole:
       ppi && placement.zoom > 1.001 ? { ppi: ppi * placement.zoom, change: decide((job) => place(job).zoom, 1) } : null,
     takeOff: decide(place, null),

@@ -8,6 +8,7 @@ import type { LaidPiece } from '../sheet/layout/layOut.ts';
 import { levelDimension, uprightDimension } from '../size/drawBlank.ts';
 import type { Page, Scene, Shape } from '../../ground/scene/types.ts';
 import type { EnvelopePlan } from './planEnvelope.ts';
+import type { FlatBlank } from '../../ground/fold/types.ts';
 import type { EnvelopeBlank } from './styles/types.ts';
 
 const LABEL_MM = 3.2;
@@ -35,7 +36,7 @@ function blankShapes(blank: EnvelopeBlank, textMm: Mm, fill: string | null): rea
 }
 
 /** Pale lines to cut and fold along, for a blank that shares a printed sheet. */
-export const drawEnvelopeOutline = (blank: EnvelopeBlank): readonly Shape[] => [
+export const drawEnvelopeOutline = (blank: FlatBlank): readonly Shape[] => [
   { kind: 'path', role: 'printable', path: polygon(blank.outline) },
   ...blank.creases.map((crease): Shape => ({
     kind: 'path',

@@ -11,6 +11,7 @@ import type { Remedy, Snag, StationPlan } from '../../job/findings.ts';
 import type { Stock, Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import { layOutOnePiece, type LaidPiece } from '../sheet/layout/layOut.ts';
+import { sheetsFor, type PieceOnSheets } from '../sheet/pieces.ts';
 import { suitingEnvelopes } from '../size/suitingEnvelopes.ts';
 import { BOUGHT_SHEETS } from '../size/namedSizes.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -31,9 +32,14 @@ export interface EnvelopePlan extends StationPlan {
   readonly places: readonly LaidPiece[];
   readonly up: number;
   readonly sheets: number;
+  /** It on its sheets; none where it is only shown. */
+  readonly pieces: readonly PieceOnSheets[];
   /** Folding and gluing, in order. */
   readonly steps: readonly string[];
 }
+
+/** Made from bare stock, which may be cut to its edge. */
+const ENVELOPE = { id: 'envelope', name: 'Envelope', role: 'envelope', bleedMm: 0, print: null } as const;
 
 /** The shut card, and the stock whose printer prints the envelope. */
 export interface EnvelopeContext extends Context {
@@ -72,7 +78,7 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
     });
   const laid = on(stock.sheetWidthMm, stock.sheetHeightMm);
   const made = job.envelope.make;
-  const sheets = laid.up === 0 ? 0 : Math.ceil(wantedOf(job) / laid.up);
+  const sheets = sheetsFor(wantedOf(job), laid.up);
   const bought = envelopeOnHand(job, workshop);
   const suiting = suitingEnvelopes(
     { widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm, thicknessMm: size.thicknessMm },
@@ -89,6 +95,7 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
     places: laid.pieces,
     up: laid.up,
     sheets,
+    pieces: made ? [{ ...ENVELOPE, blank, stock, made: wantedOf(job), up: laid.up, sheets }] : [],
     steps: style.steps,
     verdict: made
       ? laid.up === 0

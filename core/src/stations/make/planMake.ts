@@ -7,12 +7,15 @@ import type { Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { CreasePlan } from '../crease/types.ts';
 import type { CutPlan } from '../cut/types.ts';
+import { piecesOf } from '../envelope/piecesOf.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import { sayPlace } from '../sheet/draw/nameSheet.ts';
 import { isOwnPass, sayPlate, type PlateKind } from '../sheet/layout/passes.ts';
 import type { SheetSide } from '../sheet/layout/reach.ts';
+import { sidesPrinted } from '../sheet/pieces.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
+import { foldAtMm } from '../../ground/fold/foldAt.ts';
 import { isUprightBox } from '../../ground/geometry/polygon.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import type { LayerPiece } from '../size/layers.ts';
@@ -116,12 +119,10 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     } satisfies MakeStep,
   ];
   const { pace } = workshop;
-  const sidesPrinted =
-    sheet.sheets * sheet.passes.reduce((n, { sides }) => n + sides.length, 0) +
-    panelSheets(sheet).reduce((n, { sheets, print }) => n + sheets * print!.passes.length, 0);
+  const sides = piecesOf({ sheet, envelope }).reduce((n, piece) => n + sidesPrinted(piece), 0);
   const parts = {
     'Setting up': pace.setUp,
-    Printing: sidesPrinted * pace.perPrintedSide,
+    Printing: sides * pace.perPrintedSide,
     Cutting: cut.minutes,
     'Creasing and folding': crease.minutes,
     'Making envelopes': envelope.made ? wantedOf(job) * pace.perEnvelopeMade : 0,
@@ -340,15 +341,15 @@ function layerSteps({ layers }: SheetPlan, { unit }: Workshop): readonly MakeSte
       pieceId: piece.id,
       plate: null,
       title: `${piece.kind === 'insert' ? 'Cut, fold and lay in' : 'Cut and glue'}: ${piece.name.toLowerCase()}`,
-      big: formatSize(piece.widthMm, piece.heightMm, unit),
-      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${piece.kind === 'insert' ? `Fold it at ${formatLength(piece.crease!.atMm, unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
+      big: formatSize(piece.blank.widthMm, piece.blank.heightMm, unit),
+      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${piece.kind === 'insert' ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
       caution: piece.kind === 'insert' ? null : CAUTIONS.glue,
       waitMinutes: null,
     }));
 }
 
 /** What a box does not say of a piece: where its slope begins and ends. */
-function saySlope({ outline, widthMm }: LayerPiece, unit: Workshop['unit']): string {
+function saySlope({ blank: { outline, widthMm } }: LayerPiece, unit: Workshop['unit']): string {
   if (isUprightBox(outline)) return '';
   const highest = (x: number): number | null => {
     const ys = outline.filter((p) => Math.abs(p.xMm - x) < TOLERANCE_MM).map((p) => p.yMm);

@@ -8,8 +8,10 @@ import type { Figure, FigureValue, Snag, StationPlan } from '../../job/findings.
 import type { Job } from '../../job/types.ts';
 import type { Minor } from '../../ground/money.ts';
 import { fixed } from '../../ground/length/rounding.ts';
+import { piecesOf } from '../envelope/piecesOf.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import type { MakePlan } from '../make/planMake.ts';
+import { printCostMinor, sidesPrinted, stockCostMinor, type PieceOnSheets, type PieceRole } from '../sheet/pieces.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 
@@ -73,27 +75,24 @@ interface Cost {
   readonly layersInkMinor: number;
 }
 
-function costOf({ job, workshop, stock, sheet, envelope, make }: SellContext): Cost {
+function costOf({ job, workshop, sheet, envelope, make }: SellContext): Cost {
   const wanted = wantedOf(job);
   const per = (total: number): number => (wanted === 0 ? 0 : total / wanted);
   const bought = envelopeOnHand(job, workshop)?.shelf;
-  // Every pass of a side through the printer is paid for, white ones too.
-  const sides = sheet.sheets * sheet.passes.reduce((n, pass) => n + pass.sides.length, 0);
-  const envelopeMinor = envelope.made
-    ? per(envelope.sheets * envelope.stock.sheetPriceMinor)
-    : (bought?.priceMinor ?? 0);
-  const layersMinor = sheet.layers.reduce((n, { piece, sheets }) => n + sheets * piece.stock.sheetPriceMinor, 0);
-  const panels = sheet.layers.flatMap(({ print, sheets }) =>
-    print ? [{ printer: print.printer, sheets: sheets * print.passes.length }] : [],
-  );
-  const layersInkMinor = panels.reduce((n, p) => n + p.sheets * p.printer.sidePriceMinor, 0);
-  const inkMinor = sides * stock.printer.sidePriceMinor + layersInkMinor;
+  const pieces = piecesOf({ sheet, envelope });
+  const inRole = (role: PieceRole): readonly PieceOnSheets[] => pieces.filter((piece) => piece.role === role);
+  const sum = (of: readonly PieceOnSheets[], worth: (piece: PieceOnSheets) => number): number =>
+    of.reduce((n, piece) => n + worth(piece), 0);
+  const layers = inRole('layer');
+  const envelopeMinor = envelope.made ? per(sum(inRole('envelope'), stockCostMinor)) : (bought?.priceMinor ?? 0);
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
   const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
   const exact: Omit<CostPart, 'shownMinor'>[] = [
-    { id: 'sheets', label: 'Card', perCardMinor: per(sheet.sheets * stock.stock.sheetPriceMinor) },
-    ...(sheet.layers.length > 0 ? [{ id: 'layers' as const, label: 'Layers', perCardMinor: per(layersMinor) }] : []),
-    { id: 'ink', label: 'Printing', perCardMinor: per(inkMinor) },
+    { id: 'sheets', label: 'Card', perCardMinor: per(sum(inRole('card'), stockCostMinor)) },
+    ...(layers.length > 0
+      ? [{ id: 'layers' as const, label: 'Layers', perCardMinor: per(sum(layers, stockCostMinor)) }]
+      : []),
+    { id: 'ink', label: 'Printing', perCardMinor: per(sum(pieces, printCostMinor)) },
     { id: 'envelope', label: 'Envelope', perCardMinor: envelopeMinor },
     { id: 'extras', label: 'Extras', perCardMinor: extrasMinor },
     { id: 'time', label: 'Your time', perCardMinor: per(timeMinor) },
@@ -102,8 +101,8 @@ function costOf({ job, workshop, stock, sheet, envelope, make }: SellContext): C
   return {
     parts: exact.map((p, i) => ({ ...p, shownMinor: shown[i]! })),
     costMinor: exact.reduce((n, p) => n + p.perCardMinor, 0),
-    ...{ wanted, sides, layersInkMinor },
-    panelsPrinted: panels.length > 0,
+    ...{ wanted, sides: sum(inRole('card'), sidesPrinted), layersInkMinor: sum(layers, printCostMinor) },
+    panelsPrinted: layers.some(({ print }) => print),
   };
 }
 

@@ -15,6 +15,7 @@ import { whiteWayOf } from '../stock/white.ts';
 import type { StockFacts } from '../stock/planStock.ts';
 import { namesInUse, wantedOf } from '../../job/namesList.ts';
 import { correctionsInForce } from '../../workshop/calibration/chooseCalibration.ts';
+import { sheetsFor, type PieceOnSheets } from './pieces.ts';
 import { layerSnags, planLayerSheets } from './layout/layerSheets.ts';
 import { laidMap } from './layout/layOut.ts';
 import { layOnSheet } from './layout/layOnSheet.ts';
@@ -70,7 +71,8 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
     sides,
   });
   const spares = job.sheet.spares ?? sparesFor(wantedOf(job), workshop.spoilLog);
-  const sheets = up === 0 ? 0 : Math.ceil((wantedOf(job) + spares) / up);
+  const made = wantedOf(job) + spares;
+  const sheets = sheetsFor(made, up);
   const turnOver = turnOf(sheet, job.sheet.flipEdge);
   const grainAlongFold =
     size.form.blank.creases.length === 0 || laid.up === 0
@@ -81,6 +83,11 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
   const oneForBoth = plateFor(job, size, sides, placements, sheet);
   const onePlate = oneForBoth.ok && job.sheet.working === 'workAndTurn' ? oneForBoth.fronts : null;
   const layers = planLayerSheets(job, workshop, size, spares);
+  const passes = passesOf(sides, stock.path.printsBothSides, white);
+  const card: PieceOnSheets = {
+    ...{ id: 'card', name: job.brief.title, role: 'card', blank: size.form.blank, bleedMm, stock: stock.stock },
+    ...{ made, up, sheets, print: bare ? null : { printer: stock.printer, passes } },
+  };
   const marksLost = machine !== undefined && !bare && machineMarks.length === 0;
   const asked: Asked = { job, workshop, sides, comesOut: marksLost ? 0 : up };
   const calibration = correctionsInForce(stock.path, stock.stock.gsm, sheet);
@@ -102,7 +109,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
     gutterMm: question.gutterMm,
     bleedMm,
     white,
-    passes: passesOf(sides, stock.path.printsBothSides, white),
+    passes,
     spares,
     sheets,
     sides,
@@ -116,6 +123,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
     calibration,
     named: null,
     layers,
+    pieces: [card, ...layers],
     verdict: verdictOf(found, job, white, onePlate !== null, workshop.unit),
     telling: up === 0 ? 'does not fit' : `${up} up · ${sheets} ${plural(sheets, 'sheet')}`,
     figures: sheetFigures({ job, workshop, size, stock }, found),

@@ -148,7 +148,7 @@ const layerFigures = ({ workshop: { unit } }: Figured, { layers }: FoundSheet): 
         ? 'pieces with their bleed, two bleeds between them, inside the margins; turned where more fit'
         : 'pieces edge to edge on its own stock, one for each card and spare',
       {
-        Piece: words(formatSize(piece.widthMm, piece.heightMm, unit)),
+        Piece: words(formatSize(piece.blank.widthMm, piece.blank.heightMm, unit)),
         Stock: words(piece.stock.name),
         Turned: count(lies.filter(({ turned }) => turned).length),
         ...(print ? { 'Printed by': words(`${print.printer.name}, ${print.path.name}`) } : {}),

@@ -8,6 +8,7 @@ import type { Mm } from '../../ground/length/types.ts';
 import type { Shape } from '../../ground/scene/types.ts';
 import type { Cell } from '../size/cell.ts';
 import type { LayerSheet } from './layout/layerSheets.ts';
+import type { PieceOnSheets } from './pieces.ts';
 import type { LayOut } from './layout/layOut.ts';
 import type { PrintPass } from './layout/passes.ts';
 import type { SheetSide } from './layout/reach.ts';
@@ -63,6 +64,8 @@ export interface SheetPlan extends StationPlan {
   readonly named: NamedSheet | null;
   /** Mats, writing panels and inserts, each on sheets of its own stock. */
   readonly layers: readonly LayerSheet[];
+  /** The card, and then its layers, each on its sheets. */
+  readonly pieces: readonly PieceOnSheets[];
 }
 
 /** Whose names stand on one sheet. */

@@ -114,7 +114,7 @@ export function drawLayers(size: SizePlan, side: PaperSide, prints: LayerPrints 
   return size.layers.flatMap((piece): readonly Shape[] => {
     const face = size.faces.find((f) => f.id === piece.faceId && f.side === side);
     if (!face) return [];
-    const path = polygon(moved(piece.outline, piece.leftMm, piece.topMm));
+    const path = polygon(moved(piece.blank.outline, piece.leftMm, piece.topMm));
     return [
       {
         kind: 'group',

@@ -42,14 +42,12 @@ export function drawTemplate(size: SizePlan): Scene {
 }
 
 /** A mat, panel or insert to cut in true size. */
-export function drawLayerTemplate(piece: LayerPiece): Scene {
-  const shapes: Shape[] = [{ kind: 'path', role: 'cut', path: polygon(piece.outline) }];
-  if (piece.crease) {
-    const { upright, atMm } = piece.crease;
-    const path = upright ? segment(atMm, 0, atMm, piece.heightMm) : segment(0, atMm, piece.widthMm, atMm);
-    shapes.push({ kind: 'path', role: 'creaseAway', path });
-  }
-  const box = grow({ xMm: 0, yMm: 0, widthMm: piece.widthMm, heightMm: piece.heightMm }, evenSides(MARGIN_MM));
+export function drawLayerTemplate({ blank }: LayerPiece): Scene {
+  const shapes: Shape[] = [{ kind: 'path', role: 'cut', path: polygon(blank.outline) }];
+  for (const { from, to } of blank.creases)
+    shapes.push({ kind: 'path', role: 'creaseAway', path: polyline([from, to]) });
+  for (const cut of blank.cuts) shapes.push({ kind: 'path', role: 'cut', path: cutPath(cut) });
+  const box = grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(MARGIN_MM));
   return { box, symbols: {}, shapes };
 }
 

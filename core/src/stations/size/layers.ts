@@ -1,5 +1,5 @@
 import { decide, decideEach } from '../../job/decide.ts';
-import type { FoldedForm } from '../../ground/fold/types.ts';
+import type { FlatBlank, FoldedForm } from '../../ground/fold/types.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { apply, invert } from '../../ground/geometry/affine.ts';
 import { boxAround, corners } from '../../ground/geometry/box.ts';
@@ -18,10 +18,8 @@ export interface LayerPiece {
   readonly name: string;
   readonly kind: LayerChoice['kind'];
   readonly stock: Stock;
-  /** Cut outline from the origin, the way its face is read. */
-  readonly outline: Polygon;
-  readonly widthMm: Mm;
-  readonly heightMm: Mm;
+  /** As its face is read; an insert’s crease is its own fold. */
+  readonly blank: FlatBlank;
   /** Where it lies: for a mat the face’s frame, for an insert the middle of the fold. */
   readonly faceId: string | null;
   readonly leftMm: Mm;
@@ -33,8 +31,6 @@ export interface LayerPiece {
   /** How far what is printed goes past the cut, and the outline of that. */
   readonly bleedMm: Mm;
   readonly bleedOutline: Polygon;
-  /** An insert’s own fold, from its left (or top) edge. */
-  readonly crease: { readonly upright: boolean; readonly atMm: Mm } | null;
 }
 
 /** A nested leaf’s outer edge stands out by this much for every sheet it lies inside. */
@@ -127,14 +123,14 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
         name: `${KIND_NAMES[choice.kind]}${choice.stockIds.length > 1 ? ` ${i + 1}` : ''}, ${face.name.toLowerCase()}`,
         kind: choice.kind,
         stock: stockById(workshop, stockId, `size.layers.${job.size.layers.indexOf(choice)}.stockIds.${i}`),
-        outline: moved(left, -box.xMm, -box.yMm),
-        widthMm: box.widthMm,
-        heightMm: box.heightMm,
+        blank: {
+          outline: moved(left, -box.xMm, -box.yMm),
+          ...{ widthMm: box.widthMm, heightMm: box.heightMm, creases: [], cuts: [] },
+        },
         faceId,
         leftMm: box.xMm,
         topMm: box.yMm,
         ...printOn(job, choice, i, moved(left, -box.xMm, -box.yMm)),
-        crease: null,
       });
     }
   }
@@ -224,19 +220,20 @@ function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerCh
       };
     const [widthMm, heightMm] = upright ? [2 * leaf, across] : [across, 2 * leaf];
     const outline = corners({ xMm: 0, yMm: 0, widthMm, heightMm });
+    const foldAt = (mm: Mm) =>
+      upright
+        ? { from: { xMm: mm, yMm: 0 }, to: { xMm: mm, yMm: heightMm } }
+        : { from: { xMm: 0, yMm: mm }, to: { xMm: widthMm, yMm: mm } };
     pieces.push({
       id: `${choice.id}-${i + 1}`,
       name: `Insert${choice.stockIds.length > 1 ? ` ${i + 1}` : ''}`,
       kind: 'insert',
       stock,
-      outline,
-      widthMm,
-      heightMm,
+      blank: { outline, widthMm, heightMm, creases: [{ id: 'fold', ...foldAt(leaf) }], cuts: [] },
       ...printOn(job, choice, i, outline),
       faceId: null,
       leftMm: -widthMm / 2,
       topMm: -heightMm / 2,
-      crease: { upright, atMm: leaf },
     });
   }
   return { ok: true, pieces };

@@ -124,7 +124,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
       figure(
         `layer-${piece.id}`,
         piece.name,
-        words(formatSize(piece.widthMm, piece.heightMm, unit)),
+        words(formatSize(piece.blank.widthMm, piece.blank.heightMm, unit)),
         piece.kind === 'insert'
           ? 'twice a leaf: the panel less the reveal and the creep (π/2 of every caliper it lies inside)'
           : 'its panel moved in by the reveal on every side',

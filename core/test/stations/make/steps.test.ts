@@ -161,12 +161,12 @@ describe('the steps of a run', () => {
     );
     const { piece } = plan(sloped).sheet.layers[0]!;
     const at = (x: number): number =>
-      Math.min(...piece.outline.filter((p) => Math.abs(p.xMm - x) < 1e-6).map((p) => p.yMm));
+      Math.min(...piece.blank.outline.filter((p) => Math.abs(p.xMm - x) < 1e-6).map((p) => p.yMm));
     const said = /Its top slopes: from ([\d.]+) mm down the left edge to ([\d.]+) mm down the right one/.exec(
       step(sloped, `layer-${piece.id}`).detail,
     )!;
     expect(Number(said[1])).to.be.closeTo(at(0), 0.051);
-    expect(Number(said[2])).to.be.closeTo(at(piece.widthMm), 0.051);
+    expect(Number(said[2])).to.be.closeTo(at(piece.blank.widthMm), 0.051);
     expect(said[1]).to.not.equal(said[2]);
   });
 

@@ -20,7 +20,7 @@ describe('planLayers', () => {
   it('takes the reveal off every side, once more for every layer', () => {
     const job = withLayer(jobWith(...sized('sideFold', 100, 140)), { stockIds: ['reed-120-a4', 'shell-300-a4'] });
     const pieces = plan(job).size.layers;
-    expect(pieces.map((p) => [p.widthMm, p.heightMm])).to.deep.equal([
+    expect(pieces.map(({ blank }) => [blank.widthMm, blank.heightMm])).to.deep.equal([
       [94, 134],
       [88, 128],
     ]);
@@ -40,14 +40,14 @@ describe('planLayers', () => {
           const { size } = plan(job);
           const [mat] = size.layers;
           const { trim } = size.regions.front!;
-          for (const corner of mat!.outline) {
+          for (const corner of mat!.blank.outline) {
             const at = { xMm: corner.xMm + mat!.leftMm, yMm: corner.yMm + mat!.topMm };
             const off = Math.min(...edgesOf(trim).map((edge) => distanceToEdge(at, edge)));
             // Mitred corners of a slope lie farther in, never nearer.
             expect(off).to.be.at.least(revealMm - 0.01);
           }
           // On the curve itself, and not only at its corners.
-          for (const [a, b] of edgesOf(mat!.outline)) {
+          for (const [a, b] of edgesOf(mat!.blank.outline)) {
             const middle = { xMm: (a.xMm + b.xMm) / 2 + mat!.leftMm, yMm: (a.yMm + b.yMm) / 2 + mat!.topMm };
             const off = Math.min(...edgesOf(trim).map((edge) => distanceToEdge(middle, edge)));
             expect(off).to.be.closeTo(revealMm, 0.02);
@@ -68,10 +68,13 @@ describe('planLayers', () => {
     );
     const [outer, inner] = plan(job).size.layers;
     // Card 0.37 mm: π/2 · 0.37 = 0.581 off the first leaf; the first leaf’s 0.15 mm takes 0.236 more off the second.
-    expect(outer!.widthMm).to.be.closeTo(2 * (97 - 0.5812), 1e-3);
-    expect(inner!.widthMm).to.be.closeTo(2 * (97 - 0.5812 - 0.2356), 1e-3);
-    expect(outer!.crease).to.deep.equal({ upright: true, atMm: outer!.widthMm / 2 });
-    expect(outer!.heightMm).to.equal(134);
+    expect(outer!.blank.widthMm).to.be.closeTo(2 * (97 - 0.5812), 1e-3);
+    expect(inner!.blank.widthMm).to.be.closeTo(2 * (97 - 0.5812 - 0.2356), 1e-3);
+    const half = outer!.blank.widthMm / 2;
+    expect(outer!.blank.creases).to.deep.equal([
+      { id: 'fold', from: { xMm: half, yMm: 0 }, to: { xMm: half, yMm: 134 } },
+    ]);
+    expect(outer!.blank.heightMm).to.equal(134);
   });
 
   it('shortens an insert within an insert by its own creep, also when they are separate layers', () => {
@@ -88,7 +91,7 @@ describe('planLayers', () => {
           ...sized('sideFold', 100, 140),
           decide((job) => job.size.layers, layers),
         ),
-      ).size.layers.map(({ crease }) => crease!.atMm);
+      ).size.layers.map(({ blank }) => blank.creases[0]!.from.xMm);
     const together = of([insert('a', ['reed-120-a4', 'shell-300-a4', 'reed-120-a4'])]);
     const apart = of([insert('a', ['reed-120-a4']), insert('b', ['shell-300-a4']), insert('c', ['reed-120-a4'])]);
     expect(apart).to.deep.equal(together);

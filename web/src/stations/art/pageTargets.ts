@@ -40,8 +40,8 @@ export function targetsOf({ size, art }: Plan): readonly Target[] {
     return {
       id: `layer ${layer}`,
       name: `${tops[0]!.name}${tops.length > 1 ? ` and ${tops.length - 1} more` : ''}`,
-      widthMm: most(({ widthMm }) => widthMm) + 2 * size.bleedMm,
-      heightMm: most(({ heightMm }) => heightMm) + 2 * size.bleedMm,
+      widthMm: most(({ blank }) => blank.widthMm) + 2 * size.bleedMm,
+      heightMm: most(({ blank }) => blank.heightMm) + 2 * size.bleedMm,
       change: (_, picture) => decide((job) => job.size.layers.at(layer).picture, picture),
     };
   });

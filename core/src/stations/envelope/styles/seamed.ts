@@ -85,6 +85,7 @@ export function seamed(
     widthMm: w + 2 * seamMm,
     heightMm: bottom,
     outline,
+    cuts: [],
     creases: [
       { id: 'leftSeam', from: p(left, top), to: p(left, fold) },
       { id: 'rightSeam', from: p(right, top), to: p(right, fold) },

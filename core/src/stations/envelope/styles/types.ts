@@ -1,14 +1,11 @@
+import type { FlatBlank } from '../../../ground/fold/types.ts';
 import type { Path } from '../../../ground/geometry/path.ts';
 import type { Point } from '../../../ground/geometry/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import type { EnvelopeStyleId } from '../../../job/envelopeStyles.ts';
 
 /** Inside up: every crease folds towards you. */
-export interface EnvelopeBlank {
-  readonly widthMm: Mm;
-  readonly heightMm: Mm;
-  readonly outline: readonly Point[];
-  readonly creases: readonly { readonly id: string; readonly from: Point; readonly to: Point }[];
+export interface EnvelopeBlank extends FlatBlank {
   /** `outside` areas are on the other face of the blank. */
   readonly glue: readonly {
     readonly id: string;

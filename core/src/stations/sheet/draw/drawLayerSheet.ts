@@ -2,7 +2,7 @@ import type { PanelArt } from '../../art/types.ts';
 import { apply, IDENTITY } from '../../../ground/geometry/affine.ts';
 import { boxAround, corners, evenSides, grow } from '../../../ground/geometry/box.ts';
 import { boxPath, polygon, polyline } from '../../../ground/geometry/path.ts';
-import type { Box, Point } from '../../../ground/geometry/types.ts';
+import type { Box } from '../../../ground/geometry/types.ts';
 import type { Page, Scene, Shape } from '../../../ground/scene/types.ts';
 import { drawSlug, drawTicks, shortTitle } from './drawMarks.ts';
 import type { LayerSheet } from '../layout/layerSheets.ts';
@@ -12,8 +12,7 @@ import { sayPlate, type PlateKind } from '../layout/passes.ts';
 
 /** Pieces of one layer on a sheet of their stock, with what is printed on them and the fold of an insert. */
 export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined): Scene {
-  const { piece, laid } = layer;
-  const { stock } = piece;
+  const { blank, stock, laid } = layer;
   const box = { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
   const shapes: Shape[] = [{ kind: 'path', role: 'sheet', path: boxPath(box), fill: stock.colour }];
   const printed = layer.print && art ? drawPanelPage(layer, art, null) : null;
@@ -25,10 +24,10 @@ export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined): Sc
         : { kind: 'group', transform: IDENTITY, blend: 'multiply', children: printed.scene.shapes },
     );
   for (const lies of laid) {
-    const map = laidMap(lies, piece.heightMm);
-    shapes.push({ kind: 'path', role: 'trim', path: polygon(piece.outline.map((p) => apply(map, p))) });
-    if (!piece.crease) continue;
-    shapes.push({ kind: 'path', role: 'creaseAway', path: polyline(creaseEnds(piece).map((p) => apply(map, p))) });
+    const map = laidMap(lies, blank.heightMm);
+    shapes.push({ kind: 'path', role: 'trim', path: polygon(blank.outline.map((p) => apply(map, p))) });
+    for (const { from, to } of blank.creases)
+      shapes.push({ kind: 'path', role: 'creaseAway', path: polyline([from, to].map((p) => apply(map, p))) });
   }
   return { box, symbols: { ...printed?.scene.symbols, ...white?.symbols }, shapes };
 }
@@ -47,7 +46,7 @@ export interface PanelLabel {
  * @throws RangeError for a layer that nothing is printed on, which would be our mistake
  */
 export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabel | null): Page {
-  const { piece, laid, print, sheets } = layer;
+  const { piece, blank, laid, print, sheets } = layer;
   // Several layers’ sheets may share a file, where a symbol’s name stands for one drawing.
   const symbol = `panel-${piece.id}`;
   if (!print) throw new RangeError(`drawPanelPage: nothing is printed on ${piece.id}`);
@@ -57,9 +56,10 @@ export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabe
   const bleedBox = around(trims.map((trim) => grow(trim, evenSides(piece.bleedMm))));
   const block = { bleedBox, printable: print.printable };
   const folds = laid.flatMap((lies) =>
-    piece.crease
-      ? [{ line: boxAround(creaseEnds(piece).map((p) => apply(laidMap(lies, piece.heightMm), p))), piece: lies.trim }]
-      : [],
+    blank.creases.map(({ from, to }) => ({
+      line: boxAround([from, to].map((p) => apply(laidMap(lies, blank.heightMm), p))),
+      piece: lies.trim,
+    })),
   );
   const plate = label && sayPlate(label.plate ?? 'colours', print.white);
   const ticks = print.marks ? drawTicks(trims, folds, block) : [];
@@ -77,7 +77,7 @@ export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabe
       box,
       symbols: { [symbol]: { box: boxAround(piece.bleedOutline), shapes: art.shapes } },
       shapes: [
-        ...laid.map((lies): Shape => ({ kind: 'use', symbol, transform: laidMap(lies, piece.heightMm) })),
+        ...laid.map((lies): Shape => ({ kind: 'use', symbol, transform: laidMap(lies, blank.heightMm) })),
         ...ticks,
         ...(print.marks && text ? drawSlug(text, block, { ticks }) : []),
       ],
@@ -85,17 +85,4 @@ export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabe
     trimBox: around(trims),
     bleedBox,
   };
-}
-
-function creaseEnds({ crease, widthMm, heightMm }: LayerSheet['piece']): readonly Point[] {
-  const { upright, atMm } = crease!;
-  return upright
-    ? [
-        { xMm: atMm, yMm: 0 },
-        { xMm: atMm, yMm: heightMm },
-      ]
-    : [
-        { xMm: 0, yMm: atMm },
-        { xMm: widthMm, yMm: atMm },
-      ];
 }

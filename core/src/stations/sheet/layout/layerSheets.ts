@@ -11,14 +11,13 @@ import type { LayerPiece } from '../../size/layers.ts';
 import type { SizePlan } from '../../size/planSize.ts';
 import { pathRefusals } from '../../stock/planStock.ts';
 import { whiteWayOf } from '../../stock/white.ts';
+import { sheetsFor, type PieceOnSheets } from '../pieces.ts';
 import { passesOf, type PrintPass } from './passes.ts';
 import { layOutOnePiece, type LaidPiece } from './layOut.ts';
 
-/** One kind of layer on sheets of its own stock. */
-export interface LayerSheet {
+/** One kind of layer on its sheets, and how it lies there. */
+export interface LayerSheet extends PieceOnSheets {
   readonly piece: LayerPiece;
-  readonly up: number;
-  readonly sheets: number;
   readonly laid: readonly LaidPiece[];
   /** What prints them and how far it reaches; null for bare stock. */
   readonly print: LayerPrint | null;
@@ -42,23 +41,25 @@ export interface LayerPrint {
  * lie as they are drawn unless more fit with some of them turned.
  */
 export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, spares: number): readonly LayerSheet[] {
+  const made = wantedOf(job) + spares;
   return size.layers.map((piece) => {
-    const { stock, bleedMm } = piece;
+    const { id, name, blank, stock, bleedMm } = piece;
     const print = piece.picture ? printOf(job, workshop, stock) : null;
     const question = {
       sheetWidthMm: stock.sheetWidthMm,
       sheetHeightMm: stock.sheetHeightMm,
       marginsMm: print ? print.path.marginsMm : evenSides(0),
-      pieceWidthMm: piece.widthMm,
-      pieceHeightMm: piece.heightMm,
+      pieceWidthMm: blank.widthMm,
+      pieceHeightMm: blank.heightMm,
       bleedMm,
       gutterMm: 2 * bleedMm,
     };
     const upright = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: false } });
     const either = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: true } });
     const laid = either.up > upright.up ? either : upright;
-    const sheets = laid.up === 0 ? 0 : Math.ceil((wantedOf(job) + spares) / laid.up);
-    return { piece, up: laid.up, sheets, laid: laid.pieces, print };
+    const { up } = laid;
+    const onSheets = { made, up, sheets: sheetsFor(made, up), laid: laid.pieces, print };
+    return { ...{ id, name, role: 'layer', blank, bleedMm, stock, piece }, ...onSheets };
   });
 }
 
@@ -85,8 +86,7 @@ function printOf({ stock: chosen, sheet: { marks } }: Job, workshop: Workshop, s
 }
 
 export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): readonly Snag[] {
-  return layers.flatMap(({ piece, up, sheets, print }): readonly Snag[] => {
-    const { stock } = piece;
+  return layers.flatMap(({ piece, blank, stock, up, sheets, print }): readonly Snag[] => {
     const bare = {
       label: `Leave ${piece.name.toLowerCase()} bare`,
       changes: [decide((job) => job.size.layers.at(piece.layer).picture, null)],
@@ -109,7 +109,7 @@ export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): r
           station: 'sheet',
           level: 'stop',
           title: `${piece.name} does not fit on its sheet`,
-          why: `It is ${formatSize(piece.widthMm, piece.heightMm, unit)}${print ? ' and its bleed' : ''}, and ${stock.name} is ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}${print ? ' less what the printer cannot reach' : ''}.`,
+          why: `It is ${formatSize(blank.widthMm, blank.heightMm, unit)}${print ? ' and its bleed' : ''}, and ${stock.name} is ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}${print ? ' less what the printer cannot reach' : ''}.`,
           remedies: print && fitsBare(piece) ? [bare] : [],
         },
       ];
@@ -141,6 +141,6 @@ export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): r
 }
 
 /** A sheet holds the piece when nothing is printed on it, one way or the other. */
-const fitsBare = ({ stock, widthMm, heightMm }: LayerPiece): boolean =>
+const fitsBare = ({ stock, blank: { widthMm, heightMm } }: LayerPiece): boolean =>
   Math.min(widthMm, heightMm) <= Math.min(stock.sheetWidthMm, stock.sheetHeightMm) &&
   Math.max(widthMm, heightMm) <= Math.max(stock.sheetWidthMm, stock.sheetHeightMm);

@@ -82,7 +82,12 @@ describe('printed layers', () => {
     // The picture covers bleed and all.
     expect(isInside(bleed, panel.picture.box)).to.equal(true);
     uses.forEach(({ transform }, i) => {
-      const at = mapBox(transform, { xMm: 0, yMm: 0, widthMm: panel.piece.widthMm, heightMm: panel.piece.heightMm });
+      const at = mapBox(transform, {
+        xMm: 0,
+        yMm: 0,
+        widthMm: panel.piece.blank.widthMm,
+        heightMm: panel.piece.blank.heightMm,
+      });
       expect(at.xMm).to.be.closeTo(layer!.laid[i]!.trim.xMm, 1e-9);
       expect(at.yMm).to.be.closeTo(layer!.laid[i]!.trim.yMm, 1e-9);
       expect(at.widthMm).to.be.closeTo(layer!.laid[i]!.trim.widthMm, 1e-9);
@@ -96,8 +101,8 @@ describe('printed layers', () => {
       decide((job) => job.size.layers.at(0).faces, ['front']),
     ]);
     const [piece] = plan(sloped).size.layers;
-    expect(piece!.outline.length).to.be.above(3);
-    const [own, bled] = [boxAround(piece!.outline), boxAround(piece!.bleedOutline)];
+    expect(piece!.blank.outline.length).to.be.above(3);
+    const [own, bled] = [boxAround(piece!.blank.outline), boxAround(piece!.bleedOutline)];
     expect(own.xMm - bled.xMm).to.be.closeTo(3, 0.01);
     expect(bled.yMm + bled.heightMm - own.yMm - own.heightMm).to.be.closeTo(3, 0.01);
   });

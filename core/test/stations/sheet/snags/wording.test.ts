@@ -5,6 +5,7 @@ import { decide, type JobChange } from '../../../../src/job/decide.ts';
 import type { Job, LayerChoice } from '../../../../src/job/types.ts';
 import type { Stock, Workshop } from '../../../../src/workshop/types.ts';
 import type { Plan } from '../../../../src/plan/planJob.ts';
+import type { FlatBlank } from '../../../../src/ground/fold/types.ts';
 import { drawLayerSheet, drawPanelPage } from '../../../../src/stations/sheet/draw/drawLayerSheet.ts';
 import { drawSheetPage } from '../../../../src/stations/sheet/draw/drawSheet.ts';
 import { groupsOf, labelsOf, pathsOf, sidesOf } from '../../../drawn.ts';
@@ -487,10 +488,11 @@ describe('sheets as they are drawn', () => {
       }),
     );
     const folds = pathsOf(scene, 'creaseAway').map(({ path }) => sidesOf(path));
-    expect(folds).to.have.length(layer!.piece.crease ? layer!.up : 0);
+    expect(folds).to.have.length(layer!.blank.creases.length * layer!.up);
     folds.forEach((fold, i) => {
       const { trim, turned } = layer!.laid[i]!;
-      const across = layer!.piece.crease!.upright !== turned;
+      const [{ from, to }] = layer!.blank.creases as [FlatBlank['creases'][number]];
+      const across = (from.xMm === to.xMm) !== turned;
       // From edge to edge of its piece, in the middle.
       if (across)
         expect([fold.top, fold.bottom]).to.deep.equal(
