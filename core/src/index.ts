@@ -110,7 +110,8 @@ export {
 export { WORDINGS, wordFace, type Wording } from './stations/art/words/wordings.ts';
 export { codeOf, codeText, fullName, withScheme } from './stations/art/things/code.ts';
 export type { Code } from './stations/art/things/codePath.ts';
-export { ornamentPath } from './stations/art/things/ornaments.ts';
+export { ornamentPath } from './stations/art/things/ornamentPath.ts';
+export { ORNAMENTS } from './stations/art/things/ornaments/index.ts';
 export { poundsOf, sayWeight } from './stations/stock/weights.ts';
 export { selfBucklingHeightMm } from './stations/stock/standing.ts';
 export type { StockPlan } from './stations/stock/planStock.ts';

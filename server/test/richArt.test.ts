@@ -41,9 +41,9 @@ describe('rich art in files', function () {
   const ornament = (i: number): ArtObject => ({
     kind: 'ornament',
     id: `o${i}`,
-    ornament: ORNAMENTS[i]!,
+    ornament: ORNAMENTS[i]!.id,
     colour: '#7b2869',
-    leftMm: 6 + 11 * i,
+    leftMm: 5 + 10 * i,
     topMm: 52,
     widthMm: 9,
     heightMm: 9,

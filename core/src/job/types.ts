@@ -1,3 +1,4 @@
+import type { OrnamentId } from './ornaments.ts';
 import type { Mm } from '../ground/length/types.ts';
 import type { Minor } from '../ground/money.ts';
 import type { Colour } from '../ground/scene/types.ts';
@@ -135,9 +136,6 @@ export interface RuleObject extends ArtPlace {
   readonly colour: Colour;
   readonly weightPt: number;
 }
-
-export const ORNAMENTS = ['wave', 'star', 'shell', 'lantern', 'sprig', 'gull', 'knot', 'heart'] as const;
-export type OrnamentId = (typeof ORNAMENTS)[number];
 
 export interface OrnamentObject extends ArtPlace {
   readonly kind: 'ornament';

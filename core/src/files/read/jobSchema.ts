@@ -1,10 +1,10 @@
 import Joi from 'joi';
+import { ORNAMENT_IDS } from '../../job/ornaments.ts';
 import { ENVELOPE_STYLE_IDS } from '../../job/envelopeStyles.ts';
 import { FORMAT_IDS, SHAPE_IDS, type FormatOptions } from '../../job/format.ts';
 import { LIMITS } from '../../job/limits.ts';
 import { DEFAULTS, EMPTY_FACE, NO_OPTIONS } from '../../job/newJob.ts';
 import {
-  ORNAMENTS,
   type ArtObject,
   type ArtPlace,
   type Border,
@@ -161,7 +161,7 @@ const artObject = oneOfKinds<ArtObject>({
     ground: required(orNull(colour)),
   },
   rule: { ...place, colour: required(colour), weightPt: required(number(ART.ruleWeightPt)) },
-  ornament: { ...place, ornament: required(oneOf(...ORNAMENTS)), colour: required(colour) },
+  ornament: { ...place, ornament: required(oneOf(...ORNAMENT_IDS)), colour: required(colour) },
 });
 
 const face = object<FaceArt>({

@@ -68,12 +68,12 @@ export function ObjectPanel({
       {item.kind === 'ornament' && (
         <>
           <Ornaments role="group" aria-label="Ornament">
-            {ORNAMENTS.map((ornament) => (
+            {ORNAMENTS.map(({ id: ornament, name }) => (
               <button
                 key={ornament}
                 type="button"
-                aria-label={ornament}
-                title={ornament}
+                aria-label={name}
+                title={name}
                 aria-pressed={ornament === item.object.ornament}
                 onClick={() => set({ ornament })}
               >

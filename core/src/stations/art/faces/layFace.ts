@@ -18,7 +18,7 @@ import { borderBand } from './borderBand.ts';
 import { codeOf } from '../things/code.ts';
 import type { Code } from '../things/codePath.ts';
 import { boxOf, idOf, isNamedItem, isWholeOnFace, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
-import { ornamentPath } from '../things/ornaments.ts';
+import { ornamentPath } from '../things/ornamentPath.ts';
 import { fillFields, isNamed } from '../../../job/namesList.ts';
 import { setText } from '../words/setText.ts';
 import type { TypefaceBook } from '../words/typefaces.ts';

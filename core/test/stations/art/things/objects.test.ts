@@ -6,11 +6,13 @@ import { codeOf, codeText, withScheme } from '../../../../src/stations/art/thing
 import { codePath, QUIET_MODULES } from '../../../../src/stations/art/things/codePath.ts';
 import { drawFace } from '../../../../src/stations/art/faces/drawCard.ts';
 import type { FacePlan } from '../../../../src/stations/art/faces/items.ts';
-import { ornamentPath } from '../../../../src/stations/art/things/ornaments.ts';
+import { ornamentPath } from '../../../../src/stations/art/things/ornamentPath.ts';
 import { apply, compose, type Affine } from '../../../../src/ground/geometry/affine.ts';
 import { boxAround } from '../../../../src/ground/geometry/box.ts';
 import { flatten, signedArea } from '../../../../src/ground/geometry/polygon.ts';
-import { ORNAMENTS, type ArtObject, type FaceArt, type PictureRef } from '../../../../src/job/types.ts';
+import { ORNAMENTS } from '../../../../src/stations/art/things/ornaments/index.ts';
+import { ORNAMENT_IDS } from '../../../../src/job/ornaments.ts';
+import { type ArtObject, type FaceArt, type PictureRef } from '../../../../src/job/types.ts';
 import type { Shape } from '../../../../src/ground/scene/types.ts';
 import { jobWith, plan, sized, words } from '../../../support.ts';
 import { runs } from '../../../runs.ts';
@@ -186,7 +188,8 @@ describe('objects of a face', () => {
   });
 
   it('keeps every ornament inside its box', () => {
-    for (const ornament of ORNAMENTS) {
+    expect(ORNAMENTS.map(({ id }) => id)).to.deep.equal(ORNAMENT_IDS);
+    for (const { id: ornament } of ORNAMENTS) {
       const points = flatten(ornamentPath(ornament, { xMm: 10, yMm: 20, widthMm: 30, heightMm: 15 })).flat();
       const box = boxAround(points);
       expect(Math.min(box.xMm - 10, box.yMm - 20), ornament).to.be.at.least(-1e-6);

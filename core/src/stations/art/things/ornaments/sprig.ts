@@ -1,0 +1,8 @@
+import type { Ornament } from './types.ts';
+
+export const sprig: Ornament = {
+  id: 'sprig',
+  name: 'Sprig',
+  drawing:
+    'M48 98L52 98C52 70 52 44 51 24L49 24C48 44 48 70 48 98ZM50 26C42 20 42 10 50 2C58 10 58 20 50 26ZM48 50C36 52 28 44 26 34C38 32 46 40 48 50ZM52 50C64 52 72 44 74 34C62 32 54 40 52 50ZM48 76C36 78 26 70 24 60C36 58 46 66 48 76ZM52 76C64 78 74 70 76 60C64 58 54 66 52 76Z',
+};
