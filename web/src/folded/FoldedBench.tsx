@@ -12,7 +12,7 @@ import {
 } from '@zippy/core';
 import { Bench, Caption, Ground, Middle, Tools } from '../bench/Bench.tsx';
 import { useView } from '../stores/view/index.ts';
-import { Scale } from '../ui/Choose.tsx';
+import { Scale } from '../ui/Scale.tsx';
 import { BenchButton } from '../ui/buttons.tsx';
 import { useSeenPanels, type StationProps } from '../stations/parts.ts';
 import { hasWebGl } from './hasWebGl.ts';

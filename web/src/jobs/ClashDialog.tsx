@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Clash, Spoken } from '@zippy/core';
-import { Choice } from '../ui/Choose.tsx';
+import { Choice } from '../ui/Choice.tsx';
 import { DoNow, PlainButton } from '../ui/buttons.tsx';
 import { Row, ModalDialog } from '../ui/ModalDialog.tsx';
 import { sayPlace, sayValue } from './sayClash.ts';

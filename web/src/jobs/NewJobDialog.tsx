@@ -2,8 +2,10 @@ import { useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import { LIMITS, decide, cutText, changeJob, newJob, type Workshop } from '@zippy/core';
 import { api } from '../api/client.ts';
-import { Choice, Pick } from '../ui/Choose.tsx';
-import { NumberField, WordsField } from '../ui/Field.tsx';
+import { Choice } from '../ui/Choice.tsx';
+import { Pick } from '../ui/Pick.tsx';
+import { NumberField } from '../ui/fields/NumberField.tsx';
+import { WordsField } from '../ui/fields/WordsField.tsx';
 import { DoNow, PlainButton } from '../ui/buttons.tsx';
 import { Row, ModalDialog } from '../ui/ModalDialog.tsx';
 

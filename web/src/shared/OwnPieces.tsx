@@ -2,9 +2,13 @@ import { Plus, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { SHARED_LIMITS, type OwnPiece, type Workshop } from '@zippy/core';
-import { OnOff, Pick } from '../ui/Choose.tsx';
+import { OnOff } from '../ui/OnOff.tsx';
+import { Pick } from '../ui/Pick.tsx';
 import { useNotice } from '../stores/notice.ts';
-import { FieldPlace, LengthField, NumberField, WordsField } from '../ui/Field.tsx';
+import { LengthField } from '../ui/fields/LengthField.tsx';
+import { NumberField } from '../ui/fields/NumberField.tsx';
+import { FieldPlace } from '../ui/fields/TypedField.tsx';
+import { WordsField } from '../ui/fields/WordsField.tsx';
 import { PlainButton } from '../ui/buttons.tsx';
 
 /** Tags, liners and whatever else is cut beside the cards: a name, a size, how many, and of what. */

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { SHARED_LIMITS, formatSize, type SharedPiece, type Workshop } from '@zippy/core';
-import { OnOff } from '../ui/Choose.tsx';
-import { NumberField } from '../ui/Field.tsx';
+import { OnOff } from '../ui/OnOff.tsx';
+import { NumberField } from '../ui/fields/NumberField.tsx';
 
 /** What could share a sheet: tick it, and say how many. */
 export function PieceList({

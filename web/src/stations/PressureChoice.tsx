@@ -2,7 +2,7 @@ import { decide } from '@zippy/core';
 import type { ReactNode } from 'react';
 import type { CreaseChoice } from '@zippy/core';
 import { useJob } from '../stores/job.ts';
-import { Choice } from '../ui/Choose.tsx';
+import { Choice } from '../ui/Choice.tsx';
 
 /** Stock and Crease both show it: one decides by the coating, the other by the hands. */
 export function PressureChoice({ value }: { readonly value: CreaseChoice['pressure'] }): ReactNode {

@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import type { BackupsKept } from '@zippy/core/contract';
 import { api, BACKUP_URL } from '../api/client.ts';
 import { restoreBackup, sayShare } from '../api/upload.ts';
-import { Choice } from '../ui/Choose.tsx';
+import { Choice } from '../ui/Choice.tsx';
 import { DoNow, PlainButton, ButtonLink } from '../ui/buttons.tsx';
 import { Row, ModalDialog } from '../ui/ModalDialog.tsx';
 

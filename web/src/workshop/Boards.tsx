@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { WORKSHOP_LIMITS, formatLength, type Board, type Workshop, isPlainRule } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
-import { LengthField } from '../ui/Field.tsx';
+import { LengthField } from '../ui/fields/LengthField.tsx';
 import { PlainButton } from '../ui/buttons.tsx';
 import { Two } from '../ui/ModalDialog.tsx';
 import { Name, Thing } from './Thing.tsx';

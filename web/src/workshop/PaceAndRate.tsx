@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react';
 import { WORKSHOP_LIMITS, type Workshop } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
-import { MoneyField, NumberField } from '../ui/Field.tsx';
+import { MoneyField } from '../ui/fields/MoneyField.tsx';
+import { NumberField } from '../ui/fields/NumberField.tsx';
 
 const PACE: readonly (readonly [keyof Workshop['pace'], string])[] = [
   ['setUp', 'Setting up a run'],

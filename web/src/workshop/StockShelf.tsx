@@ -12,9 +12,13 @@ import {
   nameOfColour,
 } from '@zippy/core';
 import { useWorkshop } from '../stores/workshop.ts';
-import { Choice, Pick } from '../ui/Choose.tsx';
+import { Choice } from '../ui/Choice.tsx';
+import { Pick } from '../ui/Pick.tsx';
 import { ColourField } from '../ui/ColourField.tsx';
-import { LengthField, MoneyField, NumberField, TypedField } from '../ui/Field.tsx';
+import { LengthField } from '../ui/fields/LengthField.tsx';
+import { MoneyField } from '../ui/fields/MoneyField.tsx';
+import { NumberField } from '../ui/fields/NumberField.tsx';
+import { TypedField } from '../ui/fields/TypedField.tsx';
 import { PlainButton, Quiet } from '../ui/buttons.tsx';
 import { Two } from '../ui/ModalDialog.tsx';
 import { Name, Thing } from './Thing.tsx';

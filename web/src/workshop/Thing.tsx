@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { FieldPlace, TypedField } from '../ui/Field.tsx';
+import { FieldPlace, TypedField } from '../ui/fields/TypedField.tsx';
 import { Quiet } from '../ui/buttons.tsx';
 import { Row } from '../ui/ModalDialog.tsx';
 import { WORKSHOP_LIMITS, cutText } from '@zippy/core';

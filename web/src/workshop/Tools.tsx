@@ -12,8 +12,11 @@ import {
 } from '@zippy/core';
 import { More } from '../slip/Slip.tsx';
 import { useWorkshop } from '../stores/workshop.ts';
-import { Choice, OnOff } from '../ui/Choose.tsx';
-import { LengthField, MoneyField, NumberField } from '../ui/Field.tsx';
+import { Choice } from '../ui/Choice.tsx';
+import { OnOff } from '../ui/OnOff.tsx';
+import { LengthField } from '../ui/fields/LengthField.tsx';
+import { MoneyField } from '../ui/fields/MoneyField.tsx';
+import { NumberField } from '../ui/fields/NumberField.tsx';
 import { ButtonLink } from '../ui/buttons.tsx';
 import { Two } from '../ui/ModalDialog.tsx';
 import { MachineFields } from './MachineFields.tsx';

@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
 import { fixed, codeText, fullName, type CodeContent, type CodeObject, type LaidItem } from '@zippy/core';
-import { Choice } from '../../ui/Choose.tsx';
+import { Choice } from '../../ui/Choice.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
-import { LengthField, WordsField } from '../../ui/Field.tsx';
+import { LengthField } from '../../ui/fields/LengthField.tsx';
+import { WordsField } from '../../ui/fields/WordsField.tsx';
 import { Two } from '../../ui/ModalDialog.tsx';
 import type { StationProps } from '../parts.ts';
 import type { FaceInHand } from './useFace.ts';

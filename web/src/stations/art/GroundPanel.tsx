@@ -1,8 +1,10 @@
 import type { ReactNode } from 'react';
 import { LIMITS, decide, plural, type LengthUnit } from '@zippy/core';
-import { OnOff, Pick, Scale } from '../../ui/Choose.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
+import { Pick } from '../../ui/Pick.tsx';
+import { Scale } from '../../ui/Scale.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
-import { LengthField } from '../../ui/Field.tsx';
+import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { Quiet, PlainButton } from '../../ui/buttons.tsx';
 import { Row, Two } from '../../ui/ModalDialog.tsx';
 import { useJob } from '../../stores/job.ts';

@@ -13,7 +13,7 @@ import {
 } from '@zippy/core';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { Row } from '../../ui/ModalDialog.tsx';
-import { sayItem } from './Handles.tsx';
+import { sayItem } from './handles/sayItem.ts';
 import { handleThings } from './useArtKeys.ts';
 import { isLocked, seenBox, type FaceInHand } from './useFace.ts';
 

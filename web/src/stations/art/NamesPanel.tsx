@@ -4,8 +4,9 @@ import styled from 'styled-components';
 import { decide, cardRows, fieldsIn, namesTooLarge, plural, rowName, type Job, type NamesPlan } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view/index.ts';
-import { Choice, OnOff } from '../../ui/Choose.tsx';
-import { WordsField } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
+import { WordsField } from '../../ui/fields/WordsField.tsx';
 import { PlainButton, Quiet } from '../../ui/buttons.tsx';
 import { Row } from '../../ui/ModalDialog.tsx';
 

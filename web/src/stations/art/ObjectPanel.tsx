@@ -1,9 +1,10 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { LIMITS, ORNAMENTS, ornamentPath, pathData, type ArtObject, type LaidItem } from '@zippy/core';
-import { OnOff } from '../../ui/Choose.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
-import { LengthField, NumberField } from '../../ui/Field.tsx';
+import { LengthField } from '../../ui/fields/LengthField.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { Two } from '../../ui/ModalDialog.tsx';
 import type { StationProps } from '../parts.ts';
 import { CodeProof } from './CodeProof.tsx';

@@ -15,8 +15,10 @@ import {
 } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { useJob } from '../../stores/job.ts';
-import { Choice, OnOff, Pick } from '../../ui/Choose.tsx';
-import { LengthField } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
+import { Pick } from '../../ui/Pick.tsx';
+import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { DoNow, PlainButton } from '../../ui/buttons.tsx';
 import { Row, ModalDialog } from '../../ui/ModalDialog.tsx';
 import { Ticks } from '../../ui/Ticks.tsx';

@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import type { PictureRef } from '@zippy/core';
 import { addPicture, sayShare } from '../../api/upload.ts';
 import { Turner } from '../../bench/Turner.tsx';
-import { Scale } from '../../ui/Choose.tsx';
+import { Scale } from '../../ui/Scale.tsx';
 import { DoNow } from '../../ui/buttons.tsx';
 import { ModalDialog } from '../../ui/ModalDialog.tsx';
 import { cropped, openPdf, type Crop, type PdfPages } from './pdfPages.ts';

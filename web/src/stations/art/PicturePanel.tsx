@@ -1,7 +1,9 @@
 import { RotateCw } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { PicturePlacement } from '@zippy/core';
-import { Choice, OnOff, Scale } from '../../ui/Choose.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
+import { Scale } from '../../ui/Scale.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { Row } from '../../ui/ModalDialog.tsx';

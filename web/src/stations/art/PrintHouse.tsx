@@ -2,7 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { fitPixels, formatLength, MM_PER_INCH, pixelFault, type FacePlan, type LengthUnit } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { useJob } from '../../stores/job.ts';
-import { NumberField } from '../../ui/Field.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { Two } from '../../ui/ModalDialog.tsx';
 

@@ -16,7 +16,7 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { SceneView } from '../../bench/SceneView.tsx';
-import { Pick } from '../../ui/Choose.tsx';
+import { Pick } from '../../ui/Pick.tsx';
 import { ModalDialog } from '../../ui/ModalDialog.tsx';
 import { askPlan } from '../../workers/planner.ts';
 import { newId, type FaceInHand } from './useFace.ts';

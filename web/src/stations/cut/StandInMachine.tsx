@@ -1,7 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { fixed, drawMachineFile, runMachine, svgFile, type Job, type MachineReport, type Plan } from '@zippy/core';
 import { useStandIn } from '../../stores/standIn.ts';
-import { OnOff } from '../../ui/Choose.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { More } from '../../slip/Slip.tsx';
 import { scanSheet } from './scanSheet.ts';

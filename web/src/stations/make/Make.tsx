@@ -6,7 +6,7 @@ import { api } from '../../api/client.ts';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
-import { NumberField } from '../../ui/Field.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { DoNow, ButtonLink } from '../../ui/buttons.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 

@@ -3,7 +3,7 @@ import styled from 'styled-components';
 import { WORKSHOP_LIMITS, cutText, formatSize, KEEP_OFFCUT_MM, plural, sayMoney, type Offcut } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
-import { LengthField } from '../../ui/Field.tsx';
+import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import type { StationProps } from '../parts.ts';
 

@@ -13,7 +13,7 @@ import {
 } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view/index.ts';
-import { WordsField } from '../../ui/Field.tsx';
+import { WordsField } from '../../ui/fields/WordsField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import type { StationProps } from '../parts.ts';
 

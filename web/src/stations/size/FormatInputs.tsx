@@ -11,8 +11,12 @@ import {
   type SizePlan,
 } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
-import { Choice, OnOff, Pick } from '../../ui/Choose.tsx';
-import { LengthField, MaybeLengthField, NumberField, WordsField } from '../../ui/Field.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
+import { Pick } from '../../ui/Pick.tsx';
+import { LengthField, MaybeLengthField } from '../../ui/fields/LengthField.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
+import { WordsField } from '../../ui/fields/WordsField.tsx';
 
 /** What the format in hand asks, from its own entry in the catalogue. */
 export function FormatInputs({

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { FAMILIES, FORMATS, type FormatId } from '@zippy/core';
-import { Pick } from '../../ui/Choose.tsx';
+import { Pick } from '../../ui/Pick.tsx';
 
 /** Every way of folding, with a small drawing of the paper from its edge. */
 export function FormatPick({

@@ -3,8 +3,8 @@ import { LIMITS, type SizeChoice, decide, decideEach, formatSize, NAMED_SIZES, f
 import { More, Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
-import { Pick } from '../../ui/Choose.tsx';
-import { LengthField } from '../../ui/Field.tsx';
+import { Pick } from '../../ui/Pick.tsx';
+import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { Two } from '../../ui/ModalDialog.tsx';
 import { BlankBench } from '../BlankBench.tsx';

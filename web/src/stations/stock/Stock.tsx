@@ -4,7 +4,7 @@ import { decide, decideEach, boxPath, formatSize, sayMoney, sayWeight, type Scen
 import { Bench } from '../../bench/Bench.tsx';
 import { More, Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
-import { Pick } from '../../ui/Choose.tsx';
+import { Pick } from '../../ui/Pick.tsx';
 import { PressureChoice } from '../PressureChoice.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { parseLength } from '@zippy/core';
-import { TypedField } from '../../ui/Field.tsx';
+import { TypedField } from '../../ui/fields/TypedField.tsx';
 
 /** Readings are finer than a sixteenth of an inch, so a bare number here is millimetres whatever the workshop’s unit. */
 export function ReadingField({

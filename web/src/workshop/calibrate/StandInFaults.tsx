@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Two } from '../../ui/ModalDialog.tsx';
-import { OnOff } from '../../ui/Choose.tsx';
-import { NumberField } from '../../ui/Field.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { useStandIn } from '../../stores/standIn.ts';
 import { ReadingField } from './ReadingField.tsx';

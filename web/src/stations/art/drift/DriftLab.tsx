@@ -27,7 +27,7 @@ import { Bench } from '../../../bench/Bench.tsx';
 import { ARROWS } from '../../../keys/arrows.ts';
 import { useDrift } from '../../../stores/drift.ts';
 import { useView } from '../../../stores/view/index.ts';
-import { Scale } from '../../../ui/Choose.tsx';
+import { Scale } from '../../../ui/Scale.tsx';
 import { BenchButton, KeyCap, PlainButton } from '../../../ui/buttons.tsx';
 import { useJob } from '../../../stores/job.ts';
 import type { StationProps } from '../../parts.ts';

@@ -1,0 +1,30 @@
+import { useEffect } from 'react';
+import { BENCH_KEYS } from '../keys/table.ts';
+
+export interface BenchPresses {
+  readonly done: () => void;
+  readonly good: () => void;
+  readonly spoiled: () => void;
+  readonly undo: () => void;
+}
+
+/** The keys of the bench, while `on`. */
+export function useBenchPresses(on: boolean, { done, good, spoiled, undo }: BenchPresses): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      // A key that is held counts once.
+      if (!on || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
+      // A focused button answers space itself; everywhere else space is the step.
+      const onButton = event.target instanceof Element && event.target.closest('button, a') !== null;
+      const act = BENCH_KEYS.find(({ key }) => key === event.key.toLowerCase())?.act;
+      if (!act || (act === 'done' && onButton)) return;
+      event.preventDefault();
+      if (act === 'done') done();
+      else if (act === 'good') good();
+      else if (act === 'spoiled') spoiled();
+      else undo();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [on, done, good, spoiled, undo]);
+}
