@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { CAUTIONS, type CutMove, type MixedPattern, type SharedPiece, type Trimmer } from '@zippy/core';
-import { More } from '../slip/Slip.tsx';
+import { More } from '../slip/More.tsx';
 import { Caution, StepList } from '../stations/Stepper.tsx';
 import { useView } from '../stores/view/index.ts';
 

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { SHARED_LIMITS, sayMoney, type SharedPiece, type Stock, type Trimmer, type Workshop } from '@zippy/core';
-import { Decisions, More } from '../slip/Slip.tsx';
+import { More } from '../slip/More.tsx';
+import { Decisions } from '../slip/parts.ts';
 import { Choice } from '../ui/Choice.tsx';
 import { LengthField } from '../ui/fields/LengthField.tsx';
 import { OnOff } from '../ui/OnOff.tsx';

@@ -4,7 +4,7 @@ import { OWN_JOB, ownPiece, type Workshop } from '@zippy/core';
 import { Ground, Middle } from '../bench/Bench.tsx';
 import { BenchAndSlip } from '../bench/BenchAndSlip.tsx';
 import { useBenchKeys } from '../keys/useKeys.ts';
-import { SlipPaper, Verdict } from '../slip/Slip.tsx';
+import { SlipPaper, Verdict } from '../slip/parts.ts';
 import { useView } from '../stores/view/index.ts';
 import { DoNow, PlainButton } from '../ui/buttons.tsx';
 import { TopBar } from '../ui/TopBar.tsx';

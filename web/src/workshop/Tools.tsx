@@ -10,7 +10,7 @@ import {
   type Trimmer,
   type Workshop,
 } from '@zippy/core';
-import { More } from '../slip/Slip.tsx';
+import { More } from '../slip/More.tsx';
 import { useWorkshop } from '../stores/workshop.ts';
 import { Choice } from '../ui/Choice.tsx';
 import { OnOff } from '../ui/OnOff.tsx';

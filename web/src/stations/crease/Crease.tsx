@@ -4,7 +4,8 @@ import { decide, drawCreaseLine, formatLength, takeFriendly, type Scene, isPlain
 import styled from 'styled-components';
 import { Bench } from '../../bench/Bench.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
-import { More, Slip } from '../../slip/Slip.tsx';
+import { More } from '../../slip/More.tsx';
+import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view/index.ts';
 import { Choice } from '../../ui/Choice.tsx';

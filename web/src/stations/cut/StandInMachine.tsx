@@ -3,7 +3,7 @@ import { fixed, drawMachineFile, runMachine, svgFile, type Job, type MachineRepo
 import { useStandIn } from '../../stores/standIn.ts';
 import { OnOff } from '../../ui/OnOff.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
-import { More } from '../../slip/Slip.tsx';
+import { More } from '../../slip/More.tsx';
 import { scanSheet } from './scanSheet.ts';
 
 /** The job’s own file, run on a simulated machine with a sheet from the simulated printer. */

@@ -12,7 +12,8 @@ import {
   type Scene,
 } from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
-import { More, Slip } from '../../slip/Slip.tsx';
+import { More } from '../../slip/More.tsx';
+import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view/index.ts';

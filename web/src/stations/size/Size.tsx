@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { LIMITS, type SizeChoice, decide, decideEach, formatSize, NAMED_SIZES, formatEntry } from '@zippy/core';
-import { More, Slip } from '../../slip/Slip.tsx';
+import { More } from '../../slip/More.tsx';
+import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
 import { Pick } from '../../ui/Pick.tsx';

@@ -1,12 +1,8 @@
 import { useEffect, useMemo, type ReactNode } from 'react';
 import { Navigate, useParams } from 'react-router';
-import styled from 'styled-components';
 import {
   WORKSHOP_LIMITS,
   cutText,
-  calibrationMarks,
-  CROSS_NAMES,
-  CROSSES,
   fitRegister,
   isCalibratable,
   isUsable,
@@ -19,34 +15,24 @@ import {
   type Printer,
   type Workshop,
 } from '@zippy/core';
-import { api } from '../../api/client.ts';
-import { BenchAndSlip } from '../../bench/BenchAndSlip.tsx';
 import { useBenchKeys } from '../../keys/useKeys.ts';
-import { Decisions, More, SlipPaper, Verdict } from '../../slip/Slip.tsx';
+import { More } from '../../slip/More.tsx';
+import { Decisions, SlipPaper, Verdict } from '../../slip/parts.ts';
 import { useStandIn } from '../../stores/standIn.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
 import { useView } from '../../stores/view/index.ts';
-import { Choice } from '../../ui/Choice.tsx';
-import { Pick } from '../../ui/Pick.tsx';
-import { WordsField } from '../../ui/fields/WordsField.tsx';
-import { DoNow, ButtonLink } from '../../ui/buttons.tsx';
-import { Two } from '../../ui/ModalDialog.tsx';
+import { DoNow } from '../../ui/buttons.tsx';
 import { TopBar } from '../../ui/TopBar.tsx';
 import { today } from '../../workers/planner.ts';
 import { CalibrateBench } from './CalibrateBench.tsx';
 import { EMPTY_DRAFT, readingsOf, useDraft } from './draft.ts';
 import { History } from './History.tsx';
-import { ReadingField } from './ReadingField.tsx';
+import { Layout } from './look.ts';
+import { Readings } from './Readings.tsx';
 import { StandInFaults } from './StandInFaults.tsx';
 
 /** How fine an eye reads a half-millimetre scale. */
 const EYE_MM = 0.1;
-const EDGES = [
-  ['leftToTopLeftMm', 'Left edge to A'],
-  ['leftToBottomLeftMm', 'Left edge to C'],
-  ['topToTopLeftMm', 'Top edge to A'],
-  ['topToTopRightMm', 'Top edge to B'],
-] as const;
 
 export default function CalibratePage({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const { printerId, pathId } = useParams();
@@ -98,7 +84,6 @@ function Calibrate({
         <p role="alert">No sheet on the shelf is large enough to calibrate with; add one in Workshop first.</p>
       </Layout>
     );
-  const marks = calibrationMarks(asked.sheet, path.marginsMm);
   const setPath = (calibrations: readonly Calibration[]): void =>
     void change({
       ...workshop,
@@ -150,96 +135,7 @@ function Calibrate({
               </DoNow>
             )}
           </div>
-          <Decisions>
-            <h3>1 · Print it</h3>
-            <Pick
-              label="On"
-              value={stock.id}
-              onChange={(stockId) => setDraft({ stockId })}
-              sections={[
-                {
-                  heading: null,
-                  options: stocks.map((s) => ({ id: s.id, name: s.name, note: `${s.gsm} gsm`, swatch: s.colour })),
-                },
-              ]}
-            />
-            <Choice
-              label="Turned over on its"
-              value={draft.flipEdge}
-              options={[
-                { id: 'long', name: 'Long edge' },
-                { id: 'short', name: 'Short edge' },
-              ]}
-              onChange={(flipEdge) => setDraft({ flipEdge })}
-            />
-            <ButtonLink
-              href={api.calibrationUrl(printer.id, path.id, stock.id, draft.flipEdge)}
-              download="calibration-sheet.pdf"
-            >
-              ↓ Calibration sheet, PDF
-            </ButtonLink>
-            <WordsField
-              label="How you laid it back for the second side"
-              value={draft.laidBack}
-              onChange={(laidBack) => setDraft({ laidBack })}
-              hint="Such as “printed side down, arrow towards me”. You will see it again at the printer."
-            />
-            <h3>2 · Measure the rules</h3>
-            <Two>
-              <ReadingField
-                label={`Across, ${marks.ruleAcross.lengthMm} mm`}
-                mm={draft.ruleAcrossMm}
-                {...WORKSHOP_LIMITS.calibration.ruleMm}
-                onCommit={(ruleAcrossMm) => setDraft({ ruleAcrossMm })}
-              />
-              <ReadingField
-                label={`Down, ${marks.ruleDown.lengthMm} mm`}
-                mm={draft.ruleDownMm}
-                {...WORKSHOP_LIMITS.calibration.ruleMm}
-                onCommit={(ruleDownMm) => setDraft({ ruleDownMm })}
-              />
-            </Two>
-            <h3>3 · Hold it to the light</h3>
-            <Choice
-              label="The two arrows"
-              value={draft.arrows}
-              options={[
-                { id: 'same', name: 'Point the same way' },
-                { id: 'opposite', name: 'Are head to foot' },
-              ]}
-              onChange={(arrows) => setDraft({ arrows })}
-            />
-            <p className="how">How far the back’s cross lies from the front’s. Left and high are minus.</p>
-            {CROSSES.map((cross) => (
-              <Two key={cross}>
-                {(['rightMm', 'lowMm'] as const).map((way) => (
-                  <ReadingField
-                    key={way}
-                    label={`${CROSS_NAMES[cross]}, ${way === 'rightMm' ? 'right' : 'low'}`}
-                    mm={draft.crosses[cross][way]}
-                    {...WORKSHOP_LIMITS.calibration.missMm}
-                    onCommit={(mm) =>
-                      setDraft({ crosses: { ...draft.crosses, [cross]: { ...draft.crosses[cross], [way]: mm } } })
-                    }
-                  />
-                ))}
-              </Two>
-            ))}
-          </Decisions>
-          <More label="Where the front lies on the sheet">
-            <p>With these four the print is moved to the middle of the sheet too, where your first cut looks for it.</p>
-            <Two>
-              {EDGES.map(([id, label]) => (
-                <ReadingField
-                  key={id}
-                  label={label}
-                  mm={draft.edges[id]}
-                  {...WORKSHOP_LIMITS.calibration.edgeMm}
-                  onCommit={(mm) => setDraft({ edges: { ...draft.edges, [id]: mm } })}
-                />
-              ))}
-            </Two>
-          </More>
+          <Readings {...{ printer, path, stock, stocks, asked, draft, setDraft }} />
           {missing && <p className="how">Two rules and four crosses are wanted before anything can be said.</p>}
           <More label="Practise on the stand-in printer">
             <StandInFaults
@@ -264,31 +160,3 @@ function Calibrate({
     </Layout>
   );
 }
-
-const Layout = styled(BenchAndSlip)`
-  h3 {
-    margin-top: 6px;
-    padding-top: 10px;
-    border-top: 1px solid ${({ theme }) => theme.colour.rule};
-    font-size: 16px;
-  }
-  .found {
-    position: sticky;
-    top: -18px;
-    z-index: 1;
-    display: grid;
-    gap: 10px;
-    margin: -18px -20px 0;
-    padding: 18px 20px 12px;
-    border-bottom: 1px solid ${({ theme }) => theme.colour.rule};
-    background: ${({ theme }) => theme.colour.paper};
-  }
-  .found > p {
-    margin: 0;
-    font-size: 17px;
-  }
-  .how {
-    color: ${({ theme }) => theme.colour.inkQuiet};
-    font-size: 14px;
-  }
-`;

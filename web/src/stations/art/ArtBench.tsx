@@ -1,0 +1,77 @@
+import { useCallback, type DragEvent, type ReactNode } from 'react';
+import styled from 'styled-components';
+import type { Scene } from '@zippy/core';
+import { Bench } from '../../bench/Bench.tsx';
+import { Turner } from '../../bench/Turner.tsx';
+import { FoldedBench } from '../../folded/FoldedBench.tsx';
+import { useView } from '../../stores/view/index.ts';
+import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
+import { useSides, type StationProps } from '../parts.ts';
+import { DriftBench } from './drift/DriftLab.tsx';
+import { drawFaceOnBench } from './drawFaceOnBench.ts';
+import { FaceBeside } from './FaceBeside.tsx';
+import { FacePresses } from './FacePresses.tsx';
+import { Handles } from './Handles.tsx';
+import { useFace } from './useFace.ts';
+import { useTakeIn } from './useTakeIn.tsx';
+
+export function ArtBench(props: StationProps): ReactNode {
+  const { job, plan, workshop } = props;
+  const { showCard, showFolded } = useView.getState();
+  const folded = useView((s) => s.folded);
+  const drift = useView((s) => s.drift);
+  const toggleDrift = useView((s) => s.toggleDrift);
+  const sides = useSides(plan);
+  const { face, placePicture } = useFace(props);
+  const { takeIn, said, picker } = useTakeIn(placePicture);
+  const draw = useCallback((textMm: number): Scene => drawFaceOnBench(plan, face, textMm), [plan, face]);
+  const drop = (event: DragEvent): void => {
+    event.preventDefault();
+    takeIn(event.dataTransfer.files[0]);
+  };
+  const foldPress = plan.size.form.blank.creases.length > 0 && (
+    <BenchButton onPress={() => showFolded(!folded)} aria-pressed={folded}>
+      Folded <KeyCap>O</KeyCap>
+    </BenchButton>
+  );
+  if (drift) return <DriftBench {...props} />;
+  if (folded && foldPress) return <FoldedBench {...props} art={sides} more={foldPress} />;
+  return (
+    <Drop onDragOver={(event) => event.preventDefault()} onDrop={drop}>
+      {picker}
+      <Bench
+        content={face.bleed}
+        draw={draw}
+        pictures={job.pictures}
+        unit={workshop.unit}
+        label={`${face.face.name}: the art as it will print`}
+        caption={said ?? undefined}
+        beside={<FaceBeside {...props} face={face.face} sides={sides} />}
+        overlay={(geometry) => <Handles {...props} geometry={geometry} />}
+        tools={
+          <>
+            <FacePresses plan={plan} faceId={face.face.id} />
+            {foldPress}
+            <BenchButton onPress={toggleDrift} aria-pressed={false}>
+              Drift <KeyCap>D</KeyCap>
+            </BenchButton>
+            {plan.art.names && (
+              <Turner
+                name="Card"
+                number={plan.art.names.shown + 1}
+                of={plan.art.names.cards}
+                onChange={(n) => showCard(n - 1)}
+              />
+            )}
+          </>
+        }
+      />
+    </Drop>
+  );
+}
+
+const Drop = styled.div`
+  display: grid;
+  min-width: 0;
+  min-height: 0;
+`;

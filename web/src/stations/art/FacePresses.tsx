@@ -1,0 +1,49 @@
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import type { Plan } from '@zippy/core';
+import { useView } from '../../stores/view/index.ts';
+import { BenchButton } from '../../ui/buttons.tsx';
+import { Pick } from '../../ui/Pick.tsx';
+
+/** More faces than this do not fit side by side under the bench. */
+const MOST_PRESSES = 6;
+
+/** Which face is on the bench. */
+export function FacePresses({ plan, faceId }: { readonly plan: Plan; readonly faceId: string }): ReactNode {
+  const pickFace = useView((s) => s.pickFace);
+  return plan.art.faces.length > MOST_PRESSES ? (
+    <FacePick>
+      <Pick
+        label="Face"
+        value={faceId}
+        onChange={(id) => pickFace(id)}
+        sections={[
+          {
+            heading: null,
+            options: plan.art.faces.map(({ face: { id, name } }) => ({ id, name })),
+          },
+        ]}
+      />
+    </FacePick>
+  ) : (
+    plan.art.faces.map(({ face: { id, name } }) => (
+      <BenchButton key={id} aria-pressed={id === faceId} onPress={() => pickFace(id)}>
+        {name}
+      </BenchButton>
+    ))
+  );
+}
+
+const FacePick = styled.div`
+  display: flex;
+  width: 240px;
+  > * {
+    flex: 1;
+  }
+  label {
+    display: none;
+  }
+  button {
+    color: ${({ theme }) => theme.colour.ink};
+  }
+`;

@@ -1,0 +1,27 @@
+import { cutsOnFace, IDENTITY, polygon, seenFace, type FacePlan, type Mm, type Plan, type Scene } from '@zippy/core';
+
+/** A face as its reader sees it, with its trim and safe lines and its name. */
+export const drawFaceOnBench = (plan: Plan, face: FacePlan, textMm: Mm): Scene => ({
+  box: { ...face.bleed, yMm: face.bleed.yMm - textMm * 2, heightMm: face.bleed.heightMm + textMm * 4 },
+  symbols: {},
+  shapes: [
+    { kind: 'path', role: 'stock', path: polygon(face.bleedOutline), fill: plan.stock.stock.colour },
+    {
+      kind: 'group',
+      transform: IDENTITY,
+      clip: polygon(face.bleedOutline),
+      children: seenFace(plan.art, face, plan.stock.stock.colour),
+    },
+    { kind: 'path', role: 'safe', path: polygon(face.safeOutline) },
+    { kind: 'path', role: 'trim', path: polygon(face.trimOutline) },
+    ...cutsOnFace(plan.size, face.face),
+    {
+      kind: 'label',
+      role: 'dimension',
+      text: `${face.face.name}, as its reader sees it · solid line: trim · dots: safe`,
+      at: { xMm: face.face.widthMm / 2, yMm: face.bleed.yMm + face.bleed.heightMm + textMm * 1.5 },
+      sizeMm: textMm,
+      anchor: 'middle',
+    },
+  ],
+});
