@@ -1,4 +1,4 @@
-import { Component, lazy, Suspense, useCallback, useMemo, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { lazy, Suspense, useCallback, useMemo, useState, type KeyboardEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import {
   drawFolded,
@@ -12,9 +12,10 @@ import {
 } from '@zippy/core';
 import { Bench, Caption, Ground, Middle, Tools } from '../bench/Bench.tsx';
 import { useView } from '../stores/view/index.ts';
-import { Scale } from '../ui/Scale.tsx';
-import { BenchButton } from '../ui/buttons.tsx';
 import { useSeenPanels, type StationProps } from '../stations/parts.ts';
+import { Fallback } from './Fallback.tsx';
+import { FoldTools } from './FoldTools.tsx';
+import { sayStage } from './sayStage.ts';
 import { hasWebGl } from './hasWebGl.ts';
 import { useGlide } from './useGlide.ts';
 
@@ -35,7 +36,7 @@ export function FoldedBench({
   /** Presses of the station itself, before the folding’s own. */
   readonly more: ReactNode;
 }): ReactNode {
-  const { open, folds: asked, stands, yawDeg, pitchDeg, foldTo, openTo, standUp, holdShut, turnTo } = useView();
+  const { open, folds: asked, stands, yawDeg, pitchDeg, turnTo } = useView();
   const [solid, setSolid] = useState(hasWebGl);
   const { size } = plan;
   const prints = useSeenPanels(plan);
@@ -63,45 +64,7 @@ export function FoldedBench({
     // eslint-disable-next-line react-hooks/exhaustive-deps -- as above
     [size, key, stockColour, art, prints, yawDeg, pitchDeg],
   );
-  const tools = (
-    <>
-      {more}
-      <BenchButton
-        aria-label="Fold before"
-        isDisabled={(folds ?? 0) <= 0}
-        onPress={() => foldTo(Math.max(0, (folds ?? 0) - 1))}
-      >
-        ‹
-      </BenchButton>
-      <Where aria-live="polite">
-        {folds === null ? `${steps} ${steps === 1 ? 'fold' : 'folds'}` : `Fold ${folds} of ${steps}`}
-      </Where>
-      <BenchButton
-        aria-label="Next fold"
-        isDisabled={folds !== null && folds >= steps}
-        onPress={() => foldTo(folds === null ? 1 : folds + 1)}
-      >
-        ›
-      </BenchButton>
-      <Opener>
-        <Scale
-          label="Open"
-          value={open}
-          least={0}
-          most={1}
-          step={0.01}
-          say={(v) => `${Math.round(v * 100)} %`}
-          onChange={openTo}
-        />
-      </Opener>
-      {form.standing && (
-        <BenchButton aria-pressed={stands} onPress={() => standUp(!stands)}>
-          On a table
-        </BenchButton>
-      )}
-      <BenchButton onPress={() => holdShut()}>As its reader sees it</BenchButton>
-    </>
-  );
+  const tools = <FoldTools {...{ form, folds, more }} />;
   if (!solid) {
     return (
       <Bench
@@ -161,36 +124,6 @@ export function FoldedBench({
   );
 }
 
-function sayStage(
-  format: string,
-  folds: number | null,
-  open: number,
-  steps: readonly { readonly says: string }[],
-  onTable: boolean,
-): string {
-  if (onTable) return `${format}, standing on a table.`;
-  if (folds !== null) return folds === 0 ? 'Flat, outside up.' : `Fold ${folds}: ${steps[folds - 1]?.says ?? ''}`;
-  if (open === 0) return `${format}, shut.`;
-  return open === 1 ? `${format}, flat open.` : `${format}, ${Math.round(open * 100)} % open.`;
-}
-
-/** When three dimensions fail for any reason, the drawn view is always there. */
-class Fallback extends Component<
-  { readonly onLost: () => void; readonly children: ReactNode },
-  { readonly lost: boolean }
-> {
-  override state = { lost: false };
-  static getDerivedStateFromError(): { lost: boolean } {
-    return { lost: true };
-  }
-  override componentDidCatch(): void {
-    this.props.onLost();
-  }
-  override render(): ReactNode {
-    return this.state.lost ? null : this.props.children;
-  }
-}
-
 const Stage = styled.div`
   position: relative;
   flex: 1;
@@ -214,12 +147,4 @@ const Stage = styled.div`
     display: grid;
     place-items: center;
   }
-`;
-const Where = styled.span`
-  min-width: 84px;
-  text-align: center;
-`;
-const Opener = styled.div`
-  width: 150px;
-  margin: 0 6px;
 `;

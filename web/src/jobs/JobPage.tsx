@@ -4,17 +4,16 @@ import styled from 'styled-components';
 import { STATIONS, type Station, type Workshop } from '@zippy/core';
 import { KeysDialog } from '../keys/KeysDialog.tsx';
 import { useJobKeys } from '../keys/useKeys.ts';
-import { spokenOf } from '../stations/parts.ts';
 import { fetchOthers, useStation } from '../stations/stations.ts';
-import { useJob, type SaveState } from '../stores/job.ts';
+import { useJob } from '../stores/job.ts';
 import { usePlan } from '../stores/plan.ts';
 import { useView } from '../stores/view/index.ts';
-import { useWorkshop } from '../stores/workshop.ts';
 import { Strip } from '../strip/Strip.tsx';
-import { KeyCap, PlainButton, ButtonLink } from '../ui/buttons.tsx';
+import { ButtonLink } from '../ui/buttons.tsx';
 import { TopBar } from '../ui/TopBar.tsx';
 import { Waiting } from '../ui/Waiting.tsx';
-import ClashDialog from './ClashDialog.tsx';
+import { JobClashes } from './JobClashes.tsx';
+import { JobLine } from './JobLine.tsx';
 
 const isStation = (name: string | undefined): name is Station => STATIONS.includes(name as Station);
 
@@ -107,41 +106,6 @@ function OpenJob({
   );
 }
 
-const SAVED: Readonly<Record<SaveState, string>> = {
-  saved: 'Saved',
-  unsaved: 'Saving …',
-  saving: 'Saving …',
-  away: 'Server away: kept here, sent when it is back',
-  refused: 'Not saved',
-  conflict: 'Two copies',
-};
-
-function JobLine({ title, showKeys }: { readonly title: string; readonly showKeys: () => void }): ReactNode {
-  const { save, refusal, past, future, undo, redo } = useJob();
-  const unit = useWorkshop((s) => s.workshop!.unit);
-  const toggleUnit = useWorkshop((s) => s.toggleUnit);
-  return (
-    <Line>
-      <h1>{title}</h1>
-      <span role="status" className={save}>
-        {refusal ?? SAVED[save]}
-      </span>
-      <PlainButton aria-label="Undo" isDisabled={past.length === 0} onPress={undo}>
-        ↶
-      </PlainButton>
-      <PlainButton aria-label="Do it again" isDisabled={future.length === 0} onPress={redo}>
-        ↷
-      </PlainButton>
-      <PlainButton onPress={toggleUnit} aria-label={`Measured in ${unit === 'mm' ? 'millimetres' : 'inches'}; change`}>
-        {unit} <KeyCap>U</KeyCap>
-      </PlainButton>
-      <PlainButton onPress={showKeys}>
-        Keys <KeyCap>?</KeyCap>
-      </PlainButton>
-    </Line>
-  );
-}
-
 const Layout = styled.div`
   display: grid;
   grid-template-columns: minmax(0, 1fr);
@@ -166,58 +130,3 @@ const Layout = styled.div`
     }
   }
 `;
-const Line = styled.div`
-  display: flex;
-  flex: 1;
-  align-items: center;
-  gap: 8px;
-  min-width: 0;
-  h1 {
-    min-width: 0;
-    margin-right: auto;
-    padding-left: 12px;
-    overflow: hidden;
-    border-left: 2px solid ${({ theme }) => theme.colour.rule};
-    font-size: 18px;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-  [role='status'] {
-    color: ${({ theme }) => theme.colour.inkQuiet};
-    font-size: 14px;
-  }
-  .away,
-  .refused,
-  .conflict {
-    color: ${({ theme }) => theme.colour.coral};
-  }
-  button {
-    min-height: 34px;
-    padding: 3px 10px;
-  }
-  @media (max-width: 900px) {
-    kbd {
-      display: none;
-    }
-    [role='status'] {
-      max-width: 120px;
-      line-height: 1.1;
-    }
-  }
-`;
-
-/** The same decision of a job, made in two places at once. */
-function JobClashes(): ReactNode {
-  const { save, clashes, settleClashes, keepBoth } = useJob();
-  const workshop = useWorkshop((s) => s.workshop!);
-  if (save !== 'conflict') return null;
-  return (
-    <ClashDialog
-      what="This job"
-      clashes={clashes}
-      spoken={spokenOf(workshop)}
-      onSettle={settleClashes}
-      onKeepBoth={keepBoth}
-    />
-  );
-}

@@ -1,34 +1,17 @@
 import { ArrowDown, ArrowUp, Lock, LockOpen, Trash2 } from 'lucide-react';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import {
-  alignmentShifts,
-  evenShifts,
-  evenSpan,
-  idOf,
-  type Alignment,
-  type Box,
-  type Job,
-  type LaidItem,
-} from '@zippy/core';
+import { idOf, type Job, type LaidItem } from '@zippy/core';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { Row } from '../../ui/ModalDialog.tsx';
 import { sayItem } from './handles/sayItem.ts';
 import { handleThings } from './useArtKeys.ts';
-import { isLocked, seenBox, type FaceInHand } from './useFace.ts';
-
-const ALIGNMENTS: readonly (readonly [Alignment, string, string])[] = [
-  ['left', 'Left', 'M2 1V15M5 4H13V7H5ZM5 9H10V12H5Z'],
-  ['centre', 'Centre', 'M8 1V15M3 4H13V7H3ZM5 9H11V12H5Z'],
-  ['right', 'Right', 'M14 1V15M3 4H11V7H3ZM6 9H11V12H6Z'],
-  ['top', 'Top', 'M1 2H15M4 5V13H7V5ZM9 5V10H12V5Z'],
-  ['middle', 'Middle', 'M1 8H15M4 3V13H7V3ZM9 5V11H12V5Z'],
-  ['bottom', 'Foot', 'M1 14H15M4 3V11H7V3ZM9 6V11H12V6Z'],
-];
+import { Aligns } from './Aligns.tsx';
+import { isLocked, type FaceInHand } from './useFace.ts';
 
 /** Everything on a face from front to back, with what can be done to where it lies. */
 export function ItemList({ hand, job }: { readonly hand: FaceInHand; readonly job: Job }): ReactNode {
-  const { face, picked, setFace, setThings, move, remove, pick, pickAlso } = hand;
+  const { face, picked, setFace, setThings, remove, pick, pickAlso } = hand;
   if (face.items.length === 0) return null;
   const order = face.items.map(idOf);
   const swap = (i: number, k: number): void => {
@@ -39,7 +22,6 @@ export function ItemList({ hand, job }: { readonly hand: FaceInHand; readonly jo
   const isPicked = (item: LaidItem): boolean => picked.some((one) => idOf(one) === idOf(item));
   // What is done to one of several that are picked out is done to all of them.
   const withIt = (item: LaidItem): readonly LaidItem[] => (isPicked(item) ? picked : [item]);
-  const ground = { widthMm: face.face.widthMm, heightMm: face.face.heightMm, safe: face.safe };
   const free = picked.filter((item) => !isLocked(item));
   const does = handleThings(hand, job);
   const front = [...face.items].reverse();
@@ -104,34 +86,7 @@ export function ItemList({ hand, job }: { readonly hand: FaceInHand; readonly jo
           );
         })}
       </List>
-      <Aligns role="group" aria-label="Place on the face">
-        {ALIGNMENTS.map(([how, name, d]) => (
-          <button
-            key={how}
-            type="button"
-            aria-label={`${name} of the face`}
-            title={`${name} of the face`}
-            disabled={free.length === 0}
-            onClick={() => {
-              const shifts = alignmentShifts(free.map(seenBox), how, ground);
-              move(new Map(free.map((item, i) => [idOf(item), shifts[i]!])));
-            }}
-          >
-            <svg viewBox="0 0 16 16" width={18} height={18} aria-hidden>
-              <path d={d} />
-            </svg>
-          </button>
-        ))}
-        <PlainButton
-          isDisabled={free.length < 3}
-          onPress={() => {
-            const shifts = evenShifts(spansOf(free));
-            move(new Map(free.map((item, i) => [idOf(item), { xMm: 0, yMm: shifts[i]! }])));
-          }}
-        >
-          Even gaps
-        </PlainButton>
-      </Aligns>
+      <Aligns {...{ hand, free }} />
       <Row role="group" aria-label="What is picked out">
         <PlainButton isDisabled={picked.length === 0} onPress={() => void does.cut()}>
           Cut
@@ -152,14 +107,6 @@ export function ItemList({ hand, job }: { readonly hand: FaceInHand; readonly jo
         </Quietly>
       )}
     </>
-  );
-}
-
-/** What counts of each thing when gaps are made even: of words, their baselines. */
-function spansOf(items: readonly LaidItem[]): readonly Box[] {
-  const amongWords = items.every(({ kind }) => kind === 'text');
-  return items.map((item) =>
-    evenSpan(seenBox(item), item.kind === 'text' ? item.set.lines.map((line) => line.at.yMm) : [], amongWords),
   );
 }
 
@@ -209,29 +156,5 @@ const List = styled.ul`
     text-align: left;
     text-overflow: ellipsis;
     white-space: nowrap;
-  }
-`;
-const Aligns = styled.div`
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px;
-  > button:not(:last-child) {
-    display: grid;
-    place-items: center;
-    width: 34px;
-    height: 38px;
-    border: 1px solid ${({ theme }) => theme.colour.rule};
-    border-radius: 6px;
-    background: ${({ theme }) => theme.colour.white};
-    cursor: pointer;
-  }
-  > button:disabled {
-    opacity: 0.45;
-    cursor: default;
-  }
-  path {
-    fill: ${({ theme }) => theme.colour.teal};
-    stroke: ${({ theme }) => theme.colour.ink};
-    stroke-width: 1;
   }
 `;

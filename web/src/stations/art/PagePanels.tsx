@@ -1,6 +1,5 @@
 import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
-import styled from 'styled-components';
 import {
   DEFAULTS,
   decide,
@@ -24,6 +23,8 @@ import { Row, ModalDialog } from '../../ui/ModalDialog.tsx';
 import { Ticks } from '../../ui/Ticks.tsx';
 import type { StationProps } from '../parts.ts';
 import { PICTURES } from './AddThings.tsx';
+import { Halves } from './pagePanelsLook.ts';
+import { PageView } from './PageView.tsx';
 import { partsFor, sayParts, targetsOf, type Target } from './pageTargets.ts';
 import { pictureIdOf } from './useFace.ts';
 import { useTakeIn } from './useTakeIn.tsx';
@@ -164,98 +165,3 @@ export default function PagePanels({
     </ModalDialog>
   );
 }
-
-function PageView({
-  page,
-  url,
-  parts,
-  others,
-}: {
-  readonly page: BackgroundPage;
-  readonly url: string;
-  /** Where more of the first panel’s size could come from. */
-  readonly others: readonly PagePart[];
-  readonly parts: readonly { readonly number: number; readonly part: PagePart }[];
-}): ReactNode {
-  const stroke = page.widthMm / 160;
-  return (
-    <svg
-      viewBox={`${-stroke} ${-stroke} ${page.widthMm + 2 * stroke} ${page.heightMm + 2 * stroke}`}
-      role="img"
-      aria-label={`The page, with ${parts.length} ${plural(parts.length, 'part')} marked on it`}
-    >
-      <image href={url} width={page.widthMm} height={page.heightMm} preserveAspectRatio="none" />
-      {others.map(({ onPage }, i) => (
-        <rect
-          key={`other ${i}`}
-          x={onPage.xMm}
-          y={onPage.yMm}
-          width={onPage.widthMm}
-          height={onPage.heightMm}
-          strokeWidth={stroke / 2}
-          strokeDasharray={`${2 * stroke} ${2 * stroke}`}
-          className="part"
-        />
-      ))}
-      {parts.map(({ number, part: { onPage, turned } }) => (
-        <g key={number}>
-          <rect
-            x={onPage.xMm}
-            y={onPage.yMm}
-            width={onPage.widthMm}
-            height={onPage.heightMm}
-            strokeWidth={stroke}
-            className="part"
-          />
-          <text
-            x={onPage.xMm + onPage.widthMm / 2}
-            y={onPage.yMm + onPage.heightMm / 2}
-            fontSize={page.widthMm / 14}
-            textAnchor="middle"
-            dominantBaseline="central"
-            strokeWidth={page.widthMm / 60}
-          >
-            {number}
-            {turned ? ' ↻' : ''}
-          </text>
-        </g>
-      ))}
-    </svg>
-  );
-}
-
-const Halves = styled.div`
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 22px;
-  .page {
-    display: grid;
-    place-items: center;
-    min-height: calc(60vh + 24px);
-    padding: 12px;
-    border-radius: 4px;
-    background: ${({ theme }) => theme.colour.slate};
-    color: ${({ theme }) => theme.colour.onSlate};
-    text-align: center;
-  }
-  svg {
-    max-width: 100%;
-    max-height: 60vh;
-    background: ${({ theme }) => theme.colour.white};
-  }
-  .part {
-    fill: none;
-    stroke: ${({ theme }) => theme.colour.plum};
-  }
-  text {
-    fill: ${({ theme }) => theme.colour.plum};
-    stroke: ${({ theme }) => theme.colour.white};
-    paint-order: stroke;
-    font-weight: 700;
-  }
-  .choose {
-    display: grid;
-    align-content: start;
-    gap: 12px;
-  }
-`;
