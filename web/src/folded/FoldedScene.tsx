@@ -1,22 +1,11 @@
 import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import {
-  BackSide,
-  Box3,
-  DirectionalLight,
-  DoubleSide,
-  FrontSide,
-  Matrix4,
-  Vector3,
-  type PerspectiveCamera,
-  type Texture,
-} from 'three';
+import { BackSide, Box3, DirectionalLight, DoubleSide, FrontSide, Matrix4, Vector3, type Texture } from 'three';
 import { useTheme } from 'styled-components';
 import { inSpace, move, type Job, type PaperSide, type Pose, type Shape, type SizePlan } from '@zippy/core';
+import { Eye, FIELD_OF_VIEW_DEG } from './Eye.ts';
 import { panelGeometry } from './panelGeometry.ts';
 import { sideTexture } from './sideTexture.ts';
-
-const FIELD_OF_VIEW_DEG = 26;
 
 export interface FoldedSceneProps {
   readonly size: SizePlan;
@@ -162,38 +151,6 @@ function useLamp(middle: Vector3, reach: number): DirectionalLight {
   }, [lamp, middle, reach]);
   useEffect(() => () => lamp.dispose(), [lamp]);
   return lamp;
-}
-
-/** Looks at the middle of the card from as far away as shows all of it. */
-function Eye({
-  middle,
-  reach,
-  yawDeg,
-  pitchDeg,
-}: {
-  readonly middle: Vector3;
-  readonly reach: number;
-  readonly yawDeg: number;
-  readonly pitchDeg: number;
-}): null {
-  const camera = useThree((s) => s.camera) as PerspectiveCamera;
-  const { width, height } = useThree((s) => s.size);
-  const invalidate = useThree((s) => s.invalidate);
-  useEffect(() => {
-    const narrow = Math.min(1, width / Math.max(1, height));
-    const away = (reach * 0.5) / Math.sin((FIELD_OF_VIEW_DEG * Math.PI) / 360) / narrow;
-    const [yaw, pitch] = [(yawDeg * Math.PI) / 180, (pitchDeg * Math.PI) / 180];
-    camera.position.set(
-      middle.x - away * Math.sin(yaw) * Math.cos(pitch),
-      middle.y + away * Math.sin(pitch),
-      middle.z + away * Math.cos(yaw) * Math.cos(pitch),
-    );
-    // A little under the middle, so that the caption does not cover the card’s foot.
-    camera.lookAt(middle.x, middle.y - reach * 0.03, middle.z);
-    camera.updateProjectionMatrix();
-    invalidate();
-  }, [camera, middle, reach, yawDeg, pitchDeg, width, height, invalidate]);
-  return null;
 }
 
 function toMatrix({ rows: [a, b, c], shift: [x, y, z] }: Pose): Matrix4 {

@@ -7,7 +7,7 @@ import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { useView } from '../../stores/view/index.ts';
 import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
 import { useSides, type StationProps } from '../parts.ts';
-import { DriftBench } from './drift/DriftLab.tsx';
+import { DriftBench } from './drift/DriftBench.tsx';
 import { drawFaceOnBench } from './drawFaceOnBench.ts';
 import { FaceBeside } from './FaceBeside.tsx';
 import { FacePresses } from './FacePresses.tsx';

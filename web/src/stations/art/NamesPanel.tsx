@@ -1,6 +1,5 @@
 import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
-import styled from 'styled-components';
 import { decide, cardRows, fieldsIn, namesTooLarge, plural, rowName, type Job, type NamesPlan } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view/index.ts';
@@ -9,6 +8,7 @@ import { OnOff } from '../../ui/OnOff.tsx';
 import { WordsField } from '../../ui/fields/WordsField.tsx';
 import { PlainButton, Quiet } from '../../ui/buttons.tsx';
 import { Row } from '../../ui/ModalDialog.tsx';
+import { Scroll } from './namesLook.ts';
 
 /** Rows that are drawn at once; a list of thousands is read by its search, not by its scroll. */
 const ROWS_SHOWN = 120;
@@ -163,39 +163,3 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
     </>
   );
 }
-
-const Scroll = styled.div`
-  position: relative;
-  max-height: 220px;
-  overflow: auto;
-  border: 1px solid ${({ theme }) => theme.colour.rule};
-  border-radius: 6px;
-  background: ${({ theme }) => theme.colour.white};
-  font-size: 14px;
-  table {
-    width: 100%;
-    border-collapse: collapse;
-  }
-  th {
-    position: sticky;
-    top: 0;
-    padding: 6px 10px;
-    background: ${({ theme }) => theme.colour.paperShade};
-    text-align: left;
-  }
-  th[data-used] {
-    color: ${({ theme }) => theme.colour.plum};
-    text-decoration: underline;
-  }
-  td {
-    padding: 4px 10px;
-    border-top: 1px solid ${({ theme }) => theme.colour.rule};
-  }
-  tr {
-    cursor: pointer;
-  }
-  tr[aria-current] td {
-    background: ${({ theme }) => theme.colour.ochreWash};
-    font-weight: 700;
-  }
-`;

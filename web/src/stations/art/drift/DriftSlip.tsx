@@ -3,7 +3,7 @@ import { fixed, SPREADS_OF_95 } from '@zippy/core';
 import { Slip } from '../../../slip/Slip.tsx';
 import { spokenOf, type StationProps } from '../../parts.ts';
 import { useFace } from '../useFace.ts';
-import { DriftPanel } from './DriftLab.tsx';
+import { DriftPanel } from './DriftPanel.tsx';
 
 /** What the blade would show of the face on the bench. */
 export function DriftSlip(props: StationProps): ReactNode {
