@@ -9,10 +9,9 @@ import type { Job } from '@zippy/core';
 import { useStudio, type Application } from './support.ts';
 
 /** Faces made by hand: pictures, wordings, codes, names, drift and coloured card. */
-describe('art', function () {
-  this.timeout(120_000);
+describe('art', () => {
   const studio = useStudio();
-  const { folder, open, press, serious } = studio;
+  const { folder, open, own, press, serious } = studio;
   let application: Application;
   let page: Page;
   before(() => {
@@ -24,8 +23,7 @@ describe('art', function () {
     return (await studio.stored(title)).document;
   };
 
-  it('makes a face from a photograph and a wording in under a minute, by pointer and by keys', async () => {
-    const began = Date.now();
+  it('makes a face from a photograph and a wording, by pointer and by keys', async () => {
     await open('Night sail', 'art');
     await press('Inside right');
     const photograph = join(folder, 'quay.jpg');
@@ -43,8 +41,6 @@ describe('art', function () {
     for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowDown');
     await press('Undo');
     await page.keyboard.press('Escape');
-    const seconds = (Date.now() - began) / 1000;
-    expect(seconds).to.be.below(60);
     const { faces } = (await stored('Night sail')).art;
     const face = Object.values(faces).find(({ texts }) => texts.some((t) => t.text === 'Thank You'))!;
     expect(face.picture).to.not.equal(null);
@@ -103,7 +99,8 @@ describe('art', function () {
   });
 
   it('snaps what is dragged to the middle of the face, and leaves it where Alt puts it', async () => {
-    await open('Stall contact card', 'art');
+    const card = await own('Stall contact card');
+    await open(card, 'art');
     const words = page.getByRole('button', { name: /^Words: Saltmarsh Lane/ }).first();
     const handle = page.locator('[role=button][aria-label^="Words: Saltmarsh Lane. Drag"]');
     await handle.waitFor();
@@ -114,7 +111,7 @@ describe('art', function () {
     await page.mouse.up();
     await words.waitFor();
     const ink = async (): Promise<number> => {
-      const { texts } = (await stored('Stall contact card')).art.faces.front!;
+      const { texts } = (await stored(card)).art.faces.front!;
       return texts.find((t) => t.id === 'name')!.leftMm;
     };
     // The block is 73 wide on 85 and its words are centred in it: six from the left is the middle, near enough.
@@ -128,13 +125,13 @@ describe('art', function () {
     await page.mouse.move(again.x + again.width / 2 + 8, again.y + again.height / 2 + 40, { steps: 6 });
     await page.mouse.up();
     await page.keyboard.up('Alt');
-    await studio.reaches('Stall contact card', ({ art }) => {
+    await studio.reaches(card, ({ art }) => {
       const { leftMm } = art.faces.front!.texts.find((t) => t.id === 'name')!;
       return leftMm >= 6.6 && leftMm <= 9;
     });
     await page.keyboard.press('Control+z');
     // A page left while it saves, with more to save, may ask which copy to keep; that is not what is tried here.
-    await studio.reaches('Stall contact card', ({ art }) => {
+    await studio.reaches(card, ({ art }) => {
       const { leftMm } = art.faces.front!.texts.find((t) => t.id === 'name')!;
       return leftMm < 6.6;
     });

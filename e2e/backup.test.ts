@@ -5,8 +5,7 @@ import { expect } from 'chai';
 import { useStudio } from './support.ts';
 
 /** A backup as a maker makes it, and brings it back, in Workshop. */
-describe('backup by press', function () {
-  this.timeout(120_000);
+describe('backup by press', () => {
   const studio = useStudio();
   const { stored } = studio;
 

@@ -5,13 +5,12 @@ import type { Page } from 'playwright-core';
 import { FORMATS, type Job } from '@zippy/core';
 import { Application, openBrowser, openPage, useStudio } from './support.ts';
 
-describe('every format, by keyboard', function () {
-  this.timeout(120_000);
+describe('every format, by keyboard', () => {
   const studio = useStudio();
   let page: Page;
-  before(async () => {
+  beforeEach(async () => {
     ({ page } = studio);
-    await studio.open('Stall contact card', 'size');
+    await studio.open(await studio.own('Stall contact card'), 'size');
   });
 
   const slip = () => page.locator('aside');
@@ -94,8 +93,7 @@ describe('every format, by keyboard', function () {
   });
 });
 
-describe('the card in three dimensions', function () {
-  this.timeout(120_000);
+describe('the card in three dimensions', () => {
   it('is drawn with its art, turned by keys, and shut again', async () => {
     const faults: string[] = [];
     const application = await Application.start();

@@ -11,8 +11,7 @@ import { freePort, openBrowser, openPage, type StoredJob } from './support.ts';
 /** A disk so small that it fills up: memory that is mounted as one, which only root may do. */
 const SIZE_MB = 560;
 
-describe('a full disk', function () {
-  this.timeout(240_000);
+describe('a full disk', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-disk-'));
   const ballast = join(folder, 'ballast');
   let started: Started | null = null;
@@ -20,19 +19,25 @@ describe('a full disk', function () {
   let mounted = false;
   let base: string;
 
-  before(async function () {
+  before(function () {
     mounted = spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${SIZE_MB}m`, 'tmpfs', folder]).status === 0;
     // Elsewhere the same is held by what the server answers to PostgreSQL’s own code for it.
     if (!mounted) return this.skip();
+  });
+  beforeEach(async () => {
     const port = await freePort();
     base = `http://127.0.0.1:${port}`;
     started = new Started(folder, port);
     await started.says(/Ctrl-C stops it/);
   });
-  after(async () => {
-    await browser?.close();
+  afterEach(async () => {
+    rmSync(ballast, { force: true });
     started?.process.kill('SIGTERM');
     await started?.ended();
+    started = null;
+  });
+  after(async () => {
+    await browser?.close();
     if (mounted) execFileSync('umount', [folder]);
     rmdirSync(folder);
   });

@@ -6,10 +6,9 @@ import type { Job } from '@zippy/core';
 import { useStudio, type Application } from './support.ts';
 
 /** What is done with the pointer and in the smaller corners of the page. */
-describe('by hand', function () {
-  this.timeout(120_000);
+describe('by hand', () => {
   const studio = useStudio();
-  const { folder, open, reaches, saved, stored } = studio;
+  const { folder, open, own, reaches, saved, stored } = studio;
   let application: Application;
   let page: Page;
   before(() => {
@@ -26,39 +25,39 @@ describe('by hand', function () {
   };
 
   it('slides the picture with the pointer, within its edges, as one step to undo', async () => {
-    await open('Heron at dawn', 'art');
+    const heron = await own('Heron at dawn');
+    await open(heron, 'art');
     const zoom = page.getByRole('slider', { name: 'Zoom' });
     await zoom.focus();
     // A page of the scale is half its zoom, from 1: three of them make 2.5.
     for (let i = 0; i < 3; i += 1) await page.keyboard.press('PageUp');
-    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture!.zoom === 2.5);
-    const before = (await stored('Heron at dawn')).document.art.faces.front!.picture!;
+    await reaches(heron, (job) => job.art.faces.front!.picture!.zoom === 2.5);
+    const before = (await stored(heron)).document.art.faces.front!.picture!;
     await drag(/^Picture Heron/, -120, 30);
-    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture!.focusX > before.focusX + 0.05);
+    await reaches(heron, (job) => job.art.faces.front!.picture!.focusX > before.focusX + 0.05);
     await drag(/^Picture Heron/, -900, 0);
-    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture!.focusX === 1);
+    await reaches(heron, (job) => job.art.faces.front!.picture!.focusX === 1);
     await page.getByRole('button', { name: 'Undo' }).click();
-    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture!.focusX < 1);
+    await reaches(heron, (job) => job.art.faces.front!.picture!.focusX < 1);
     await page.getByRole('button', { name: 'Undo' }).click();
-    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture!.focusX === before.focusX);
+    await reaches(heron, (job) => job.art.faces.front!.picture!.focusX === before.focusX);
   });
 
   it('fades and greys it, and takes it off and puts it back', async () => {
+    const heron = await own('Heron at dawn');
+    await open(heron, 'art');
     await page.getByRole('slider', { name: 'Fade' }).focus();
     await page.keyboard.press('PageUp');
     await page.locator('aside').getByText('Grey', { exact: true }).click();
-    await reaches(
-      'Heron at dawn',
-      (job) => job.art.faces.front!.picture!.grey && job.art.faces.front!.picture!.fade > 0,
-    );
+    await reaches(heron, (job) => job.art.faces.front!.picture!.grey && job.art.faces.front!.picture!.fade > 0);
     await page.getByRole('button', { name: 'Take it off' }).click();
-    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture === null);
+    await reaches(heron, (job) => job.art.faces.front!.picture === null);
     await page.getByRole('button', { name: 'Place Heron at dawn' }).click();
-    await reaches('Heron at dawn', (job) => job.art.faces.front!.picture !== null);
+    await reaches(heron, (job) => job.art.faces.front!.picture !== null);
   });
 
   it('drags words over safe, says so, and moves them back with one press', async () => {
-    await open('Lantern Regatta supper', 'art');
+    await open(await own('Lantern Regatta supper'), 'art');
     await drag(/^Words: SUPPER ON THE QUAY\. Drag/, 0, -200);
     await page
       .locator('aside')
@@ -75,11 +74,13 @@ describe('by hand', function () {
   it('refuses a file that is no picture with a sentence, and keeps the face', async () => {
     const path = join(folder, 'notes.txt');
     writeFileSync(path, 'buy twine');
+    const supper = await own('Lantern Regatta supper');
+    await open(supper, 'art');
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Another picture …' }).click();
     await (await chooser).setFiles(path);
     await page.getByText(/notes\.txt is not a PNG, JPEG or SVG picture/).waitFor();
-    expect((await stored('Lantern Regatta supper')).document.art.faces.front!.picture!.pictureId).to.equal('regatta');
+    expect((await stored(supper)).document.art.faces.front!.picture!.pictureId).to.equal('regatta');
   });
 
   it('measures in inches and back without changing the card', async () => {

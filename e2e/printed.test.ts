@@ -9,8 +9,7 @@ import { openBrowser, useStudio, type StoredJob } from './support.ts';
 const PPI = 150;
 
 /** What this browser draws of a sheet is what poppler draws of its PDF, for every job of the demo. */
-describe('sheets on the screen and on paper', function () {
-  this.timeout(240_000);
+describe('sheets on the screen and on paper', () => {
   const studio = useStudio();
   const { folder } = studio;
 

@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect } from 'chai';
 import { fork, type ChildProcess } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -152,9 +153,12 @@ export class Studio {
   application!: Application;
   page!: Page;
   private browser!: Browser;
+  private demo: readonly Job[] = [];
+  private copies = 0;
 
   readonly start = async (): Promise<void> => {
     this.application = await Application.start();
+    this.demo = (await this.ask<{ jobs: readonly StoredJob[] }>('jobs')).jobs.map(({ document }) => document);
     this.browser = await openBrowser();
     this.page = await openPage(this.browser, this.faults);
   };
@@ -167,6 +171,19 @@ export class Studio {
 
   readonly ask = async <T>(path: string): Promise<T> =>
     (await (await fetch(`${this.application.url}/api/${path}`)).json()) as T;
+
+  /** A job of a test’s own, as the demo’s is before anybody changed it. @returns its title */
+  readonly own = async (title: string): Promise<string> => {
+    const document = this.demo.find(({ brief }) => brief.title === title)!;
+    const copy = { ...document, brief: { ...document.brief, title: `${title}, copy ${(this.copies += 1)}` } };
+    const response = await fetch(`${this.application.url}/api/jobs`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ id: randomUUID(), document: copy }),
+    });
+    expect(response.status).to.equal(201);
+    return copy.brief.title;
+  };
 
   /** A job as the server has it. */
   readonly stored = async (title: string): Promise<StoredJob> => {

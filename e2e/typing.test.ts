@@ -4,8 +4,7 @@ import type { Locator, Page } from 'playwright-core';
 import { useStudio } from './support.ts';
 
 /** What hands type and press is what is kept, and nothing else happens. */
-describe('what hands do', function () {
-  this.timeout(240_000);
+describe('what hands do', () => {
   const studio = useStudio();
   const { open, press, reaches, stored } = studio;
   let page: Page;

@@ -7,8 +7,7 @@ import { readJobFile } from '@zippy/core/job-file';
 import { loadFonts, readPicture } from '@zippy/server/exports';
 import { useStudio, type Application } from './support.ts';
 
-describe('every view', function () {
-  this.timeout(120_000);
+describe('every view', () => {
   const studio = useStudio();
   const { open, serious } = studio;
   let application: Application;

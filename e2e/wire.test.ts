@@ -4,8 +4,7 @@ import { STATIONS } from '@zippy/core';
 import { useStudio } from './support.ts';
 
 /** What travels before something is seen, counted as a browser takes it: in the smallest form that is offered. */
-describe('the first load', function () {
-  this.timeout(60_000);
+describe('the first load', () => {
   const studio = useStudio();
 
   const get = (

@@ -1,11 +1,13 @@
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensurePackages } from './packages.mjs';
 import { root } from './root.mjs';
 
-/** Everything that must hold, on a machine where nothing was installed by hand. */
+/**
+ * Everything that must hold, on a machine where nothing was installed by hand.
+ * `npm test -- e2e server` runs these suites alone, `npm test -- e2e/art.test.ts` that file alone.
+ */
 ensurePackages();
 const { ensureDebian } = await import('./debian.mjs');
 ensureDebian([
@@ -19,60 +21,91 @@ ensureDebian([
   'ghostscript',
 ]);
 const { buildWeb } = await import('./buildWeb.mjs');
+const { LANES, runInLanes } = await import('./lanes.mjs');
 const { startCluster } = await import('./postgres.mjs');
+const { default: pg } = await import('pg');
 
 const only = process.argv.slice(2);
+const asked = (suite, files = []) =>
+  only.length === 0 || only.some((one) => one === suite || files.some((file) => file.endsWith(one)));
 const scratch = mkdtempSync(join(tmpdir(), 'zippy-test-'));
-const tally = join(scratch, 'tally');
 let [passed, failed] = [0, 0];
-const count = (ok) => (ok ? (passed += 1) : (failed += 1));
 
-function check(name, args) {
-  if (only.length > 0 && !only.includes(name)) return;
-  console.log(`\n${name}`);
-  const { status } = spawnSync(process.execPath, args, { cwd: root('.'), stdio: ['ignore', 'inherit', 'inherit'] });
-  count(status === 0);
-}
+/** Files of tests of a suite, the largest first. */
+const filesOf = (suite) =>
+  readdirSync(root(suite), { recursive: true })
+    .filter((file) => file.endsWith('.test.ts'))
+    .map((file) => `${suite}/${file}`)
+    .filter((file) => only.length === 0 || only.includes(suite.split('/')[0]) || only.some((one) => file.endsWith(one)))
+    .sort((a, b) => statSync(root(b)).size - statSync(root(a)).size);
 
-function mocha(name, files, env) {
-  if (only.length > 0 && !only.includes(name)) return;
-  console.log(`\n${name}`);
-  rmSync(tally, { force: true });
-  const { status } = spawnSync(process.execPath, ['--import', 'tsx', root('node_modules/mocha/bin/mocha.js'), files], {
-    cwd: root('.'),
-    env: { ...process.env, ...env, TALLY: tally, NODE_ENV: 'test' },
-    stdio: ['ignore', 'inherit', 'inherit'],
+/** Files dealt out to `hands` of about the same size. */
+const dealt = (files, hands) =>
+  Array.from({ length: hands }, (_, hand) => files.filter((_file, i) => i % hands === hand)).filter(
+    (some) => some.length > 0,
+  );
+
+const check = (name, args) => (asked(name) ? [{ name, args, cwd: root('.'), env: () => process.env }] : []);
+
+/** Tests in a process of their own, and in a database of their own where they want one. */
+function mocha(name, files, { database = false, flags = [] } = {}) {
+  if (files.length === 0) return [];
+  const own = join(scratch, name.replaceAll(/[^\w.]+/g, '-'));
+  const tally = `${own}.tally`;
+  const env = async (lane) => ({
+    ...{ ...process.env, TALLY: tally, NODE_ENV: 'test' },
+    // What the worker keeps of its own accord goes with the rest.
+    ...(database ? { DATABASE_URL: await emptyDatabase(clusters[lane]), ZIPPY_BACKUPS: `${own}-backups` } : {}),
   });
-  const runs = existsSync(tally)
-    ? readFileSync(tally, 'utf8')
-        .trim()
-        .split('\n')
-        .map((line) => JSON.parse(line))
-    : [];
-  for (const run of runs) {
-    passed += run.passes;
-    failed += run.failures;
-  }
-  // A run that broke off before its report counts as a failure of its own.
-  if (status !== 0 && runs.every((run) => run.failures === 0)) failed += 1;
+  const args = ['--import', 'tsx', root('node_modules/mocha/bin/mocha.js'), ...flags, ...files];
+  return [{ name, args, cwd: root('.'), env, tally }];
 }
 
-check('types', [root('node_modules/typescript/bin/tsc'), '-p', 'tsconfig.json']);
-check('lint', [root('node_modules/eslint/bin/eslint.js'), '.', '--max-warnings', '0']);
-check('format', [root('node_modules/prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']);
-mocha('core', 'core/test/**/*.test.ts', {});
-mocha('web', 'web/test/**/*.test.ts', {});
-mocha('cli', 'cli/test/**/*.test.ts', {});
-const cluster = await startCluster(join(scratch, 'postgres'));
-// What the worker keeps of its own accord goes with the rest.
-const env = { DATABASE_URL: cluster.url, ZIPPY_BACKUPS: join(scratch, 'backups') };
+let databases = 0;
+async function emptyDatabase({ url }) {
+  const name = `test_${(databases += 1)}`;
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await client.query(`create database ${name}`);
+  await client.end();
+  return url.replace(/[^/]*$/, name);
+}
+
+function count({ tally }, status) {
+  if (!tally) return status === 0 ? (passed += 1) : (failed += 1);
+  const run = existsSync(tally) ? JSON.parse(readFileSync(tally, 'utf8')) : { passes: 0, failures: 0 };
+  passed += run.passes;
+  failed += run.failures;
+  // A run that broke off before its report counts as a failure of its own.
+  return status !== 0 && run.failures === 0 ? (failed += 1) : failed;
+}
+
+// A cluster a lane, so that none waits for another's connections; one after the other, since each looks for a free port.
+const clusters = [];
 try {
-  mocha('server', 'server/test/**/*.test.ts', env);
-  if (only.length === 0 || only.includes('e2e')) buildWeb();
-  mocha('e2e', 'e2e/**/*.test.ts', env);
+  for (let lane = 0; lane < LANES; lane += 1) clusters.push(await startCluster(join(scratch, `postgres-${lane}`)));
+  const e2e = filesOf('e2e');
+  if (e2e.length > 0) buildWeb();
+  const server = dealt(filesOf('server/test'), 6);
+  const core = dealt(filesOf('core/test'), 4);
+  const tasks = [
+    ...e2e.flatMap((file) =>
+      mocha(file, [file], { database: true, flags: ['--require', root('scripts/shuffle.cjs')] }),
+    ),
+    ...server.flatMap((files, i) => mocha(`server ${i + 1} of ${server.length}`, files, { database: true })),
+    ...core.flatMap((files, i) => mocha(`core ${i + 1} of ${core.length}`, files)),
+    ...mocha('cli', filesOf('cli/test')),
+    ...check('lint', [root('node_modules/eslint/bin/eslint.js'), '.', '--max-warnings', '0']),
+    ...check('types', [root('node_modules/typescript/bin/tsc'), '-p', 'tsconfig.json']),
+    ...check('format', [root('node_modules/prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']),
+    ...mocha('web', filesOf('web/test')),
+  ];
+  await runInLanes(tasks, count);
 } finally {
-  await cluster.stop();
-  rmSync(cluster.home, { recursive: true, force: true });
+  for (const cluster of clusters) {
+    await cluster.stop();
+    rmSync(cluster.home, { recursive: true, force: true });
+  }
   rmSync(scratch, { recursive: true, force: true });
 }
 console.log(`\n${passed} passed, ${failed} failed`);

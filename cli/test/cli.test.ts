@@ -16,8 +16,7 @@ const zippy = (...args: readonly string[]) => {
   return { status, stdout, stderr: stderr.trim() };
 };
 
-describe('zippy', function () {
-  this.timeout(60_000);
+describe('zippy', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-cli-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
   const file = (name: string, job: unknown): string => {

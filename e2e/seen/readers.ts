@@ -18,11 +18,11 @@ export class Readers {
     return path;
   }
 
-  /** A page as poppler draws it. */
+  /** A page as poppler draws it, not packed: packing takes longer than drawing. */
   pdfPage(pdf: Buffer, page = 1): Buffer {
     return execFileSync(
       'pdftoppm',
-      ['-r', String(2 * PPI), '-f', String(page), '-l', String(page), '-png', this.kept(pdf, 'pdf')],
+      ['-r', String(2 * PPI), '-f', String(page), '-l', String(page), this.kept(pdf, 'pdf')],
       { maxBuffer: 1e9 },
     );
   }
@@ -99,26 +99,58 @@ export interface Region {
   readonly turns?: number;
 }
 
+type Raw = { readonly data: Buffer; readonly info: { readonly width: number; readonly height: number } };
+
+/** Pages that were unpacked: every card of a sheet is cut from the same one. */
+const unpacked = new WeakMap<Buffer, Promise<Raw>>();
+
+function pixelsOf(png: Buffer): Promise<Raw> {
+  const known = unpacked.get(png);
+  if (known) return known;
+  const found = plainPixels(png) ?? unpack(png);
+  unpacked.set(png, found);
+  return found;
+}
+
+const unpack = (png: Buffer): Promise<Raw> =>
+  sharp(png)
+    .flatten({ background: '#ffffff' })
+    .removeAlpha()
+    .toColourspace('srgb')
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+
+/** What poppler writes by itself. Source: Netpbm, “PPM Format Specification”: P6, width, height, 255, then the pixels. */
+function plainPixels(bytes: Buffer): Promise<Raw> | null {
+  const head = /^P6\s+(\d+)\s+(\d+)\s+255\s/.exec(bytes.subarray(0, 40).toString('latin1'));
+  if (!head) return null;
+  const [width, height] = [Number(head[1]), Number(head[2])];
+  const data = bytes.subarray(head[0].length);
+  if (data.length !== 3 * width * height) throw new Error(`plainPixels: ${data.length} bytes of ${width} × ${height}`);
+  return Promise.resolve({ data, info: { width, height } });
+}
+
+const again = ({ data, info: { width, height } }: Raw) => sharp(data, { raw: { width, height, channels: 3 } });
+
 /** A page’s region, upright, at the fineness at which pictures are compared. */
 export async function cut(png: Buffer, { page, box, turns = 0 }: Region): Promise<Pixels> {
-  const flat = await sharp(png).flatten({ background: '#ffffff' }).removeAlpha().toColourspace('srgb').png().toBuffer();
-  const { width, height } = await sharp(flat).metadata();
-  const [perX, perY] = [width / page.widthMm, height / page.heightMm];
-  const part = await sharp(flat)
+  const whole = await pixelsOf(png);
+  const [perX, perY] = [whole.info.width / page.widthMm, whole.info.height / page.heightMm];
+  const part = await again(whole)
     .extract({
       left: Math.round(box.xMm * perX),
       top: Math.round(box.yMm * perY),
       width: Math.round(box.widthMm * perX),
       height: Math.round(box.heightMm * perY),
     })
-    .png()
-    .toBuffer();
-  const upright = await sharp(part)
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const upright = await again(part)
     .rotate(90 * turns)
-    .png()
-    .toBuffer();
+    .raw()
+    .toBuffer({ resolveWithObject: true });
   const [wide, high] = turns % 2 === 0 ? [box.widthMm, box.heightMm] : [box.heightMm, box.widthMm];
-  const { data, info } = await sharp(upright)
+  const { data, info } = await again(upright)
     .resize(Math.round(wide * PX_PER_MM), Math.round(high * PX_PER_MM), { fit: 'fill' })
     .toColourspace('srgb')
     .raw()

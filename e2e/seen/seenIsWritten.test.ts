@@ -66,8 +66,7 @@ interface Read {
   readonly white: Buffer | null;
 }
 
-describe('what is seen is what is written', function () {
-  this.timeout(240_000);
+describe('what is seen is what is written', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-seen-'));
   const readers = new Readers(folder);
   let browser: Browser;

@@ -15,8 +15,7 @@ interface Answer {
   readonly body: Record<string, unknown> & { readonly message: string; readonly field: string | null };
 }
 
-describe('the API', function () {
-  this.timeout(60_000);
+describe('the API', () => {
   const serving = new Serving();
 
   const call = async (

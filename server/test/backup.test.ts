@@ -110,8 +110,7 @@ const drawing = (width: number): Buffer =>
 const titled = (title: string): Job => newJob(title, workshop);
 const sha = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
 
-describe('backup and restore', function () {
-  this.timeout(120_000);
+describe('backup and restore', () => {
   const serving = new Serving();
   let other: Awaited<ReturnType<typeof otherDatabase>>;
   beforeEach(async () => (other = await otherDatabase(serving.pool)));

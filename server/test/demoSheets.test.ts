@@ -16,8 +16,7 @@ const PPI = 150;
 const PX_PER_MM = PPI / 25.4;
 
 /** Every sheet of the demo as poppler draws its PDF, and as the writer of the screen draws it. */
-describe('sheets of the demo', function () {
-  this.timeout(240_000);
+describe('sheets of the demo', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-demo-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 

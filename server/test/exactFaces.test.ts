@@ -5,8 +5,7 @@ import { decide, changeJob, newJob, type PixelQuestion } from '@zippy/core';
 import { exportFiles, ExportRefused, loadFonts, type ExportFile } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
-describe('faces in exact pixels', function () {
-  this.timeout(120_000);
+describe('faces in exact pixels', () => {
   const job = changeJob(newJob('Print house', workshop), [
     decide((job) => job.size.format, 'sideFold'),
     decide((job) => job.size.finishedWidthMm, 40),

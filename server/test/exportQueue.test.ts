@@ -8,8 +8,7 @@ import { doExport, takeOver } from '../src/workExports.ts';
 import { Serving } from './serving.ts';
 import { workshop } from './support.ts';
 
-describe('work that is queued', function () {
-  this.timeout(60_000);
+describe('work that is queued', () => {
   const serving = new Serving();
 
   /** Work that stands in the table alone, as if its worker had died so many seconds after it was last heard of. */

@@ -18,8 +18,7 @@ interface Pixels {
   readonly heightPx: number;
 }
 
-describe('the sheets as PDF', function () {
-  this.timeout(120_000);
+describe('the sheets as PDF', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-pdf-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 

@@ -12,8 +12,7 @@ import { HOME_STUDIO_ID } from '../src/studio.ts';
 import { Serving } from './serving.ts';
 import { workshop } from './support.ts';
 
-describe('what is old and of no use any more', function () {
-  this.timeout(60_000);
+describe('what is old and of no use any more', () => {
   const serving = new Serving();
 
   /** A job whose revisions were saved so many days ago, in the order of their versions. */

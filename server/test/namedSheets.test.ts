@@ -12,8 +12,7 @@ import { planOf, workshop } from './support.ts';
 const guest = (i: number): string =>
   `Guest ${['Ebb', 'Flow', 'Spring', 'Neap'][i % 4]} ${String(i + 1).padStart(4, '0')}`;
 
-describe('sheets with names', function () {
-  this.timeout(240_000);
+describe('sheets with names', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-names-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 

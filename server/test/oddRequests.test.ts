@@ -18,8 +18,7 @@ interface Asked {
   readonly body: string | undefined;
 }
 
-describe('odd requests', function () {
-  this.timeout(300_000);
+describe('odd requests', () => {
   const serving = new Serving();
 
   async function answer({ method, path, headers, body }: Asked): Promise<{ status: number; text: string }> {

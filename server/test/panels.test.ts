@@ -27,8 +27,7 @@ async function tellingPage(): Promise<Buffer> {
     .toBuffer();
 }
 
-describe('sheets of printed panels', function () {
-  this.timeout(120_000);
+describe('sheets of printed panels', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-panels-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 

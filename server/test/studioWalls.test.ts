@@ -24,8 +24,7 @@ const TABLES = [
   ...THING_NAMES,
 ];
 
-describe('two studios in one database', function () {
-  this.timeout(60_000);
+describe('two studios in one database', () => {
   // The neighbour leaves before the database is closed.
   after(async () => {
     server.closeAllConnections();

@@ -48,8 +48,7 @@ print(json.dumps(dict(units=document.header['$INSUNITS'], figures=figures)))`;
   >;
 }
 
-describe('templates', function () {
-  this.timeout(120_000);
+describe('templates', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-template-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
   const write = async (plan: Plan, job: Job, what: ExportWhat, format: ExportFormat): Promise<readonly ExportFile[]> =>

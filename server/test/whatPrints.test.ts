@@ -34,8 +34,7 @@ const PX_PER_MM = PPI / 25.4;
 type Rgb = readonly [number, number, number];
 
 /** Written files, read again by poppler, ghostscript, qpdf and a rasteriser. */
-describe('what prints', function () {
-  this.timeout(240_000);
+describe('what prints', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-prints-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
 

@@ -79,8 +79,7 @@ const shops: fc.Arbitrary<StoredWorkshop> = fc
 const rowsOf = async (pool: pg.Pool, table: string): Promise<readonly Record<string, unknown>[]> =>
   (await pool.query<Record<string, unknown>>(`select * from ${table} order by place`)).rows;
 
-describe('a workshop in rows', function () {
-  this.timeout(120_000);
+describe('a workshop in rows', () => {
   const serving = new Serving();
   let other: Awaited<ReturnType<typeof otherDatabase>>;
   beforeEach(async () => (other = await otherDatabase(serving.pool)));

@@ -39,8 +39,7 @@ const order = (
   ...part,
 });
 
-describe('planMixed', function () {
-  this.timeout(120_000);
+describe('planMixed', () => {
   let solve: SolveProgramme;
   before(async () => {
     solve = fromHighs(await highsLoader());

@@ -9,8 +9,7 @@ import { evenSides } from '../../src/ground/geometry/box.ts';
 import { separable } from '../separable.ts';
 import { runs } from '../runs.ts';
 
-describe('planShared', function () {
-  this.timeout(120_000);
+describe('planShared', () => {
   let solve: SolveProgramme;
   before(async () => {
     solve = fromHighs(await highsLoader());
