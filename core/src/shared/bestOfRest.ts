@@ -2,6 +2,7 @@ import { remainders } from '../stations/sheet/layout/guillotine.ts';
 import { layoutFrom, type CutPoints } from './bestLayout.ts';
 import type { Layout, Lying } from './types.ts';
 
+/** Prices add up in doubles; what differs by less is the same. */
 const SLIGHT = 1e-12;
 
 /**

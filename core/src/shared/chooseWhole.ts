@@ -1,4 +1,4 @@
-import { limitsOf, programme } from './programme.ts';
+import { limitsOf, programme, SLIGHT } from './programme.ts';
 import type { Column, MixedOrder, SolveProgramme, Used } from './types.ts';
 
 export interface Choosing {
@@ -16,7 +16,6 @@ export interface Choosing {
 
 /** Layouts handed to the integer programme: more take longer, and seldom find what fewer do not. */
 const MOST_CHOSEN = 60;
-const SLIGHT = 1e-7;
 
 /**
  * Whole numbers of known layouts that meet the order at a cost of use, if the integer programme finds any. A layout whose

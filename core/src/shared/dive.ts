@@ -1,4 +1,4 @@
-import { programme } from './programme.ts';
+import { programme, SLIGHT } from './programme.ts';
 import type { Column, MixedOrder, SolveProgramme, Used } from './types.ts';
 
 export interface Diving {
@@ -19,8 +19,6 @@ export interface Diving {
 
 /** Rounds of pricing before one layout of the rest is settled. */
 const ROUNDS = 8;
-/** A layout used less than this by the relaxed rest is not settled first. */
-const SLIGHT = 1e-7;
 
 /**
  * A whole plan by settling one layout after another: the whole sheets of the relaxed plan first; then the programme is

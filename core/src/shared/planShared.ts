@@ -6,7 +6,7 @@ import { bestOfRest } from './bestOfRest.ts';
 import { chooseWhole } from './chooseWhole.ts';
 import { dive } from './dive.ts';
 import { greedyLayout } from './greedyLayout.ts';
-import { limitsOf, programme } from './programme.ts';
+import { limitsOf, programme, SLIGHT } from './programme.ts';
 import type {
   Column,
   SharedAnswer,
@@ -43,7 +43,6 @@ const SWAYED = { times: 40, by: 0.05 } as const;
 const REST_PLACES = 60;
 /** Fillings tried for what the rounded programme leaves over. */
 const TRIES = 60;
-const SLIGHT = 1e-7;
 
 /**
  * The fewest sheets of one size for pieces of several kinds.

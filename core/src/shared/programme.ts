@@ -1,5 +1,8 @@
 import type { Column, MixedOrder, Programme } from './types.ts';
 
+/** Sheets, and parts of one: a solver’s doubles stray by less, and nothing that is counted is so little. */
+export const SLIGHT = 1e-7;
+
 /** Sheets that may run out, in the order of their rows in the programme. */
 export const limitsOf = ({ sheets }: MixedOrder): readonly { readonly sheet: number; readonly most: number }[] =>
   sheets.flatMap(({ most }, sheet) => (most === null ? [] : [{ sheet, most }]));

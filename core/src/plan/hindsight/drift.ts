@@ -20,7 +20,7 @@ import { tryOut } from '../../stations/sheet/layout/tryOut.ts';
 
 /** A border narrower than this shows half a millimetre of drift as a sixth of itself, whoever cuts. */
 const THIN_BORDER_MM = 3;
-/** Up to this share of cards an uneven border that is wide is let pass. */
+/** Up to this share of cards an uneven border that is wide is let pass. Our starting value. */
 const SEEN_BORDER_SHARE = 0.1;
 /** No border is asked to be wider. */
 const MOST_BORDER_MM = 15;

@@ -63,7 +63,7 @@ export function landings(line: StraightCrease, blank: Blank, board: Board): read
   });
 }
 
-/** A crease this far off shows as panels that do not match. */
+/** A crease this far off shows as panels that do not match. Our starting value: what an eye sees along an edge. */
 export const ERROR_SHOWN_MM = 0.25;
 
 /** The least that any choice of edges leaves, at its worst line. */

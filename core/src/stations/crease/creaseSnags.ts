@@ -16,6 +16,7 @@ import type { FriendlySize } from './boardFriendly.ts';
 import { ERROR_SHOWN_MM, worstErrorMm } from './creaseLines.ts';
 import type { CreaseLine } from './types.ts';
 
+/** From this much off a card no longer goes into the envelope that it was sized for. Our starting value. */
 const ERROR_BAD_MM = 1;
 
 export interface CreaseFindings {

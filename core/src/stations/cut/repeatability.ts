@@ -1,7 +1,10 @@
 import type { Trimmer, TrimmerKind } from '../../workshop/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 
-/** One standard deviation of where a cut lands, for tools nobody has measured yet; a maker’s own replaces it. */
+/**
+ * One standard deviation of where a cut lands, mm, for tools nobody has measured yet. Our starting values; a maker’s own,
+ * typed with the tool in Workshop, replaces them.
+ */
 const USUAL_MM: Readonly<Record<TrimmerKind, Mm>> = {
   sliding: 0.35,
   lever: 0.3,

@@ -270,5 +270,7 @@ export const layersThicknessMm = (pieces: readonly LayerPiece[]): Mm =>
     0,
   );
 
-/** A fold pressed flat with a bone keeps about this much of its spring: between 1.0 burnished and 1.5 not. */
+/**
+ * Thickness of a fold ÷ that of its sheets, pressed flat with a bone: between 1.0 burnished and 1.5 not. Our starting value.
+ */
 export const FOLD_SPRING = 1.25;

@@ -43,6 +43,7 @@ export interface SizePlan extends StationPlan {
 
 /** Where between flat and folded a step is looked at for panels passing through each other. */
 const LOOKED_AT = [0.15, 0.35, 0.55, 0.75, 0.95];
+/** Card gives by this much before panels that touch on the way count as jammed. Our starting value: half a stout caliper. */
 const GIVE_MM = 0.2;
 
 /**

@@ -10,14 +10,15 @@ export interface Pressing {
   readonly why: string;
 }
 
-/** From this weight a bare fold cracks more often than it holds. */
+/** From this weight, gsm, a bare fold cracks more often than it holds. Our starting value. */
 export const SCORE_FROM_GSM = 170;
-/** Board above this caliper wants one pass more, whatever the school. */
+/** Board above this caliper, µm, wants one pass more, whatever the school. Our starting value. */
 const THICK_MICRON = 350;
 
 /**
  * Two schools of pressure: thick matte board cracks when under-pressed, so it is pressed firmly three
- * times; a glossy skin splits under that, so it gets two gentle passes. The coating decides unless the maker does.
+ * times; a glossy skin splits under that, so it gets two gentle passes. The coating decides unless the maker does, at
+ * Crease. Passes and tip widths, in calipers, are our starting values.
  */
 export function pressing(coating: Coating, caliper: Micron, chosen: CreaseChoice['pressure']): Pressing {
   const skin = coating === 'gloss' || coating === 'pearl';

@@ -16,13 +16,13 @@ import { boxOf, isWholeOnFace, type FacePlan, type LaidItem } from '../faces/ite
 import { TEST_PRINT } from './testPrint.ts';
 import { SMALLEST_PT } from '../words/smallestType.ts';
 
-/** A square of a code smaller than this is lost between a printer’s dots and a telephone’s. */
+/** A square of a code smaller than this is lost between a printer’s dots and a telephone’s. Our starting value. */
 export const SMALLEST_MODULE_MM = 0.4;
-/** Readers want this much between dark and light; words can do with less. */
+/** Ratios of luminance: readers of codes want this much; words take what WCAG 2.2, 1.4.3, asks of large ones. */
 const CONTRAST = { code: 4, words: 3 } as const;
-/** Rules thinner than this break up: dark on light, and left out of a dark ground. */
+/** Rules thinner than this break up: dark on light, and left out of a dark ground. Our starting values. */
 const HAIRLINE_PT = { dark: 0.25, reversed: 0.5 } as const;
-/** Darker than this a ground is a solid: words are reversed out of it, and its ink wants a test print. */
+/** Relative luminance (WCAG 2.2) under which a ground is a solid: words are reversed out of it, its ink wants a test print. */
 const DARK = 0.18;
 
 /** What could go wrong between this face’s art and a real printer and trimmer. */

@@ -34,9 +34,9 @@ export interface Fault {
   readonly byMm: Mm;
 }
 
-/** A band that is off by more than this share of its width is seen to be uneven. */
+/** A band that is off by more than this share of its width is seen to be uneven. Our starting value. */
 export const BAND_SHARE = 0.2;
-/** A white line thinner than this is not seen. */
+/** A white line thinner than this is not seen. Our starting value: a twentieth of a millimetre, at arm’s length under a minute of arc. */
 const SEEN_MM = 0.05;
 /** Just outside an edge, where a fold has more card and a cut has none. */
 const OUTSIDE_MM = 0.2;

@@ -1,4 +1,4 @@
-import type { Box } from '../../../ground/geometry/types.ts';
+import { TOLERANCE_MM, type Box } from '../../../ground/geometry/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 
 export const EDGES = ['left', 'right', 'top', 'bottom'] as const;
@@ -25,15 +25,13 @@ export const reachOf = (box: Box, trim: Box): Readonly<Record<FaceEdge, Mm>> => 
 export function edgeReaches(box: Box, trim: Box, bleed: Box): Readonly<Record<FaceEdge, EdgeReach>> {
   const [own, wanted] = [reachOf(box, trim), reachOf(bleed, trim)];
   const of = (edge: FaceEdge): EdgeReach =>
-    own[edge] >= wanted[edge] - SAME_MM
+    own[edge] >= wanted[edge] - TOLERANCE_MM
       ? 'bled'
-      : own[edge] < -TOUCHES_MM || wanted[edge] < SAME_MM
+      : own[edge] < -TOUCHES_MM || wanted[edge] < TOLERANCE_MM
         ? 'inside'
         : 'short';
   return { left: of('left'), right: of('right'), top: of('top'), bottom: of('bottom') };
 }
-
-const SAME_MM = 1e-6;
 
 export const shortEdges = (box: Box, trim: Box, bleed: Box): readonly FaceEdge[] => {
   const reaches = edgeReaches(box, trim, bleed);

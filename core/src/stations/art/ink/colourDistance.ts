@@ -32,7 +32,7 @@ tell({
 /** How far two colours are apart to the eye. Source: CIE 142-2001, CIEDE2000 */
 export const colourDistance: (a: Colour, b: Colour) => number = differenceCiede2000();
 
-/** A stock farther than this from white changes what is printed on it. */
+/** ΔE00 from white from which a stock changes what is printed on it. Our starting value. */
 const COLOURED_FROM = 10;
 
 export const isColoured = (stock: Colour): boolean => colourDistance(stock, '#ffffff') > COLOURED_FROM;

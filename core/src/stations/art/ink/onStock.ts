@@ -8,11 +8,11 @@ import type { Colour } from '../../../ground/scene/types.ts';
 import { printedOn } from './colour.ts';
 import { colourDistance, isColoured } from './colourDistance.ts';
 
-/** Nearer than this to the stock a colour is the stock’s own, and is left bare. */
+/** ΔE00: nearer than this to the stock a colour is the stock’s own, and is left bare. Our starting value. */
 export const BARE_WITHIN = 3;
-/** An ink that moves the stock’s colour by less is not seen on it. */
+/** ΔE00: an ink that moves the stock’s colour by less is not seen on it. Our starting value. */
 const UNSEEN_WITHIN = 6;
-/** An ink that comes out farther than this from what was asked is another colour. */
+/** ΔE00: an ink that comes out farther than this from what was asked is another colour. Our starting value. */
 const SHIFTED_FROM = 15;
 
 export type Fate = 'bare' | 'shows' | 'shifts' | 'vanishes';

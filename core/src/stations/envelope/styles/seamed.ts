@@ -3,15 +3,15 @@ import type { Point } from '../../../ground/geometry/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import type { EnvelopeBlank, EnvelopeSize } from './types.ts';
 
-/** Glue stays this far off an edge, so that none squeezes out. */
+/** Glue stays this far off an edge, so that none squeezes out. Our starting value. */
 export const GLUE_INSET_MM = 3;
-/** The back panel is this much narrower on each side, so that it never shows past the front. */
+/** The back panel is this much narrower on each side, so that it never shows past the front. Our starting value. */
 const BACK_EASE_MM = 0.75;
 /** Seams lean in at their ends so that no corner catches when they fold. */
 const SEAM_LEAN = Math.tan((15 * Math.PI) / 180);
-/** How far the back stops short of the opening, so that fingers find the card. */
+/** How far the back stops short of the opening, so that fingers find the card. Our starting value. */
 export const THROAT_MM = 10;
-/** The flap must reach the back by this much past the throat to be glued down. */
+/** The flap must reach the back by this much past the throat to be glued down. Our starting value. */
 export const FLAP_HOLD_MM = 15;
 
 /** How the flap narrows from its fold to its tip, on each side. */

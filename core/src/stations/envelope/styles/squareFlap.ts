@@ -3,7 +3,10 @@ import type { EnvelopeStyle } from './types.ts';
 
 /** A straight flap has no lean to clear the folds, so it is a little narrower all the way. */
 const FLAP = { lean: 0, inMm: 1 };
-/** Deep enough to be seen as a square flap, and short of where the back’s own fold would show through it. */
+/**
+ * Share of the height: deep enough to be seen as a square flap, and short of where the back’s own fold would show through.
+ * Our starting value, editable at Envelope.
+ */
 const FLAP_SHARE = 0.6;
 
 export const squareFlap: EnvelopeStyle = {

@@ -7,7 +7,7 @@ import { foldsUpright } from '../../size/folds.ts';
 import type { OpenCard } from '../../size/openCard.ts';
 import type { LayOutQuestion } from './layOut.ts';
 
-/** A stock lighter than this, of the one chosen, is another kind of card. */
+/** Weight ÷ that of the stock chosen, under which another is another kind of card. Our starting value. */
 export const LIGHTEST_SHARE = 0.75;
 
 /** What a job asks of a sheet. */

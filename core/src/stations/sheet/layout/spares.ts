@@ -1,5 +1,9 @@
-/** A shop that has logged nothing yet is taken to spoil one card in twenty-five, with little certainty. */
+/**
+ * Cards: a shop that has logged nothing yet is taken to spoil one in twenty-five, with little certainty. Our starting value;
+ * every run that is counted at the bench outweighs it.
+ */
 const PRIOR = { spoiled: 1, good: 24 } as const;
+/** Probability that the run comes out with as many good cards as are wanted. Our starting value; spares are editable at Sheet. */
 export const SURE_ENOUGH = 0.95;
 
 /**

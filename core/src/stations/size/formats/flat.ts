@@ -2,7 +2,7 @@ import { form, outer, strip } from './parts/strip.ts';
 import { stringHole } from './parts/stringHole.ts';
 import type { Format } from './types.ts';
 
-/** From the top edge to the hole: nearer, card tears out. */
+/** From the top edge to the hole: nearer, card tears out. Our starting value. */
 const HOLE_IN_MM = 5;
 
 export const flat: Format = {

@@ -4,7 +4,7 @@ import { shapeOutline } from './shapes.ts';
 import type { FormatOptions } from '../../../../job/format.ts';
 import type { Finish } from '../types.ts';
 
-/** A hinge should be at least this share of the shape’s extent, or the card swings and tears. */
+/** A hinge should be at least this share of the shape’s extent, or the card swings and tears. Our starting value. */
 export const LEAST_HINGE_SHARE = 1 / 3;
 /** Sets the hinge a little past the least, so that a knife’s slip does not undo it. */
 const SOUND_HINGE_SHARE = 0.38;
