@@ -61,6 +61,7 @@ describe('every format, by keyboard', () => {
 
   it('keeps a length that cannot be, says why, and offers one that can', async () => {
     await choose('Gate fold');
+    await measure('Finished height', '100');
     await measure('Gap between the doors', '12');
     await measure('Finished width', '3 1/2 in');
     await measure('Gap between the doors', '9 in');

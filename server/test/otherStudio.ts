@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { setTimeout as pause } from 'node:timers/promises';
 import type pg from 'pg';
 import { migrate, openPool } from '../src/database.ts';
 
@@ -17,6 +18,12 @@ export async function otherDatabase(
     url: url.href,
     drop: async () => {
       await other.end();
+      // Whoever migrates says goodbye and does not wait for it; cut off in between, its connection would break the test.
+      for (let tries = 0; tries < 200; tries += 1) {
+        const { rowCount } = await pool.query('select from pg_stat_activity where datname = $1', [name]);
+        if (rowCount === 0) break;
+        await pause(25);
+      }
       await pool.query(`drop database ${name} with (force)`);
     },
   };

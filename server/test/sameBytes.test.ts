@@ -7,7 +7,6 @@ import { demoInput } from './support.ts';
 
 /** The same job on the same day is the same file, so that two of them can be told apart by what they print. */
 describe('files of the same job and day', () => {
-
   const input = (file: string, date: string | null, title?: string): Promise<ExportInput> =>
     demoInput(`jobs/${file}`, {
       date,

@@ -19,6 +19,8 @@ export interface CutRun {
   readonly stock: Stock;
   readonly trimmer: Trimmer;
   readonly unit: LengthUnit;
+  /** What a piece is called when it comes off; a card where nothing is said. */
+  readonly comesOff?: string;
   /** Round an outline no fence helps: such pieces are parted roughly, and nothing is measured. */
   readonly shaped: boolean;
 }

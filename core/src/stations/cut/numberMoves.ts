@@ -14,11 +14,13 @@ export function numberMoves(
     sheetsAtOnce,
     trimmer,
     unit,
+    comesOff = 'card',
   }: {
     readonly sheets: number;
     readonly sheetsAtOnce: number;
     readonly trimmer: Trimmer;
     readonly unit: LengthUnit;
+    readonly comesOff?: string;
   },
 ): readonly CutMove[] {
   let atFence: Edge | null = null;
@@ -36,7 +38,7 @@ export function numberMoves(
         ? 'The waste falls off.'
         : move.fallsOff === 'part'
           ? `The rest is now ${move.stays}; what comes off is ${move.comesOff}, with its edges true. Keep both.`
-          : `A ${move.fallsOff} comes off; keep it.`;
+          : `A ${move.fallsOff === 'card' ? comesOff : move.fallsOff} comes off; keep it.`;
     const whose = mixed && !move.makesTrueEdge ? `${capital(move.piece)}: ` : '';
     return {
       ...move,

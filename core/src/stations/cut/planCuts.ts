@@ -25,6 +25,7 @@ import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import type { DraftMove } from './draftMoves.ts';
 import { longestCutMm } from './handiestMoves.ts';
+import { layerCuts, layerCutSnags } from './layerCuts.ts';
 import { isShaped } from './isShaped.ts';
 import { movesFor, type FenceCuts } from './movesFor.ts';
 import { planDrift, SPREADS_OF_95, worstDrift } from './planDrift.ts';
@@ -70,19 +71,22 @@ export function planCuts({ job, workshop, size, stock, sheet }: CutContext): Cut
       : null;
   const outlines = trimmer.machine ? [] : [...cutsWithin(size, sheet), ...outlineCuts(workshop, size, sheet)];
   const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
+  const layers = layerCuts(sheet, trimmer, workshop.unit);
+  const layerStrokes = layers.reduce((n, layer) => n + layer.strokes, 0);
   const found: Found = {
-    ...{ trimmer, shaped, cuts, machine, outlines, byHand },
+    ...{ trimmer, shaped, cuts, machine, outlines, byHand, layerStrokes },
     turns: cuts.moves.filter((m, i) => i > 0 && m.turn !== 'No turn').length,
     settings: new Set(cuts.moves.map((m) => Math.round(m.fenceMm / TOLERANCE_MM))).size,
     minutes: machine
       ? (machine.secondsPerSheet * sheet.sheets) / 60
-      : workshop.pace.perStroke * (cuts.strokes + byHand),
+      : workshop.pace.perStroke * (cuts.strokes + byHand + layerStrokes),
     order: orderOf(job, workshop, size, sheet),
     drift: driftOf(trimmer, shaped, cuts, sheet),
   };
   return {
     trimmer,
     moves: cuts.moves,
+    layers,
     sheetsAtOnce: cuts.sheetsAtOnce,
     settings: found.settings,
     strokes: cuts.strokes,
@@ -97,7 +101,11 @@ export function planCuts({ job, workshop, size, stock, sheet }: CutContext): Cut
     verdict: verdictOf(found, size, sheet),
     telling: tellingOf(found, sheet),
     figures: cutFigures(found, workshop, stock, sheet),
-    snags: [...cutSnags(job, workshop, trimmer, cuts.moves), ...(machine ? heavySnags(workshop, trimmer, stock) : [])],
+    snags: [
+      ...cutSnags(job, workshop, trimmer, cuts.moves),
+      ...layerCutSnags(layers, trimmer, workshop),
+      ...(machine ? heavySnags(workshop, trimmer, stock) : []),
+    ],
   };
 }
 
@@ -110,6 +118,8 @@ interface Found {
   readonly outlines: readonly OutlineCut[];
   /** Cuts round outlines and along slopes, over the run. */
   readonly byHand: number;
+  /** Cuts at the fence of layers’ own sheets, over the run. */
+  readonly layerStrokes: number;
   readonly turns: number;
   readonly settings: number;
   readonly minutes: number;
@@ -158,7 +168,7 @@ function tellingOf({ machine, cuts, shaped, settings }: Found, { up }: SheetPlan
 }
 
 function cutFigures(found: Found, { pace }: Workshop, stock: StockPlan, { sheets }: SheetPlan): readonly Figure[] {
-  const { trimmer, machine, cuts, settings, turns, byHand, minutes, drift } = found;
+  const { trimmer, machine, cuts, settings, turns, byHand, layerStrokes, minutes, drift } = found;
   const moves = { Moves: count(cuts.moves.length) };
   return [
     figure('settings', 'Fence settings', count(settings), 'different distances among the moves', moves),
@@ -181,11 +191,20 @@ function cutFigures(found: Found, { pace }: Workshop, stock: StockPlan, { sheets
     figure('strokes', 'Strokes', count(cuts.strokes), 'for every move, pieces ÷ pieces at once, rounded up', {
       Sheets: count(sheets),
     }),
-    figure('minutes', 'Cutting time', minutesValue(minutes), 'strokes, and cuts by hand, × your minutes for a stroke', {
-      Strokes: count(cuts.strokes),
-      'Cuts by hand': count(byHand),
-      'Minutes for a stroke': words(String(pace.perStroke)),
-    }),
+    figure(
+      'minutes',
+      'Cutting time',
+      minutesValue(minutes),
+      layerStrokes > 0
+        ? 'strokes, those of layers too, and cuts by hand, × your minutes for a stroke'
+        : 'strokes, and cuts by hand, × your minutes for a stroke',
+      {
+        Strokes: count(cuts.strokes),
+        'Cuts by hand': count(byHand),
+        ...(layerStrokes > 0 ? { 'Strokes for layers': count(layerStrokes) } : {}),
+        'Minutes for a stroke': words(String(pace.perStroke)),
+      },
+    ),
   ];
 }
 

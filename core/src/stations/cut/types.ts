@@ -37,6 +37,16 @@ export interface CutMove {
   readonly text: string;
 }
 
+/** How one kind of layer is cut from its sheets. */
+export interface LayerCuts {
+  readonly pieceId: string;
+  readonly name: string;
+  readonly stockName: string;
+  readonly moves: readonly CutMove[];
+  /** Over the run. */
+  readonly strokes: number;
+}
+
 /** A cut that no fence guides. */
 export interface OutlineCut {
   readonly id: string;
@@ -60,6 +70,8 @@ export interface CutOrder {
 export interface CutPlan extends StationPlan {
   readonly trimmer: Trimmer;
   readonly moves: readonly CutMove[];
+  /** The same for layers that are rectangles, each on its own sheets. */
+  readonly layers: readonly LayerCuts[];
   /** Slopes and curves, once the cells are free. */
   readonly outlines: readonly OutlineCut[];
   /** The sheets on the shelf side by side, with and without bleed, along the grain and either way. */

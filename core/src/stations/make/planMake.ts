@@ -6,6 +6,7 @@ import type { Job } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { CreasePlan } from '../crease/types.ts';
+import { sayFence } from '../cut/layerCuts.ts';
 import type { CutPlan } from '../cut/types.ts';
 import { piecesOf } from '../envelope/piecesOf.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
@@ -107,7 +108,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...outlineSteps(cut),
     ...(crease.onSheet ? [] : lineSteps(crease, workshop)),
     ...foldStep(crease),
-    ...layerSteps(sheet, workshop),
+    ...layerSteps(sheet, cut, workshop),
     ...(envelope.made && envelope.up > 0 ? [envelopeStep(job, envelope)] : []),
     {
       ...PLAIN,
@@ -332,7 +333,7 @@ const lineSteps = (crease: CreasePlan, { unit }: Workshop): readonly MakeStep[] 
     detail: crease.lines.length === 1 ? line.text : `${line.turn}. ${line.text}`,
   }));
 
-function layerSteps({ layers }: SheetPlan, { unit }: Workshop): readonly MakeStep[] {
+function layerSteps({ layers }: SheetPlan, cut: CutPlan, { unit }: Workshop): readonly MakeStep[] {
   return layers
     .filter(({ up }) => up > 0)
     .map(({ piece, up, sheets }) => ({
@@ -342,10 +343,19 @@ function layerSteps({ layers }: SheetPlan, { unit }: Workshop): readonly MakeSte
       plate: null,
       title: `${piece.kind === 'insert' ? 'Cut, fold and lay in' : 'Cut and glue'}: ${piece.name.toLowerCase()}`,
       big: formatSize(piece.blank.widthMm, piece.blank.heightMm, unit),
-      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${piece.kind === 'insert' ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
+      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${sayLayerCuts(piece.id, cut, unit)}${piece.kind === 'insert' ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
       caution: piece.kind === 'insert' ? null : CAUTIONS.glue,
       waitMinutes: null,
     }));
+}
+
+/** What to set the fence to, or the rule to. */
+function sayLayerCuts(pieceId: string, { layers, trimmer }: CutPlan, unit: Workshop['unit']): string {
+  const cuts = layers.find((layer) => layer.pieceId === pieceId);
+  if (!cuts || cuts.moves.length === 0) return '';
+  const said = sayFence(cuts.moves, unit);
+  const tool = trimmer.kind === 'knife' || trimmer.kind === 'scissors' ? 'Rule' : 'Fence';
+  return said ? `${tool}: ${said}. ` : `${cuts.moves.length} cuts, listed at Cut. `;
 }
 
 /** What a box does not say of a piece: where its slope begins and ends. */

@@ -1,4 +1,4 @@
-import { drawCutAndCrease, drawMachineFile, fixed, formatLength, type MakeStep } from '@zippy/core';
+import { drawCutAndCrease, drawMachineFile, fixed, formatLength, type CutMove, type MakeStep } from '@zippy/core';
 import { ExportRefused, type Draft, type Exporter, type ExportInput } from '../types.ts';
 
 /** Cuts and creases for a machine or another program, or the list of settings for hands. */
@@ -27,10 +27,7 @@ const mm = (value: number): string => fixed(value, 2);
 
 /** Cuts and creases in the order of the bench’s own steps, whoever makes them. */
 function settings(input: ExportInput, name: string): Draft {
-  const rows = input.plan.make.steps.flatMap((step) => {
-    const row = rowOf(step, input);
-    return row ? [row] : [];
-  });
+  const rows = input.plan.make.steps.flatMap((step) => rowsOf(step, input));
   if (rows.length === 0)
     throw new ExportRefused('There is nothing to cut or crease, so there is no list of settings to write.');
   return {
@@ -41,24 +38,34 @@ function settings(input: ExportInput, name: string): Draft {
   };
 }
 
-/** What a step sets, in the columns of the table; null where it sets nothing. */
-function rowOf(step: MakeStep, { plan, workshop: { unit } }: ExportInput): readonly (string | number)[] | null {
+type Row = readonly (string | number)[];
+
+/** What a step sets, in the columns of the table; none where it sets nothing. */
+function rowsOf(step: MakeStep, { plan, workshop: { unit } }: ExportInput): readonly Row[] {
+  const cutRow = (what: string, { turn, fenceMm, atFence, strokes, text }: CutMove): Row => [
+    ...[what, turn, mm(fenceMm), formatLength(fenceMm, unit), atFence, strokes, text],
+  ];
   switch (step.kind) {
     case 'cut': {
-      const { number, turn, fenceMm, atFence, strokes, text } = plan.cut.moves[step.move]!;
-      return [`cut ${number}`, turn, mm(fenceMm), formatLength(fenceMm, unit), atFence, strokes, text];
+      const move = plan.cut.moves[step.move]!;
+      return [cutRow(`cut ${move.number}`, move)];
+    }
+    case 'layer': {
+      const cuts = step.plate === null ? plan.cut.layers.find(({ pieceId }) => pieceId === step.pieceId) : undefined;
+      return cuts ? cuts.moves.map((move) => cutRow(`${cuts.name.toLowerCase()}, cut ${move.number}`, move)) : [];
     }
     case 'crease': {
       const { number, turn, fromStopMm, edgeAtStop, passes, text } = plan.crease.lines[step.line]!;
-      return plan.crease.byEnds
-        ? [`crease ${number}`, turn, '', '', '', passes, text]
-        : [`crease ${number}`, turn, mm(fromStopMm), formatLength(fromStopMm, unit), edgeAtStop, passes, text];
+      const [at, said, edge] = plan.crease.byEnds
+        ? ['', '', '']
+        : [mm(fromStopMm), formatLength(fromStopMm, unit), edgeAtStop];
+      return [[`crease ${number}`, turn, at, said, edge, passes, text]];
     }
     case 'outline':
-      return [step.title.toLowerCase(), '', '', step.big, '', '', step.detail];
+      return [[step.title.toLowerCase(), '', '', step.big, '', '', step.detail]];
     case 'machine':
-      return ['machine', '', '', '', '', plan.cut.machine!.passes, step.detail];
+      return [['machine', '', '', '', '', plan.cut.machine!.passes, step.detail]];
     default:
-      return null;
+      return [];
   }
 }

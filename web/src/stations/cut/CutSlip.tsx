@@ -11,6 +11,7 @@ import { Pick } from '../../ui/Pick.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { Caution, StepList } from '../Stepper.tsx';
 import { ByHand } from './ByHand.tsx';
+import { LayerMoves } from './LayerMoves.tsx';
 import { StandInMachine } from './StandInMachine.tsx';
 
 export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
@@ -78,6 +79,7 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
           </li>
         ))}
       </StepList>
+      <LayerMoves layers={cut.layers} unit={workshop.unit} />
       <ByHand cut={cut} />
     </Slip>
   );

@@ -13,12 +13,14 @@ import { pathRefusals } from '../../stock/planStock.ts';
 import { whiteWayOf } from '../../stock/white.ts';
 import { sheetsFor, type PieceOnSheets } from '../pieces.ts';
 import { passesOf, type PrintPass } from './passes.ts';
-import { layOutOnePiece, type LaidPiece } from './layOut.ts';
+import { layOutOnePiece, type LaidPiece, type LayOut } from './layOut.ts';
 
 /** One kind of layer on its sheets, and how it lies there. */
 export interface LayerSheet extends PieceOnSheets {
   readonly piece: LayerPiece;
   readonly laid: readonly LaidPiece[];
+  /** How its sheet comes apart. */
+  readonly layOut: Pick<LayOut, 'tree' | 'origin'>;
   /** What prints them and how far it reaches; null for bare stock. */
   readonly print: LayerPrint | null;
 }
@@ -58,7 +60,14 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
     const either = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: true } });
     const laid = either.up > upright.up ? either : upright;
     const { up } = laid;
-    const onSheets = { made, up, sheets: sheetsFor(made, up), laid: laid.pieces, print };
+    const onSheets = {
+      made,
+      up,
+      sheets: sheetsFor(made, up),
+      laid: laid.pieces,
+      layOut: { tree: laid.tree, origin: laid.origin },
+      print,
+    };
     return { ...{ id, name, role: 'layer', blank, bleedMm, stock, piece }, ...onSheets };
   });
 }
