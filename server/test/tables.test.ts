@@ -73,6 +73,28 @@ describe('tables', () => {
     expect(Number(first['set to, mm'])).to.be.closeTo(plan.cut.moves[0]!.fenceMm, 0.005);
   });
 
+  it('list the settings of a mat after those of the card, from its own sheet', async () => {
+    const job = changeJob(card(), [
+      decide(
+        (job) => job.size.layers,
+        [{ id: 'm', kind: 'mat', faces: ['front'], revealMm: 5, stockIds: ['reed-120-a4'] }],
+      ),
+    ]);
+    const { cut } = await planOf(job);
+    const rows = await rowsOf('cut', job);
+    const own = rows.filter((row) => row.step!.startsWith('mat, front'));
+    expect(own.map((row) => row.step)).to.deep.equal(
+      cut.layers[0]!.moves.map(({ number }) => `mat, front, cut ${number}`),
+    );
+    expect(rows.slice(-own.length)).to.deep.equal(own);
+    const { finishedWidthMm, finishedHeightMm } = job.size;
+    // Its two sides are among what the fence is set to.
+    const set = own.map((row) => Number(row['set to, mm']));
+    expect(set)
+      .to.include(finishedWidthMm - 10)
+      .and.to.include(finishedHeightMm - 10);
+  });
+
   it('list every figure of every station with its working', async () => {
     const job = card();
     const plan = await planOf(job);

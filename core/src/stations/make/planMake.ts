@@ -344,10 +344,13 @@ function layerSteps({ layers }: SheetPlan, cut: CutPlan, { unit }: Workshop): re
       title: `${piece.kind === 'insert' ? 'Cut, fold and lay in' : 'Cut and glue'}: ${piece.name.toLowerCase()}`,
       big: formatSize(piece.blank.widthMm, piece.blank.heightMm, unit),
       detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${sayLayerCuts(piece.id, cut, unit)}${piece.kind === 'insert' ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
-      caution: piece.kind === 'insert' ? null : CAUTIONS.glue,
+      caution: [CAUTIONS[bladeFor(cut)], ...(piece.kind === 'insert' ? [] : [CAUTIONS.glue])].join(' '),
       waitMinutes: null,
     }));
 }
+
+/** What layers are cut with: beside a machine, which cuts the cards, a knife. */
+const bladeFor = ({ trimmer }: CutPlan) => (trimmer.machine ? 'knife' : trimmer.kind);
 
 /** What to set the fence to, or the rule to. */
 function sayLayerCuts(pieceId: string, { layers, trimmer }: CutPlan, unit: Workshop['unit']): string {

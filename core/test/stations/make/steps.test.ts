@@ -137,14 +137,14 @@ describe('the steps of a run', () => {
     expect(ids(layered({}))).to.not.include('dry-layers');
     const glued = step(mat, `layer-${piece!.piece.id}`);
     expect(glued.title).to.match(/^Cut and glue: /);
-    expect(glued.caution).to.equal(CAUTIONS.glue);
+    expect(glued.caution).to.equal(`${CAUTIONS.sliding} ${CAUTIONS.glue}`);
     expect(glued.detail).to.match(/keep glue 3 mm inside its edge\.$/);
     // 86 × 126 on A4, three millimetres of bleed round each: what to set is said where it is done.
     expect(glued.detail).to.match(/ from each\. Fence: [\d.]+ mm \((left|right|top|bottom)\); .*86 mm \(/);
     const insert = layered({ kind: 'insert', faces: [] });
     const laid = stepsOf(insert).find(({ id }) => id.startsWith('layer-'))!;
     expect(laid.title).to.match(/^Cut, fold and lay in: /);
-    expect(laid.caution).to.equal(null);
+    expect(laid.caution).to.equal(CAUTIONS.sliding);
     expect(laid.detail).to.match(/Fold it at .* and lay it in the fold\./);
     // Two on a sheet of their own; one that takes a sheet is pointed to shared sheets.
     expect(laid.detail.includes('Shared sheets')).to.equal(plan(insert).sheet.layers[0]!.up === 1);

@@ -63,7 +63,9 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
           <Why>{cut.order.why}</Why>
         </div>
       )}
-      {(cut.moves.length > 0 || cut.machine) && <Caution role="note">{CAUTIONS[cut.trimmer.kind]}</Caution>}
+      {(cut.moves.length > 0 || cut.layers.length > 0 || cut.machine) && (
+        <Caution role="note">{CAUTIONS[cut.trimmer.kind]}</Caution>
+      )}
       {cut.machine && <StandInMachine plan={plan} job={job} />}
       <StepList aria-label="Cutting moves">
         {cut.moves.map((move, i) => (

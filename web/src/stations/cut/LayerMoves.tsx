@@ -19,7 +19,8 @@ export function LayerMoves({
         <Moves>
           {moves.map((move) => (
             <li key={move.number}>
-              <b>{formatLength(move.fenceMm, unit)}</b> {move.turn}
+              <b>{formatLength(move.fenceMm, unit)}</b>
+              <i>{move.turn}</i>
               <span>{move.text}</span>
             </li>
           ))}
@@ -35,6 +36,11 @@ const Moves = styled.ol`
   padding-left: 28px;
   b {
     font: 700 18px/1.3 ${({ theme }) => theme.font.mono};
+  }
+  i {
+    margin-left: 8px;
+    color: ${({ theme }) => theme.colour.plum};
+    font-style: normal;
   }
   span {
     display: block;
