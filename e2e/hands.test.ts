@@ -29,9 +29,17 @@ describe('by hand', () => {
     await open(heron, 'art');
     const zoom = page.getByRole('slider', { name: 'Zoom' });
     await zoom.focus();
+    const lies = (): Promise<string> =>
+      page
+        .locator('[aria-label="Bench"] image')
+        .first()
+        .evaluate((image) => image.outerHTML);
+    const whole = await lies();
     // A page of the scale is half its zoom, from 1: three of them make 2.5.
     for (let i = 0; i < 3; i += 1) await page.keyboard.press('PageUp');
     await reaches(heron, (job) => job.art.faces.front!.picture!.zoom === 2.5);
+    // It is dragged as it lies, so the page must have laid it out.
+    while ((await lies()) === whole) await page.waitForTimeout(50);
     const before = (await stored(heron)).document.art.faces.front!.picture!;
     await drag(/^Picture Heron/, -120, 30);
     await reaches(heron, (job) => job.art.faces.front!.picture!.focusX > before.focusX + 0.05);

@@ -210,7 +210,7 @@ export class Studio {
 
   /** Waits until the server has what was done, and gives it. */
   readonly reaches = async (title: string, holds: (job: Job) => boolean): Promise<Job> => {
-    for (let tries = 0; tries < 100; tries += 1) {
+    for (let tries = 0; tries < 600; tries += 1) {
       const { document } = await this.stored(title);
       if (holds(document)) return document;
       await this.page.waitForTimeout(50);

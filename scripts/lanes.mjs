@@ -9,15 +9,23 @@ export const LANES = availableParallelism();
  * Runs tasks side by side, as many at once as the machine has cores. What each says is held back until it has ended, so
  * that it stands together; a failure of one stops none of the others.
  * @param tasks in the order in which they are begun: the longest first, so that no core is left alone with it at the end;
- *   `env` is asked for what a task finds in its lane, by the lane's number from nought
+ *   `env` is asked for what a task finds in its lane, by the lane's number from nought; of those that are `alone` no two
+ *   run at once
  * @param onEnd called with each task and its exit, once its words are out
  */
 export async function runInLanes(tasks, onEnd) {
   const waiting = [...tasks];
+  let busy = false;
+  const take = () => {
+    const at = waiting.findIndex(({ alone }) => !(alone && busy));
+    return at < 0 ? undefined : waiting.splice(at, 1)[0];
+  };
   const lane = async (number) => {
-    for (let task = waiting.shift(); task; task = waiting.shift()) {
+    for (let task = take(); task; task = take()) {
+      if (task.alone) busy = true;
       const begun = Date.now();
       const { status, said } = await runTask(task, await task.env(number));
+      if (task.alone) busy = false;
       console.log(`\n${task.name} (${Math.round((Date.now() - begun) / 1000)} s)`);
       process.stdout.write(said);
       onEnd(task, status);

@@ -47,8 +47,11 @@ const dealt = (files, hands) =>
 
 const check = (name, args) => (asked(name) ? [{ name, args, cwd: root('.'), env: () => process.env }] : []);
 
-/** Tests in a process of their own, and in a database of their own where they want one. */
-function mocha(name, files, { database = false, flags = [] } = {}) {
+/**
+ * Tests in a process of their own, and in a database of their own where they want one. A browser, its page, a server and
+ * its processes keep two cores busy: those are run one at a time, beside what needs no browser.
+ */
+function mocha(name, files, { database = false, flags = [], alone = false } = {}) {
   if (files.length === 0) return [];
   const own = join(scratch, name.replaceAll(/[^\w.]+/g, '-'));
   const tally = `${own}.tally`;
@@ -58,7 +61,7 @@ function mocha(name, files, { database = false, flags = [] } = {}) {
     ...(database ? { DATABASE_URL: await emptyDatabase(clusters[lane]), ZIPPY_BACKUPS: `${own}-backups` } : {}),
   });
   const args = ['--import', 'tsx', root('node_modules/mocha/bin/mocha.js'), ...flags, ...files];
-  return [{ name, args, cwd: root('.'), env, tally }];
+  return [{ name, args, cwd: root('.'), env, tally, alone }];
 }
 
 let databases = 0;
@@ -90,7 +93,7 @@ try {
   const core = dealt(filesOf('core/test'), 4);
   const tasks = [
     ...e2e.flatMap((file) =>
-      mocha(file, [file], { database: true, flags: ['--require', root('scripts/shuffle.cjs')] }),
+      mocha(file, [file], { database: true, alone: true, flags: ['--require', root('scripts/shuffle.cjs')] }),
     ),
     ...server.flatMap((files, i) => mocha(`server ${i + 1} of ${server.length}`, files, { database: true })),
     ...core.flatMap((files, i) => mocha(`core ${i + 1} of ${core.length}`, files)),
