@@ -164,6 +164,21 @@ describe('a workshop in rows', () => {
     expect(new Set(now.stocks.map(({ onShelf }) => onShelf))).to.deep.equal(new Set([now.hourlyMinor]));
   });
 
+  it('read while another save goes through, is all of one version', async () => {
+    const { pool } = other;
+    await inTransaction(pool, (client) => openStudio(client, HOME_STUDIO_ID, demo));
+    const dearer = { ...demo, hourlyMinor: 7, stocks: demo.stocks.map((stock) => ({ ...stock, sheetPriceMinor: 7 })) };
+    let asked = 0;
+    // Between the first question and the second somebody saves.
+    const query = async (text: string, values: unknown[]) => {
+      const answer = await pool.query(text, values);
+      if ((asked += 1) === 1) await inTransaction(pool, (client) => saveWorkshop(client, HOME_STUDIO_ID, dearer, 1));
+      return answer;
+    };
+    const read = await findWorkshop({ query } as unknown as pg.Pool, HOME_STUDIO_ID);
+    expect([read!.version, read!.workshop]).to.deep.equal([2, dearer]);
+  });
+
   it('an older database’s workshops become rows, and go back to what they were', async () => {
     const { pool, url } = other;
     const steps = (direction: 'up' | 'down') =>

@@ -14,13 +14,18 @@ export interface WholeStudio {
   readonly createdAt: string;
 }
 
-/** A studio’s workshop put together from its rows, or null where there is no such studio. */
+/** A studio’s workshop put together from its rows, all of one version, or null where there is no such studio. */
 export async function findWorkshop(db: Db, studioId: string): Promise<WholeStudio | null> {
-  const studio = await findStudio(db, studioId);
-  if (!studio) return null;
-  const { version, createdAt } = studio;
-  const [things, counts] = [await findThings(db, studioId), await findCounts(db, studioId)];
-  return { workshop: putTogether({ studio, things, counts }), version, createdAt };
+  let studio = await findStudio(db, studioId);
+  while (studio) {
+    const [things, counts] = [await findThings(db, studioId), await findCounts(db, studioId)];
+    const since = await findStudio(db, studioId);
+    const { version, createdAt } = studio;
+    if (since?.version === version) return { workshop: putTogether({ studio, things, counts }), version, createdAt };
+    // Saved in between: what was read may be of both.
+    studio = since;
+  }
+  return null;
 }
 
 /** The workshop as planning sees it: what is stored, and the spoil log counted from every run. */
