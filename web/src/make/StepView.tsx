@@ -24,7 +24,7 @@ export function StepView({
         <small>
           Step {number} of {of} · {step.title}
         </small>
-        <h1>{step.big}</h1>
+        <h1 data-long={step.big.length > 8 || undefined}>{step.big}</h1>
         <p>{step.detail}</p>
         {step.waitMinutes !== null && <Wait key={step.id} minutes={step.waitMinutes} />}
         {step.caution && <p className="caution">{step.caution}</p>}

@@ -98,6 +98,10 @@ export const Card = styled.div`
     letter-spacing: -0.03em;
     word-spacing: -0.35em;
   }
+  /* On one line, so that what is to be done and its caution stay in sight. */
+  main h1[data-long] {
+    font-size: clamp(48px, 5vw, 72px);
+  }
   main p {
     max-width: 34em;
     font-size: clamp(22px, 2.4vw, 30px);
