@@ -11,7 +11,7 @@ export const LANES = availableParallelism();
  * @param tasks in the order in which they are begun: the longest first, so that no core is left alone with it at the end;
  *   `env` is asked for what a task finds in its lane, by the lane's number from nought; of those that are `alone` no two
  *   run at once
- * @param onEnd called with each task and its exit, once its words are out
+ * @param onEnd called with each task, its exit and its words, once these are out
  */
 export async function runInLanes(tasks, onEnd) {
   const waiting = [...tasks];
@@ -24,11 +24,11 @@ export async function runInLanes(tasks, onEnd) {
     for (let task = take(); task; task = take()) {
       if (task.alone) busy = true;
       const begun = Date.now();
-      const { status, said } = await runTask(task, await task.env(number));
+      const ended = await runTask(task, await task.env(number));
       if (task.alone) busy = false;
       console.log(`\n${task.name} (${Math.round((Date.now() - begun) / 1000)} s)`);
-      process.stdout.write(said);
-      onEnd(task, status);
+      process.stdout.write(ended.said);
+      onEnd(task, ended);
     }
   };
   await Promise.all(Array.from({ length: LANES }, (_, number) => lane(number)));

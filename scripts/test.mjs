@@ -30,6 +30,8 @@ const asked = (suite, files = []) =>
   only.length === 0 || only.some((one) => one === suite || files.some((file) => file.endsWith(one)));
 const scratch = mkdtempSync(join(tmpdir(), 'zippy-test-'));
 let [passed, failed] = [0, 0];
+/** What failed, in its own words: said once more at the end, where nobody has to look for it. */
+const failures = [];
 
 /** Files of tests of a suite, the largest first. */
 const filesOf = (suite) =>
@@ -74,13 +76,22 @@ async function emptyDatabase({ url }) {
   return url.replace(/[^/]*$/, name);
 }
 
-function count({ tally }, status) {
-  if (!tally) return status === 0 ? (passed += 1) : (failed += 1);
-  const run = existsSync(tally) ? JSON.parse(readFileSync(tally, 'utf8')) : { passes: 0, failures: 0 };
+function count({ name, tally }, { status, said }) {
+  const broken = () => {
+    failed += 1;
+    failures.push(`${name}\n${said.trimEnd().split('\n').slice(-40).join('\n')}`);
+  };
+  if (!tally) {
+    if (status === 0) passed += 1;
+    else broken();
+    return;
+  }
+  const run = existsSync(tally) ? JSON.parse(readFileSync(tally, 'utf8')) : { passes: 0, failures: 0, failed: [] };
   passed += run.passes;
   failed += run.failures;
+  failures.push(...run.failed.map((words) => `${name} › ${words}`));
   // A run that broke off before its report counts as a failure of its own.
-  return status !== 0 && run.failures === 0 ? (failed += 1) : failed;
+  if (status !== 0 && run.failures === 0) broken();
 }
 
 // A cluster a lane, so that none waits for another's connections; one after the other, since each looks for a free port.
@@ -111,5 +122,6 @@ try {
   }
   rmSync(scratch, { recursive: true, force: true });
 }
+if (failures.length > 0) console.log(`\nWhat failed:\n\n${failures.join('\n\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 || passed === 0 ? 1 : 0);
