@@ -80,20 +80,19 @@ export class Application {
   }
 }
 
-/** One process of the application, ready to work. */
-export function startPart(file: string, databaseUrl: string, port: number): Promise<ChildProcess> {
-  const part = fork(root(file), {
+/** One process of the application, ready to work, from what `npm start` builds of its source. */
+export function startPart(source: string, databaseUrl: string, port: number): Promise<ChildProcess> {
+  const part = fork(root(`built/${source.replace(/ts$/, 'js')}`), {
     env: {
       ...{ ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), HOST: '127.0.0.1' },
       // Never into the folder of a studio that somebody works in.
       ZIPPY_BACKUPS: process.env.ZIPPY_BACKUPS ?? join(tmpdir(), 'zippy-e2e-backups'),
     },
-    execArgv: ['--import', 'tsx'],
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
   return new Promise((ready, failed) => {
     part.once('message', () => ready(part));
-    part.once('exit', (code) => failed(new Error(`${file} stopped while starting (${code})`)));
+    part.once('exit', (code) => failed(new Error(`${source} stopped while starting (${code})`)));
   });
 }
 

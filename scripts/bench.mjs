@@ -7,7 +7,9 @@ import { root } from './root.mjs';
 
 ensurePackages();
 const { buildWeb } = await import('./buildWeb.mjs');
+const { buildPrograms } = await import('./programs.mjs');
 const { startCluster } = await import('./postgres.mjs');
+await buildPrograms();
 buildWeb();
 const scratch = mkdtempSync(join(tmpdir(), 'zippy-bench-'));
 const cluster = await startCluster(scratch);

@@ -1,17 +1,7 @@
 import { spawnSync } from 'node:child_process';
-import { existsSync, readdirSync, statSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, statSync } from 'node:fs';
+import { newest } from './newest.mjs';
 import { root } from './root.mjs';
-
-function newest(folder) {
-  let latest = 0;
-  for (const entry of readdirSync(folder, { withFileTypes: true })) {
-    if (entry.name === 'dist' || entry.name === 'node_modules') continue;
-    const path = join(folder, entry.name);
-    latest = Math.max(latest, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs);
-  }
-  return latest;
-}
 
 /** Builds the page when it is not there or older than what it is made from. */
 export function buildWeb() {

@@ -10,6 +10,7 @@ import { makeSupervisor, MUST_BE_PUT_RIGHT } from './supervisor.mjs';
 /** One command from a fresh clone to a page that works, and that goes on working when a part of it dies. */
 ensurePackages();
 const { buildWeb } = await import('./buildWeb.mjs');
+const { built, buildPrograms } = await import('./programs.mjs');
 const { startCluster } = await import('./postgres.mjs');
 
 /** Where the studio's data lies; another folder is another studio. */
@@ -47,10 +48,10 @@ const supervisor = makeSupervisor({
 });
 
 /** A process of ours; ready once it says so. */
-function part(file, env) {
+function part(source, env) {
   return async () => {
     // In a group of its own, so that Ctrl-C stops them in our order and not all at once.
-    const child = fork(root(file), { env, execArgv: ['--import', 'tsx'], cwd: root('.'), detached: true });
+    const child = fork(built(source), { env, cwd: root('.'), detached: true });
     starting.add(child);
     try {
       await new Promise((ready, failed) => {
@@ -124,6 +125,7 @@ if (process.env.npm_lifecycle_event === 'start') {
 }
 
 try {
+  await buildPrograms();
   buildWeb();
   await waitForPort();
   if (process.env.DATABASE_URL) await checkDatabase(process.env.DATABASE_URL);

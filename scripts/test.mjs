@@ -21,6 +21,7 @@ ensureDebian([
   'ghostscript',
 ]);
 const { buildWeb } = await import('./buildWeb.mjs');
+const { buildPrograms } = await import('./programs.mjs');
 const { LANES, runInLanes } = await import('./lanes.mjs');
 const { startCluster } = await import('./postgres.mjs');
 const { default: pg } = await import('pg');
@@ -58,7 +59,7 @@ function mocha(name, files, { database = false, flags = [], alone = false } = {}
   const own = join(scratch, name.replaceAll(/[^\w.]+/g, '-'));
   const tally = `${own}.tally`;
   const env = async (lane) => ({
-    ...{ ...process.env, TALLY: tally, NODE_ENV: 'test' },
+    ...{ ...process.env, TALLY: tally, NODE_ENV: 'test', ZIPPY_BUILT: '1' },
     // What the worker keeps of its own accord goes with the rest.
     ...(database ? { DATABASE_URL: await emptyDatabase(clusters[lane]), ZIPPY_BACKUPS: `${own}-backups` } : {}),
   });
@@ -99,6 +100,7 @@ const clusters = [];
 try {
   for (let lane = 0; lane < LANES; lane += 1) clusters.push(await startCluster(join(scratch, `postgres-${lane}`)));
   const e2e = filesOf('e2e');
+  await buildPrograms();
   if (e2e.length > 0) buildWeb();
   const server = dealt(filesOf('server/test'), 6);
   const core = dealt(filesOf('core/test'), 4);

@@ -31,16 +31,14 @@ export async function withDatabase(file, args) {
   }
 }
 
-function run(file, args, url, folder) {
-  const child = spawn(
-    process.execPath,
-    ['--import', root('node_modules/tsx/dist/loader.mjs'), root(`server/src/${file}`), ...args],
-    {
-      cwd: process.env.INIT_CWD ?? process.cwd(),
-      stdio: 'inherit',
-      env: { ...process.env, DATABASE_URL: url, ZIPPY_DATA: folder },
-    },
-  );
+async function run(file, args, url, folder) {
+  const { built, buildPrograms } = await import('./programs.mjs');
+  await buildPrograms();
+  const child = spawn(process.execPath, [built(`server/src/${file}`), ...args], {
+    cwd: process.env.INIT_CWD ?? process.cwd(),
+    stdio: 'inherit',
+    env: { ...process.env, DATABASE_URL: url, ZIPPY_DATA: folder },
+  });
   // Ctrl-C reaches the program too, which ends first; what it left half done is undone by the database.
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => child.kill('SIGTERM'));
   return new Promise((done) => child.once('exit', (code) => done(code ?? 1)));

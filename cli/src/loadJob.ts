@@ -1,6 +1,5 @@
 import { readFile } from 'node:fs/promises';
 import { dirname, resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { planJob, type Job, type PictureRef, type Plan, type Workshop } from '@zippy/core';
 import { checkWorkshop, readJobFile } from '@zippy/core/job-file';
 import {
@@ -8,12 +7,13 @@ import {
   loadInkLattice,
   PictureRefused,
   readPicture,
+  root,
   type Fonts,
   type PictureBytes,
 } from '@zippy/server/exports';
 import { UsageError } from './errors.ts';
 
-const DEMO_WORKSHOP = fileURLToPath(new URL('../../demo/workshop.json', import.meta.url));
+const DEMO_WORKSHOP = root('demo/workshop.json');
 
 export interface LoadedJob {
   readonly job: Job;

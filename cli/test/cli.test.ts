@@ -8,11 +8,10 @@ import type { Plan } from '@zippy/core';
 
 const root = (path: string): string => fileURLToPath(new URL(`../../${path}`, import.meta.url));
 const zippy = (...args: readonly string[]) => {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    ['--import', 'tsx', root('cli/src/main.ts'), ...args],
-    { cwd: root('.'), encoding: 'utf8' },
-  );
+  const { status, stdout, stderr } = spawnSync(process.execPath, [root('built/cli/src/main.js'), ...args], {
+    cwd: root('.'),
+    encoding: 'utf8',
+  });
   return { status, stdout, stderr: stderr.trim() };
 };
 

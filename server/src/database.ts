@@ -1,7 +1,7 @@
 import { setTimeout as pause } from 'node:timers/promises';
-import { fileURLToPath } from 'node:url';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
+import { root } from './root.ts';
 
 export const openPool = (url: string): pg.Pool => {
   const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 5000 });
@@ -53,7 +53,7 @@ export const migrate = (url: string): Promise<void> =>
   setUpAlone(url, async () => {
     await runner({
       databaseUrl: url,
-      dir: fileURLToPath(new URL('./migrations', import.meta.url)),
+      dir: root('server/src/migrations'),
       migrationsTable: 'migrations',
       direction: 'up',
       singleTransaction: true,

@@ -1,7 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { dirname, resolve } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import type { Pool } from 'pg';
 import { planJob, type Job, type PictureRef, type Workshop } from '@zippy/core';
 import { checkWorkshop, readJobFile } from '@zippy/core/job-file';
@@ -11,10 +10,11 @@ import { addJob } from './tables/jobs.ts';
 import { addPicture } from './tables/pictures.ts';
 import { addRun, addRunEvent } from './tables/runs.ts';
 import { inTransaction, type Db } from './tables/types.ts';
+import { root } from './root.ts';
 import { HOME_STUDIO_ID } from './studio.ts';
 import { openStudio } from './workshop/saveWorkshop.ts';
 
-const DEMO = fileURLToPath(new URL('../../demo/', import.meta.url));
+const DEMO = root('demo');
 const DAY_MS = 86_400_000;
 
 interface DemoIndex {

@@ -1,10 +1,11 @@
-import { fileURLToPath } from 'node:url';
 import { makeApp } from './app.ts';
 import { migrate, openPool, waitForDatabase } from './database.ts';
+import { listen } from './listen.ts';
 import { loadDemo } from './loadDemo.ts';
 import { loopbackOnly } from './loopback.ts';
 import { endWith } from './ending.ts';
 import { openQueue } from './queue.ts';
+import { root } from './root.ts';
 
 /** Whoever starts us need not try again: what is said must be put right first. */
 const MUST_BE_PUT_RIGHT = 2;
@@ -31,16 +32,14 @@ await migrate(url);
 const pool = openPool(url);
 await loadDemo(pool);
 const boss = await openQueue(url);
-const app = makeApp({ pool, url, boss, webDir: fileURLToPath(new URL('../../web/dist', import.meta.url)) });
-const server = app.listen(port, host, (problem?: Error) => {
-  if (problem) {
-    const taken = (problem as NodeJS.ErrnoException).code === 'EADDRINUSE';
-    refuse(taken ? `Port ${port} is taken; choose another with PORT=5180 npm start.` : problem.message);
-  }
-  const address = host.includes(':') ? `[${host}]` : host;
-  console.log(`Zippy Crease is at http://${address}:${port}/`);
-  process.send?.('ready');
+const app = makeApp({ pool, url, boss, webDir: root('web/dist') });
+const server = await listen(app, port, host).catch((problem: NodeJS.ErrnoException) => {
+  const taken = problem.code === 'EADDRINUSE';
+  return refuse(taken ? `Port ${port} is taken; choose another with PORT=5180 npm start.` : problem.message);
 });
+const address = host.includes(':') ? `[${host}]` : host;
+console.log(`Zippy Crease is at http://${address}:${port}/`);
+process.send?.('ready');
 
 endWith(async () => {
   server.close();

@@ -54,6 +54,11 @@ describe('the API', () => {
     expect(((await call('GET', '/jobs')).body.jobs as readonly unknown[]).length).to.equal(before.length);
   });
 
+  it('keeps a connection longer than whoever uses it pauses', async () => {
+    const { headers } = await fetch(`${serving.base}/health`);
+    expect(headers.get('keep-alive')).to.equal('timeout=65');
+  });
+
   it('keeps a job and counts its versions', async () => {
     const job = newJob('Ebb', workshop);
     const id = await added(job);

@@ -5,6 +5,7 @@ import type { Pool } from 'pg';
 import { makeApp } from '../src/app.ts';
 import { migrate, openPool } from '../src/database.ts';
 import { loadDemo } from '../src/loadDemo.ts';
+import { listen } from '../src/listen.ts';
 import { openQueue } from '../src/queue.ts';
 import { workExports } from '../src/workExports.ts';
 
@@ -27,8 +28,8 @@ export class Serving {
       await loadDemo(this.pool);
       this.boss = await openQueue(url!);
       this.leave = await workExports(this.boss, this.pool);
-      this.server = makeApp({ pool: this.pool, url: url!, boss: this.boss, webDir: null }).listen(0, '127.0.0.1');
-      await new Promise((ready) => this.server.once('listening', ready));
+      const app = makeApp({ pool: this.pool, url: url!, boss: this.boss, webDir: null });
+      this.server = await listen(app, 0, '127.0.0.1');
     });
     after(async () => {
       this.server.close();

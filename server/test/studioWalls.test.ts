@@ -6,6 +6,7 @@ import { gunzipSync } from 'node:zlib';
 import { expect } from 'chai';
 import { changeJob, decide, newJob, type Job } from '@zippy/core';
 import { makeApp } from '../src/app.ts';
+import { listen } from '../src/listen.ts';
 import { readPicture } from '../src/exports/index.ts';
 import { HOME_STUDIO_ID } from '../src/studio.ts';
 import * as exportsTable from '../src/tables/exports.ts';
@@ -71,11 +72,11 @@ describe('two studios in one database', () => {
       ]);
     });
     await inTransaction(pool, (client) => openStudio(client, NEIGHBOUR, { ...shop, studioName: 'Next door' }));
-    server = makeApp({
+    const app = makeApp({
       ...{ pool, url: process.env.DATABASE_URL!, boss: serving.boss, webDir: null },
       findStudio: () => NEIGHBOUR,
-    }).listen(0, '127.0.0.1');
-    await new Promise((ready) => server.once('listening', ready));
+    });
+    server = await listen(app, 0, '127.0.0.1');
     base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   });
 

@@ -2,18 +2,17 @@ import { randomUUID } from 'node:crypto';
 import { createWriteStream } from 'node:fs';
 import { mkdir, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import type { Pool } from 'pg';
 import type { KeptBackup } from '@zippy/core/contract';
 import { findStudio } from '../tables/studios.ts';
+import { root } from '../root.ts';
 import { HOME_STUDIO_ID } from '../studio.ts';
 import type { Counts } from './types.ts';
 import { writeBackup } from './writeBackup.ts';
 
 /** Where dated backups lie: beside the studio’s data, or where `ZIPPY_BACKUPS` says. */
 export const backupFolder = (): string =>
-  process.env.ZIPPY_BACKUPS ??
-  join(process.env.ZIPPY_DATA ?? fileURLToPath(new URL('../../../.data', import.meta.url)), 'backups');
+  process.env.ZIPPY_BACKUPS ?? join(process.env.ZIPPY_DATA ?? root('.data'), 'backups');
 
 /** Each studio’s backups lie in a folder of their own, and those of the first one where they always were. */
 export const folderOf = (studioId: string, folder = backupFolder()): string =>

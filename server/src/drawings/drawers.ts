@@ -1,6 +1,6 @@
-import { fileURLToPath } from 'node:url';
 import { ProcessPool } from '../processes/processPool.ts';
 import { Refusal } from '../refusal.ts';
+import { program } from '../root.ts';
 import type { Drawn, ToDraw } from './draw.ts';
 import type { Answer } from './drawerProcess.ts';
 
@@ -9,10 +9,7 @@ const LIMITS = { limitMs: 60_000, memoryMb: 2048, atOnce: 2, most: 4 };
 
 /** Plans and draws what is asked for and waited for, in processes of their own. */
 export class Drawers {
-  private readonly pool = new ProcessPool<ToDraw, Answer>(
-    fileURLToPath(new URL('./drawerProcess.ts', import.meta.url)),
-    LIMITS,
-  );
+  private readonly pool = new ProcessPool<ToDraw, Answer>(program('server/src/drawings/drawerProcess.ts'), LIMITS);
 
   /** @throws Refusal with one sentence for the maker */
   async draw<K extends ToDraw['kind']>(asked: ToDraw & { readonly kind: K }): Promise<Drawn[K]> {

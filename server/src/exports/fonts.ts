@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
+import { inflateSync } from 'node:zlib';
 import { FALLBACK_TYPEFACES, TYPEFACES, type Typeface } from '@zippy/core';
 import { readTypeface } from '@zippy/core/typefaces';
 
@@ -22,7 +23,7 @@ export function loadFonts(): Promise<Fonts> {
     );
     return {
       bytes: new Map(files),
-      book: new Map(files.map(([id, bytes]) => [id, readTypeface(id, bytes)])),
+      book: new Map(files.map(([id, bytes]) => [id, readTypeface(id, bytes, inflateSync)])),
     };
   })();
   return loaded;

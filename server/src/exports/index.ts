@@ -16,6 +16,7 @@ export {
   type PictureBytes,
 } from './types.ts';
 export { heaviestInk, loadInkLattice } from '../pictures/fourInks.ts';
+export { root } from '../root.ts';
 export { readPicture, PictureRefused, type ReadPicture } from '../pictures/readPicture.ts';
 
 /**

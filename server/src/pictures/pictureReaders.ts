@@ -1,5 +1,5 @@
-import { fileURLToPath } from 'node:url';
 import { ProcessPool } from '../processes/processPool.ts';
+import { program } from '../root.ts';
 import { PictureRefused, type ReadPicture } from './readPicture.ts';
 import type { Answer, ToRead } from './readerProcess.ts';
 
@@ -8,10 +8,7 @@ const LIMITS = { limitMs: 7000, memoryMb: 1024, atOnce: 2, most: 8 };
 
 /** Reads what makers bring in processes of their own; no file, however it was made, holds up a request or the server. */
 export class PictureReaders {
-  private readonly pool = new ProcessPool<ToRead, Answer>(
-    fileURLToPath(new URL('./readerProcess.ts', import.meta.url)),
-    LIMITS,
-  );
+  private readonly pool = new ProcessPool<ToRead, Answer>(program('server/src/pictures/readerProcess.ts'), LIMITS);
 
   /** @throws PictureRefused with one sentence for the maker */
   async read(name: string, bytes: Buffer): Promise<ReadPicture> {

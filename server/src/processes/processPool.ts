@@ -1,4 +1,5 @@
 import { fork, type ChildProcess } from 'node:child_process';
+import type { Program } from '../root.ts';
 
 export interface PoolLimits {
   /** One question has so long; its process is ended then. */
@@ -32,9 +33,9 @@ export class ProcessPool<Q extends object, A> {
   private readonly waiting: Task<Q, A>[] = [];
   private busy = 0;
 
-  /** @param file the process, which says “ready” once and answers each message with one */
+  /** @param program the process, which says “ready” once and answers each message with one */
   constructor(
-    private readonly file: string,
+    private readonly program: Program,
     private readonly limits: PoolLimits,
   ) {}
 
@@ -91,13 +92,13 @@ export class ProcessPool<Q extends object, A> {
   }
 
   private start(): Promise<ChildProcess> {
-    const child = fork(this.file, {
-      execArgv: ['--import', 'tsx', `--max-old-space-size=${this.limits.memoryMb}`],
+    const child = fork(this.program.file, {
+      execArgv: [...this.program.execArgv, `--max-old-space-size=${this.limits.memoryMb}`],
       serialization: 'advanced',
       stdio: ['ignore', 'ignore', 'ignore', 'ipc'],
     });
     return new Promise((ready, failed) => {
-      child.once('exit', (code) => failed(new Error(`${this.file} ended while it started (${code})`)));
+      child.once('exit', (code) => failed(new Error(`${this.program.file} ended while it started (${code})`)));
       child.once('message', () => {
         child.removeAllListeners('exit');
         // It waits for work as long as there is a server, and no longer.

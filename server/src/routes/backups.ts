@@ -5,13 +5,13 @@ import { mkdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { text } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
-import { fileURLToPath } from 'node:url';
 import { Router } from 'express';
 import type { Pool } from 'pg';
 import type { BackupsKept } from '@zippy/core/contract';
 import { dayOf, folderOf, listBackups } from '../backup/datedBackup.ts';
 import { REFUSED } from '../backup/types.ts';
 import { fileStem } from '../exports/index.ts';
+import { program } from '../root.ts';
 import { findStudio } from '../tables/studios.ts';
 import { studioOf } from '../studio.ts';
 import { Refusal } from './refuse.ts';
@@ -19,12 +19,13 @@ import { Refusal } from './refuse.ts';
 /** @param url of the database: backups are written and read by processes of their own, beside the one that answers */
 export function backupRoutes(pool: Pool, url: string): Router {
   const router = Router();
-  const start = (studioId: string, file: string, args: readonly string[]) =>
-    spawn(
-      process.execPath,
-      ['--import', 'tsx', fileURLToPath(new URL(`../backup/${file}`, import.meta.url)), ...args],
-      { stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, DATABASE_URL: url, ZIPPY_STUDIO: studioId } },
-    );
+  const start = (studioId: string, name: string, args: readonly string[]) => {
+    const { file, execArgv } = program(`server/src/backup/${name}`);
+    return spawn(process.execPath, [...execArgv, file, ...args], {
+      stdio: ['ignore', 'pipe', 'pipe'],
+      env: { ...process.env, DATABASE_URL: url, ZIPPY_STUDIO: studioId },
+    });
+  };
 
   router.get('/', async (_request, response) => {
     const folder = folderOf(studioOf(response));

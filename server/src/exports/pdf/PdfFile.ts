@@ -1,3 +1,4 @@
+import { inflateSync } from 'node:zlib';
 import {
   isPressBlack,
   chainOf,
@@ -237,7 +238,7 @@ export class PdfFile {
 const fontFiles = new WeakMap<Buffer, Buffer>();
 function unpacked(packed: Buffer): Buffer {
   let font = fontFiles.get(packed);
-  if (!font) fontFiles.set(packed, (font = Buffer.from(unpackWoff(packed))));
+  if (!font) fontFiles.set(packed, (font = Buffer.from(unpackWoff(packed, inflateSync))));
   return font;
 }
 

@@ -1,6 +1,6 @@
 import * as hb from 'harfbuzzjs';
 import type { OutlineCommand, ShapedGlyph, Typeface } from './typefaces.ts';
-import { unpackWoff } from './woff.ts';
+import { unpackWoff, type Unzlib } from './woff.ts';
 
 export { unpackWoff };
 
@@ -11,8 +11,8 @@ const MOST_LINES_KEPT = 2000;
  * Reads a font file (WOFF, TrueType or OpenType) for text setting, with kerning and ligatures.
  * @throws RangeError when the bytes hold no font
  */
-export function readTypeface(id: string, bytes: Uint8Array): Typeface {
-  const face = new hb.Face(new hb.Blob(unpackWoff(bytes).slice().buffer));
+export function readTypeface(id: string, bytes: Uint8Array, unzlib?: Unzlib): Typeface {
+  const face = new hb.Face(new hb.Blob(unpackWoff(bytes, unzlib).slice().buffer));
   if (face.upem === 0 || face.collectUnicodes().length === 0)
     throw new RangeError(`readTypeface: “${id}” wanted a font, got ${bytes.length} other bytes`);
   const font = new hb.Font(face);
