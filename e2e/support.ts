@@ -122,9 +122,12 @@ export const openBrowser = ({ solid = false } = {}): Promise<Browser> =>
     ],
   });
 
+/** What a page is looked at on where a test says nothing else. */
+const SCREEN = { width: 1280, height: 800 };
+
 /** A page that fails the test when it breaks or asks for anything outside this machine. */
 export async function openPage(browser: Browser, faults: string[]): Promise<Page> {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, acceptDownloads: true });
+  const context = await browser.newContext({ viewport: SCREEN, acceptDownloads: true });
   const page = await context.newPage();
   page.on('pageerror', (problem) => faults.push(`page error: ${problem.message}`));
   page.on('request', (request) => {
@@ -239,6 +242,8 @@ export function useStudio(): Studio {
   const studio = new Studio();
   before(studio.start);
   after(studio.stop);
+  // Whatever another test looked at it on.
+  beforeEach(() => studio.page.setViewportSize(SCREEN));
   afterEach(() => expect(studio.faults.splice(0).join('\n')).to.equal(''));
   return studio;
 }
