@@ -9,6 +9,7 @@ import {
   drawSheetPage,
   FORMATS,
   fromHighs,
+  insideMargins,
   layOutOnePiece,
   newJob,
   offset,
@@ -140,10 +141,9 @@ const mostOf = (pieces: readonly (readonly [number, number])[], sheet: readonly 
     layOutOnePiece({
       sheetWidthMm: sheet[0],
       sheetHeightMm: sheet[1],
-      marginsMm: { top: 3.4, right: 3.4, bottom: 3.4, left: 3.4 },
+      fromEdgesMm: insideMargins({ top: 3.4, right: 3.4, bottom: 3.4, left: 3.4 }, 3),
       pieceWidthMm: w + (asked % 997) * 1e-5,
       pieceHeightMm: h,
-      bleedMm: 3,
       gutterMm: 6,
       mayLie: { asDrawn: true, turned: true },
     });

@@ -19,6 +19,7 @@ try {
       margins: { type: 'string' },
       piece: { type: 'string' },
       bleed: { type: 'string' },
+      ink: { type: 'string' },
       gutter: { type: 'string' },
       'no-turn': { type: 'boolean' },
     },

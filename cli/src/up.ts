@@ -1,4 +1,11 @@
-import { draftMoves, layOutOnePiece, type LayOutQuestion } from '@zippy/core';
+import {
+  draftMoves,
+  insideMargins,
+  layOutOnePiece,
+  turnedClockwise,
+  type FromEdges,
+  type LayOutQuestion,
+} from '@zippy/core';
 import { UsageError } from './errors.ts';
 import { readLength, readMargins, readSize } from './lengths.ts';
 
@@ -7,9 +14,12 @@ export interface UpOptions {
   readonly margins?: string | undefined;
   readonly piece?: string | undefined;
   readonly bleed?: string | undefined;
+  readonly ink?: string | undefined;
   readonly gutter?: string | undefined;
   readonly 'no-turn'?: boolean | undefined;
 }
+
+type Sides = ReturnType<typeof readMargins>;
 
 /** Beyond this a sheet is not one that anybody feeds or cuts by hand. */
 const LARGEST_MM = 10_000;
@@ -23,6 +33,10 @@ function question(options: UpOptions): LayOutQuestion {
   const marginsMm = readMargins('--margins', options.margins);
   const bleedMm = readLength('--bleed', options.bleed);
   const gutterMm = readLength('--gutter', options.gutter);
+  if (options.ink !== undefined && bleedMm > 0)
+    throw new UsageError(
+      '--ink says that art ends inside the piece and --bleed that it runs off it; give one of them.',
+    );
   if (Math.max(sheet.widthMm, sheet.heightMm) > LARGEST_MM)
     throw new UsageError(`--sheet wants sides of at most ${LARGEST_MM} mm; got ${options.sheet}.`);
   if (Math.min(piece.widthMm, piece.heightMm) < SMALLEST_PIECE_MM)
@@ -35,13 +49,24 @@ function question(options: UpOptions): LayOutQuestion {
   return {
     sheetWidthMm: sheet.widthMm,
     sheetHeightMm: sheet.heightMm,
-    marginsMm,
+    fromEdgesMm: options.ink === undefined ? insideMargins(marginsMm, bleedMm) : offInk(marginsMm, options.ink),
     pieceWidthMm: piece.widthMm,
     pieceHeightMm: piece.heightMm,
-    bleedMm,
     gutterMm,
     mayLie: { asDrawn: true, turned: options['no-turn'] !== true },
   };
+}
+
+/** Ink that ends so far inside the piece’s edges stays off the margins; its trim need not. */
+function offInk(marginsMm: Sides, text: string): FromEdges {
+  const inset = readMargins('--ink', text);
+  const away = ({ top, right, bottom, left }: Sides): Sides => ({
+    top: Math.max(0, marginsMm.top - top),
+    right: Math.max(0, marginsMm.right - right),
+    bottom: Math.max(0, marginsMm.bottom - bottom),
+    left: Math.max(0, marginsMm.left - left),
+  });
+  return { asDrawn: away(inset), turned: away(turnedClockwise(inset)) };
 }
 
 /** To the nanometre that the packer counts in: sums of halves leave 1e-14 behind. */
@@ -53,7 +78,7 @@ export function up(options: UpOptions): string {
   const laid = layOutOnePiece(asked, PATIENT_POINTS);
   if (laid.up === 0)
     throw new UsageError(
-      `--piece ${options.piece} does not fit on --sheet ${options.sheet} with its bleed inside the margins; use a larger sheet, a smaller piece or less bleed.`,
+      `--piece ${options.piece} does not fit on --sheet ${options.sheet} with ${options.ink === undefined ? 'its bleed' : 'its ink'} inside the margins; use a larger sheet, a smaller piece or less ${options.ink === undefined ? 'bleed' : 'ink'}.`,
     );
   const page = { xMm: 0, yMm: 0, widthMm: asked.sheetWidthMm, heightMm: asked.sheetHeightMm };
   const pitch = { widthMm: asked.pieceWidthMm, heightMm: asked.pieceHeightMm, gutterMm: asked.gutterMm };

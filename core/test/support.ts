@@ -13,6 +13,7 @@ import {
   type Typeface,
   type Workshop,
 } from '../src/index.ts';
+import type { InkOnBlank } from '../src/stations/art/faces/inkOnBlank.ts';
 import { readTypeface } from '../src/stations/art/words/readTypeface.ts';
 
 const require = createRequire(import.meta.url);
@@ -29,11 +30,21 @@ export const typefaces: ReadonlyMap<string, Typeface> = new Map(
   ]),
 );
 
+/** Ink that runs off every edge of a blank, on the sides of its sheet that are named. */
+export function bleeding(...sides: readonly ('front' | 'back')[]): InkOnBlank {
+  const all = { top: 'bleeds', right: 'bleeds', bottom: 'bleeds', left: 'bleeds' } as const;
+  return {
+    outside: sides.includes('front') ? all : null,
+    inside: sides.includes('back') ? all : null,
+    bleeds: sides.length > 0,
+  };
+}
+
 export const plan = (job: Job, shop: Workshop = workshop): Plan => planJob(job, shop, { typefaces, today: null });
 
-/** A new job with some places set. */
+/** A new job with some places set, its grain along its folds unless a test says otherwise. */
 export const jobWith = (...changes: readonly JobChange[]): Job =>
-  changeJob(newJob('Harbour lights', workshop), changes);
+  changeJob(newJob('Harbour lights', workshop), [decide((job) => job.sheet.grain, 'respect'), ...changes]);
 
 /** A colour all over the front: something is printed, so bleed and the printer’s margins count. */
 export const INKED: JobChange = decide((job) => job.art.faces.at('front'), {

@@ -16,6 +16,7 @@ export const LIMITS = {
     /** Width and height of the shut card. */
     finishedMm: from(30, 900),
     bleedMm: from(0, 20),
+    bareEdgeMm: from(0, 60),
     safeMm: from(0, 100),
     /** Any length that a format asks for beside its size. */
     optionMm: from(0, 900),

@@ -54,7 +54,7 @@ export function newJob(title: string, workshop: Workshop): Job {
     pictures: {},
     art: { faces: {} },
     stock: { stockId: stock.id, printerId: printer.id, pathId: first(printer.paths, 'feed path').id },
-    sheet: { cutDown: null, grain: 'respect', flipEdge: 'long', spares: null, marks: true },
+    sheet: { cutDown: null, grain: 'prefer', flipEdge: 'long', spares: null, marks: true },
     cut: { trimmerId: first(workshop.trimmers, 'trimmer').id },
     crease: { boardId: first(workshop.boards, 'board').id, pressure: 'byCoating', bead: 'inside' },
     envelope: { make: false, stockId: lightest.id, easeMm: DEFAULTS.easeMm, seamMm: DEFAULTS.seamMm, flapMm: null },

@@ -45,6 +45,8 @@ export interface SizeChoice {
   readonly finishedHeightMm: Mm;
   readonly bleedMm: Mm;
   readonly safeMm: Mm;
+  /** No ink comes nearer than this to an edge of the open card, and then nothing bleeds; older jobs say nothing, which is none. */
+  readonly bareEdgeMm?: Mm;
 }
 
 /** A stored picture; vector pictures have no pixels to run out of. */
@@ -231,7 +233,8 @@ export interface StockChoice {
 export interface SheetChoice {
   /** Null prints on the stock's own sheet; a size means it is cut down first. */
   readonly cutDown: { readonly widthMm: Mm; readonly heightMm: Mm } | null;
-  readonly grain: 'respect' | 'ignore';
+  /** Whether fibres must run along the folds, should where it costs no card, or may run either way. */
+  readonly grain: 'respect' | 'prefer' | 'ignore';
   readonly flipEdge: 'long' | 'short';
   /** Null lets the spoil log decide. */
   readonly spares: number | null;

@@ -42,5 +42,8 @@ function clipped(how: ClipType, subject: readonly Polygon[], by: readonly Polygo
 
 export const united = (polygons: readonly Polygon[]): readonly Polygon[] => clipped(ClipType.Union, polygons, []);
 
+/** What lies in both, the largest first. */
+export const common = (a: Polygon, b: Polygon): readonly Polygon[] => clipped(ClipType.Intersection, [a], [b]);
+
 export const without = (from: Polygon, taken: Polygon): readonly Polygon[] =>
   clipped(ClipType.Difference, [from], [taken]);

@@ -87,7 +87,7 @@ interface FaceRun {
   readonly run: DriftRun;
 }
 
-function smallBleed({ job, workshop, sheet: { sides }, cut }: DriftContext, runs: readonly FaceRun[]): readonly Snag[] {
+function smallBleed({ job, workshop, sheet: { ink }, cut }: DriftContext, runs: readonly FaceRun[]): readonly Snag[] {
   const { unit } = workshop;
   // What ends short of the bleed is a snag of its own; here it is the bleed that is too small.
   const bled = runs
@@ -104,7 +104,7 @@ function smallBleed({ job, workshop, sheet: { sides }, cut }: DriftContext, runs
   const remedies: Remedy[] = [];
   if (wanted > job.size.bleedMm && wanted <= LIMITS.size.bleedMm.most) {
     const changes = [decide((job) => job.size.bleedMm, wanted)];
-    const up = tryOut(job, workshop, sides, changes).comesOut;
+    const up = tryOut(job, workshop, ink, changes).comesOut;
     if (up > 0) remedies.push({ label: `Grow the bleed to ${formatLength(wanted, unit)}: ${up} up`, changes });
   }
   const pictured = bled.flatMap(({ face }) => {

@@ -99,7 +99,7 @@ function flops({
   );
   /** A remedy only where the card then stands, and still comes out of its sheet. */
   const tried = (label: string, changes: readonly JobChange[]): readonly Remedy[] => {
-    const on = tryOut(job, workshop, sheet.sides, changes);
+    const on = tryOut(job, workshop, sheet.ink, changes);
     const then = changeJob(job, changes);
     const stands =
       on.comesOut > 0 && standingOf(then, on.card, stockOf(then, workshop), on.laid.pieces).word !== 'flops';

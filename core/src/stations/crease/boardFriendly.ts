@@ -57,12 +57,10 @@ export function boardFriendly({ job, workshop, size, stock, sheet }: Friendly): 
     job,
     { ...size, bleedMm: sheet.bleedMm },
     stock.stock,
-    sheet.marginsMm,
-    {
-      widthMm: sheet.sheetWidthMm,
-      heightMm: sheet.sheetHeightMm,
-    },
+    sheet.fromEdgesMm,
+    { widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm },
     sheet.cell,
+    sheet.mayLie,
   );
   const found: FriendlySize[] = [];
   for (const field of ['finishedWidthMm', 'finishedHeightMm'] as const) {

@@ -49,6 +49,11 @@ export function draftMoves(
     const falls: Box = across
       ? { ...part, xMm: part.xMm + at, widthMm: part.widthMm - at }
       : { ...part, yMm: part.yMm + at, heightMm: part.heightMm - at };
+    if (node.first.kind === 'waste') {
+      moves.push(trueEdge(node.axis, across ? part.xMm + at : part.yMm + at, [part], name));
+      visit(node.second, falls, name);
+      return;
+    }
     letters += 2;
     const [first, second] = [`part ${letter(letters - 2)}`, `part ${letter(letters - 1)}`];
     moves.push({

@@ -158,7 +158,7 @@ function verdictOf(found: Found, size: SizePlan, sheet: SheetPlan): string {
         : order.now === 'scoreFirst'
           ? 'the sheet is scored first'
           : 'cut first, then crease single cards against the board’s stop';
-  return `${cuts.moves.length} moves at ${settings} fence ${plural(settings, 'setting')}, ${cuts.strokes} ${plural(cuts.strokes, 'stroke')} for the run; ${then}.`;
+  return `${cuts.moves.length} ${plural(cuts.moves.length, 'move')} at ${settings} fence ${plural(settings, 'setting')}, ${cuts.strokes} ${plural(cuts.strokes, 'stroke')} for the run; ${then}.`;
 }
 
 function tellingOf({ machine, cuts, shaped, settings }: Found, { up }: SheetPlan): string {

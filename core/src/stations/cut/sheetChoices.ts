@@ -1,5 +1,5 @@
 import { decide } from '../../job/decide.ts';
-import { LIGHTEST_SHARE } from '../sheet/layout/question.ts';
+import { LIGHTEST_SHARE, mayLieForGrain } from '../sheet/layout/question.ts';
 import type { Context } from '../../job/context.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import type { SheetPlan } from '../sheet/types.ts';
@@ -45,16 +45,15 @@ interface ChoicesContext extends Context {
  * the same are named once.
  */
 export function sheetChoices(context: ChoicesContext): readonly SheetChoiceRow[] {
-  const { workshop, size, sheet } = context;
+  const { workshop, sheet } = context;
   const { stock, path } = context.stock;
-  const bare = sheet.sides.length === 0;
   const rows: SheetChoiceRow[] = [];
   for (const other of workshop.stocks) {
     // Much lighter paper is another card, and what the path refuses is none.
     const suits = other.gsm >= stock.gsm * LIGHTEST_SHARE && pathRefusals(path, other, workshop).length === 0;
     if (other.id !== stock.id && !suits) continue;
     const own: SheetChoiceRow[] = [];
-    for (const bleed of size.bleedMm > 0 && !bare ? [true, false] : [false])
+    for (const bleed of sheet.bleedMm > 0 ? [true, false] : [false])
       for (const grain of ['respect', 'ignore'] as const) {
         const row = rowOf(context, { stock: other, bleed, grain });
         const same = own.some((r) => r.bleed === row.bleed && r.up === row.up && !row.isNow);
@@ -73,14 +72,22 @@ export function sheetChoices(context: ChoicesContext): readonly SheetChoiceRow[]
 interface Way {
   readonly stock: Stock;
   readonly bleed: boolean;
-  readonly grain: Job['sheet']['grain'];
+  readonly grain: SheetChoiceRow['grain'];
+}
+
+/** What a grain that is preferred came to. */
+function grainNow(job: Job, size: SizePlan, stock: Stock, { mayLie }: SheetPlan): SheetChoiceRow['grain'] {
+  if (job.sheet.grain !== 'prefer') return job.sheet.grain;
+  const along = mayLieForGrain(size, stock);
+  return mayLie.asDrawn === along.asDrawn && mayLie.turned === along.turned ? 'respect' : 'ignore';
 }
 
 function rowOf(
-  { job, workshop, size, stock: now, sheet: { sides, spares }, trimmer }: ChoicesContext,
+  { job, workshop, size, stock: now, sheet: inForce, trimmer }: ChoicesContext,
   { stock, bleed, grain }: Way,
 ): SheetChoiceRow {
-  const bare = sides.length === 0;
+  const { ink, spares } = inForce;
+  const bleeds = inForce.bleedMm > 0;
   const isOwn = stock.id === job.stock.stockId;
   const cutDown = isOwn ? job.sheet.cutDown : null;
   const sheet = cutDown ?? { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
@@ -91,7 +98,7 @@ function rowOf(
     marginsMm: now.path.marginsMm,
     sheet,
     machine: trimmer.machine,
-    sides,
+    ink,
   });
   const sheets = up === 0 ? 0 : Math.ceil((wantedOf(job) + spares) / up);
   const shaped = isShaped(size, { cell });
@@ -110,12 +117,12 @@ function rowOf(
     costMinor: sheets * stock.sheetPriceMinor,
     strokes: trimmer.machine || shaped ? null : strokes,
     offcut: offcutsOf(waste, workshop.keepOffcutMm)[0] ?? null,
-    isNow: isOwn && (bare || bleed === size.bleedMm > 0) && grain === job.sheet.grain,
+    isNow: isOwn && bleed === bleeds && grain === grainNow(job, size, now.stock, inForce),
     changes: [
       decide((job) => job.stock.stockId, stock.id),
       decide((job) => job.sheet.cutDown, cutDown),
       decide((job) => job.sheet.grain, grain),
-      ...(bare ? [] : [decide((job) => job.size.bleedMm, bled.bleedMm)]),
+      ...(bleeds ? [decide((job) => job.size.bleedMm, bled.bleedMm)] : []),
     ],
   };
 }

@@ -1,7 +1,6 @@
 import type { HandTool } from '../../ground/fold/types.ts';
 import type { Box, Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
-import type { Job } from '../../job/types.ts';
 import type { JobChange } from '../../job/decide.ts';
 import type { StationPlan } from '../../job/findings.ts';
 import type { Minor } from '../../ground/money.ts';
@@ -107,7 +106,8 @@ export interface SheetChoiceRow {
   readonly id: string;
   readonly stockName: string;
   readonly bleed: boolean;
-  readonly grain: Job['sheet']['grain'];
+  /** Kept along the fold, or whichever gives most. */
+  readonly grain: 'respect' | 'ignore';
   readonly up: number;
   readonly sheets: number;
   readonly costMinor: Minor;

@@ -10,6 +10,7 @@ import type { Job } from '../../job/types.ts';
 import type { Remedy, Snag, StationPlan } from '../../job/findings.ts';
 import type { Stock, Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
+import { insideMargins } from '../sheet/layout/edges.ts';
 import { layOutOnePiece, type LaidPiece } from '../sheet/layout/layOut.ts';
 import { sheetsFor, type PieceOnSheets } from '../sheet/pieces.ts';
 import { suitingEnvelopes } from '../size/suitingEnvelopes.ts';
@@ -69,10 +70,9 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
     layOutOnePiece({
       sheetWidthMm: widthMm,
       sheetHeightMm: heightMm,
-      marginsMm: margins,
+      fromEdgesMm: insideMargins(margins, 0),
       pieceWidthMm: blank.widthMm,
       pieceHeightMm: blank.heightMm,
-      bleedMm: 0,
       gutterMm: 0,
       mayLie: { asDrawn: true, turned: true },
     });

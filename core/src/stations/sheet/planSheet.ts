@@ -1,5 +1,5 @@
 import type { Context } from '../../job/context.ts';
-import { hasArt } from '../art/faces/drawCard.ts';
+import { inkOnBlank } from '../art/faces/inkOnBlank.ts';
 import type { ArtPlan } from '../art/types.ts';
 import { compose, turnedOver, turnOf } from '../../ground/geometry/affine.ts';
 import { mapBox, shrink } from '../../ground/geometry/box.ts';
@@ -18,6 +18,7 @@ import { correctionsInForce } from '../../workshop/calibration/chooseCalibration
 import { sheetsFor, type PieceOnSheets } from './pieces.ts';
 import { layerSnags, planLayerSheets } from './layout/layerSheets.ts';
 import { laidMap } from './layout/layOut.ts';
+import { sidesOf } from './layout/inkOnSheet.ts';
 import { layOnSheet } from './layout/layOnSheet.ts';
 import { isOwnPass, passesOf } from './layout/passes.ts';
 import { mayLieForGrain } from './layout/question.ts';
@@ -31,8 +32,8 @@ import {
   plateSnags,
   sharedBleedSnags,
   shelfSnags,
-  type Asked,
 } from './snags/sheetSnags.ts';
+import type { Asked } from './snags/asked.ts';
 import type { SheetSide } from './layout/reach.ts';
 import { workAndTurn } from './layout/workAndTurn.ts';
 import type { Placement, SheetPlan, WorkAndTurn } from './types.ts';
@@ -54,21 +55,18 @@ export interface SheetContext extends Context {
  */
 // eslint-disable-next-line max-lines-per-function -- a contents page: what it lists stands in rooms of its own
 export function planSheet({ job, workshop, size, art, stock }: SheetContext): SheetPlan {
-  const sides: readonly SheetSide[] = [
-    ...(hasArt(art, 'outside') ? (['front'] as const) : []),
-    ...(hasArt(art, 'inside') ? (['back'] as const) : []),
-  ];
+  const ink = inkOnBlank(art.faces, size);
+  const sides = sidesOf(ink);
   const bare = sides.length === 0;
-  const bleedMm = bare ? 0 : size.bleedMm;
   const white = bare ? null : whiteWayOf(stock.printer, stock.path, stock.stock);
   const sheet = job.sheet.cutDown ?? { widthMm: stock.stock.sheetWidthMm, heightMm: stock.stock.sheetHeightMm };
   const { machine } = trimmerOf(job, workshop);
-  const { cell, question, laid, up, marginsMm, machineMarks } = layOnSheet(job, size, {
+  const { cell, question, laid, up, bleedMm, marginsMm, machineMarks } = layOnSheet(job, size, {
     stock: stock.stock,
     marginsMm: stock.path.marginsMm,
     sheet,
     machine,
-    sides,
+    ink,
   });
   const spares = job.sheet.spares ?? sparesFor(wantedOf(job), workshop.spoilLog);
   const made = wantedOf(job) + spares;
@@ -89,7 +87,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
     ...{ made, up, sheets, print: bare ? null : { printer: stock.printer, passes } },
   };
   const marksLost = machine !== undefined && !bare && machineMarks.length === 0;
-  const asked: Asked = { job, workshop, sides, comesOut: marksLost ? 0 : up };
+  const asked: Asked = { job, workshop, ink, comesOut: marksLost ? 0 : up };
   const calibration = correctionsInForce(stock.path, stock.stock.gsm, sheet);
   const found: FoundSheet = {
     ...{ sheet, sides, cell, question, laid, up, marginsMm, machine, spares, sheets, turnOver, bleedMm },
@@ -106,12 +104,15 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
     up,
     upBound: laid.bound * cell.blanks.length,
     layOut: { tree: laid.tree, origin: laid.origin, blocks: laid.blocks },
+    fromEdgesMm: question.fromEdgesMm,
+    mayLie: question.mayLie,
     gutterMm: question.gutterMm,
     bleedMm,
     white,
     passes,
     spares,
     sheets,
+    ink,
     sides,
     turnOver,
     bothSidesAtOnce: stock.path.printsBothSides,
@@ -128,11 +129,11 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
     telling: up === 0 ? 'does not fit' : `${up} up · ${sheets} ${plural(sheets, 'sheet')}`,
     figures: sheetFigures({ job, workshop, size, stock }, found),
     snags: [
-      ...bleedSnags(asked, { ...size, bleedMm }, stock, question, laid, cell),
+      ...bleedSnags(asked, { ...size, bleedMm }, stock, { question, laid, cell, sheet }),
       ...grainSnags(asked, question, size.form.blank.creases.length > 0),
       ...shelfSnags(stock.stock, sheets),
       ...cutDownSnags(job, stock, workshop),
-      ...(bare ? [] : markSnags(job, size, question, laid)),
+      ...(bare ? [] : markSnags(job, { sheet, marginsMm, bleedMm, laid })),
       ...(marksLost && up > 0 ? [noRoomForMachineMarks(asked)] : []),
       ...(bare ? [] : sharedBleedSnags(asked, art, bleedMm)),
       ...plateSnags(job, oneForBoth, stock.path.printsBothSides, calibration !== null),

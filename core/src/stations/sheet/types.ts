@@ -6,7 +6,9 @@ import type { StationPlan } from '../../job/findings.ts';
 import type { WhiteWay } from '../../workshop/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Shape } from '../../ground/scene/types.ts';
+import type { InkOnBlank } from '../art/faces/inkOnBlank.ts';
 import type { Cell } from '../size/cell.ts';
+import type { FromEdges, Lie } from './layout/edges.ts';
 import type { LayerSheet } from './layout/layerSheets.ts';
 import type { PieceOnSheets } from './pieces.ts';
 import type { LayOut } from './layout/layOut.ts';
@@ -35,8 +37,12 @@ export interface SheetPlan extends StationPlan {
   /** No layout that can be cut apart edge to edge holds more. */
   readonly upBound: number;
   readonly layOut: Pick<LayOut, 'tree' | 'origin' | 'blocks'>;
+  /** How near to the sheet’s edges a cell’s trim may come. */
+  readonly fromEdgesMm: FromEdges;
+  /** Ways to lie that were chosen among, once a grain that is preferred was kept or given up. */
+  readonly mayLie: Readonly<Record<Lie, boolean>>;
   readonly gutterMm: Mm;
-  /** Round every blank; none where nothing is printed. */
+  /** Round every blank; none where no ink goes on past its trim. */
   readonly bleedMm: Mm;
   /** How white is laid under the colours; null where none is. */
   readonly white: WhiteWay | null;
@@ -44,6 +50,8 @@ export interface SheetPlan extends StationPlan {
   readonly passes: readonly PrintPass[];
   readonly spares: number;
   readonly sheets: number;
+  /** Where ink ends on the blank. */
+  readonly ink: InkOnBlank;
   /** Which sides of the sheet are printed. */
   readonly sides: readonly SheetSide[];
   /** How the sheet is turned over between its sides. */

@@ -1,4 +1,4 @@
-import { IDENTITY, type Affine } from '../../ground/geometry/affine.ts';
+import { compose, IDENTITY, type Affine } from '../../ground/geometry/affine.ts';
 import { isUprightBox } from '../../ground/geometry/polygon.ts';
 import type { FoldedForm } from '../../ground/fold/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
@@ -41,6 +41,19 @@ function nested({ blank }: FoldedForm, bleedMm: Mm): Cell | null {
       [-1, 0, 0, -1, widthMm, heightMm],
     ],
     slopes: gapMm > 0 ? [cut, { leftMm: cellHeightMm - cut.rightMm, rightMm: cellHeightMm - cut.leftMm }] : [cut],
+  };
+}
+
+/** The same cell lying head to foot. */
+export function halfTurned(cell: Cell): Cell {
+  const half: Affine = [-1, 0, 0, -1, cell.widthMm, cell.heightMm];
+  return {
+    ...cell,
+    blanks: cell.blanks.map((blank) => compose(half, blank)),
+    slopes: cell.slopes.map(({ leftMm, rightMm }) => ({
+      leftMm: cell.heightMm - rightMm,
+      rightMm: cell.heightMm - leftMm,
+    })),
   };
 }
 

@@ -12,6 +12,9 @@ export interface OpenCard {
   readonly bleedMm: Mm;
 }
 
+/** An edge that is kept bare has nothing to bleed. */
+export const bleedOf = ({ size: { bleedMm, bareEdgeMm = 0 } }: Job): Mm => (bareEdgeMm > 0 ? 0 : bleedMm);
+
 /** The open card that a job describes, with every option of its format brought within its limits. */
 export function openCard(
   job: Job,
@@ -20,5 +23,5 @@ export function openCard(
   const finish = { widthMm: job.size.finishedWidthMm, heightMm: job.size.finishedHeightMm };
   const { options, faults } = settleOptions(job.size.format, finish, job.size.options);
   const form = formOf(job.size.format, finish, options, { caliperMm: stockOf(job, workshop).caliperMicron / 1000 });
-  return { form, bleedMm: job.size.bleedMm, options, faults };
+  return { form, bleedMm: bleedOf(job), options, faults };
 }

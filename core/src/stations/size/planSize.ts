@@ -15,6 +15,7 @@ import type { FormatOptions } from '../../job/format.ts';
 import type { LayerPiece } from './layers.ts';
 import { sizeName } from './namedSizes.ts';
 import { blankBleed, regionsOf, type FaceRegions } from './regions.ts';
+import { bleedOf } from './openCard.ts';
 import { shutCard } from './shutCard.ts';
 import { sizeSnags } from './sizeSnags.ts';
 
@@ -33,7 +34,10 @@ export interface SizePlan extends StationPlan {
   readonly finishedWidthMm: Mm;
   readonly finishedHeightMm: Mm;
   readonly thicknessMm: Mm;
+  /** How far art goes on past the trim; none where its edges are kept bare. */
   readonly bleedMm: Mm;
+  /** How far from every edge of the open card art ends; nought where it may run off it. */
+  readonly bareEdgeMm: Mm;
   readonly safeMm: Mm;
   readonly fit: Fit | null;
   /** How the card sits in every envelope on the shelf, in the shelf’s order. */
@@ -53,7 +57,8 @@ const GIVE_MM = 0.2;
  */
 // eslint-disable-next-line max-lines-per-function -- a contents page: the shut card, its figures, its snags
 export function planSize({ job, workshop }: Context): SizePlan {
-  const { finishedWidthMm, finishedHeightMm, bleedMm, safeMm } = job.size;
+  const { finishedWidthMm, finishedHeightMm, safeMm, bareEdgeMm = 0 } = job.size;
+  const bleedMm = bleedOf(job);
   const unit = workshop.unit;
   const { entry, options, optionFaults, form, folding, faces, layers, closed, sheets, spring, addedMm, thicknessMm } =
     shutCard(job, workshop);
@@ -138,13 +143,16 @@ export function planSize({ job, workshop }: Context): SizePlan {
     form,
     folding,
     faces,
-    regions: Object.fromEntries(faces.map((face) => [face.id, regionsOf(face, form.blank, bleedMm, safeMm)])),
+    regions: Object.fromEntries(
+      faces.map((face) => [face.id, regionsOf(face, form.blank, { bleedMm, safeMm, bareEdgeMm })]),
+    ),
     bleedOutline: blankBleed(form.blank, bleedMm),
     layers: layers.pieces,
     finishedWidthMm,
     finishedHeightMm,
     thicknessMm,
     bleedMm,
+    bareEdgeMm,
     safeMm,
     fit,
     shelfFits: workshop.envelopes.map((e) => ({ envelopeId: e.id, fit: fitEnvelope(card, e) })),

@@ -3,7 +3,7 @@ import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import type { Blank, Panel } from '../../ground/fold/types.ts';
 import { apply, invert } from '../../ground/geometry/affine.ts';
 import { boxAround, corners, evenSides, grow } from '../../ground/geometry/box.ts';
-import { offset, without } from '../../ground/geometry/offset.ts';
+import { common, offset, without } from '../../ground/geometry/offset.ts';
 import { clipTo, isUprightBox, type Polygon } from '../../ground/geometry/polygon.ts';
 import { TOLERANCE_MM, type Box, type Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
@@ -19,21 +19,26 @@ export interface FaceRegion {
 /** What a face is cut to, bleeds to and keeps safe, all in its own frame. */
 export interface FaceRegions {
   readonly trim: Polygon;
+  /** Out to the bleed, or in to where a bare edge begins. */
   readonly bleed: FaceRegion;
   readonly safe: FaceRegion | null;
 }
 
-export function regionsOf(face: ReadFace, blank: Blank, bleedMm: Mm, safeMm: Mm): FaceRegions {
+export function regionsOf(
+  face: ReadFace,
+  blank: Blank,
+  { bleedMm, safeMm, bareEdgeMm = 0 }: { readonly bleedMm: Mm; readonly safeMm: Mm; readonly bareEdgeMm?: Mm },
+): FaceRegions {
   const back = invert(face.toBlank);
   const panel = blank.panels.find((p) => p.id === face.panelId)!;
   return {
     trim: panel.outline.map((p) => apply(back, p)),
-    bleed: bleedRegion(face, blank, bleedMm),
-    safe: safeRegion(face, blank, safeMm),
+    bleed: bleedRegion(face, blank, bareEdgeMm > 0 ? -bareEdgeMm : bleedMm),
+    safe: safeRegion(face, blank, Math.max(safeMm, bareEdgeMm)),
   };
 }
 
-/** A face with the bleed it must reach: outwards at the trim, not across a fold. */
+/** A face with the bleed it must reach, below nought a bare edge: outwards or inwards at the trim, not across a fold. */
 function bleedRegion(face: ReadFace, blank: Blank, bleedMm: Mm): FaceRegion {
   const panel = blank.panels.find((p) => p.id === face.panelId)!;
   const back = invert(face.toBlank);
@@ -59,6 +64,10 @@ function bleedOfBox(panel: Box, blank: Blank, bleedMm: Mm): Box {
  * all the panel has there, else by the neighbour alone, so that art still bleeds beside a narrow hinge.
  */
 function bleedOfOutline(panel: Panel, blank: Blank, bleedMm: Mm): Polygon {
+  if (bleedMm < 0) {
+    const inner = offset(blank.outline, bleedMm)[0];
+    return (inner && common(panel.outline, inner)[0]) ?? panel.outline;
+  }
   let region: Polygon = offset(panel.outline, bleedMm)[0] ?? panel.outline;
   const middle = middleOf(panel);
   for (const crease of blank.creases) {

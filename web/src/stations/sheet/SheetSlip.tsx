@@ -42,10 +42,11 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
       }
     >
       <Choice
-        label="Grain"
+        label="Grain along the fold"
         value={sheet.grain}
         options={[
-          { id: 'respect', name: 'Along the fold' },
+          { id: 'respect', name: 'Always' },
+          { id: 'prefer', name: 'If it costs no card' },
           { id: 'ignore', name: 'Either way' },
         ]}
         onChange={(grain) => set({ grain })}
@@ -104,7 +105,7 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
           value={sheet.marks}
           onChange={(on) => set({ marks: on })}
         />
-        {job.size.bleedMm > 0 && (
+        {plan.sheet.bleedMm > 0 && (
           <OnOff
             label="Neighbours share one bleed"
             value={sheet.sharedBleed ?? false}

@@ -94,7 +94,7 @@ function misfit(size: SizePlan, sheet: SheetPlan): readonly Shape[] {
     heightMm,
   };
   return [
-    { kind: 'path', role: 'bleed', path: boxPath(grow(trim, evenSides(size.bleedMm))) },
+    { kind: 'path', role: 'bleed', path: boxPath(grow(trim, evenSides(sheet.bleedMm))) },
     { kind: 'path', role: 'trim', path: boxPath(trim), fill: '#ffffff', fillOpacity: 0.7 },
   ];
 }

@@ -4,6 +4,7 @@ import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
+import { Choice } from '../../ui/Choice.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
@@ -19,12 +20,11 @@ export function SizeBench(props: StationProps): ReactNode {
   return <BlankBench {...props} showArt={false} names />;
 }
 
-/** Formats that stand on their long side take a named size lying down. */
-
 export function SizeSlip(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
   const change = useJob((s) => s.change);
   const { size } = job;
+  const { bareEdgeMm = 0 } = size;
   const { unit } = workshop;
   const set = (part: Partial<SizeChoice>): void => change(decideEach((job) => job.size, part));
   const setBoth = (widthMm: number, heightMm: number): void =>
@@ -97,14 +97,33 @@ export function SizeSlip(props: StationProps): ReactNode {
       >
         <Layers {...props} />
       </More>
+      <Choice
+        label="Art at the card’s edges"
+        value={bareEdgeMm > 0 ? 'short' : 'off'}
+        options={[
+          { id: 'off', name: 'Runs off them' },
+          { id: 'short', name: 'Stops short' },
+        ]}
+        onChange={(how) => set({ bareEdgeMm: how === 'short' ? BARE_EDGE_MM[unit] : 0 })}
+      />
       <Two>
-        <LengthField
-          label="Bleed"
-          mm={size.bleedMm}
-          unit={unit}
-          {...LIMITS.size.bleedMm}
-          onCommit={(mm) => set({ bleedMm: mm })}
-        />
+        {bareEdgeMm > 0 ? (
+          <LengthField
+            label="Bare edge"
+            mm={bareEdgeMm}
+            unit={unit}
+            {...LIMITS.size.bareEdgeMm}
+            onCommit={(mm) => set({ bareEdgeMm: mm })}
+          />
+        ) : (
+          <LengthField
+            label="Bleed"
+            mm={size.bleedMm}
+            unit={unit}
+            {...LIMITS.size.bleedMm}
+            onCommit={(mm) => set({ bleedMm: mm })}
+          />
+        )}
         <LengthField
           label="Safe"
           mm={size.safeMm}
@@ -116,5 +135,8 @@ export function SizeSlip(props: StationProps): ReactNode {
     </Slip>
   );
 }
+
+/** To begin with: more than most printers leave white, and a length that a ruler shows. */
+const BARE_EDGE_MM = { mm: 5, in: 6.35 } as const;
 
 const fits = (word: string): boolean => word === 'good' || word === 'tight' || word === 'loose';

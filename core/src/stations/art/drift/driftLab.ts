@@ -81,11 +81,16 @@ export function driftFacts(face: FacePlan, size: SizePlan, bleedMm: Mm): DriftFa
     const gaps = [...words, ...kept].map((box) => -reachOf(box, trim)[edge]);
     return gaps.length === 0 ? null : Math.min(...gaps);
   };
+  // Bare stock round art that would fill the face is a band as a border is.
+  const bands = [
+    ...(border ? [border.insetMm > 0 ? border.insetMm : border.widthMm] : []),
+    ...(toEdge && size.bareEdgeMm > 0 ? [size.bareEdgeMm] : []),
+  ];
   return {
     cut: EDGES.filter((edge) => !contains(outline, apply(face.face.toBlank, beyond[edge]))),
-    bleedMm: toEdge ? bleedMm : null,
+    bleedMm: toEdge && size.bareEdgeMm === 0 ? bleedMm : null,
     shortMm,
-    bandMm: border ? (border.insetMm > 0 ? border.insetMm : border.widthMm) : null,
+    bandMm: bands.length > 0 ? Math.min(...bands) : null,
     gapMm: {
       left: nearest('left'),
       right: nearest('right'),

@@ -26,7 +26,11 @@ export function fenceSettings(tree: CutTree, part: Part, pitch: Pitch): Readonly
     }
   };
   walk(tree, part, (node, { widthNm, heightNm }) => {
-    if (node.kind === 'split') found.add(node.firstNm);
+    if (node.kind === 'split') {
+      // What falls off before the first trim is measured from the far edge, as every first true edge is.
+      const whole = node.axis === 'across' ? widthNm : heightNm;
+      found.add(node.first.kind === 'waste' ? whole - node.firstNm : node.firstNm);
+    }
     if (node.kind !== 'grid') return;
     const [w, h] = sizeOf(node.turned, pitch);
     along(w, node.columns, widthNm);

@@ -110,7 +110,7 @@ function largestSum(a: Nm, b: Nm, most: Nm): Nm {
 }
 
 /** Every sum of whole sides up to a length, from 0 up. */
-function sums(a: Nm, b: Nm, most: Nm): readonly Nm[] {
+export function sums(a: Nm, b: Nm, most: Nm): readonly Nm[] {
   const found = new Set<Nm>();
   for (let i = 0; i * a <= most; i += 1) for (let at = i * a; at <= most; at += b) found.add(at);
   return [...found].sort((p, q) => p - q);

@@ -3,13 +3,16 @@ import type { Point, Sides } from '../../../ground/geometry/types.ts';
 import type { Job } from '../../../job/types.ts';
 import type { MachineFacts, Stock } from '../../../workshop/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
-import { cellsOf, type Cell } from '../../size/cell.ts';
+import type { InkOnBlank } from '../../art/faces/inkOnBlank.ts';
+import { cellsOf, halfTurned, type Cell } from '../../size/cell.ts';
 import type { OpenCard } from '../../size/openCard.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
 import { MARK_ROOM_MM, marginsWith, markPlaces, markRoom } from './machineMarks.ts';
 import { overlaps } from '../../../ground/geometry/box.ts';
-import { ask } from './question.ts';
-import { outOfReach, type SheetSide } from './reach.ts';
+import { insideMargins } from './edges.ts';
+import { fromEdgesOf, inkOnCell, isEven, sidesOf } from './inkOnSheet.ts';
+import { ask, EITHER_WAY, waysFor } from './question.ts';
+import { outOfReach, outOfReachOn } from './reach.ts';
 
 /** A job’s cards on one sheet. */
 export interface OnSheet {
@@ -18,6 +21,8 @@ export interface OnSheet {
   readonly laid: LayOut;
   /** Cards, not cells. */
   readonly up: number;
+  /** Round every card; none where no ink goes on past it. */
+  readonly bleedMm: Mm;
   /** What neither printer nor machine reaches, as seen from the front. */
   readonly marginsMm: Sides;
   /** Three for a machine that cuts them; none where no card lies clear of them. */
@@ -26,8 +31,10 @@ export interface OnSheet {
 
 /**
  * The most cards of a job on one sheet, whoever asks: the plan, a remedy, a row of choices. Nested pairs save
- * paper, but a pair may be too large for a sheet that holds one; and a machine’s marks may lie clear of the cards
- * as they are, or want a strip along two sides. Where no card lies clear of them, the sheet is as without them.
+ * paper, but a pair may be too large for a sheet that holds one; a card turned half round may bring a bare edge to where
+ * the printer does not reach; a grain that is preferred is kept where it costs no card; and a machine’s marks may lie clear
+ * of the cards as they are, or want a strip along two sides. Where no card lies clear of them, the sheet is as without
+ * them.
  */
 export function layOnSheet(
   job: Job,
@@ -37,53 +44,76 @@ export function layOnSheet(
     marginsMm: printer,
     sheet,
     machine,
-    sides,
+    ink,
   }: {
     readonly stock: Stock;
     /** Of the feed path, on any page as it is fed. */
     readonly marginsMm: Sides;
     readonly sheet: { readonly widthMm: Mm; readonly heightMm: Mm };
     readonly machine: MachineFacts | undefined;
-    /**
-     * Sides that are printed. Bare card has no ink to keep inside the printer’s margins, no bleed, and no marks for a
-     * machine to find.
-     */
-    readonly sides: readonly SheetSide[];
+    /** Bare card has no ink to keep inside the printer’s margins, no bleed, and no marks for a machine to find. */
+    readonly ink: InkOnBlank;
   },
 ): OnSheet {
-  const bare = sides.length === 0;
-  const reach = outOfReach(printer, sheet, job.sheet.flipEdge, sides);
-  const marginsMm = machine ? marginsWith(machine, reach) : reach;
-  const marks = machine && !bare ? markPlaces(sheet, marginsMm) : [];
-  const asked = bare ? { ...size, bleedMm: 0 } : size;
-  const tries = cellsOf(size.form, asked.bleedMm).flatMap((cell) =>
-    roomsFor(marginsMm, marks.length > 0).map((room) => {
-      const question = ask(job, asked, stock, room, sheet, cell);
-      const laid = layOutOnePiece(question);
-      const clear = marks.every((mark) =>
-        laid.pieces.every(({ trim }) => !overlaps(markRoom(mark), grow(trim, evenSides(asked.bleedMm)))),
-      );
-      return { cell, question, laid, clearUp: clear ? laid.up * cell.blanks.length : 0 };
+  const sides = sidesOf(ink);
+  const marginsMm = seenMargins(outOfReach(printer, sheet, job.sheet.flipEdge, sides), machine);
+  const marks = machine && sides.length > 0 ? markPlaces(sheet, marginsMm) : [];
+  const bleedMm = ink.bleeds ? size.bleedMm : 0;
+  const asked = { ...size, bleedMm };
+  const reach = Object.fromEntries(sides.map((side) => [side, outOfReachOn(side, printer, sheet, job.sheet.flipEdge)]));
+  const cells = cellsToTry(asked, ink);
+  // Without ink there is no edge to keep from, and with the grain as it likes no fewer cards: nothing gives more.
+  const most = Math.max(
+    ...cells.map((cell) => {
+      const bare = ask(job, asked, stock, insideMargins(evenSides(0), 0), sheet, cell, EITHER_WAY);
+      return layOutOnePiece(bare).up * cell.blanks.length;
     }),
   );
-  const { cell, question, laid, clearUp } = tries.reduce((most, next) => (next.clearUp > most.clearUp ? next : most));
+  let best: Tried | null = null;
+  for (const mayLie of waysFor(job, asked, stock))
+    for (const cell of cells)
+      for (const kept of roomsFor(marginsMm, machine, marks.length > 0)) {
+        if (best?.clearUp === most) break;
+        const own = inkOnCell(ink, cell, size.form.blank, bleedMm);
+        const question = ask(job, asked, stock, fromEdgesOf(own, { reach, kept, bleedMm }), sheet, cell, mayLie);
+        const laid = layOutOnePiece(question);
+        const clear = marks.every((mark) =>
+          laid.pieces.every(({ trim }) => !overlaps(markRoom(mark), grow(trim, evenSides(bleedMm)))),
+        );
+        const clearUp = clear ? laid.up * cell.blanks.length : 0;
+        if (!best || clearUp > best.clearUp) best = { cell, question, laid, clearUp };
+      }
+  const { cell, question, laid, clearUp } = best!;
   return {
     cell,
     question,
     laid,
     up: laid.up * cell.blanks.length,
+    bleedMm,
     marginsMm,
     machineMarks: clearUp > 0 ? marks : [],
   };
 }
 
-/** Margins to lay out within: all there is; or a strip kept for marks above and below, or left and right. */
-function roomsFor(margins: Sides, forMarks: boolean): readonly Sides[] {
-  if (!forMarks) return [margins];
+type Tried = Pick<OnSheet, 'cell' | 'question' | 'laid'> & { readonly clearUp: number };
+
+const seenMargins = (reach: Sides, machine: MachineFacts | undefined): Sides =>
+  machine ? marginsWith(machine, reach) : reach;
+
+/** As it is drawn, in a pair where it nests, and turned half round where that brings other ink to an edge. */
+function cellsToTry(card: OpenCard, ink: InkOnBlank): readonly Cell[] {
+  const cells = cellsOf(card.form, card.bleedMm);
+  return isEven(ink) ? cells : [...cells, halfTurned(cells[0]!)];
+}
+
+/** What printed area keeps off beside its own ink: what a machine wants; or that and a strip for marks along two sides. */
+function roomsFor(margins: Sides, machine: MachineFacts | undefined, forMarks: boolean): readonly Sides[] {
+  const kept = evenSides(machine?.marginMm ?? 0);
+  if (!forMarks) return [kept];
   const { top, right, bottom, left } = margins;
   return [
-    margins,
-    { ...margins, top: top + MARK_ROOM_MM, bottom: bottom + MARK_ROOM_MM },
-    { ...margins, left: left + MARK_ROOM_MM, right: right + MARK_ROOM_MM },
+    kept,
+    { ...kept, top: top + MARK_ROOM_MM, bottom: bottom + MARK_ROOM_MM },
+    { ...kept, left: left + MARK_ROOM_MM, right: right + MARK_ROOM_MM },
   ];
 }

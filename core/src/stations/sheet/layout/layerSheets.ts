@@ -13,6 +13,7 @@ import { pathRefusals } from '../../stock/planStock.ts';
 import { whiteWayOf } from '../../stock/white.ts';
 import { sheetsFor, type PieceOnSheets } from '../pieces.ts';
 import { passesOf, type PrintPass } from './passes.ts';
+import { insideMargins } from './edges.ts';
 import { layOutOnePiece, type LaidPiece, type LayOut } from './layOut.ts';
 
 /** One kind of layer on its sheets, and how it lies there. */
@@ -50,10 +51,9 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
     const question = {
       sheetWidthMm: stock.sheetWidthMm,
       sheetHeightMm: stock.sheetHeightMm,
-      marginsMm: print ? print.path.marginsMm : evenSides(0),
+      fromEdgesMm: insideMargins(print ? print.path.marginsMm : evenSides(0), bleedMm),
       pieceWidthMm: blank.widthMm,
       pieceHeightMm: blank.heightMm,
-      bleedMm,
       gutterMm: 2 * bleedMm,
     };
     const upright = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: false } });

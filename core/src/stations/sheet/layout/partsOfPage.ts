@@ -2,6 +2,7 @@ import { evenSides } from '../../../ground/geometry/box.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
 import type { PicturePlacement, PictureRef } from '../../../job/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
+import { insideMargins } from './edges.ts';
 import { layOutOnePiece } from './layOut.ts';
 
 /** A page of background paper, as large as it is meant to be printed. */
@@ -31,10 +32,9 @@ export function partsOfPage(
     layOutOnePiece({
       sheetWidthMm: page.widthMm,
       sheetHeightMm: page.heightMm,
-      marginsMm: evenSides(0),
+      fromEdgesMm: insideMargins(evenSides(0), 0),
       pieceWidthMm: panel.widthMm,
       pieceHeightMm: panel.heightMm,
-      bleedMm: 0,
       gutterMm: 0,
       mayLie: { asDrawn: true, turned },
     });

@@ -1,36 +1,51 @@
-import type { Sides } from '../../../ground/geometry/types.ts';
 import type { Job } from '../../../job/types.ts';
 import type { Stock } from '../../../workshop/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import type { Cell } from '../../size/cell.ts';
 import { foldsUpright } from '../../size/folds.ts';
 import type { OpenCard } from '../../size/openCard.ts';
+import type { FromEdges } from './edges.ts';
 import type { LayOutQuestion } from './layOut.ts';
 
 /** Weight ÷ that of the stock chosen, under which another is another kind of card. Our starting value. */
 export const LIGHTEST_SHARE = 0.75;
 
-/** What a job asks of a sheet. */
+/**
+ * What a job asks of a sheet.
+ * @param mayLie ways to lie that are looked at; for a grain that is preferred the caller asks for both
+ */
 export function ask(
   job: Job,
   size: OpenCard,
   stock: Stock,
-  marginsMm: Sides,
+  fromEdgesMm: FromEdges,
   sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
   cell: Cell,
+  mayLie: LayOutQuestion['mayLie'] = waysFor(job, size, stock)[0]!,
 ): LayOutQuestion {
   return {
     sheetWidthMm: sheet.widthMm,
     sheetHeightMm: sheet.heightMm,
-    marginsMm,
+    fromEdgesMm,
     pieceWidthMm: cell.widthMm,
     pieceHeightMm: cell.heightMm,
-    bleedMm: size.bleedMm,
     // Each neighbour brings its own bleed, so no art of one shows on the other; where all are of one colour, the
     // bleed of one is the bleed of the other.
     gutterMm: job.sheet.sharedBleed ? size.bleedMm : 2 * size.bleedMm,
-    mayLie: job.sheet.grain === 'respect' ? mayLieForGrain(size, stock) : { asDrawn: true, turned: true },
+    mayLie,
   };
+}
+
+export const EITHER_WAY = { asDrawn: true, turned: true } as const;
+
+/**
+ * Ways to lie that a job allows, those it would rather have first: a grain that must lie along the folds, one that should
+ * where it costs no card, or one that does not matter.
+ */
+export function waysFor(job: Job, size: OpenCard, stock: Stock): readonly LayOutQuestion['mayLie'][] {
+  if (job.sheet.grain === 'ignore') return [EITHER_WAY];
+  const along = mayLieForGrain(size, stock);
+  return job.sheet.grain === 'respect' ? [along] : [along, EITHER_WAY];
 }
 
 /** Whether the fibres of a stock run up and down on its sheet. */

@@ -8,6 +8,14 @@ export type SheetSide = 'front' | 'back';
 const onTheOtherSide = ({ top, right, bottom, left }: Sides, turn: TurnOver): Sides =>
   turn === 'leftRight' ? { top, right: left, bottom, left: right } : { top: bottom, right, bottom: top, left };
 
+/** What the printer cannot reach of one side, with that side fed as it is after the turn, as seen from the front. */
+export const outOfReachOn = (
+  side: SheetSide,
+  marginsMm: Sides,
+  sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
+  flipEdge: 'long' | 'short',
+): Sides => (side === 'front' ? marginsMm : onTheOtherSide(marginsMm, turnOf(sheet, flipEdge)));
+
 /**
  * What the printer cannot reach of a sheet, as seen from its front: on every side that is printed, with that side fed as
  * it is after the turn. Nothing printed is nothing out of reach.
@@ -19,7 +27,7 @@ export function outOfReach(
   flipEdge: 'long' | 'short',
   sides: readonly SheetSide[],
 ): Sides {
-  const seen = sides.map((side) => (side === 'front' ? marginsMm : onTheOtherSide(marginsMm, turnOf(sheet, flipEdge))));
+  const seen = sides.map((side) => outOfReachOn(side, marginsMm, sheet, flipEdge));
   const widest = (edge: keyof Sides): Mm => Math.max(0, ...seen.map((margins) => margins[edge]));
   return { top: widest('top'), right: widest('right'), bottom: widest('bottom'), left: widest('left') };
 }

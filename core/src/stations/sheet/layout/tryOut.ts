@@ -5,7 +5,8 @@ import type { JobChange } from '../../../job/decide.ts';
 import type { Workshop } from '../../../workshop/types.ts';
 import { openCard, type OpenCard } from '../../size/openCard.ts';
 import { layOnSheet, type OnSheet } from './layOnSheet.ts';
-import type { SheetSide } from './reach.ts';
+import type { InkOnBlank } from '../../art/faces/inkOnBlank.ts';
+import { inkThen } from './inkOnSheet.ts';
 
 /** What some changes would put on the sheet. */
 export interface TriedSheet extends OnSheet {
@@ -16,14 +17,9 @@ export interface TriedSheet extends OnSheet {
 
 /**
  * A job with some changes, laid on its sheet: what a remedy would give, found before it is offered.
- * @param sides that are printed, which sheet, size and stock have no say in
+ * @param ink of the job as it is; what a change of its size, or a bare edge, makes of it is followed
  */
-export function tryOut(
-  job: Job,
-  workshop: Workshop,
-  sides: readonly SheetSide[],
-  changes: readonly JobChange[],
-): TriedSheet {
+export function tryOut(job: Job, workshop: Workshop, ink: InkOnBlank, changes: readonly JobChange[]): TriedSheet {
   const then = changeJob(job, changes);
   const card = openCard(then, workshop);
   const stock = stockOf(then, workshop);
@@ -33,8 +29,16 @@ export function tryOut(
     marginsMm: pathOf(then, workshop).marginsMm,
     sheet: then.sheet.cutDown ?? { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm },
     machine,
-    sides,
+    ink: inkThen(ink, { bareEdgeMm: then.size.bareEdgeMm ?? 0, ...shrunk(job, then, workshop, card) }),
   });
-  const lost = machine && sides.length > 0 && on.machineMarks.length === 0;
+  const printed = ink.outside !== null || ink.inside !== null;
+  const lost = machine && printed && on.machineMarks.length === 0;
   return { ...on, card, comesOut: lost ? 0 : on.up };
+}
+
+/** By how much the open card has become smaller. */
+function shrunk(was: Job, then: Job, workshop: Workshop, { form: { blank } }: OpenCard) {
+  if (was.size === then.size) return { narrowerMm: 0, lowerMm: 0 };
+  const before = openCard(was, workshop).form.blank;
+  return { narrowerMm: before.widthMm - blank.widthMm, lowerMm: before.heightMm - blank.heightMm };
 }

@@ -12,7 +12,7 @@ import { changeJob } from '../../../job/changeJob.ts';
 import { plural } from '../../../job/figures.ts';
 import { sortedBy } from '../../../job/sorted.ts';
 import type { Job } from '../../../job/types.ts';
-import { decide, type JobChange } from '../../../job/decide.ts';
+import { decide } from '../../../job/decide.ts';
 import type { Remedy, Snag } from '../../../job/findings.ts';
 import type { Stock, Workshop } from '../../../workshop/types.ts';
 import { formatSize } from '../../../ground/length/formatLength.ts';
@@ -22,44 +22,29 @@ import { formOf, settleOptions } from '../../size/formats/index.ts';
 import { isFinishable, roundDown } from '../../size/limits.ts';
 import { planSize, type SizePlan } from '../../size/planSize.ts';
 import { pathRefusals, type StockFacts } from '../../stock/planStock.ts';
-import { layOutOnePiece, type LayOut, type LayOutQuestion } from '../layout/layOut.ts';
+import { insideMargins } from '../layout/edges.ts';
+import { layOutOnePiece, type LayOutQuestion } from '../layout/layOut.ts';
 import { TICK_ROOM_MM } from '../layout/marks.ts';
 import type { WorkAndTurn } from '../types.ts';
 import { LIGHTEST_SHARE, ask } from '../layout/question.ts';
-import type { SheetSide } from '../layout/reach.ts';
+import type { FoundSheet } from '../sheetFigures.ts';
+import { more, type Asked } from './asked.ts';
+import { leavingBorder, otherPaths, sayMissing } from './bandSnags.ts';
 import { tryOut } from '../layout/tryOut.ts';
+
+/** No ink, so that its edges may be the sheet’s. */
+const BARE_CARD = { fromEdgesMm: insideMargins(evenSides(0), 0), gutterMm: 0 };
 
 /** What an unbled, borderless grid would hold: the count a maker has in mind when halving or quartering a sheet. */
 function nakedUp(question: LayOutQuestion): number {
-  return layOutOnePiece({ ...question, marginsMm: evenSides(0), bleedMm: 0, gutterMm: 0 }).up;
-}
-
-/** A job, and what is printed of it, as every remedy here asks it. */
-export interface Asked {
-  readonly job: Job;
-  readonly workshop: Workshop;
-  readonly sides: readonly SheetSide[];
-  /** Cards that come out as things are; nought where a cutting machine finds no mark. */
-  readonly comesOut: number;
-}
-
-/** A change with the count that it gives, where that is more than now; null where it is not. */
-function more(
-  { job, workshop, sides, comesOut }: Asked,
-  changes: readonly JobChange[],
-  label: (up: number) => string,
-): Remedy | null {
-  const tried = tryOut(job, workshop, sides, changes);
-  return tried.comesOut > comesOut ? { label: label(tried.comesOut), changes } : null;
+  return layOutOnePiece({ ...question, ...BARE_CARD }).up;
 }
 
 export function bleedSnags(
   asked: Asked,
   size: SizePlan,
   stock: StockFacts,
-  question: LayOutQuestion,
-  laid: LayOut,
-  cell: Cell,
+  { question, laid, cell, sheet }: Pick<FoundSheet, 'question' | 'laid' | 'cell' | 'sheet'>,
 ): readonly Snag[] {
   const naked = nakedUp(question);
   if (naked <= laid.up && laid.up > 0) return [];
@@ -75,6 +60,7 @@ export function bleedSnags(
           (up) => `Drop the bleed: ${up} up, with art kept off the edges`,
         )
       : null,
+    leavingBorder(asked, stock, sheet),
     // A blank larger than the bare sheet is offered the largest size of which one fits.
     trimming(asked, trimmedToFit(job, size, stock, question, Math.max(1, naked), per)),
     ...sortedBy(
@@ -93,15 +79,15 @@ export function bleedSnags(
         (up) => `Use ${other.name}: ${up} up`,
       ),
     ),
+    ...otherPaths(asked, stock),
   ].filter((remedy) => remedy !== null);
   const fitsAcross = layOutOnePiece({
     ...question,
-    marginsMm: evenSides(0),
-    bleedMm: 0,
-    gutterMm: 0,
+    ...BARE_CARD,
     mayLie: { asDrawn: true, turned: true },
   }).up;
   const sheetSize = formatSize(question.sheetWidthMm, question.sheetHeightMm, unit);
+  const room = size.bleedMm > 0 ? 'bleed' : 'the printer’s margins';
   return [
     {
       id: 'sheet-no-bleed',
@@ -113,12 +99,12 @@ export function bleedSnags(
             ? 'The open blank fits only with the grain across its fold'
             : 'The open blank is larger than the sheet'
           : laid.up === 0
-            ? 'Nothing left for bleed'
-            : `Nothing left for bleed at ${naked * per} up, so it is ${laid.up * per} up`,
+            ? `Nothing left for ${room}`
+            : `Nothing left for ${room} at ${naked * per} up, so it is ${laid.up * per} up`,
       why:
         naked === 0
           ? `It is ${formatSize(size.form.blank.widthMm, size.form.blank.heightMm, unit)} and the sheet ${sheetSize}.`
-          : `Edge to edge ${naked * per} would come out of a ${sheetSize} sheet; bleed on every side and the printer’s margins leave room for ${laid.up * per}.`,
+          : `Edge to edge ${naked * per} would come out of a ${sheetSize} sheet; ${size.bleedMm > 0 ? 'bleed on every side and the printer’s margins leave' : 'the printer’s margins leave'} room for ${laid.up * per}.${naked > 0 ? sayMissing(asked, stock, sheet) : ''}`,
       remedies: remedies.slice(0, 5),
     },
   ];
@@ -127,12 +113,12 @@ export function bleedSnags(
 /** A smaller card, where it gives more and leaves nothing that would be said of it again. */
 function trimming(asked: Asked, smaller: { readonly widthMm: Mm; readonly heightMm: Mm } | null): Remedy | null {
   if (!smaller) return null;
-  const { job, workshop, sides, comesOut } = asked;
+  const { job, workshop, ink, comesOut } = asked;
   const changes = [
     decide((job) => job.size.finishedWidthMm, smaller.widthMm),
     decide((job) => job.size.finishedHeightMm, smaller.heightMm),
   ];
-  const tried = tryOut(job, workshop, sides, changes);
+  const tried = tryOut(job, workshop, ink, changes);
   if (tried.comesOut <= comesOut || nakedUp(tried.question) * tried.cell.blanks.length > tried.comesOut) return null;
   // A format may not fold at that size.
   if (planSize({ job: changeJob(job, changes), workshop }).snags.some(({ level }) => level === 'stop')) return null;
@@ -144,7 +130,7 @@ function trimming(asked: Asked, smaller: { readonly widthMm: Mm; readonly height
 
 /**
  * The largest finished size, no larger than now, of which `up` fit with bleed. For each grid of that many
- * the room per blank is (usable − n·2·bleed) ÷ n; panels share it. Every size is asked of the sheet before it
+ * the room per blank is (usable + gutter) ÷ n − gutter; panels share it. Every size is asked of the sheet before it
  * is offered: at another size a format may fold elsewhere, and its grain then lies another way. Null when no
  * sensible size does it.
  */
@@ -156,8 +142,6 @@ function trimmedToFit(
   up: number,
   per: number,
 ): { readonly widthMm: Mm; readonly heightMm: Mm } | null {
-  const usableW = q.sheetWidthMm - q.marginsMm.left - q.marginsMm.right;
-  const usableH = q.sheetHeightMm - q.marginsMm.top - q.marginsMm.bottom;
   // The room a blank takes grows in step with the finished size; what does not grow is what one panel less leaves.
   const formAt = (widthMm: Mm, heightMm: Mm): FoldedForm => {
     const { options } = settleOptions(job.size.format, { widthMm, heightMm }, job.size.options);
@@ -167,7 +151,7 @@ function trimmedToFit(
   const holds = (widthMm: Mm, heightMm: Mm): boolean => {
     const then = { ...size, form: formAt(widthMm, heightMm) };
     const sheet = { widthMm: q.sheetWidthMm, heightMm: q.sheetHeightMm };
-    const asked = ask(job, then, stock.stock, q.marginsMm, sheet, cellOf(then.form, size.bleedMm, per));
+    const asked = ask(job, then, stock.stock, q.fromEdgesMm, sheet, cellOf(then.form, size.bleedMm, per), q.mayLie);
     return layOutOnePiece(asked).up >= up;
   };
   const { finishedWidthMm: w, finishedHeightMm: h } = size;
@@ -182,7 +166,10 @@ function trimmedToFit(
     const rows = up / columns;
     for (const turned of [false, true]) {
       if (!(turned ? q.mayLie.turned : q.mayLie.asDrawn)) continue;
-      const [roomX, roomY] = [usableW / columns - q.gutterMm, usableH / rows - q.gutterMm];
+      const { top, right, bottom, left } = q.fromEdgesMm[turned ? 'turned' : 'asDrawn'];
+      const [usableW, usableH] = [q.sheetWidthMm - left - right, q.sheetHeightMm - top - bottom];
+      const roomX = (usableW + q.gutterMm) / columns - q.gutterMm;
+      const roomY = (usableH + q.gutterMm) / rows - q.gutterMm;
       const [roomW, roomH] = turned ? [roomY, roomX] : [roomX, roomY];
       const widthMm = Math.min(job.size.finishedWidthMm, roundDown((roomW - fixedAcross) / panelsAcross));
       const heightMm = Math.min(job.size.finishedHeightMm, roundDown((roomH - fixedDown) / panelsDown));
@@ -195,9 +182,9 @@ function trimmedToFit(
 }
 
 export function grainSnags(asked: Asked, question: LayOutQuestion, folded: boolean): readonly Snag[] {
-  const { job, workshop, sides, comesOut } = asked;
+  const { job, workshop, ink, comesOut } = asked;
   const across = [decide((job) => job.sheet.grain, 'ignore')];
-  const free = job.sheet.grain === 'respect' && folded ? tryOut(job, workshop, sides, across).comesOut : comesOut;
+  const free = job.sheet.grain === 'respect' && folded ? tryOut(job, workshop, ink, across).comesOut : comesOut;
   if (free > comesOut)
     return [
       {
@@ -207,6 +194,20 @@ export function grainSnags(asked: Asked, question: LayOutQuestion, folded: boole
         title: `Keeping the grain along the fold costs ${free - comesOut} up`,
         why: `${comesOut} up with the fibres along the fold, ${free} up if they may run across it. A fold across the grain is rougher and may crack.`,
         remedies: [{ label: `Let the grain run across: ${free} up`, changes: across }],
+      },
+    ];
+  const kept = [decide((job) => job.sheet.grain, 'respect')];
+  const given =
+    job.sheet.grain === 'prefer' && folded && comesOut > 0 ? tryOut(job, workshop, ink, kept).comesOut : null;
+  if (given !== null && given < comesOut)
+    return [
+      {
+        id: 'sheet-grain-given-up',
+        station: 'sheet',
+        level: 'note',
+        title: `The grain is not kept along the fold: that would be ${given} up instead of ${comesOut}`,
+        why: `Grain is kept where it costs no card. Here the fibres run across a fold, which is then rougher and may crack; ${given === 0 ? 'along it no card comes out of this sheet' : `along it ${given} ${given === 1 ? 'card comes' : 'cards come'} out of a sheet`}.`,
+        remedies: given > 0 ? [{ label: `Keep the grain along the fold: ${given} up`, changes: kept }] : [],
       },
     ];
   const along = question.mayLie.asDrawn && question.mayLie.turned && job.sheet.grain === 'ignore';
@@ -241,14 +242,17 @@ export function shelfSnags(stock: Stock, sheets: number): readonly Snag[] {
 }
 
 /** Ticks stand between the bleed and the printable edge; a sheet filled to its margins has no room for them. */
-export function markSnags(job: Job, size: SizePlan, q: LayOutQuestion, laid: LayOut): readonly Snag[] {
+export function markSnags(
+  job: Job,
+  { sheet, marginsMm, bleedMm, laid }: Pick<FoundSheet, 'sheet' | 'marginsMm' | 'bleedMm' | 'laid'>,
+): readonly Snag[] {
   if (!job.sheet.marks || laid.up === 0) return [];
-  const block = boxAround(laid.pieces.flatMap(({ trim }) => corners(grow(trim, evenSides(size.bleedMm)))));
+  const block = boxAround(laid.pieces.flatMap(({ trim }) => corners(grow(trim, evenSides(bleedMm)))));
   const rooms = [
-    block.xMm - q.marginsMm.left,
-    block.yMm - q.marginsMm.top,
-    q.sheetWidthMm - q.marginsMm.right - block.xMm - block.widthMm,
-    q.sheetHeightMm - q.marginsMm.bottom - block.yMm - block.heightMm,
+    block.xMm - marginsMm.left,
+    block.yMm - marginsMm.top,
+    sheet.widthMm - marginsMm.right - block.xMm - block.widthMm,
+    sheet.heightMm - marginsMm.bottom - block.yMm - block.heightMm,
   ];
   if (rooms.some((room) => room >= TICK_ROOM_MM)) return [];
   return [
@@ -326,7 +330,7 @@ export function sharedBleedSnags(asked: Asked, art: ArtPlan, bleedMm: Mm): reado
     ];
   if (job.sheet.sharedBleed || !alike || bleedMm === 0 || comesOut === 0) return [];
   const shares = [decide((job) => job.sheet.sharedBleed, true)];
-  const shared = tryOut(job, asked.workshop, asked.sides, shares).comesOut;
+  const shared = tryOut(job, asked.workshop, asked.ink, shares).comesOut;
   if (shared <= comesOut) return [];
   return [
     {

@@ -4,6 +4,7 @@ import { evenSides } from '../../../../src/ground/geometry/box.ts';
 import { draftMoves } from '../../../../src/stations/cut/draftMoves.ts';
 import { fenceSettings } from '../../../../src/stations/sheet/layout/fenceSettings.ts';
 import { mostPieces, type CutTree } from '../../../../src/stations/sheet/layout/guillotine.ts';
+import { insideMargins } from '../../../../src/stations/sheet/layout/edges.ts';
 import { separable } from '../../../separable.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from '../../../../src/stations/sheet/layout/layOut.ts';
 import { runs } from '../../../runs.ts';
@@ -34,8 +35,7 @@ const ask = (
     sheetHeightMm,
     pieceWidthMm,
     pieceHeightMm,
-    marginsMm: evenSides(0),
-    bleedMm: 0,
+    fromEdgesMm: insideMargins(evenSides(0), 0),
     gutterMm: 0,
     mayLie: { asDrawn: true, turned: true },
     ...part,
@@ -71,7 +71,10 @@ describe('the most pieces on a sheet', () => {
         fc.double({ min: 0, max: 5, noNaN: true }),
         (W, H, w, h, bleedMm) => {
           const gutterMm = 2 * bleedMm;
-          const { pieces, up, bound } = ask([W, H], [w, h], { bleedMm, gutterMm, marginsMm: evenSides(4) });
+          const { pieces, up, bound } = ask([W, H], [w, h], {
+            gutterMm,
+            fromEdgesMm: insideMargins(evenSides(4), bleedMm),
+          });
           const boxes = pieces.map((p) => p.trim);
           expect(boxes).to.have.length(up);
           expect(bound).to.equal(up);
@@ -91,7 +94,7 @@ describe('the most pieces on a sheet', () => {
   it('gains a card from two blocks where a grid leaves a strip wide enough for a turned one', () => {
     // 148 × 105 with a 6 mm gutter in 210 × 297 less 5 mm margins and 3 mm bleed: grids give 2; 194 × 281 is
     // usable, a column of two upright ones is 105 wide and leaves 83: still 2. On 230 × 310 it leaves room.
-    const part = { bleedMm: 3, gutterMm: 6, marginsMm: evenSides(5) };
+    const part = { gutterMm: 6, fromEdgesMm: insideMargins(evenSides(5), 3) };
     expect(ask([210, 297], [148, 105], part).up).to.equal(2);
     // 90 × 50 on 200 × 200, bare: grids give 2 × 4 = 8 and 4 × 2 = 8; ring-free blocks fit 8 at most by area (8.9).
     expect(ask([200, 200], [90, 50]).up).to.equal(8);
@@ -112,7 +115,7 @@ describe('the most pieces on a sheet', () => {
         fc.integer({ min: 0, max: 3 }),
         (W, H, w, h, bleedMm) => {
           const gutterMm = 2 * bleedMm;
-          const laid = ask([W, H], [w, h], { bleedMm, gutterMm, marginsMm: evenSides(5) });
+          const laid = ask([W, H], [w, h], { gutterMm, fromEdgesMm: insideMargins(evenSides(5), bleedMm) });
           const page = { xMm: 0, yMm: 0, widthMm: W, heightMm: H };
           const distances = (layout: Pick<LayOut, 'tree' | 'origin'>): number =>
             new Set(
@@ -143,7 +146,7 @@ describe('the most pieces on a sheet', () => {
   it('a fence set seven times instead of eighteen: ten 151 × 46 in two layouts of 221 × 464', () => {
     // One upright column beside a column of eight sets the fence for each of the eight; halves of quarters, all cut
     // at 46, 52, 98, 104, 151 … do not.
-    const laid = ask([221, 464], [151, 46], { bleedMm: 3, gutterMm: 6, marginsMm: evenSides(5) });
+    const laid = ask([221, 464], [151, 46], { gutterMm: 6, fromEdgesMm: insideMargins(evenSides(5), 3) });
     expect(laid.up).to.equal(10);
     expect(laid.settings).to.be.at.most(9);
   });

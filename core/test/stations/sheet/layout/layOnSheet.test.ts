@@ -4,7 +4,7 @@ import { layOnSheet } from '../../../../src/stations/sheet/layout/layOnSheet.ts'
 import { overlaps } from '../../../../src/ground/geometry/box.ts';
 import { markRoom } from '../../../../src/stations/sheet/layout/machineMarks.ts';
 import { evenSides, grow } from '../../../../src/ground/geometry/box.ts';
-import { inkedWith, plan, sized, workshop } from '../../../support.ts';
+import { bleeding, inkedWith, plan, sized, workshop } from '../../../support.ts';
 
 const machine = workshop.trimmers.find(({ id }) => id === 'petrel')!.machine!;
 const [stock] = workshop.stocks;
@@ -22,7 +22,7 @@ function lay(
   return layOnSheet(job, plan(job).size, {
     ...{ stock: stock!, marginsMm: evenSides(4), sheet },
     machine: asked.machine,
-    sides: asked.sides ?? ['front'],
+    ink: bleeding(...(asked.sides ?? ['front'])),
   });
 }
 
@@ -61,7 +61,7 @@ describe('a job on a sheet', () => {
 
   it('has no marks and no bleed where nothing is printed, and no printer’s margin', () => {
     const bare = lay(60, 80, { widthMm: 120, heightMm: 160 }, { machine, sides: [] });
-    expect([bare.machineMarks, bare.question.bleedMm, bare.marginsMm]).to.deep.equal([[], 0, evenSides(10)]);
+    expect([bare.machineMarks, bare.bleedMm, bare.marginsMm]).to.deep.equal([[], 0, evenSides(10)]);
     expect(lay(60, 80, { widthMm: 120, heightMm: 160 }, { sides: [] }).up).to.equal(4);
     // Printed, 66 × 86 with its bleed goes in once across 112 and, turned, twice down 152.
     expect(lay(60, 80, { widthMm: 120, heightMm: 160 }).up).to.equal(2);
@@ -77,7 +77,7 @@ describe('a job on a sheet', () => {
         stock: stock!,
         marginsMm: evenSides(4),
         sheet: { widthMm: 210, heightMm: 297 },
-        sides: ['front'],
+        ink: bleeding('front'),
         machine: undefined,
       },
     });

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { evenSides, grow, isInside, mapBox } from '../../../../src/ground/geometry/box.ts';
 import type { Sides } from '../../../../src/ground/geometry/types.ts';
 import type { Job } from '../../../../src/job/types.ts';
 import { decide, type JobChange } from '../../../../src/job/decide.ts';
@@ -105,20 +106,25 @@ describe('both sides', () => {
           // Turned like a page of a book, left and right change places; turned head over foot, head and foot.
           const likeABook = (flipEdge === 'long') === upright;
           const b = size.bleedMm;
-          for (const { trim } of sheet.placements) {
-            const [x0, x1] = [trim.xMm - b, trim.xMm + trim.widthMm + b];
-            const [y0, y1] = [trim.yMm - b, trim.yMm + trim.heightMm + b];
-            const fed = [
-              { left: x0, right: W - x1, top: y0, bottom: H - y1 },
-              likeABook
-                ? { left: W - x1, right: x0, top: y0, bottom: H - y1 }
-                : { left: x0, right: W - x1, top: H - y1, bottom: y0 },
-            ];
-            for (const page of sheet.sides.map((s) => fed[s === 'front' ? 0 : 1]!))
+          const inked = size.faces.filter(({ id }) => job.art.faces[id]?.background);
+          for (const { trim, toSheet } of sheet.placements) {
+            expect(isInside(trim, { xMm: 0, yMm: 0, widthMm: W, heightMm: H })).to.equal(true);
+            for (const { side: printed, panelId } of inked) {
+              const panel = size.form.blank.panels.find(({ id }) => id === panelId)!;
+              const ink = mapBox(toSheet, grow(panel.box, evenSides(b)));
+              const [x0, x1] = [ink.xMm, ink.xMm + ink.widthMm];
+              const [y0, y1] = [ink.yMm, ink.yMm + ink.heightMm];
+              const page =
+                printed === 'outside'
+                  ? { left: x0, right: W - x1, top: y0, bottom: H - y1 }
+                  : likeABook
+                    ? { left: W - x1, right: x0, top: y0, bottom: H - y1 }
+                    : { left: x0, right: W - x1, top: H - y1, bottom: y0 };
               for (const edge of ['top', 'right', 'bottom', 'left'] as const) {
                 expect(page[edge], `${edge} of ${W} × ${H}, ${flipEdge}`).to.be.at.least(margins[edge] - 1e-4);
                 if (page[edge] < margins[edge] + 0.5) uneven += 1;
               }
+            }
           }
         },
       ),

@@ -303,7 +303,7 @@ describe('what is said at Sheet', () => {
     const snag = snagOf(p, 'sheet-no-bleed')!;
     expect(snag.title).to.equal(`Nothing left for bleed at 4 up, so it is ${p.sheet.up} up`);
     expect(snag.why).to.equal(
-      `Edge to edge 4 would come out of a 210 × 297 mm sheet; bleed on every side and the printer’s margins leave room for ${p.sheet.up}.`,
+      `Edge to edge 4 would come out of a 210 × 297 mm sheet; bleed on every side and the printer’s margins leave room for ${p.sheet.up}. Cut at the sheet’s own edges, the outside would lose 3.4 mm all round.`,
     );
     const trim = snag.remedies.find(({ label }) => label.startsWith('Trim'))!;
     const trimmed = plan(changeJob(quarter, trim.changes));

@@ -1,0 +1,88 @@
+import { formatLength } from '../../../ground/length/formatLength.ts';
+import { MM_PER_INCH, type Mm } from '../../../ground/length/types.ts';
+import { decide } from '../../../job/decide.ts';
+import type { Remedy } from '../../../job/findings.ts';
+import { LIMITS } from '../../../job/limits.ts';
+import type { InkEnds } from '../../art/faces/inkOnBlank.ts';
+import { pathRefusals, type StockFacts } from '../../stock/planStock.ts';
+import { EDGES } from '../layout/edges.ts';
+import { sidesOf } from '../layout/inkOnSheet.ts';
+import { outOfReachOn, type SheetSide } from '../layout/reach.ts';
+import type { FoundSheet } from '../sheetFigures.ts';
+import { more, type Asked } from './asked.ts';
+
+type Sheet = FoundSheet['sheet'];
+
+interface Missing {
+  readonly side: SheetSide;
+  readonly edge: (typeof EDGES)[number];
+  readonly mm: Mm;
+}
+
+/** Ink that a printer would leave out of cards, as they are drawn, whose edges are the sheet’s own. */
+function missingInk({ job, ink }: Asked, { path }: StockFacts, sheet: Sheet): readonly Missing[] {
+  return sidesOf(ink).flatMap((side) => {
+    const ends: InkEnds = (side === 'front' ? ink.outside : ink.inside)!;
+    const margins = outOfReachOn(side, path.marginsMm, sheet, job.sheet.flipEdge);
+    return EDGES.flatMap((edge) => {
+      const end = ends[edge];
+      const mm = margins[edge] - (end === 'bleeds' ? 0 : end);
+      return mm > 0 ? [{ side, edge, mm }] : [];
+    });
+  });
+}
+
+/** How much would be missing and at which edges, as a sentence with a blank before it; nothing where all would be there. */
+export function sayMissing(asked: Asked, stock: StockFacts, sheet: Sheet): string {
+  const { unit } = asked.workshop;
+  const missing = missingInk(asked, stock, sheet);
+  const bySide = (['front', 'back'] as const).flatMap((side) => {
+    const own = missing.filter((one) => one.side === side);
+    const widths = [...new Set(own.map(({ mm }) => formatLength(mm, unit)))];
+    const said = widths.map((width) => {
+      const edges = own.filter(({ mm }) => formatLength(mm, unit) === width).map(({ edge }) => edge);
+      return `${width} ${edges.length === EDGES.length ? 'all round' : `at its ${listed(edges)}`}`;
+    });
+    return said.length > 0
+      ? [`${side === 'front' ? 'the outside' : 'the inside'} would lose ${said.join(' and ')}`]
+      : [];
+  });
+  return bySide.length > 0 ? ` Cut at the sheet’s own edges, ${bySide.join('; ')}.` : '';
+}
+
+const listed = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
+
+/** Wide enough for every edge that the printer does not reach, to the half millimetre or the sixteenth of an inch. */
+export function leavingBorder(asked: Asked, { path }: StockFacts, sheet: Sheet): Remedy | null {
+  const { job, workshop, ink } = asked;
+  const margins = sidesOf(ink).flatMap((side) => {
+    const reach = outOfReachOn(side, path.marginsMm, sheet, job.sheet.flipEdge);
+    return EDGES.map((edge) => reach[edge]);
+  });
+  const step = workshop.unit === 'in' ? MM_PER_INCH / 16 : 0.5;
+  const wide = Math.ceil(Math.max(0, ...margins) / step - 1e-9) * step;
+  if (wide <= (job.size.bareEdgeMm ?? 0) || wide > LIMITS.size.bareEdgeMm.most) return null;
+  return more(
+    asked,
+    [decide((job) => job.size.bareEdgeMm, wide)],
+    (up) => `Leave a bare border of ${formatLength(wide, workshop.unit)}: ${up} up`,
+  );
+}
+
+/** Feed paths that take this card and reach nearer to its edges. */
+export const otherPaths = (asked: Asked, { printer, path, stock }: StockFacts): readonly (Remedy | null)[] =>
+  asked.workshop.printers.flatMap((other) =>
+    other.paths
+      .filter(
+        (way) =>
+          (other.id !== printer.id || way.id !== path.id) && pathRefusals(way, stock, asked.workshop).length === 0,
+      )
+      .map((way) =>
+        more(
+          asked,
+          [decide((job) => job.stock.printerId, other.id), decide((job) => job.stock.pathId, way.id)],
+          (up) => `Feed it through the ${way.name} of ${other.name}: ${up} up`,
+        ),
+      ),
+  );
