@@ -106,6 +106,17 @@ describe('zippy', () => {
     expect(answer.cuts.map((c) => c.fence)).to.deep.equal([107.95, 139.7]);
   });
 
+  it('up: with ink a quarter inch inside, two opened tents are a letter sheet that leaves a quarter inch white', () => {
+    const letter = ['--sheet', '8.5x11in', '--margins', '0.25in', '--piece', '5.5x8.5in'];
+    const answer = (...more: string[]) =>
+      JSON.parse(zippy('up', ...letter, ...more).stdout) as { up: number; proven: boolean; cuts: unknown[] };
+    expect(answer('--ink', '0.25in')).to.deep.include({ up: 2, proven: true });
+    expect(answer('--ink', '0.25in').cuts).to.have.length(1);
+    expect(answer().up).to.equal(1);
+    // Bare at three edges, and ink up to the one at its foot: turned, that foot lies left, away from the other.
+    expect(answer('--ink', '1,1,0,1in').up).to.equal(1);
+  });
+
   it('up: turns pieces only when it may, and keeps margins and bleed', () => {
     const sheet = [
       '--sheet',
@@ -196,6 +207,11 @@ describe('zippy', () => {
       'up with margins that leave nothing',
       ['up', '--sheet', '100x100mm', '--piece', '20x20mm', '--margins', '60mm'],
       /leave nothing of the sheet/,
+    ],
+    [
+      'up with ink that ends inside and runs off at once',
+      ['up', '--sheet', '100x100mm', '--piece', '20x20mm', '--ink', '5mm', '--bleed', '3mm'],
+      /^--ink says that art ends inside the piece and --bleed that it runs off it; give one of them\.$/,
     ],
     [
       'up with three margins',
