@@ -48,11 +48,14 @@ const dealt = (files, hands) =>
     (some) => some.length > 0,
   );
 
+/** They start processes and wait for them, or hold a drawing against what other programs draw. */
+const WITHOUT_A_PAGE = /^e2e\/(seen\/|start|manyProcesses)/;
+
 const check = (name, args) => (asked(name) ? [{ name, args, cwd: root('.'), env: () => process.env }] : []);
 
 /**
  * Tests in a process of their own, and in a database of their own where they want one. A browser, its page, a server and
- * its processes keep two cores busy: those are run one at a time, beside what needs no browser.
+ * its processes keep two cores busy: those are run one at a time, beside what works no page.
  */
 function mocha(name, files, { database = false, flags = [], alone = false } = {}) {
   if (files.length === 0) return [];
@@ -106,13 +109,12 @@ try {
   const core = dealt(filesOf('core/test'), 4);
   const tasks = [
     ...e2e.flatMap((file) =>
-      mocha(file, [file], { database: true, alone: true, flags: ['--require', root('scripts/shuffle.cjs')] }),
+      mocha(file, [file], { database: true, alone: !WITHOUT_A_PAGE.test(file), flags: ['--require', root('scripts/shuffle.cjs')] }),
     ),
     ...server.flatMap((files, i) => mocha(`server ${i + 1} of ${server.length}`, files, { database: true })),
     ...core.flatMap((files, i) => mocha(`core ${i + 1} of ${core.length}`, files)),
     ...mocha('cli', filesOf('cli/test')),
-    ...check('lint', [root('node_modules/eslint/bin/eslint.js'), '.', '--max-warnings', '0']),
-    ...check('types', [root('node_modules/typescript/bin/tsc'), '-p', 'tsconfig.json']),
+    ...check('types and lint', [root('scripts/typesAndLint.mjs')]),
     ...check('format', [root('node_modules/prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']),
     ...mocha('web', filesOf('web/test')),
   ];
