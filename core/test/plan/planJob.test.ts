@@ -194,7 +194,11 @@ describe('planJob', () => {
             const after = allSnags(mended);
             const ids = after.map(({ id }) => id);
             const said = `${snag.id}: ${remedy.label}`;
-            if (stops) expect(after.filter(({ level }) => level === 'stop').map(({ id }) => id), said).not.to.include(snag.id);
+            if (stops)
+              expect(
+                after.filter(({ level }) => level === 'stop').map(({ id }) => id),
+                said,
+              ).not.to.include(snag.id);
             if (!up) continue;
             promised += 1;
             expect(ids, said).to.not.include('sheet-no-machine-marks');

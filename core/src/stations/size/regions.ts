@@ -51,12 +51,14 @@ function bleedRegion(face: ReadFace, blank: Blank, bleedMm: Mm): FaceRegion {
 
 function bleedOfBox(panel: Box, blank: Blank, bleedMm: Mm): Box {
   const at = (edge: number, outer: number): Mm => (Math.abs(edge - outer) < TOLERANCE_MM ? bleedMm : 0);
-  return grow(panel, {
+  const grown = grow(panel, {
     left: at(panel.xMm, 0),
     top: at(panel.yMm, 0),
     right: at(panel.xMm + panel.widthMm, blank.widthMm),
     bottom: at(panel.yMm + panel.heightMm, blank.heightMm),
   });
+  // Bare edges that meet leave nothing between them.
+  return { ...grown, widthMm: Math.max(0, grown.widthMm), heightMm: Math.max(0, grown.heightMm) };
 }
 
 /**
@@ -66,7 +68,8 @@ function bleedOfBox(panel: Box, blank: Blank, bleedMm: Mm): Box {
 function bleedOfOutline(panel: Panel, blank: Blank, bleedMm: Mm): Polygon {
   if (bleedMm < 0) {
     const inner = offset(blank.outline, bleedMm)[0];
-    return (inner && common(panel.outline, inner)[0]) ?? panel.outline;
+    const middle = middleOf(panel);
+    return (inner && common(panel.outline, inner)[0]) ?? [middle, middle, middle];
   }
   let region: Polygon = offset(panel.outline, bleedMm)[0] ?? panel.outline;
   const middle = middleOf(panel);

@@ -7,7 +7,7 @@ import type { Job } from '../../job/types.ts';
 import type { Remedy, Snag } from '../../job/findings.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
-import type { Mm } from '../../ground/length/types.ts';
+import { MM_PER_INCH, type Mm } from '../../ground/length/types.ts';
 import { suitingEnvelopes } from './suitingEnvelopes.ts';
 import { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './fitEnvelope.ts';
 import { hingeFacts, LEAST_HINGE_SHARE } from './formats/parts/hinge.ts';
@@ -34,6 +34,7 @@ export const sizeSnags = (job: Job, workshop: Workshop, found: SizeFindings): re
   ...shapeSnags(job, workshop, found),
   ...fitSnags(job, workshop, found.fit, found.thicknessMm),
   ...safeSnags(job, workshop),
+  ...bareEdgeSnags(job, workshop, found.form.blank),
 ];
 
 const setOption = (part: Partial<FormatOptions>, label: string): Remedy => ({
@@ -282,6 +283,33 @@ function betterEnvelopes(job: Job, workshop: Workshop, thicknessMm: Mm): readonl
       label: `Use ${envelope.name} instead (${envelope.onShelf} on the shelf)`,
       changes: [decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId: envelope.id })],
     }));
+}
+
+/** Bare edges that meet: nothing of the art would be printed. */
+function bareEdgeSnags(
+  { size: { bareEdgeMm = 0 } }: Job,
+  { unit }: Workshop,
+  { widthMm, heightMm }: { readonly widthMm: Mm; readonly heightMm: Mm },
+): readonly Snag[] {
+  const most = Math.min(widthMm, heightMm) / 2;
+  if (bareEdgeMm < most) return [];
+  const less = unit === 'in' ? MM_PER_INCH / 8 : 3;
+  return [
+    {
+      id: 'size-bare-edge-wide',
+      station: 'size',
+      level: 'stop',
+      title: 'The bare edge leaves no room for art',
+      why: `${formatLength(bareEdgeMm, unit)} from each edge of the open card meets in its middle, and nothing would be printed.`,
+      remedies: [
+        {
+          label: `Keep a bare edge of ${formatLength(less, unit)}`,
+          changes: [decide((job) => job.size.bareEdgeMm, less)],
+        },
+        { label: 'Let art run off the edges', changes: [decide((job) => job.size.bareEdgeMm, 0)] },
+      ],
+    },
+  ];
 }
 
 function safeSnags(job: Job, { unit }: Workshop): readonly Snag[] {

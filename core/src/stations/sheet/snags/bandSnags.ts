@@ -2,7 +2,6 @@ import { formatLength } from '../../../ground/length/formatLength.ts';
 import { MM_PER_INCH, type Mm } from '../../../ground/length/types.ts';
 import { decide } from '../../../job/decide.ts';
 import type { Remedy } from '../../../job/findings.ts';
-import { LIMITS } from '../../../job/limits.ts';
 import type { InkEnds } from '../../art/faces/inkOnBlank.ts';
 import { pathRefusals, type StockFacts } from '../../stock/planStock.ts';
 import { EDGES } from '../layout/edges.ts';
@@ -54,7 +53,12 @@ const listed = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
 
 /** Wide enough for every edge that the printer does not reach, to the half millimetre or the sixteenth of an inch. */
-export function leavingBorder(asked: Asked, { path }: StockFacts, sheet: Sheet): Remedy | null {
+export function leavingBorder(
+  asked: Asked,
+  { path }: StockFacts,
+  sheet: Sheet,
+  blank: { readonly widthMm: Mm; readonly heightMm: Mm },
+): Remedy | null {
   const { job, workshop, ink } = asked;
   const margins = sidesOf(ink).flatMap((side) => {
     const reach = outOfReachOn(side, path.marginsMm, sheet, job.sheet.flipEdge);
@@ -62,7 +66,8 @@ export function leavingBorder(asked: Asked, { path }: StockFacts, sheet: Sheet):
   });
   const step = workshop.unit === 'in' ? MM_PER_INCH / 16 : 0.5;
   const wide = Math.ceil(Math.max(0, ...margins) / step - 1e-9) * step;
-  if (wide <= (job.size.bareEdgeMm ?? 0) || wide > LIMITS.size.bareEdgeMm.most) return null;
+  // A border is more of nothing than a third of a card.
+  if (wide <= (job.size.bareEdgeMm ?? 0) || 3 * wide > Math.min(blank.widthMm, blank.heightMm)) return null;
   return more(
     asked,
     [decide((job) => job.size.bareEdgeMm, wide)],

@@ -60,7 +60,7 @@ export function bleedSnags(
           (up) => `Drop the bleed: ${up} up, with art kept off the edges`,
         )
       : null,
-    leavingBorder(asked, stock, sheet),
+    leavingBorder(asked, stock, sheet, size.form.blank),
     // A blank larger than the bare sheet is offered the largest size of which one fits.
     trimming(asked, trimmedToFit(job, size, stock, question, Math.max(1, naked), per)),
     ...sortedBy(

@@ -71,6 +71,16 @@ describe('where ink ends', () => {
     });
   });
 
+  it('nowhere, where bare edges meet: that stops the card, and is settled by less or none', () => {
+    const job = inkedWith(...sized('flat', 90, 60), bareEdge(30));
+    expect(inkOf(job)).to.deep.equal({ outside: null, inside: null, bleeds: false });
+    const snag = plan(job).size.snags.find(({ id }) => id === 'size-bare-edge-wide')!;
+    expect([snag.level, snag.remedies.length]).to.deep.equal(['stop', 2]);
+    for (const { changes } of snag.remedies)
+      expect(plan(changeJob(job, changes)).size.snags.map(({ id }) => id)).to.not.include(snag.id);
+    expect(plan(changeJob(job, [bareEdge(29.9)])).size.snags.map(({ id }) => id)).to.not.include(snag.id);
+  });
+
   it('counts from the outline of a shape: a thing that crosses it bleeds, though it ends within the box round it', () => {
     const round = (side: number): Job =>
       jobWith(
