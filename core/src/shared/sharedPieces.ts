@@ -1,7 +1,7 @@
 import { drawSide, printedBox } from '../stations/art/faces/drawCard.ts';
 import { namesInUse } from '../job/namesList.ts';
 import { drawEnvelopeOutline } from '../stations/envelope/drawEnvelope.ts';
-import { apply, compose, translation, type Affine } from '../ground/geometry/affine.ts';
+import { apply, compose, IDENTITY, translation, type Affine } from '../ground/geometry/affine.ts';
 import { polygon } from '../ground/geometry/path.ts';
 import type { Box, Point } from '../ground/geometry/types.ts';
 import type { Job } from '../job/types.ts';
@@ -109,14 +109,14 @@ function cardLies(job: Job, { size, sheet: { cell }, art, cut }: Plan, grain: 'r
   const foldsWithGrain = grain === 'respect' && blank.creases.length > 0;
   const together = cell.blanks.length;
   const { widthMm, heightMm } = together > 1 ? cell : blank;
+  // One alone lies as it is drawn, even where it lies head to foot on its own sheet.
+  const maps = together > 1 ? cell.blanks : [IDENTITY];
   const inCell = (shapes: readonly Shape[]): readonly Shape[] =>
-    together > 1 ? cell.blanks.map((transform): Shape => ({ kind: 'group', transform, children: shapes })) : shapes;
+    together > 1 ? maps.map((transform): Shape => ({ kind: 'group', transform, children: shapes })) : shapes;
   return {
     ...{ widthMm, heightMm, together },
     shapes: { outside: inCell(drawSide(art, 'outside', part)), inside: inCell(drawSide(art, 'inside', part)) },
-    folds: cell.blanks.flatMap((map) =>
-      blank.creases.map(({ from, to }) => [apply(map, from), apply(map, to)] as const),
-    ),
+    folds: maps.flatMap((map) => blank.creases.map(({ from, to }) => [apply(map, from), apply(map, to)] as const)),
     mayTurn: !foldsWithGrain,
     quarterTurned: foldsWithGrain && !foldsUpright(size.form),
     after: cut.outlines.map(({ text }) => text),

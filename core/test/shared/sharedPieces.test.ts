@@ -2,10 +2,11 @@ import { expect } from 'chai';
 import { apply } from '../../src/ground/geometry/affine.ts';
 import { changeJob } from '../../src/job/changeJob.ts';
 import { decide } from '../../src/job/decide.ts';
-import type { LayerChoice } from '../../src/job/types.ts';
+import type { ArtObject, LayerChoice } from '../../src/job/types.ts';
+import type { Workshop } from '../../src/workshop/types.ts';
 import { sharedPieces } from '../../src/shared/sharedPieces.ts';
 import { piecesOf } from '../../src/stations/envelope/piecesOf.ts';
-import { inkedWith, plan, sized } from '../support.ts';
+import { inkedWith, jobWith, plan, sized, workshop } from '../support.ts';
 
 const layer = (part: Partial<LayerChoice>): LayerChoice => ({
   ...{ id: 'l', kind: 'mat', faces: ['front'], revealMm: 3, stockIds: ['reed-120-a4'] },
@@ -81,6 +82,43 @@ describe('sharedPieces', () => {
     expect([mat!.widthMm, mat!.heightMm, mat!.mayTurn]).to.deep.equal([94, 64, true]);
     const free = sharedPieces('j', job, plan(job), 'ignore')[0]!;
     expect([free.widthMm, free.heightMm, free.mayTurn]).to.deep.equal([100, 140, true]);
+  });
+
+  it('lie as they are drawn, folds and art alike, though on its own sheet the card lies head to foot', () => {
+    const shop: Workshop = {
+      ...workshop,
+      printers: workshop.printers.map((printer) => ({
+        ...printer,
+        paths: printer.paths.map((path) => ({ ...path, marginsMm: { top: 3, right: 3, bottom: 25, left: 3 } })),
+      })),
+    };
+    // Open 150 × 280, its front 130 high at the foot, with a rule 5 mm above the edge that the printer keeps 25 mm from.
+    const rule = {
+      kind: 'rule',
+      id: 'r',
+      colour: '#1d2930',
+      weightPt: 3,
+      leftMm: 20,
+      topMm: 123,
+      widthMm: 110,
+      heightMm: 2,
+    };
+    const turned = jobWith(
+      ...sized('tentFold', 150, 150),
+      decide((job) => job.size.options, { shortFrontMm: 20 }),
+      decide((job) => job.sheet.grain, 'ignore'),
+      decide((job) => job.art.faces.at('front'), {
+        background: null,
+        picture: null,
+        texts: [],
+        objects: [rule as ArtObject],
+      }),
+    );
+    const planned = plan(turned, shop);
+    expect(planned.sheet.cell.blanks.map((map) => map[0])).to.deep.equal([-1]);
+    const [card] = sharedPieces('j', turned, planned, 'ignore');
+    const [[from]] = card!.folds as readonly [readonly [{ readonly yMm: number }, unknown]];
+    expect(from.yMm).to.be.closeTo(150, 1e-9);
   });
 
   it('go in as pairs where two blanks interlock, half as many', () => {
