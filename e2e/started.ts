@@ -43,7 +43,11 @@ export class Started {
       .map(Number)
       .filter((pid) => parentOf(pid) === this.process.pid);
     const runs = (word: string): number | undefined => children.find((pid) => commandOf(pid).includes(word));
-    return { server: runs('server/src/main.ts'), worker: runs('server/src/worker.ts'), postgres: runs('bin/postgres') };
+    return {
+      server: runs('built/server/src/main.js'),
+      worker: runs('built/server/src/worker.js'),
+      postgres: runs('bin/postgres'),
+    };
   }
 }
 

@@ -96,6 +96,7 @@ describe('what is seen is what is written', () => {
       decide((job) => job.size.bleedMm, BLEED),
       decide((job) => job.brief.wanted, 4),
       decide((job) => job.sheet.spares, 0),
+      decide((job) => job.sheet.grain, 'respect'),
       decide((job) => job.pictures, Object.fromEntries([...brought].map(([id, { ref }]) => [id, ref]))),
       ...(front ? [decide((job) => job.art.faces.at('front'), face(front))] : []),
       ...(inside ? [decide((job) => job.art.faces.at('insideFront'), face(inside))] : []),
