@@ -138,6 +138,7 @@ const freePort = (): Promise<number> =>
 function startServer(url: string, port: number): Promise<ChildProcess> {
   const server = fork(root('built/server/src/main.js'), {
     env: { ...process.env, DATABASE_URL: url, PORT: String(port), HOST: '127.0.0.1', NODE_ENV: 'production' },
+    execArgv: [],
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
   return new Promise((ready, failed) => {

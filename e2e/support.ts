@@ -88,6 +88,8 @@ export function startPart(source: string, databaseUrl: string, port: number): Pr
       // Never into the folder of a studio that somebody works in.
       ZIPPY_BACKUPS: process.env.ZIPPY_BACKUPS ?? join(tmpdir(), 'zippy-e2e-backups'),
     },
+    // Not the translator that the tests themselves run with.
+    execArgv: [],
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
   return new Promise((ready, failed) => {
