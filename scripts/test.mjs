@@ -109,7 +109,11 @@ try {
   const core = dealt(filesOf('core/test'), 4);
   const tasks = [
     ...e2e.flatMap((file) =>
-      mocha(file, [file], { database: true, alone: !WITHOUT_A_PAGE.test(file), flags: ['--require', root('scripts/shuffle.cjs')] }),
+      mocha(file, [file], {
+        database: true,
+        alone: !WITHOUT_A_PAGE.test(file),
+        flags: ['--require', root('scripts/shuffle.cjs')],
+      }),
     ),
     ...server.flatMap((files, i) => mocha(`server ${i + 1} of ${server.length}`, files, { database: true })),
     ...core.flatMap((files, i) => mocha(`core ${i + 1} of ${core.length}`, files)),
