@@ -69,7 +69,7 @@ export function planJob(
   const named = nameSheet({ ...known, size, sheet: laid, typefaces, sheetNumber });
   const sheet = { ...laid, named };
   const stock = withStanding({ ...known, size, art: faces, stock: facts, sheet });
-  const cut = planCuts({ ...known, size, stock, sheet });
+  const cut = planCuts({ ...known, size, art: faces, stock, sheet });
   const art = withDrift({ ...known, size, art: faces, stock, sheet, cut });
   const crease = planCrease({ ...known, size, art, stock, sheet, cut });
   const envelope = planEnvelope({ ...known, size, stock });

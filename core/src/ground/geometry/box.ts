@@ -36,6 +36,14 @@ export const mapBox = (map: Affine, box: Box): Box => boxAround(corners(box).map
 export const overlaps = (a: Box, b: Box): boolean =>
   a.xMm < b.xMm + b.widthMm && b.xMm < a.xMm + a.widthMm && a.yMm < b.yMm + b.heightMm && b.yMm < a.yMm + a.heightMm;
 
+/** What lies in both; null where they only touch, or do not. */
+export function commonBox(a: Box, b: Box): Box | null {
+  const [left, top] = [Math.max(a.xMm, b.xMm), Math.max(a.yMm, b.yMm)];
+  const right = Math.min(a.xMm + a.widthMm, b.xMm + b.widthMm);
+  const bottom = Math.min(a.yMm + a.heightMm, b.yMm + b.heightMm);
+  return right > left && bottom > top ? { xMm: left, yMm: top, widthMm: right - left, heightMm: bottom - top } : null;
+}
+
 export const isInside = (inner: Box, outer: Box): boolean =>
   inner.xMm >= outer.xMm - TOLERANCE_MM &&
   inner.yMm >= outer.yMm - TOLERANCE_MM &&

@@ -87,7 +87,7 @@ interface FaceRun {
   readonly run: DriftRun;
 }
 
-function smallBleed({ job, workshop, sheet: { ink }, cut }: DriftContext, runs: readonly FaceRun[]): readonly Snag[] {
+function smallBleed({ job, workshop, art: { ink }, cut }: DriftContext, runs: readonly FaceRun[]): readonly Snag[] {
   const { unit } = workshop;
   // What ends short of the bleed is a snag of its own; here it is the bleed that is too small.
   const bled = runs

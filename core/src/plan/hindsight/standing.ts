@@ -85,13 +85,7 @@ export function withStanding(context: SheetContext & { readonly sheet: SheetPlan
   };
 }
 
-function flops({
-  job,
-  workshop,
-  size,
-  stock: { stock, path },
-  sheet,
-}: SheetContext & { readonly sheet: SheetPlan }): Snag {
+function flops({ job, workshop, size, art, stock: { stock, path } }: SheetContext): Snag {
   const heavier = sortedBy(
     workshop.stocks.filter((other) => other.gsm > stock.gsm && pathRefusals(path, other, workshop).length === 0),
     (other) => other.gsm,
@@ -99,7 +93,7 @@ function flops({
   );
   /** A remedy only where the card then stands, and still comes out of its sheet. */
   const tried = (label: string, changes: readonly JobChange[]): readonly Remedy[] => {
-    const on = tryOut(job, workshop, sheet.ink, changes);
+    const on = tryOut(job, workshop, art.ink, changes);
     const then = changeJob(job, changes);
     const stands =
       on.comesOut > 0 && standingOf(then, on.card, stockOf(then, workshop), on.laid.pieces).word !== 'flops';

@@ -20,6 +20,7 @@ import type { InkLattice } from './ink/inkTotal.ts';
 import type { FacePlan, LaidPicture } from './faces/items.ts';
 import { layFace } from './faces/layFace.ts';
 import { markSnags } from './faces/makersMark.ts';
+import { inkOnBlank } from './faces/inkOnBlank.ts';
 import { namesSnags } from './checks/namesSnags.ts';
 import { cardRows, namesInUse } from '../../job/namesList.ts';
 import type { SetBlock } from './words/setText.ts';
@@ -119,6 +120,7 @@ export function planArt({ job, workshop, size, typefaces: book, card, inks }: Ar
   const blocks = faces.reduce((n, f) => n + f.art.texts.length, 0);
   return {
     faces,
+    ink: inkOnBlank(faces, size, { names: list, book }),
     panels,
     names: list && { cards: rows.length, shown },
     onStock: ground,

@@ -1,6 +1,7 @@
 import type { StationPlan } from '../../job/findings.ts';
 import type { Shape } from '../../ground/scene/types.ts';
 import type { LayerPiece } from '../size/layers.ts';
+import type { InkOnBlank } from './faces/inkOnBlank.ts';
 import type { FacePlan, LaidPicture } from './faces/items.ts';
 import type { OnStock } from './ink/onStock.ts';
 
@@ -12,6 +13,8 @@ export interface NamesPlan {
 
 export interface ArtPlan extends StationPlan {
   readonly faces: readonly FacePlan[];
+  /** Where ink ends on the open card. */
+  readonly ink: InkOnBlank;
   readonly names: NamesPlan | null;
   /** What is printed on layers, by the id of the piece. */
   readonly panels: Readonly<Record<string, PanelArt>>;

@@ -115,7 +115,7 @@ function crackSnags(job: Job, workshop: Workshop, { art, stock, sheet }: CreaseF
   const along = [decide((job) => job.sheet.grain, 'respect')];
   if (sheet.grainAlongFold === false && stock.needsScore) {
     // Along its grain a card may not come out of this sheet at all.
-    const up = tryOut(job, workshop, sheet.ink, along).comesOut;
+    const up = tryOut(job, workshop, art.ink, along).comesOut;
     return [
       {
         id: 'crease-across-grain',

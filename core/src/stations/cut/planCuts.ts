@@ -21,6 +21,7 @@ import { formatLength } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { isUprightBox } from '../../ground/geometry/polygon.ts';
 import type { SheetPlan } from '../sheet/types.ts';
+import type { ArtPlan } from '../art/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import type { DraftMove } from './draftMoves.ts';
@@ -38,6 +39,7 @@ import { offcutsOf, sheetChoices } from './sheetChoices.ts';
 /** What is cut apart, and of what. */
 export interface CutContext extends Context {
   readonly size: SizePlan;
+  readonly art: ArtPlan;
   readonly stock: StockPlan;
   readonly sheet: SheetPlan;
 }
@@ -47,7 +49,7 @@ export interface CutContext extends Context {
  * the run, how far trims stray, what a machine or hands do round outlines and within cards, and the same reckoning for
  * other sheets.
  */
-export function planCuts({ job, workshop, size, stock, sheet }: CutContext): CutPlan {
+export function planCuts({ job, workshop, size, art, stock, sheet }: CutContext): CutPlan {
   const trimmer = trimmerOf(job, workshop);
   const shaped = isShaped(size, sheet);
   const cuts = movesFor(
@@ -96,7 +98,7 @@ export function planCuts({ job, workshop, size, stock, sheet }: CutContext): Cut
     turns: found.turns,
     drift: found.drift,
     outlines,
-    choices: sheetChoices({ job, workshop, size, stock, sheet, trimmer }),
+    choices: sheetChoices({ job, workshop, size, art, stock, sheet, trimmer }),
     offcuts: offcutsOf(cuts.waste, workshop.keepOffcutMm),
     verdict: verdictOf(found, size, sheet),
     telling: tellingOf(found, sheet),

@@ -2,6 +2,7 @@ import { decide } from '../../job/decide.ts';
 import { LIGHTEST_SHARE, mayLieForGrain } from '../sheet/layout/question.ts';
 import type { Context } from '../../job/context.ts';
 import { wantedOf } from '../../job/namesList.ts';
+import type { ArtPlan } from '../art/types.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import { draftsFor } from './movesFor.ts';
 import { isShaped } from './isShaped.ts';
@@ -34,6 +35,7 @@ export function offcutsOf(
 /** The sheet in force, and the tool that cuts it, beside which others are laid. */
 interface ChoicesContext extends Context {
   readonly size: SizePlan;
+  readonly art: ArtPlan;
   readonly stock: StockPlan;
   readonly sheet: SheetPlan;
   readonly trimmer: Trimmer;
@@ -83,10 +85,10 @@ function grainNow(job: Job, size: SizePlan, stock: Stock, { mayLie }: SheetPlan)
 }
 
 function rowOf(
-  { job, workshop, size, stock: now, sheet: inForce, trimmer }: ChoicesContext,
+  { job, workshop, size, art, stock: now, sheet: inForce, trimmer }: ChoicesContext,
   { stock, bleed, grain }: Way,
 ): SheetChoiceRow {
-  const { ink, spares } = inForce;
+  const { spares } = inForce;
   const bleeds = inForce.bleedMm > 0;
   const isOwn = stock.id === job.stock.stockId;
   const cutDown = isOwn ? job.sheet.cutDown : null;
@@ -98,7 +100,7 @@ function rowOf(
     marginsMm: now.path.marginsMm,
     sheet,
     machine: trimmer.machine,
-    ink,
+    ink: art.ink,
   });
   const sheets = up === 0 ? 0 : Math.ceil((wantedOf(job) + spares) / up);
   const shaped = isShaped(size, { cell });

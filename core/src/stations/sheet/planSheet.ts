@@ -1,5 +1,4 @@
 import type { Context } from '../../job/context.ts';
-import { inkOnBlank } from '../art/faces/inkOnBlank.ts';
 import type { ArtPlan } from '../art/types.ts';
 import { compose, turnedOver, turnOf } from '../../ground/geometry/affine.ts';
 import { mapBox, shrink } from '../../ground/geometry/box.ts';
@@ -55,7 +54,7 @@ export interface SheetContext extends Context {
  */
 // eslint-disable-next-line max-lines-per-function -- a contents page: what it lists stands in rooms of its own
 export function planSheet({ job, workshop, size, art, stock }: SheetContext): SheetPlan {
-  const ink = inkOnBlank(art.faces, size);
+  const { ink } = art;
   const sides = sidesOf(ink);
   const bare = sides.length === 0;
   const white = bare ? null : whiteWayOf(stock.printer, stock.path, stock.stock);
@@ -112,7 +111,6 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
     passes,
     spares,
     sheets,
-    ink,
     sides,
     turnOver,
     bothSidesAtOnce: stock.path.printsBothSides,

@@ -6,7 +6,6 @@ import type { StationPlan } from '../../job/findings.ts';
 import type { WhiteWay } from '../../workshop/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Shape } from '../../ground/scene/types.ts';
-import type { InkOnBlank } from '../art/faces/inkOnBlank.ts';
 import type { Cell } from '../size/cell.ts';
 import type { FromEdges, Lie } from './layout/edges.ts';
 import type { LayerSheet } from './layout/layerSheets.ts';
@@ -50,8 +49,6 @@ export interface SheetPlan extends StationPlan {
   readonly passes: readonly PrintPass[];
   readonly spares: number;
   readonly sheets: number;
-  /** Where ink ends on the blank. */
-  readonly ink: InkOnBlank;
   /** Which sides of the sheet are printed. */
   readonly sides: readonly SheetSide[];
   /** How the sheet is turned over between its sides. */

@@ -3,10 +3,9 @@ import { boxPath, polygon, type Path } from '../../../ground/geometry/path.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
 import type { PaperSide } from '../../../ground/fold/types.ts';
 import type { CodeObject, Gradient } from '../../../job/types.ts';
-import { MM_PER_POINT } from '../../../ground/length/types.ts';
 import type { Colour, Shape } from '../../../ground/scene/types.ts';
 import { codePath, type Code } from '../things/codePath.ts';
-import { boxOf, isNamedItem, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
+import { boxOf, isNamedItem, ruleBox, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
 import type { ArtPlan } from '../types.ts';
 import type { SetLine } from '../words/setText.ts';
 
@@ -89,15 +88,8 @@ function drawItem(item: LaidItem): readonly Shape[] {
         : [];
     case 'code':
       return item.code ? drawCode(item.code, item.object) : [];
-    case 'rule': {
-      const { xMm, yMm, widthMm, heightMm } = boxOf(item.object);
-      const weight = item.object.weightPt * MM_PER_POINT;
-      const box: Box =
-        widthMm >= heightMm
-          ? { xMm, yMm: yMm + (heightMm - weight) / 2, widthMm, heightMm: weight }
-          : { xMm: xMm + (widthMm - weight) / 2, yMm, widthMm: weight, heightMm };
-      return [{ ...filled(boxPath(box), item.object.colour), fine: true }];
-    }
+    case 'rule':
+      return [{ ...filled(boxPath(ruleBox(item.object)), item.object.colour), fine: true }];
     case 'ornament':
       return [filled(item.path, item.object.colour)];
   }

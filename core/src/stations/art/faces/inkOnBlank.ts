@@ -1,11 +1,15 @@
 import type { PaperSide } from '../../../ground/fold/types.ts';
-import { boxAround, corners, isInside, mapBox } from '../../../ground/geometry/box.ts';
+import { boxAround, commonBox, corners, isInside, mapBox } from '../../../ground/geometry/box.ts';
 import { flatten, isUprightBox, contains, edgesOf, distanceToEdge } from '../../../ground/geometry/polygon.ts';
 import type { Box, Sides } from '../../../ground/geometry/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
+import type { NamesList } from '../../../job/types.ts';
 import type { SizePlan } from '../../size/planSize.ts';
-import { TOUCHES_MM } from './edges.ts';
-import { boxOf, type FacePlan, type LaidItem } from './items.ts';
+import { setText } from '../words/setText.ts';
+import type { TypefaceBook } from '../words/typefaces.ts';
+import { reachOf, TOUCHES_MM } from './edges.ts';
+import { boxOf, ruleBox, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
+import { filled } from './layFace.ts';
 
 /** Where ink ends at an edge of a blank: so far inside its trim, or past it by the bleed. */
 export type InkEnd = Mm | 'bleeds';
@@ -20,21 +24,27 @@ export interface InkOnBlank extends Readonly<Record<PaperSide, InkEnds | null>> 
   readonly bleeds: boolean;
 }
 
-/** Where all art of a card ends, with what every card of a list may carry. */
-export function inkOnBlank(faces: readonly FacePlan[], { form: { blank } }: Pick<SizePlan, 'form'>): InkOnBlank {
-  const printed = faces.map((face) => ({ face, boxes: inkBoxes(face) })).filter(({ boxes }) => boxes.length > 0);
+/** A list of names that words are set from, and what they are set in. */
+export interface NamedWords {
+  readonly names: NamesList | null;
+  readonly book: TypefaceBook;
+}
+
+/** Where all art of a card ends, whichever row of a list the card is of. */
+export function inkOnBlank(
+  faces: readonly FacePlan[],
+  { form: { blank } }: Pick<SizePlan, 'form'>,
+  named: NamedWords,
+): InkOnBlank {
+  const printed = faces.map((face) => ({ face, boxes: inkBoxes(face, named) })).filter(({ boxes }) => boxes.length > 0);
+  const trim: Box = { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm };
   const endsOn = (side: PaperSide): InkEnds | null => {
     const boxes = printed
       .filter(({ face }) => face.face.side === side)
       .flatMap(({ face, boxes: own }) => own.map((box) => mapBox(face.face.toBlank, box)));
     if (boxes.length === 0) return null;
-    const { xMm, yMm, widthMm, heightMm } = boxAround(boxes.flatMap(corners));
-    return {
-      top: endAt(yMm),
-      right: endAt(blank.widthMm - xMm - widthMm),
-      bottom: endAt(blank.heightMm - yMm - heightMm),
-      left: endAt(xMm),
-    };
+    const { top, right, bottom, left } = reachOf(boxAround(boxes.flatMap(corners)), trim);
+    return { top: endAt(top), right: endAt(right), bottom: endAt(bottom), left: endAt(left) };
   };
   const [outside, inside] = [endsOn('outside'), endsOn('inside')];
   const atEdge = [outside, inside].some((ends) => ends && Object.values(ends).includes('bleeds'));
@@ -45,35 +55,42 @@ export function inkOnBlank(faces: readonly FacePlan[], { form: { blank } }: Pick
 }
 
 /** Art that ends at the trim is meant to reach it. */
-const endAt = (insetMm: Mm): InkEnd => (insetMm <= TOUCHES_MM ? 'bleeds' : insetMm);
+const endAt = (reachMm: Mm): InkEnd => (reachMm >= -TOUCHES_MM ? 'bleeds' : -reachMm);
 
 /** What of a face is printed, in boxes of its own frame, cut off where its bleed ends. */
-function inkBoxes(face: FacePlan): readonly Box[] {
+function inkBoxes(face: FacePlan, named: NamedWords): readonly Box[] {
   const { art, bleed, picture, tiles, band, items } = face;
   const fills = art.background !== null || art.gradient || (tiles && tiles.fade < 1);
   return [
     ...(fills ? [bleed] : []),
-    ...(picture && picture.placement.fade < 1 ? [mapBox(picture.map, picture.box)] : []),
+    ...(isPrinted(picture) ? [mapBox(picture.map, picture.box)] : []),
     ...(art.border && band.length > 0 ? [boxAround(flatten(band).flat())] : []),
-    ...items.flatMap(inkOf),
+    ...items.flatMap((item) => inkOf(item, named)),
   ]
-    .map((box) => common(box, bleed))
+    .map((box) => commonBox(box, bleed))
     .filter((box) => box !== null);
 }
 
-/** Words that every card has its own of may fill their block’s whole width. */
-function inkOf(item: LaidItem): readonly Box[] {
-  if (item.kind !== 'text') return [boxOf(item.object)];
-  const { ink } = item.set;
-  if (!ink) return [];
-  return item.named ? [ink, { ...ink, xMm: item.block.leftMm, widthMm: item.block.widthMm }] : [ink];
-}
+const isPrinted = (picture: LaidPicture | null): picture is LaidPicture =>
+  picture !== null && picture.placement.fade < 1;
 
-function common(a: Box, b: Box): Box | null {
-  const [left, top] = [Math.max(a.xMm, b.xMm), Math.max(a.yMm, b.yMm)];
-  const right = Math.min(a.xMm + a.widthMm, b.xMm + b.widthMm);
-  const bottom = Math.min(a.yMm + a.heightMm, b.yMm + b.heightMm);
-  return right > left && bottom > top ? { xMm: left, yMm: top, widthMm: right - left, heightMm: bottom - top } : null;
+/** What drawFace draws of a thing, and nothing where it draws nothing. */
+function inkOf(item: LaidItem, { names, book }: NamedWords): readonly Box[] {
+  switch (item.kind) {
+    case 'text': {
+      const rows =
+        item.named && names ? names.rows.map((_, row) => setText(filled(item.block, names, row), book, false)) : [];
+      return [item.set, ...rows].flatMap(({ ink }) => (ink ? [ink] : []));
+    }
+    case 'picture':
+      return isPrinted(item.laid) ? [boxOf(item.object)] : [];
+    case 'code':
+      return item.code && item.code.modules.length > 0 ? [boxOf(item.object)] : [];
+    case 'rule':
+      return [ruleBox(item.object)];
+    case 'ornament':
+      return [boxOf(item.object)];
+  }
 }
 
 /** Every corner lies within an outline, and farther from it than what touches it. */

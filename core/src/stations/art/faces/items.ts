@@ -2,6 +2,7 @@ import type { Affine } from '../../../ground/geometry/affine.ts';
 import type { Path } from '../../../ground/geometry/path.ts';
 import type { Polygon } from '../../../ground/geometry/polygon.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
+import { MM_PER_POINT } from '../../../ground/length/types.ts';
 import type { ReadFace } from '../../../ground/fold/readFaces.ts';
 import type { ArtObject, FaceArt, PicturePlacement, RepeatPattern, TextBlock } from '../../../job/types.ts';
 import type { Code } from '../things/codePath.ts';
@@ -63,6 +64,15 @@ export const boxOf = ({ leftMm, topMm, widthMm, heightMm }: Omit<ArtObject, 'id'
   widthMm,
   heightMm,
 });
+
+/** A rule as it is drawn: along the longer side of its box, in the middle of the other, which it may be thicker than. */
+export function ruleBox(rule: ArtObject & { readonly kind: 'rule' }): Box {
+  const { xMm, yMm, widthMm, heightMm } = boxOf(rule);
+  const weightMm = rule.weightPt * MM_PER_POINT;
+  return widthMm >= heightMm
+    ? { xMm, yMm: yMm + (heightMm - weightMm) / 2, widthMm, heightMm: weightMm }
+    : { xMm: xMm + (widthMm - weightMm) / 2, yMm, widthMm: weightMm, heightMm };
+}
 
 /** All of it is to be seen on its own face; one that runs on over others fills them. */
 export const isWholeOnFace = ({ fit, across = [] }: PicturePlacement): boolean =>

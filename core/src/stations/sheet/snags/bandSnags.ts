@@ -1,10 +1,11 @@
+import { TOLERANCE_MM } from '../../../ground/geometry/types.ts';
 import { formatLength } from '../../../ground/length/formatLength.ts';
 import { MM_PER_INCH, type Mm } from '../../../ground/length/types.ts';
 import { decide } from '../../../job/decide.ts';
 import type { Remedy } from '../../../job/findings.ts';
 import type { InkEnds } from '../../art/faces/inkOnBlank.ts';
 import { pathRefusals, type StockFacts } from '../../stock/planStock.ts';
-import { EDGES } from '../layout/edges.ts';
+import { EDGES, turnedClockwise } from '../layout/edges.ts';
 import { sidesOf } from '../layout/inkOnSheet.ts';
 import { outOfReachOn, type SheetSide } from '../layout/reach.ts';
 import type { FoundSheet } from '../sheetFigures.ts';
@@ -18,23 +19,29 @@ interface Missing {
   readonly mm: Mm;
 }
 
-/** Ink that a printer would leave out of cards, as they are drawn, whose edges are the sheet’s own. */
-function missingInk({ job, ink }: Asked, { path }: StockFacts, sheet: Sheet): readonly Missing[] {
+/** Ink that a printer would leave out of cards whose edges are the sheet’s own, named as on a card that is not turned. */
+function missingInk({ job, ink }: Asked, { path }: StockFacts, sheet: Sheet, quarterTurns: number): readonly Missing[] {
   return sidesOf(ink).flatMap((side) => {
     const ends: InkEnds = (side === 'front' ? ink.outside : ink.inside)!;
-    const margins = outOfReachOn(side, path.marginsMm, sheet, job.sheet.flipEdge);
+    const ofSheet = outOfReachOn(side, path.marginsMm, sheet, job.sheet.flipEdge);
+    // As many turns back are the rest of four on.
+    const back = Array.from({ length: (4 - quarterTurns) % 4 }, () => turnedClockwise<Mm>);
+    const margins = back.reduce((sides, turn) => turn(sides), ofSheet);
     return EDGES.flatMap((edge) => {
       const end = ends[edge];
       const mm = margins[edge] - (end === 'bleeds' ? 0 : end);
-      return mm > 0 ? [{ side, edge, mm }] : [];
+      return mm > TOLERANCE_MM ? [{ side, edge, mm }] : [];
     });
   });
 }
 
-/** How much would be missing and at which edges, as a sentence with a blank before it; nothing where all would be there. */
-export function sayMissing(asked: Asked, stock: StockFacts, sheet: Sheet): string {
+/**
+ * How much would be missing and at which edges, as a sentence with a blank before it; nothing where all would be there.
+ * @param quarterTurns clockwise, by which the card lies turned on its sheet
+ */
+export function sayMissing(asked: Asked, stock: StockFacts, sheet: Sheet, quarterTurns: number): string {
   const { unit } = asked.workshop;
-  const missing = missingInk(asked, stock, sheet);
+  const missing = missingInk(asked, stock, sheet, quarterTurns);
   const bySide = (['front', 'back'] as const).flatMap((side) => {
     const own = missing.filter((one) => one.side === side);
     const widths = [...new Set(own.map(({ mm }) => formatLength(mm, unit)))];

@@ -23,7 +23,7 @@ import { isFinishable, roundDown } from '../../size/limits.ts';
 import { planSize, type SizePlan } from '../../size/planSize.ts';
 import { pathRefusals, type StockFacts } from '../../stock/planStock.ts';
 import { insideMargins } from '../layout/edges.ts';
-import { layOutOnePiece, type LayOutQuestion } from '../layout/layOut.ts';
+import { layOutOnePiece, type LayOut, type LayOutQuestion } from '../layout/layOut.ts';
 import { TICK_ROOM_MM } from '../layout/marks.ts';
 import type { WorkAndTurn } from '../types.ts';
 import { LIGHTEST_SHARE, ask } from '../layout/question.ts';
@@ -36,9 +36,7 @@ import { tryOut } from '../layout/tryOut.ts';
 const BARE_CARD = { fromEdgesMm: insideMargins(evenSides(0), 0), gutterMm: 0 };
 
 /** What an unbled, borderless grid would hold: the count a maker has in mind when halving or quartering a sheet. */
-function nakedUp(question: LayOutQuestion): number {
-  return layOutOnePiece({ ...question, ...BARE_CARD }).up;
-}
+const layNaked = (question: LayOutQuestion): LayOut => layOutOnePiece({ ...question, ...BARE_CARD });
 
 export function bleedSnags(
   asked: Asked,
@@ -46,7 +44,8 @@ export function bleedSnags(
   stock: StockFacts,
   { question, laid, cell, sheet }: Pick<FoundSheet, 'question' | 'laid' | 'cell' | 'sheet'>,
 ): readonly Snag[] {
-  const naked = nakedUp(question);
+  const edgeToEdge = layNaked(question);
+  const naked = edgeToEdge.up;
   if (naked <= laid.up && laid.up > 0) return [];
   const { job, workshop } = asked;
   const { unit } = workshop;
@@ -87,7 +86,7 @@ export function bleedSnags(
     mayLie: { asDrawn: true, turned: true },
   }).up;
   const sheetSize = formatSize(question.sheetWidthMm, question.sheetHeightMm, unit);
-  const room = size.bleedMm > 0 ? 'bleed' : 'the printer’s margins';
+  const short = size.bleedMm > 0 ? 'Nothing left for bleed' : 'Ink comes to where the printer does not reach';
   return [
     {
       id: 'sheet-no-bleed',
@@ -99,16 +98,20 @@ export function bleedSnags(
             ? 'The open blank fits only with the grain across its fold'
             : 'The open blank is larger than the sheet'
           : laid.up === 0
-            ? `Nothing left for ${room}`
-            : `Nothing left for ${room} at ${naked * per} up, so it is ${laid.up * per} up`,
+            ? short
+            : `${short} at ${naked * per} up, so it is ${laid.up * per} up`,
       why:
         naked === 0
           ? `It is ${formatSize(size.form.blank.widthMm, size.form.blank.heightMm, unit)} and the sheet ${sheetSize}.`
-          : `Edge to edge ${naked * per} would come out of a ${sheetSize} sheet; ${size.bleedMm > 0 ? 'bleed on every side and the printer’s margins leave' : 'the printer’s margins leave'} room for ${laid.up * per}.${naked > 0 ? sayMissing(asked, stock, sheet) : ''}`,
+          : `Edge to edge ${naked * per} would come out of a ${sheetSize} sheet; ${size.bleedMm > 0 ? 'bleed on every side and the printer’s margins leave' : 'the printer’s margins leave'} room for ${laid.up * per}.${naked > 0 ? sayMissing(asked, stock, sheet, turnsOf(edgeToEdge, cell)) : ''}`,
       remedies: remedies.slice(0, 5),
     },
   ];
 }
+
+/** By how many quarters the cards of a layout lie turned, as the first of them does. */
+const turnsOf = ({ pieces }: LayOut, { blanks }: Cell): number =>
+  (pieces[0]?.turned ? 1 : 0) + (blanks[0]![0] < 0 ? 2 : 0);
 
 /** A smaller card, where it gives more and leaves nothing that would be said of it again. */
 function trimming(asked: Asked, smaller: { readonly widthMm: Mm; readonly heightMm: Mm } | null): Remedy | null {
@@ -119,7 +122,8 @@ function trimming(asked: Asked, smaller: { readonly widthMm: Mm; readonly height
     decide((job) => job.size.finishedHeightMm, smaller.heightMm),
   ];
   const tried = tryOut(job, workshop, ink, changes);
-  if (tried.comesOut <= comesOut || nakedUp(tried.question) * tried.cell.blanks.length > tried.comesOut) return null;
+  if (tried.comesOut <= comesOut || layNaked(tried.question).up * tried.cell.blanks.length > tried.comesOut)
+    return null;
   // A format may not fold at that size.
   if (planSize({ job: changeJob(job, changes), workshop }).snags.some(({ level }) => level === 'stop')) return null;
   return {
@@ -312,6 +316,8 @@ export function sharedBleedSnags(asked: Asked, art: ArtPlan, bleedMm: Mm): reado
   const alike = (['outside', 'inside'] as const).every(
     (side) => oneColourOf(art, side) !== null || art.faces.every(({ face }) => face.side !== side),
   );
+  // What goes past no edge is shared with nobody.
+  if (bleedMm === 0) return [];
   if (job.sheet.sharedBleed && !alike)
     return [
       {
@@ -328,7 +334,7 @@ export function sharedBleedSnags(asked: Asked, art: ArtPlan, bleedMm: Mm): reado
         ],
       },
     ];
-  if (job.sheet.sharedBleed || !alike || bleedMm === 0 || comesOut === 0) return [];
+  if (job.sheet.sharedBleed || !alike || comesOut === 0) return [];
   const shares = [decide((job) => job.sheet.sharedBleed, true)];
   const shared = tryOut(job, asked.workshop, asked.ink, shares).comesOut;
   if (shared <= comesOut) return [];

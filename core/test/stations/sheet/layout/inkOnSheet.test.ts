@@ -1,11 +1,11 @@
 import { expect } from 'chai';
+import { planJob } from '../../../../src/plan/planJob.ts';
 import { changeJob } from '../../../../src/job/changeJob.ts';
 import { decide, type JobChange } from '../../../../src/job/decide.ts';
-import type { FaceArt, Job } from '../../../../src/job/types.ts';
+import type { ArtObject, FaceArt, Job } from '../../../../src/job/types.ts';
 import type { Workshop } from '../../../../src/workshop/types.ts';
-import { inkOnBlank } from '../../../../src/stations/art/faces/inkOnBlank.ts';
 import { fromEdgesOf, inkThen } from '../../../../src/stations/sheet/layout/inkOnSheet.ts';
-import { bleeding, inkedWith, jobWith, plan, sized, words, workshop } from '../../../support.ts';
+import { bleeding, inkedWith, jobWith, plan, sized, typefaces, words, workshop } from '../../../support.ts';
 
 const NONE = { top: 0, right: 0, bottom: 0, left: 0 };
 const bareEdge = (mm: number): JobChange => decide((job) => job.size.bareEdgeMm, mm);
@@ -19,10 +19,7 @@ const margins = (top: number, right: number, bottom: number, left: number): Work
     paths: printer.paths.map((path) => ({ ...path, marginsMm: { top, right, bottom, left } })),
   })),
 });
-const inkOf = (job: Job) => {
-  const { art, size } = plan(job);
-  return inkOnBlank(art.faces, size);
-};
+const inkOf = (job: Job) => plan(job).art.ink;
 const rule = (leftMm: number, topMm: number, widthMm: number, heightMm: number) =>
   ({ kind: 'rule', id: 'r', colour: '#1d2930', weightPt: 3, leftMm, topMm, widthMm, heightMm }) as const;
 
@@ -36,21 +33,51 @@ describe('where ink ends', () => {
 
   it('where a thing ends that lies within, and as if it bled where it ends on the trim', () => {
     const ink = inkOf(jobWith(...sized('flat', 90, 60), front({ objects: [rule(10, 20, 70, 2)] })));
-    expect(ink.outside).to.deep.equal({ top: 20, right: 10, bottom: 38, left: 10 });
+    expect(ink.outside).to.deep.include({ right: 10, left: 10 });
     expect(ink.bleeds).to.equal(false);
     const near = inkOf(jobWith(...sized('flat', 90, 60), front({ objects: [rule(0.4, 20, 70, 2)] })));
     expect([near.outside!.left, near.bleeds]).to.deep.equal(['bleeds', true]);
   });
 
-  it('of words that every card has its own of, at the ends of their block', () => {
+  it('of words that every card has its own of, where any of them ends, whichever card is looked at', () => {
+    const rows = [['Wren'], ['Tove Ashgrove of the long quay'], ['Idris\nand Maud']];
+    const block = words('{name}', { leftMm: 10, topMm: 10, widthMm: 60 });
     const named = jobWith(
       ...sized('flat', 90, 60),
-      decide((job) => job.names, { columns: ['name'], rows: [['Wren'], ['Tove']] }),
-      front({ texts: [words('{name}', { leftMm: 10, widthMm: 60 })] }),
+      decide((job) => job.names, { columns: ['name'], rows }),
+      front({ texts: [block] }),
     );
-    expect(inkOf(named).outside).to.deep.include({ left: 10, right: 20 });
-    const plain = changeJob(named, [front({ texts: [words('Wren', { leftMm: 10, widthMm: 60 })] })]);
-    expect(inkOf(plain).outside!.right).to.be.above(50);
+    const seen = [0, 1, 2].map((card) => planJob(named, workshop, { typefaces, today: null, card }));
+    for (const { art, sheet } of seen) {
+      expect(art.ink).to.deep.equal(seen[0]!.art.ink);
+      expect(sheet.placements).to.deep.equal(seen[0]!.sheet.placements);
+    }
+    // Each on a card of its own ends no farther out than all of them together, and some one of them just there.
+    const alone = rows.map(
+      ([text]) => inkOf(changeJob(named, [front({ texts: [{ ...block, text: text! }] })])).outside!,
+    );
+    for (const edge of ['top', 'right', 'bottom', 'left'] as const)
+      expect(Math.min(...alone.map((ends) => ends[edge] as number))).to.be.closeTo(
+        seen[0]!.art.ink.outside![edge] as number,
+        1e-9,
+      );
+    expect(new Set(alone.map(({ bottom }) => bottom)).size).to.be.above(1);
+  });
+
+  it('of a rule thicker than its box where it is drawn, and nowhere for a code that says nothing', () => {
+    // 36 pt are 12.7 mm: about the middle of a box 2 mm high at 20, from 14.65 to 27.35.
+    const thick = inkOf(
+      jobWith(...sized('flat', 90, 60), front({ objects: [{ ...rule(10, 20, 70, 2), weightPt: 36 }] })),
+    );
+    expect(thick.outside!.top).to.be.closeTo(14.65, 1e-9);
+    expect(thick.outside!.bottom).to.be.closeTo(60 - 27.35, 1e-9);
+    const code: ArtObject = {
+      kind: 'code',
+      ...{ id: 'c', colour: '#1d2930', ground: null, content: { kind: 'text', text: '' } },
+      ...{ leftMm: 10, topMm: 10, widthMm: 20, heightMm: 20 },
+    };
+    const empty = plan(jobWith(...sized('flat', 90, 60), front({ objects: [code] })));
+    expect([empty.art.ink.outside, empty.sheet.sides]).to.deep.equal([null, []]);
   });
 
   it('at a bare edge, whatever would run off: nothing bleeds, and neighbours touch', () => {
@@ -82,13 +109,11 @@ describe('where ink ends', () => {
   });
 
   it('counts from the outline of a shape: a thing that crosses it bleeds, though it ends within the box round it', () => {
-    const round = (side: number): Job =>
-      jobWith(
-        ...sized('hingedShape', 80, 80),
-        front({ objects: [rule((80 - side) / 2, (80 - side) / 2, side, side)] }),
-      );
-    expect(inkOf(round(20)).bleeds).to.equal(false);
-    expect(inkOf(round(76)).bleeds).to.equal(true);
+    // 34 mm above the middle of a circle of 80 its chord is 42 mm; a rule of 60 there lies well within the box round it.
+    const across = (topMm: number): Job =>
+      jobWith(...sized('hingedShape', 80, 80), front({ objects: [rule(10, topMm, 60, 2)] }));
+    expect(inkOf(across(39)).bleeds).to.equal(false);
+    expect(inkOf(across(5)).bleeds).to.equal(true);
   });
 });
 
@@ -155,7 +180,9 @@ describe('how near to a sheet’s edges', () => {
     const wide = plan(tent(139.7, 107.95), margins(8, 6.35, 6.35, 6.35));
     expect(wide.sheet.up).to.equal(1);
     const snag = wide.sheet.snags.find(({ id }) => id === 'sheet-no-bleed')!;
-    expect(snag.title).to.equal('Nothing left for the printer’s margins at 2 up, so it is 1 up');
+    expect(snag.title).to.equal('Ink comes to where the printer does not reach at 2 up, so it is 1 up');
+    // Turned on the sheet, the card’s left edge is at its head, and only the outside is printed.
+    expect(snag.why).to.match(/Cut at the sheet’s own edges, the outside would lose 1\.7 mm at its left\.$/);
     const border = snag.remedies.find(({ label }) => label.startsWith('Leave a bare border'))!;
     expect(border.label).to.equal('Leave a bare border of 8 mm: 2 up');
     const mended = changeJob(tent(139.7, 107.95), border.changes);
