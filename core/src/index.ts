@@ -115,6 +115,7 @@ export { ORNAMENTS } from './stations/art/things/ornaments/index.ts';
 export { poundsOf, sayWeight } from './stations/stock/weights.ts';
 export { selfBucklingHeightMm } from './stations/stock/standing.ts';
 export type { StockPlan } from './stations/stock/planStock.ts';
+export { borderBeyond } from './stations/sheet/snags/bandSnags.ts';
 export { insideMargins, turnedClockwise, type FromEdges } from './stations/sheet/layout/edges.ts';
 export { layOutOnePiece, type LayOut, type LayOutQuestion } from './stations/sheet/layout/layOut.ts';
 export { chanceEnough, sparesFor } from './stations/sheet/layout/spares.ts';

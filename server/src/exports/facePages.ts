@@ -23,12 +23,12 @@ export function facePages({ art }: Plan): readonly { readonly id: string; readon
     id: face.face.id,
     page: {
       scene: {
-        box: face.bleed,
+        box: face.page,
         symbols: {},
         shapes: [{ kind: 'group', transform: IDENTITY, clip: polygon(face.bleedOutline), children: drawFace(face) }],
       },
       trimBox: { xMm: 0, yMm: 0, widthMm: face.face.widthMm, heightMm: face.face.heightMm },
-      bleedBox: face.bleed,
+      bleedBox: face.page,
     },
   }));
 }

@@ -19,7 +19,9 @@ export interface FaceRegion {
 /** What a face is cut to, bleeds to and keeps safe, all in its own frame. */
 export interface FaceRegions {
   readonly trim: Polygon;
-  /** Out to the bleed, or in to where a bare edge begins. */
+  /** All of it that a page of the face shows: with its bleed, or to its trim where nothing bleeds. */
+  readonly page: FaceRegion;
+  /** Where art goes: out to the bleed, or in to where a bare edge begins. */
   readonly bleed: FaceRegion;
   readonly safe: FaceRegion | null;
 }
@@ -33,6 +35,7 @@ export function regionsOf(
   const panel = blank.panels.find((p) => p.id === face.panelId)!;
   return {
     trim: panel.outline.map((p) => apply(back, p)),
+    page: bleedRegion(face, blank, bleedMm),
     bleed: bleedRegion(face, blank, bareEdgeMm > 0 ? -bareEdgeMm : bleedMm),
     safe: safeRegion(face, blank, Math.max(safeMm, bareEdgeMm)),
   };

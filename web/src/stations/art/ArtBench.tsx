@@ -40,7 +40,7 @@ export function ArtBench(props: StationProps): ReactNode {
     <Drop onDragOver={(event) => event.preventDefault()} onDrop={drop}>
       {picker}
       <Bench
-        content={face.bleed}
+        content={face.page}
         draw={draw}
         pictures={job.pictures}
         unit={workshop.unit}

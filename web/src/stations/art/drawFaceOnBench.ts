@@ -2,10 +2,10 @@ import { cutsOnFace, IDENTITY, polygon, seenFace, type FacePlan, type Mm, type P
 
 /** A face as its reader sees it, with its trim and safe lines and its name. */
 export const drawFaceOnBench = (plan: Plan, face: FacePlan, textMm: Mm): Scene => ({
-  box: { ...face.bleed, yMm: face.bleed.yMm - textMm * 2, heightMm: face.bleed.heightMm + textMm * 4 },
+  box: { ...face.page, yMm: face.page.yMm - textMm * 2, heightMm: face.page.heightMm + textMm * 4 },
   symbols: {},
   shapes: [
-    { kind: 'path', role: 'stock', path: polygon(face.bleedOutline), fill: plan.stock.stock.colour },
+    { kind: 'path', role: 'stock', path: polygon(face.pageOutline), fill: plan.stock.stock.colour },
     {
       kind: 'group',
       transform: IDENTITY,
@@ -19,7 +19,7 @@ export const drawFaceOnBench = (plan: Plan, face: FacePlan, textMm: Mm): Scene =
       kind: 'label',
       role: 'dimension',
       text: `${face.face.name}, as its reader sees it · solid line: trim · dots: safe`,
-      at: { xMm: face.face.widthMm / 2, yMm: face.bleed.yMm + face.bleed.heightMm + textMm * 1.5 },
+      at: { xMm: face.face.widthMm / 2, yMm: face.page.yMm + face.page.heightMm + textMm * 1.5 },
       sizeMm: textMm,
       anchor: 'middle',
     },

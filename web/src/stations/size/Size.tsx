@@ -1,5 +1,16 @@
 import type { ReactNode } from 'react';
-import { LIMITS, type SizeChoice, decide, decideEach, formatSize, NAMED_SIZES, formatEntry } from '@zippy/core';
+import {
+  borderBeyond,
+  LIMITS,
+  type LengthUnit,
+  type Sides,
+  type SizeChoice,
+  decide,
+  decideEach,
+  formatSize,
+  NAMED_SIZES,
+  formatEntry,
+} from '@zippy/core';
 import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
@@ -104,7 +115,7 @@ export function SizeSlip(props: StationProps): ReactNode {
           { id: 'off', name: 'Runs off them' },
           { id: 'short', name: 'Stops short' },
         ]}
-        onChange={(how) => set({ bareEdgeMm: how === 'short' ? BARE_EDGE_MM[unit] : 0 })}
+        onChange={(how) => set({ bareEdgeMm: how === 'short' ? bareEdgeFor(plan.stock.path.marginsMm, unit) : 0 })}
       />
       <Two>
         {bareEdgeMm > 0 ? (
@@ -136,7 +147,8 @@ export function SizeSlip(props: StationProps): ReactNode {
   );
 }
 
-/** To begin with: more than most printers leave white, and a length that a ruler shows. */
-const BARE_EDGE_MM = { mm: 5, in: 6.35 } as const;
+/** To begin with: what this printer leaves white, and no less than a hand’s drift is lost in. */
+const bareEdgeFor = (marginsMm: Sides, unit: LengthUnit): number =>
+  Math.max(borderBeyond(marginsMm, unit), unit === 'in' ? 6.35 : 5);
 
 const fits = (word: string): boolean => word === 'good' || word === 'tight' || word === 'loose';

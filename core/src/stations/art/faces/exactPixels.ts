@@ -1,11 +1,14 @@
 import { fixed } from '../../../ground/length/rounding.ts';
-import { boxAround, corners, grow } from '../../../ground/geometry/box.ts';
+import { boxAround, corners, grow, isInside } from '../../../ground/geometry/box.ts';
 import { polygon } from '../../../ground/geometry/path.ts';
+import { isUprightBox } from '../../../ground/geometry/polygon.ts';
+import { TOLERANCE_MM, type Box } from '../../../ground/geometry/types.ts';
 import { IDENTITY } from '../../../ground/geometry/affine.ts';
 import type { Job } from '../../../job/types.ts';
 import { MM_PER_INCH, type Mm } from '../../../ground/length/types.ts';
 import type { Scene } from '../../../ground/scene/types.ts';
 import { drawFace } from './drawCard.ts';
+import { reachOf, type FaceEdge } from './edges.ts';
 import type { FacePlan } from './items.ts';
 import { borderBand } from './borderBand.ts';
 import { layPicture } from './layFace.ts';
@@ -88,6 +91,18 @@ export function fitPixels(
   };
 }
 
+const isBareAround = ({ page, bleed }: FacePlan): boolean => !isInside(page, bleed);
+
+/** Art out to a box’s edges, but for those that are kept bare; all of a bare shape’s are. */
+function artWithin(box: Box, face: FacePlan): Box {
+  const { bleed, page, bleedOutline } = face;
+  if (!isBareAround(face)) return boxAround([...corners(box), ...corners(bleed)]);
+  if (!isUprightBox(bleedOutline)) return bleed;
+  const [own, all] = [reachOf(bleed, page), reachOf(box, page)];
+  const beyond = (edge: FaceEdge): Mm => (own[edge] < -TOLERANCE_MM ? own[edge] : all[edge]);
+  return grow(page, { top: beyond('top'), right: beyond('right'), bottom: beyond('bottom'), left: beyond('left') });
+}
+
 /**
  * A face with art grown to the asked pixels’ edges on every side, folds too: a print house folds nothing, it is
  * sent one face at a time. The scene’s box is exactly as large as the pixels are.
@@ -101,13 +116,14 @@ export function drawFaceInPixels(
   const [wide, high] = [widthPx, heightPx].map((px) => (px / dpi) * MM_PER_INCH) as [Mm, Mm];
   const [across, down] = [(wide - widthMm) / 2, (high - heightMm) / 2];
   const box = grow({ xMm: 0, yMm: 0, widthMm, heightMm }, { top: down, right: across, bottom: down, left: across });
-  const outline = corners(boxAround([...corners(box), ...corners(face.bleed)]));
-  const bleed = boxAround(outline);
+  const bleed = artWithin(box, face);
+  // A shape whose edges are bare keeps its own outline.
+  const outline = bleed === face.bleed ? face.bleedOutline : corners(bleed);
   const grown: FacePlan = {
     ...face,
     bleed,
     bleedOutline: outline,
-    band: face.art.border ? borderBand(face.trimOutline, outline, face.art.border) : [],
+    band: face.art.border ? borderBand(isBareAround(face) ? outline : face.trimOutline, outline, face.art.border) : [],
     // A picture that runs on over other faces keeps its place there.
     picture:
       face.picture && face.picture.from === face.face.id && !face.picture.placement.across?.length

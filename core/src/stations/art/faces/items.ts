@@ -39,7 +39,10 @@ export type LaidItem =
 export interface FacePlan {
   readonly face: ReadFace;
   readonly art: FaceArt;
-  /** Face and bleed, in the face's frame. */
+  /** Face and bleed, in the face's frame: what a page of it shows. */
+  readonly page: Box;
+  readonly pageOutline: Polygon;
+  /** Where its art goes: as far as the page, or in to where a bare edge begins. */
   readonly bleed: Box;
   readonly bleedOutline: Polygon;
   readonly trimOutline: Polygon;

@@ -122,7 +122,7 @@ export function layFace(
   row: number | null = null,
 ): FacePlan {
   const art = artOf(job, face);
-  const { bleed: region, safe, trim } = size.regions[face.id]!;
+  const { page, bleed: region, safe, trim } = size.regions[face.id]!;
   const blocks = art.texts.map((text) => {
     try {
       return setText(row !== null && isNamed(text, job.names) ? filled(text, job.names!, row) : text, book);
@@ -160,13 +160,16 @@ export function layFace(
   return {
     face,
     art,
+    page: page.box,
+    pageOutline: page.outline,
     bleed: region.box,
     bleedOutline: region.outline,
     trimOutline: trim,
     safe: safeBox(size, face),
     safeOutline: safe?.outline ?? [],
     picture: backPicture(job, size, face),
-    band: art.border ? borderBand(trim, region.outline, art.border) : [],
+    // Where edges are kept bare, a border is counted from where art begins.
+    band: art.border ? borderBand(size.bareEdgeMm > 0 ? region.outline : trim, region.outline, art.border) : [],
     tiles: tile && art.pattern ? { ...art.pattern, aspect: tile.widthPx / tile.heightPx } : null,
     blocks,
     items: [...items].sort((a, b) => {

@@ -1,6 +1,6 @@
-import { TOLERANCE_MM } from '../../../ground/geometry/types.ts';
+import { TOLERANCE_MM, type Sides } from '../../../ground/geometry/types.ts';
 import { formatLength } from '../../../ground/length/formatLength.ts';
-import { MM_PER_INCH, type Mm } from '../../../ground/length/types.ts';
+import { MM_PER_INCH, type LengthUnit, type Mm } from '../../../ground/length/types.ts';
 import { decide } from '../../../job/decide.ts';
 import type { Remedy } from '../../../job/findings.ts';
 import type { InkEnds } from '../../art/faces/inkOnBlank.ts';
@@ -59,20 +59,20 @@ export function sayMissing(asked: Asked, stock: StockFacts, sheet: Sheet, quarte
 const listed = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
 
-/** Wide enough for every edge that the printer does not reach, to the half millimetre or the sixteenth of an inch. */
+/** Wide enough for every edge that a printer does not reach, to the half millimetre or the sixteenth of an inch. */
+export function borderBeyond(marginsMm: Sides, unit: LengthUnit): Mm {
+  const step = unit === 'in' ? MM_PER_INCH / 16 : 0.5;
+  return Math.ceil(Math.max(...EDGES.map((edge) => marginsMm[edge])) / step - 1e-9) * step;
+}
+
+/** A border where the printer does not reach, for a card that is not mostly border then. */
 export function leavingBorder(
   asked: Asked,
   { path }: StockFacts,
-  sheet: Sheet,
   blank: { readonly widthMm: Mm; readonly heightMm: Mm },
 ): Remedy | null {
-  const { job, workshop, ink } = asked;
-  const margins = sidesOf(ink).flatMap((side) => {
-    const reach = outOfReachOn(side, path.marginsMm, sheet, job.sheet.flipEdge);
-    return EDGES.map((edge) => reach[edge]);
-  });
-  const step = workshop.unit === 'in' ? MM_PER_INCH / 16 : 0.5;
-  const wide = Math.ceil(Math.max(0, ...margins) / step - 1e-9) * step;
+  const { job, workshop } = asked;
+  const wide = borderBeyond(path.marginsMm, workshop.unit);
   // A border is more of nothing than a third of a card.
   if (wide <= (job.size.bareEdgeMm ?? 0) || 3 * wide > Math.min(blank.widthMm, blank.heightMm)) return null;
   return more(

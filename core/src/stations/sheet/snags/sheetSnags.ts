@@ -59,7 +59,7 @@ export function bleedSnags(
           (up) => `Drop the bleed: ${up} up, with art kept off the edges`,
         )
       : null,
-    leavingBorder(asked, stock, sheet, size.form.blank),
+    leavingBorder(asked, stock, size.form.blank),
     // A blank larger than the bare sheet is offered the largest size of which one fits.
     trimming(asked, trimmedToFit(job, size, stock, question, Math.max(1, naked), per)),
     ...sortedBy(
