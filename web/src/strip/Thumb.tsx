@@ -71,7 +71,19 @@ function thumbScene(station: Station, plan: Plan, job: Job, bench: JobBench | nu
         symbols: {},
         shapes: [
           { kind: 'path', role: 'stock', path: trim, fill: stockColour },
-          { kind: 'group', transform: IDENTITY, clip: trim, children: seenFace(plan.art, front, stockColour) },
+          {
+            kind: 'group',
+            transform: IDENTITY,
+            clip: trim,
+            children: [
+              {
+                kind: 'group',
+                transform: IDENTITY,
+                clip: polygon(front.bleedOutline),
+                children: seenFace(plan.art, front, stockColour),
+              },
+            ],
+          },
           { kind: 'path', role: 'dimension', path: trim },
         ],
       };
