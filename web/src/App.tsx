@@ -48,7 +48,7 @@ function Places(): ReactNode {
           <ClashDialog
             what="The workshop"
             clashes={clashes}
-            spoken={{ unit: workshop.unit, currency: workshop.currency }}
+            spoken={workshop}
             onSettle={(theirsAt) => void settleClashes(theirsAt)}
           />
         )}

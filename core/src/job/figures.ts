@@ -2,7 +2,7 @@ import { fixed } from '../ground/length/rounding.ts';
 import { formatLength } from '../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../ground/length/types.ts';
 import type { Figure, FigureValue } from './findings.ts';
-import type { Minor } from '../ground/money.ts';
+import { localeOf, sayMoney, type Minor, type WrittenForm } from '../ground/money.ts';
 
 export const length = (mm: Mm): FigureValue => ({ kind: 'length', mm });
 export const count = (n: number, of?: string): FigureValue => ({ kind: 'count', count: n, ...(of ? { of } : {}) });
@@ -26,20 +26,20 @@ export const figure = (
   working: { sum, inputs: Object.entries(inputs).map(([name, input]) => ({ label: name, value: input })) },
 });
 
-export interface Spoken {
+/** How the studio wants figures written. */
+export interface Spoken extends WrittenForm {
   readonly unit: LengthUnit;
-  readonly currency: string;
 }
 
 /** Writes a figure for people; the same words on the page, the ticket and the command line. */
-export function say(value: FigureValue, { unit, currency }: Spoken): string {
+export function say(value: FigureValue, spoken: Spoken): string {
   switch (value.kind) {
     case 'length':
-      return formatLength(value.mm, unit);
+      return formatLength(value.mm, spoken.unit);
     case 'count':
       return value.of ? `${value.count} ${plural(value.count, value.of)}` : String(value.count);
     case 'money':
-      return sayMoney(value.minor, currency);
+      return sayMoney(value.minor, spoken);
     case 'share':
       return `${fixed(value.share * 100, value.share !== 0 && Math.abs(value.share) < 0.1 ? 1 : 0)} %`;
     case 'minutes':
@@ -51,21 +51,6 @@ export function say(value: FigureValue, { unit, currency }: Spoken): string {
   }
 }
 
-export function sayMoney(minor: Minor, currency: string): string {
-  return new Intl.NumberFormat('en-GB', { style: 'currency', currency }).format(minor / 100);
-}
-
-/** Money that is not whole in minor units yet: what a working reckons with. */
-export const sayExactly = (minor: number, currency: string, partsOfMinor = 2): string =>
-  new Intl.NumberFormat('en-GB', {
-    style: 'currency',
-    currency,
-    maximumFractionDigits: digitsOf(currency) + partsOfMinor,
-  }).format(minor / 100);
-
-const digitsOf = (currency: string): number =>
-  new Intl.NumberFormat('en-GB', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits!;
-
 export function sayMinutes(minutesTaken: number): string {
   const whole = Math.round(minutesTaken);
   if (whole < 1) return 'under 1 min';
@@ -76,9 +61,9 @@ export function sayMinutes(minutesTaken: number): string {
 /** Adds the plain s of counted nouns; words with their own plural are passed as they are. */
 export const plural = (n: number, noun: string): string => (n === 1 || noun.endsWith('s') ? noun : `${noun}s`);
 
-/** An ISO day as people say it: 4 December 2026. */
-export const sayDay = (day: string): string =>
-  new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
+/** An ISO day as people of the region say it: 4 December 2026, December 4, 2026. */
+export const sayDay = (day: string, region?: string): string =>
+  new Intl.DateTimeFormat(localeOf(region), { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
     new Date(`${day}T00:00:00Z`),
   );
 

@@ -113,7 +113,10 @@ export interface Pace {
 /** What the maker owns and how they work. */
 export interface Workshop {
   readonly studioName: string;
+  /** ISO 4217. */
   readonly currency: string;
+  /** ISO 3166 alpha-2: where the studio is, for how money and days are written; the United Kingdom when left out. */
+  readonly region?: string;
   readonly unit: LengthUnit;
   readonly hourlyMinor: Minor;
   readonly pace: Pace;

@@ -52,7 +52,7 @@ export function JobCard({
       here = false;
     };
   }, [job, workshop]);
-  const due = dueWords(job.brief.dueDate);
+  const due = dueWords(job.brief.dueDate, workshop.region);
   const progress =
     plan && progressOf(plan, plan.brief.wanted, { good: bench?.good ?? 0, open: bench?.openRunId != null });
   const at = progress ? STATIONS.indexOf(progress.station) : -1;

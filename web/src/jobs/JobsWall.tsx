@@ -85,7 +85,7 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
             />
           ))}
         </ul>
-        <PutAway jobs={putAway} onChanged={() => void load()} />
+        <PutAway jobs={putAway} region={workshop.region} onChanged={() => void load()} />
       </main>
       {adding && (
         <Suspense fallback={null}>

@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { Button, Disclosure, DisclosurePanel, Heading } from 'react-aria-components';
 import styled from 'styled-components';
+import { localeOf } from '@zippy/core';
 import type { JobPutAway } from '@zippy/core/contract';
 import { api } from '../api/client.ts';
 import { BenchButton } from '../ui/buttons.tsx';
@@ -8,9 +9,11 @@ import { BenchButton } from '../ui/buttons.tsx';
 /** Jobs that were put away, under the wall; each comes back as it was, with one press. */
 export function PutAway({
   jobs,
+  region,
   onChanged,
 }: {
   readonly jobs: readonly JobPutAway[];
+  readonly region?: string;
   readonly onChanged: () => void;
 }): ReactNode {
   const [open, setOpen] = useState(false);
@@ -40,7 +43,11 @@ export function PutAway({
               <li key={id}>
                 <b>{title}</b>
                 <span>
-                  {new Date(putAwayAt).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' })}
+                  {new Date(putAwayAt).toLocaleDateString(localeOf(region), {
+                    day: 'numeric',
+                    month: 'long',
+                    year: 'numeric',
+                  })}
                 </span>
                 <BenchButton aria-label={`Bring ${title} back`} onPress={() => void bringBack(id)}>
                   Bring back

@@ -37,6 +37,6 @@ export function sayValue(value: unknown, field: string, spoken: Spoken): string 
 
 function sayNumber(value: number, field: string, spoken: Spoken): string {
   if (field.endsWith('Mm')) return formatLength(value, spoken.unit);
-  if (field.endsWith('Minor')) return sayMoney(value, spoken.currency);
+  if (field.endsWith('Minor')) return sayMoney(value, spoken);
   return String(value);
 }

@@ -55,7 +55,7 @@ export function SharedDecisions({
         {workshop.stocks.map((s) => (
           <OnOff
             key={s.id}
-            label={`${s.name}${s.sheetPriceMinor > 0 ? `, ${sayMoney(s.sheetPriceMinor, workshop.currency)}` : `, ${s.onShelf} left over`}`}
+            label={`${s.name}${s.sheetPriceMinor > 0 ? `, ${sayMoney(s.sheetPriceMinor, workshop)}` : `, ${s.onShelf} left over`}`}
             value={stocks.includes(s)}
             onChange={(on) => {
               const ids = stocks.map(({ id }) => id);

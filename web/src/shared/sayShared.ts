@@ -20,7 +20,7 @@ export function sayShared(
   });
   const made = `${plan.sheets} ${plural(plan.sheets, 'sheet')}${sizes.length > 1 ? ` (${sizes.join(', ')})` : ''} in ${plan.patterns.length} ${plural(plan.patterns.length, 'layout')}`;
   if (state === 'seeking') return `${made} so far; still looking for better.`;
-  const say = (n: number): string => (goal === 'cost' ? sayMoney(Math.ceil(n - 1e-6), workshop.currency) : String(n));
+  const say = (n: number): string => (goal === 'cost' ? sayMoney(Math.ceil(n - 1e-6), workshop) : String(n));
   const cost = goal === 'cost' ? `, ${say(plan.cost)}` : '';
   if (state === 'stopped' && plan.bound === 0) return `${made}${cost}: the best found when you stopped it.`;
   return plan.cost - plan.bound < (goal === 'cost' ? 0.5 : 1e-6)

@@ -18,7 +18,7 @@ export interface StationProps {
   readonly workshop: Workshop;
 }
 
-export const spokenOf = ({ unit, currency }: Workshop): Spoken => ({ unit, currency });
+export const spokenOf = ({ unit, currency, region }: Workshop): Spoken => ({ unit, currency, region });
 
 /** Printed art of both sides, in the blank's frame. */
 export function useSides(plan: Plan): Readonly<Record<PaperSide, readonly Shape[]>> {

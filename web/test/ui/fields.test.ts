@@ -83,20 +83,32 @@ describe('a field for a number', () => {
 
 describe('a field for money', () => {
   it('takes a price as it stands on a tag', () => {
-    for (const text of ['3.50', '3,50', '£3.50', '€ 3,5', ' $3.5 '])
-      expect(valueOf(readMoney(text, 'A single')), text).to.equal(350);
-    expect(readMoney(' ', 'A single')).to.deep.equal({ ok: true, value: null });
+    for (const text of ['3.50', '3,50', '£3.50', '€ 3,5', ' $3.5 ', 'CA$3.50', '3,50 €', 'CHF 3.50', '3.50 GBP'])
+      expect(valueOf(readMoney(text, 'A single', 'GBP')), text).to.equal(350);
+    expect(readMoney(' ', 'A single', 'GBP')).to.deep.equal({ ok: true, value: null });
+  });
+  it('counts as many decimals as the currency has', () => {
+    expect(valueOf(readMoney('¥350', 'A single', 'JPY'))).to.equal(350);
+    expect(valueOf(readMoney('1.25', 'A single', 'KWD'))).to.equal(1250);
+    expect([showMoney(350, 'JPY'), showMoney(350, 'GBP'), showMoney(350, 'KWD')]).to.deep.equal([
+      '350',
+      '3.50',
+      '0.350',
+    ]);
   });
   it('refuses what nobody can pay, in one sentence', () => {
-    for (const text of ['-1', 'much', '1000000', '3.50 or so'])
-      expect(valueOf(readMoney(text, 'A single')), text).to.equal('A single wants an amount such as 3.50, or nothing.');
+    for (const text of ['-1', 'much', '1000000', '3.50 or so', '1e3', '0x10', '.', '1.2.3'])
+      expect(valueOf(readMoney(text, 'A single', 'GBP')), text).to.equal(
+        'A single wants an amount such as 3.50, or nothing.',
+      );
+    expect(valueOf(readMoney('much', 'A single', 'JPY'))).to.equal('A single wants an amount such as 4, or nothing.');
   });
   it('reads what it shows', () => {
     fc.assert(
-      fc.property(fc.nat(99_999_999), (minor) => {
-        expect(valueOf(readMoney(showMoney(minor), 'x'))).to.equal(minor);
+      fc.property(fc.nat(999_999), fc.constantFrom('GBP', 'JPY', 'KWD'), (minor, currency) => {
+        expect(valueOf(readMoney(showMoney(minor, currency), 'x', currency))).to.equal(minor);
       }),
     );
-    expect([showMoney(null), showMoney(5), showMoney(1234)]).to.deep.equal(['', '0.05', '12.34']);
+    expect([null, 5, 1234].map((minor) => showMoney(minor, 'GBP'))).to.deep.equal(['', '0.05', '12.34']);
   });
 });

@@ -173,6 +173,7 @@ export type StoredWorkshop = Omit<Workshop, 'spoilLog'>;
 export const workshopSchema = object<StoredWorkshop>({
   studioName: called,
   currency: Joi.string().length(3).uppercase() as Joi.Schema & Rule<string>,
+  region: spare(Joi.string().length(2).uppercase() as Joi.Schema & Rule<string>),
   unit: oneOf('mm', 'in'),
   hourlyMinor: minor,
   pace,

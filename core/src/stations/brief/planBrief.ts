@@ -33,7 +33,7 @@ export function planBrief({ job, workshop, today }: BriefContext): BriefPlan {
       station: 'brief',
       level: 'warn',
       title: `The due date was ${-daysLeft} ${plural(-daysLeft, 'day')} ago`,
-      why: `It was due on ${sayDay(dueDate!)}; today is ${sayDay(today!)}.`,
+      why: `It was due on ${sayDay(dueDate!, workshop.region)}; today is ${sayDay(today!, workshop.region)}.`,
       remedies: [{ label: 'Make it without a date', changes: [decide((job) => job.brief.dueDate, null)] }],
     });
   const short = envelope?.shelf && !job.envelope.make ? wanted - envelope.shelf.onShelf : 0;
@@ -57,7 +57,7 @@ export function planBrief({ job, workshop, today }: BriefContext): BriefPlan {
       ],
     });
   const forWhom = purpose === 'give' ? 'to give' : 'to sell';
-  const when = dueDate ? ` by ${sayDay(dueDate)}` : '';
+  const when = dueDate ? ` by ${sayDay(dueDate, workshop.region)}` : '';
   return {
     wanted,
     envelopeName: envelope?.name ?? null,
@@ -73,8 +73,8 @@ export function planBrief({ job, workshop, today }: BriefContext): BriefPlan {
       ...(daysLeft !== null && daysLeft >= 0
         ? [
             figure('days', 'Time left', count(daysLeft, 'day'), 'due date − today', {
-              'Due date': words(sayDay(dueDate!)),
-              Today: words(sayDay(today!)),
+              'Due date': words(sayDay(dueDate!, workshop.region)),
+              Today: words(sayDay(today!, workshop.region)),
             }),
           ]
         : []),

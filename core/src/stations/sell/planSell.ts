@@ -2,7 +2,8 @@ import { LIMITS } from '../../job/limits.ts';
 import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
-import { count, figure, money, plural, sayExactly, sayMoney, share, words } from '../../job/figures.ts';
+import { count, figure, money, plural, share, words } from '../../job/figures.ts';
+import { sayExactly, sayMoney, type WrittenForm } from '../../ground/money.ts';
 import { envelopeOnHand } from '../../job/pick.ts';
 import type { Figure, FigureValue, Snag, StationPlan } from '../../job/findings.ts';
 import type { Job } from '../../job/types.ts';
@@ -50,7 +51,6 @@ export interface SellContext extends Context {
  */
 export function planSell(context: SellContext): SellPlan {
   const { job, workshop, sheet } = context;
-  const { currency } = workshop;
   const cost = costOf(context);
   const prices = pricesOf(job, cost.costMinor);
   const giving = job.brief.purpose === 'give';
@@ -58,9 +58,9 @@ export function planSell(context: SellContext): SellPlan {
     parts: cost.parts,
     costMinor: cost.costMinor,
     ...prices,
-    ...wordsOf(cost.costMinor, prices, { giving, fits: sheet.up > 0, currency }),
-    figures: [...costFigures(context, cost), ...(giving ? [] : priceFigures(job, currency, cost.costMinor, prices))],
-    snags: giving ? [] : priceSnags(job, currency, cost.costMinor, prices),
+    ...wordsOf(cost.costMinor, prices, { giving, fits: sheet.up > 0, form: workshop }),
+    figures: [...costFigures(context, cost), ...(giving ? [] : priceFigures(job, workshop, cost.costMinor, prices))],
+    snags: giving ? [] : priceSnags(job, workshop, cost.costMinor, prices),
   };
 }
 
@@ -124,9 +124,9 @@ function pricesOf({ sell }: Job, costMinor: number): Prices {
 function wordsOf(
   costMinor: number,
   { singlePriceMinor, margin }: Prices,
-  { giving, fits, currency }: { readonly giving: boolean; readonly fits: boolean; readonly currency: string },
+  { giving, fits, form }: { readonly giving: boolean; readonly fits: boolean; readonly form: WrittenForm },
 ): Pick<SellPlan, 'verdict' | 'telling'> {
-  const say = (minor: number): string => sayMoney(roundHalfUp(minor), currency);
+  const say = (minor: number): string => sayMoney(roundHalfUp(minor), form);
   if (!fits) return { verdict: 'Nothing is priced until a card fits on the sheet.', telling: 'not yet' };
   if (giving)
     return {
@@ -143,9 +143,8 @@ function wordsOf(
 }
 
 function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, cost: Cost): readonly Figure[] {
-  const { currency } = workshop;
   const { parts, costMinor, wanted, sides, panelsPrinted, layersInkMinor } = cost;
-  const exactly = (minor: number): FigureValue => words(sayExactly(minor, currency));
+  const exactly = (minor: number): FigureValue => words(sayExactly(minor, workshop));
   /** A part of the cost, with what it comes to before the parts are rounded together. */
   const partOf = (
     id: CostPart['id'],
@@ -215,15 +214,15 @@ function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, co
       'The whole run',
       money(roundHalfUp(costMinor * wanted)),
       'cost of a good card, before rounding, × good cards',
-      { 'Cost before rounding': words(sayExactly(costMinor, currency, 6)), 'Good cards': count(wanted) },
+      { 'Cost before rounding': words(sayExactly(costMinor, workshop, 6)), 'Good cards': count(wanted) },
     ),
   ];
 }
 
-function priceFigures({ sell }: Job, currency: string, costMinor: number, prices: Prices): readonly Figure[] {
+function priceFigures({ sell }: Job, form: WrittenForm, costMinor: number, prices: Prices): readonly Figure[] {
   const { singlePriceMinor, packPriceMinor, margin, packMargin } = prices;
-  const exactly = (minor: number): FigureValue => words(sayExactly(minor, currency));
-  const suggested = `cost before rounding ÷ (1 − wanted margin), rounded up to a whole number of ${sayMoney(PRICE_STEP_MINOR, currency)}`;
+  const exactly = (minor: number): FigureValue => words(sayExactly(minor, form));
+  const suggested = `cost before rounding ÷ (1 − wanted margin), rounded up to a whole number of ${sayMoney(PRICE_STEP_MINOR, form)}`;
   const { packOf, wantedMargin } = sell;
   const priced = (id: string, label: string, price: Minor, typed: boolean, cost: number): Figure =>
     figure(id, label, money(price), typed ? 'as typed' : suggested, {
@@ -264,7 +263,7 @@ const marginOf = (price: number, cost: number): number => (price > 0 ? (price - 
 
 function priceSnags(
   job: Job,
-  currency: string,
+  form: WrittenForm,
   cost: number,
   { singlePriceMinor: single, packPriceMinor: pack }: Prices,
 ): readonly Snag[] {
@@ -284,7 +283,7 @@ function priceSnags(
       station: 'sell',
       level: 'warn',
       title: `${what} sells for less than it costs`,
-      why: `It costs ${sayMoney(roundHalfUp(costs), currency)} with your time and is priced ${sayMoney(price, currency)}.`,
+      why: `It costs ${sayMoney(roundHalfUp(costs), form)} with your time and is priced ${sayMoney(price, form)}.`,
       remedies: [{ label: 'Use the suggested price', changes: [decide((job) => job.sell[field], null)] }],
     });
   };

@@ -2,7 +2,8 @@ import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { planBrief } from '../../../src/stations/brief/planBrief.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
-import { say, sayMinutes, sayMoney } from '../../../src/job/figures.ts';
+import { say, sayMinutes } from '../../../src/job/figures.ts';
+import { sayMoney } from '../../../src/ground/money.ts';
 import type { Job } from '../../../src/job/types.ts';
 import type { Workshop } from '../../../src/workshop/types.ts';
 import { jobWith, words, workshop } from '../../support.ts';
@@ -118,7 +119,7 @@ describe('saying figures', () => {
     expect(say({ kind: 'count', count: 2, of: 'day' }, spoken)).to.equal('2 days');
     expect(say({ kind: 'share', share: 0.453 }, spoken)).to.equal('45 %');
     expect(say({ kind: 'share', share: 0.046 }, spoken)).to.equal('4.6 %');
-    expect(sayMoney(104, 'GBP')).to.equal('£1.04');
+    expect(sayMoney(104, { currency: 'GBP' })).to.equal('£1.04');
     expect(sayMinutes(0.2)).to.equal('under 1 min');
     expect(sayMinutes(59.4)).to.equal('59 min');
     expect(sayMinutes(125)).to.equal('2 h 05 min');

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { roundTogether } from '../../../src/stations/sell/planSell.ts';
-import { sayMoney } from '../../../src/job/figures.ts';
+import { sayMoney } from '../../../src/ground/money.ts';
 import type { FigureValue } from '../../../src/job/findings.ts';
 import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
@@ -197,7 +197,9 @@ describe('planSell', () => {
     const cost = at().costMinor;
     const even = Math.round(cost);
     expect(typed(even + 50).verdict).to.match(/leaves \d+ %/);
-    expect(typed(even - 10).verdict).to.contain(`loses ${sayMoney(Math.floor(cost - (even - 10) + 0.5), 'GBP')}`);
+    expect(typed(even - 10).verdict).to.contain(
+      `loses ${sayMoney(Math.floor(cost - (even - 10) + 0.5), { currency: 'GBP' })}`,
+    );
     expect(typed(even + 50).telling).to.contain(`${Math.round(((even + 50 - cost) / (even + 50)) * 100)} %`);
     // Half a penny under is nothing that anybody could pay; a penny is a loss.
     const loss = (price: number): boolean => typed(price).snags.some(({ id }) => id === 'sell-single-loss');

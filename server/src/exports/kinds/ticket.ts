@@ -38,7 +38,7 @@ export const ticket: Exporter<'pdf' | 'csv'> = (input, format, name): readonly D
 
 /** Every figure of the plan, with how it came about. */
 function figures({ plan, workshop }: ExportInput, name: string): Draft {
-  const spoken: Spoken = { unit: workshop.unit, currency: workshop.currency };
+  const spoken: Spoken = workshop;
   const rows = STATIONS.flatMap((station) =>
     plan[station].figures.map(({ label, value, working }): readonly string[] => [
       STATION_NAMES[station],

@@ -4,7 +4,7 @@ import { init, use as register } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef, type ReactNode } from 'react';
 import { useTheme } from 'styled-components';
-import { sayMoney, type CostPart } from '@zippy/core';
+import type { CostPart } from '@zippy/core';
 
 register([BarChart, GridComponent, TooltipComponent, SVGRenderer]);
 
@@ -14,11 +14,12 @@ const HEIGHT_PX = 250;
 export default function CostChart({
   parts,
   priceMinor,
-  currency,
+  money,
 }: {
   readonly parts: readonly CostPart[];
   readonly priceMinor: number | null;
-  readonly currency: string;
+  /** Whole minor units as people write them; the same function as long as nothing about that changes. */
+  readonly money: (minor: number) => string;
 }): ReactNode {
   const frame = useRef<HTMLDivElement>(null);
   const theme = useTheme();
@@ -51,7 +52,6 @@ export default function CostChart({
       }),
       ...left,
     ];
-    const money = (minor: number): string => sayMoney(Math.round(minor), currency);
     chart.setOption({
       animation: false,
       grid: { left: 8, right: 14, top: 26, bottom: 4, containLabel: true },
@@ -104,6 +104,6 @@ export default function CostChart({
       resize.disconnect();
       chart.dispose();
     };
-  }, [parts, priceMinor, currency, theme]);
+  }, [parts, priceMinor, money, theme]);
   return <div ref={frame} style={{ height: HEIGHT_PX }} role="img" aria-label="Cost of one card by part" />;
 }

@@ -1,4 +1,4 @@
-import { lazy, Suspense, type ReactNode } from 'react';
+import { lazy, Suspense, useCallback, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { sayMoney } from '@zippy/core';
 import type { StationProps } from '../parts.ts';
@@ -7,7 +7,7 @@ const CostChart = lazy(() => import('./CostChart.tsx'));
 
 export function SellBench({ job, plan, workshop }: StationProps): ReactNode {
   const { sell } = plan;
-  const money = (minor: number): string => sayMoney(Math.round(minor), workshop.currency);
+  const money = useCallback((minor: number): string => sayMoney(Math.round(minor), workshop), [workshop]);
   const selling = job.brief.purpose === 'sell';
   return (
     <Counter aria-label="Bench">
@@ -23,11 +23,7 @@ export function SellBench({ job, plan, workshop }: StationProps): ReactNode {
       <div className="chart">
         <h3>Where the money of one card goes</h3>
         <Suspense fallback={<p>Drawing …</p>}>
-          <CostChart
-            parts={sell.parts}
-            priceMinor={selling ? sell.singlePriceMinor : null}
-            currency={workshop.currency}
-          />
+          <CostChart parts={sell.parts} priceMinor={selling ? sell.singlePriceMinor : null} money={money} />
         </Suspense>
         <table>
           <caption>The same, in figures</caption>

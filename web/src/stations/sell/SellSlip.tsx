@@ -25,7 +25,7 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
               onCommit={(m) => set({ singlePriceMinor: m })}
               hint={
                 sell.singlePriceMinor === null
-                  ? `Suggested ${sayMoney(plan.sell.singlePriceMinor, workshop.currency)}`
+                  ? `Suggested ${sayMoney(plan.sell.singlePriceMinor, workshop)}`
                   : undefined
               }
             />
@@ -53,9 +53,7 @@ export function SellSlip({ job, plan, workshop }: StationProps): ReactNode {
               minor={sell.packPriceMinor}
               onCommit={(m) => set({ packPriceMinor: m })}
               hint={
-                sell.packPriceMinor === null
-                  ? `Suggested ${sayMoney(plan.sell.packPriceMinor, workshop.currency)}`
-                  : undefined
+                sell.packPriceMinor === null ? `Suggested ${sayMoney(plan.sell.packPriceMinor, workshop)}` : undefined
               }
             />
           </Two>

@@ -26,7 +26,7 @@ export function SheetChoices({ plan, workshop }: StationProps): ReactNode {
           </span>
           <span className="up">{row.up} up</span>
           <small className="facts">
-            {row.sheets} {plural(row.sheets, 'sheet')} · {sayMoney(row.costMinor, workshop.currency)}
+            {row.sheets} {plural(row.sheets, 'sheet')} · {sayMoney(row.costMinor, workshop)}
             {row.strokes !== null && ` · ${row.strokes} ${plural(row.strokes, 'stroke')}`}
             {row.offcut
               ? ` · leaves ${formatSize(row.offcut.widthMm, row.offcut.heightMm, workshop.unit)}`

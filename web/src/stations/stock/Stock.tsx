@@ -108,7 +108,7 @@ export function StockSlip({ job, plan, workshop }: StationProps): ReactNode {
               id: s.id,
               name: s.name,
               swatch: s.colour,
-              note: `${sayWeight(s.gsm, s.grade)} · ${sayMoney(s.sheetPriceMinor, workshop.currency)}`,
+              note: `${sayWeight(s.gsm, s.grade)} · ${sayMoney(s.sheetPriceMinor, workshop)}`,
             })),
           },
         ]}

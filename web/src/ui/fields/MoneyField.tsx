@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { useWorkshop } from '../../stores/workshop.ts';
 import { readMoney, showMoney } from './read.ts';
 import { TypedField } from './TypedField.tsx';
 
@@ -14,12 +15,13 @@ export function MoneyField({
   readonly onCommit: (minor: number | null) => void;
   readonly hint?: ReactNode;
 }): ReactNode {
+  const currency = useWorkshop((s) => s.workshop!.currency);
   return (
     <TypedField
       label={label}
       value={minor}
-      show={showMoney}
-      read={(text) => readMoney(text, label)}
+      show={(m) => showMoney(m, currency)}
+      read={(text) => readMoney(text, label, currency)}
       onCommit={(m) => m !== minor && onCommit(m)}
       hint={hint}
     />

@@ -1,4 +1,4 @@
-import { formatLength, parseLength, type LengthUnit, type Mm } from '@zippy/core';
+import { decimalsOf, formatLength, parseLength, priceFigure, readPrice, type LengthUnit, type Mm } from '@zippy/core';
 
 /** What a line of text comes to, or one sentence that names the field and what it wants. */
 export type Read<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly why: string };
@@ -49,17 +49,14 @@ export function readNumber(
 }
 
 /** As on a price tag, from whole minor units. */
-export const showMoney = (minor: number | null): string => (minor === null ? '' : (minor / 100).toFixed(2));
+export const showMoney = (minor: number | null, currency: string): string =>
+  minor === null ? '' : priceFigure(minor, currency);
 
 /** Whole minor units of what is written on a price tag; null where nothing is. */
-export function readMoney(text: string, label: string): Read<number | null> {
-  const plain = text
-    .trim()
-    .replace(/^[£$€]\s*/, '')
-    .replace(',', '.');
-  if (plain === '') return { ok: true, value: null };
-  const n = Number(plain);
-  return Number.isFinite(n) && n >= 0 && n < 1e6
-    ? { ok: true, value: Math.round(n * 100) }
-    : { ok: false, why: `${label} wants an amount such as 3.50, or nothing.` };
+export function readMoney(text: string, label: string, currency: string): Read<number | null> {
+  if (text.trim() === '') return { ok: true, value: null };
+  const minor = readPrice(text, currency);
+  return minor === null
+    ? { ok: false, why: `${label} wants an amount such as ${(3.5).toFixed(decimalsOf(currency))}, or nothing.` }
+    : { ok: true, value: minor };
 }
