@@ -39,6 +39,7 @@ export {
   type JobPlace,
   type Place,
 } from './job/decide.ts';
+export { SHELVES, usesOf, type HoldsThings, type Shelf, type Use } from './job/usesOf.ts';
 export { changeJob } from './job/changeJob.ts';
 export { isSame, mergeDocuments, type Clash, type Merged } from './job/mergeDocuments.ts';
 export { completed } from './job/completed.ts';
@@ -49,7 +50,7 @@ export * from './job/format.ts';
 export { FAMILIES, type Family, type Finish, type Format, type FormatInput } from './stations/size/formats/types.ts';
 export { roundDown } from './stations/size/limits.ts';
 export type { LayerPiece } from './stations/size/layers.ts';
-export { BOUGHT_SHEETS, ISO_C6, NAMED_SIZES, sizeName, type NamedSize } from './stations/size/namedSizes.ts';
+export { BOUGHT_SHEETS, ISO_C6, NAMED_SIZES, sheetName, sizeName, type NamedSize } from './stations/size/namedSizes.ts';
 export { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './stations/size/fitEnvelope.ts';
 export type { SizePlan } from './stations/size/planSize.ts';
 export { cutsOnFace, drawBlank, drawLayers, viewOf, type LayerPrints } from './stations/size/drawBlank.ts';
@@ -112,7 +113,29 @@ export { codeOf, codeText, fullName, withScheme } from './stations/art/things/co
 export type { Code } from './stations/art/things/codePath.ts';
 export { ornamentPath } from './stations/art/things/ornamentPath.ts';
 export { ORNAMENTS } from './stations/art/things/ornaments/index.ts';
-export { poundsOf, sayWeight } from './stations/stock/weights.ts';
+export {
+  poundsOf,
+  readThickness,
+  readWeight,
+  sayWeight,
+  showThickness,
+  showWeight,
+  type LabelWeight,
+} from './workshop/stockLabel.ts';
+export { inCurrency } from './workshop/inCurrency.ts';
+export { sheetPriceOf } from './workshop/sheetPrice.ts';
+export {
+  NEW_MACHINE,
+  newBoard,
+  newEnvelope,
+  newPath,
+  newPrinter,
+  newStock,
+  newTrimmer,
+  PRINTER_KINDS,
+  type PrinterKind,
+} from './workshop/newThings.ts';
+export { PAPERS, papersOf, unitOf, type Papers } from './workshop/region.ts';
 export { selfBucklingHeightMm } from './stations/stock/standing.ts';
 export type { StockPlan } from './stations/stock/planStock.ts';
 export { borderBeyond } from './stations/sheet/snags/bandSnags.ts';

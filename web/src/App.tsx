@@ -39,6 +39,7 @@ function Places(): ReactNode {
           <Route path="/" element={<JobsWall workshop={workshop} />} />
           <Route path="/shared" element={<SharedPage workshop={workshop} />} />
           <Route path="/workshop" element={<WorkshopPage workshop={workshop} />} />
+          <Route path="/workshop/:shelf/:thingId" element={<WorkshopPage workshop={workshop} />} />
           <Route path="/workshop/printers/:printerId/:pathId" element={<CalibratePage workshop={workshop} />} />
           <Route path="/jobs/:id/:station?" element={<JobPage workshop={workshop} />} />
           <Route path="/bench/:runId" element={<BenchCard workshop={workshop} />} />

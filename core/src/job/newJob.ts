@@ -1,3 +1,4 @@
+import { sheetPriceOf } from '../workshop/sheetPrice.ts';
 import { sortedBy } from './sorted.ts';
 import type { FaceArt, Job } from './types.ts';
 import type { Workshop } from '../workshop/types.ts';
@@ -37,7 +38,7 @@ export function newJob(title: string, workshop: Workshop): Job {
   const lightest = sortedBy(
     workshop.stocks,
     (s) => s.gsm,
-    (s) => s.sheetPriceMinor,
+    sheetPriceOf,
   )[0]!;
   return {
     format: 'zippy-crease-job',

@@ -1,3 +1,4 @@
+import { sheetPriceOf } from '../workshop/sheetPrice.ts';
 import { drawSide, printedBox } from '../stations/art/faces/drawCard.ts';
 import { namesInUse } from '../job/namesList.ts';
 import { drawEnvelopeOutline } from '../stations/envelope/drawEnvelope.ts';
@@ -148,8 +149,8 @@ export function uprightGrain(
     widthMm: upright ? stock.sheetWidthMm : stock.sheetHeightMm,
     heightMm: upright ? stock.sheetHeightMm : stock.sheetWidthMm,
     marginsMm: upright ? reach : { top: left, right: top, bottom: right, left: bottom },
-    cost: goal === 'sheets' ? 1 : Math.max(stock.sheetPriceMinor, FREE_MINOR),
-    most: stock.sheetPriceMinor === 0 ? stock.onShelf : null,
+    cost: goal === 'sheets' ? 1 : Math.max(sheetPriceOf(stock), FREE_MINOR),
+    most: sheetPriceOf(stock) === 0 ? stock.onShelf : null,
     ...(upright ? {} : { quarterTurned: true }),
   };
 }

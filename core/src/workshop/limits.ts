@@ -17,7 +17,15 @@ export const WORKSHOP_LIMITS = {
   keepOffcutMm: from(0, 2000),
   /** Inside of an envelope, either way. */
   insideMm: from(20, 1000),
-  path: { widestMm: from(40, 2000), longestMm: from(40, 4000), marginMm: from(0, 100) },
+  /** Sheets in what is bought at once: a pack, a ream. */
+  packSheets: from(1, 10_000),
+  path: {
+    narrowestMm: from(10, 1000),
+    shortestMm: from(10, 2000),
+    widestMm: from(40, 2000),
+    longestMm: from(40, 4000),
+    marginMm: from(0, 100),
+  },
   /** Inks together in one place, 1 for one laid solid. */
   inkLimit: from(0.5, 4),
   trimmer: { longestCutMm: from(50, 3000), thickestStackMm: from(0.1, 50), repeatabilityMm: from(0, 10) },

@@ -2,6 +2,7 @@ import type { Sides } from '../ground/geometry/types.ts';
 import type { Gsm, LengthUnit, Micron, Mm } from '../ground/length/types.ts';
 import type { Minor } from '../ground/money.ts';
 import type { Colour } from '../ground/scene/types.ts';
+import type { Papers } from './region.ts';
 import type { Calibration } from './calibration/types.ts';
 
 export const GRADES = ['cover', 'text', 'bond', 'index', 'bristol', 'tag'] as const;
@@ -22,7 +23,10 @@ export interface Stock {
   readonly colourName: string;
   readonly sheetWidthMm: Mm;
   readonly sheetHeightMm: Mm;
+  /** What a sheet costs that is bought singly; not read where a pack’s price stands. */
   readonly sheetPriceMinor: Minor;
+  /** As it is bought: so many sheets for so much. */
+  readonly pack?: { readonly sheets: number; readonly priceMinor: Minor };
   readonly onShelf: number;
 }
 
@@ -37,6 +41,11 @@ export interface FeedPath {
   readonly thickestMicron: Micron;
   readonly widestMm: Mm;
   readonly longestMm: Mm;
+  /** The smallest sheet that its rollers carry; any, where nothing is said. */
+  readonly narrowestMm?: Mm;
+  readonly shortestMm?: Mm;
+  /** Whether the sheet is bent on its way. Nothing said is not known. */
+  readonly bends?: boolean;
   readonly marginsMm: Sides;
   readonly printsBothSides: boolean;
   /** How it lays white, on a printer that has it; in the same pass when nothing is said. */
@@ -118,6 +127,8 @@ export interface Workshop {
   /** ISO 3166 alpha-2: where the studio is, for how money and days are written; the United Kingdom when left out. */
   readonly region?: string;
   readonly unit: LengthUnit;
+  /** Whose sheets and weights it buys; those of its region when left out. */
+  readonly papers?: Papers;
   readonly hourlyMinor: Minor;
   readonly pace: Pace;
   readonly stocks: readonly Stock[];

@@ -1,10 +1,11 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { isCalibratable } from '@zippy/core';
-import type { VersionedWorkshop } from '@zippy/core/contract';
+import { isCalibratable, usesOf } from '@zippy/core';
+import type { JobUses, VersionedWorkshop } from '@zippy/core/contract';
 import { checkWorkshop } from '@zippy/core/job-file';
 import type { Drawers } from '../drawings/drawers.ts';
+import { listHoldings } from '../tables/jobs.ts';
 import { inTransaction } from '../tables/types.ts';
 import { studioOf } from '../studio.ts';
 import { loadWorkshop } from '../workshop/loadWorkshop.ts';
@@ -20,6 +21,12 @@ export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
   router.get('/', async (_request, response) => {
     const { value, version } = await loadWorkshop(pool, studioOf(response));
     response.json({ workshop: value, version } satisfies VersionedWorkshop);
+  });
+
+  router.get('/uses', async (_request, response) => {
+    const holdings = await listHoldings(pool, studioOf(response));
+    const uses: readonly JobUses[] = holdings.map(({ id, title, holds }) => ({ id, title, uses: usesOf(holds) }));
+    response.json({ uses });
   });
 
   router.put('/', express.json({ limit: '1mb' }), async (request, response) => {

@@ -1,4 +1,4 @@
-import type { Job } from '@zippy/core';
+import type { HoldsThings, Job } from '@zippy/core';
 import type { PoolClient } from 'pg';
 import type { JobPutAway, StoredJob } from '@zippy/core/contract';
 import { everyRow, exactly } from './everyRow.ts';
@@ -72,6 +72,23 @@ export async function removeJob(db: Db, studioId: string, id: string): Promise<b
     [studioId, id],
   );
   return rowCount === 1;
+}
+
+/** What every job on the wall names of the workshop, without its art. */
+export async function listHoldings(
+  db: Db,
+  studioId: string,
+): Promise<readonly { readonly id: string; readonly title: string; readonly holds: HoldsThings }[]> {
+  const { rows } = await db.query<{ id: string; title: string; holds: HoldsThings }>(
+    `select id, document #>> '{brief,title}' as title, jsonb_build_object(
+       'brief', jsonb_build_object('envelope', document #> '{brief,envelope}'),
+       'size', jsonb_build_object('layers', coalesce(document #> '{size,layers}', '[]'::jsonb)),
+       'stock', document -> 'stock', 'cut', document -> 'cut', 'crease', document -> 'crease',
+       'envelope', document -> 'envelope') as holds
+     from jobs where studio_id = $1 and deleted_at is null order by created_at, id`,
+    [studioId],
+  );
+  return rows;
 }
 
 /** Jobs that were put away, the last first. */

@@ -16,6 +16,7 @@ import type {
   ExportRow,
   ExportWhat,
   JobsOnTheWall,
+  JobUses,
   Refused as RefusedBody,
   StoredJob,
   VersionedWorkshop,
@@ -103,6 +104,7 @@ export const api = {
   workshop: () => call<VersionedWorkshop>('/workshop'),
   saveWorkshop: (version: number, workshop: Workshop) =>
     send<{ version: number }>('PUT', '/workshop', { version, workshop }),
+  uses: () => call<{ uses: readonly JobUses[] }>('/workshop/uses'),
   calibrationUrl: (printer: string, path: string, stock: string, flip: string) =>
     `/api/workshop/calibration.pdf?${new URLSearchParams({ printer, path, stock, flip }).toString()}`,
   jobs: () => call<JobsOnTheWall>('/jobs'),

@@ -1,5 +1,13 @@
 import type { ReactNode } from 'react';
-import { SHARED_LIMITS, sayMoney, type SharedPiece, type Stock, type Trimmer, type Workshop } from '@zippy/core';
+import {
+  SHARED_LIMITS,
+  sayMoney,
+  sheetPriceOf,
+  type SharedPiece,
+  type Stock,
+  type Trimmer,
+  type Workshop,
+} from '@zippy/core';
 import { More } from '../slip/More.tsx';
 import { Decisions } from '../slip/parts.ts';
 import { Choice } from '../ui/Choice.tsx';
@@ -55,7 +63,7 @@ export function SharedDecisions({
         {workshop.stocks.map((s) => (
           <OnOff
             key={s.id}
-            label={`${s.name}${s.sheetPriceMinor > 0 ? `, ${sayMoney(s.sheetPriceMinor, workshop)}` : `, ${s.onShelf} left over`}`}
+            label={`${s.name}${sheetPriceOf(s) > 0 ? `, ${sayMoney(sheetPriceOf(s), workshop)}` : `, ${s.onShelf} left over`}`}
             value={stocks.includes(s)}
             onChange={(on) => {
               const ids = stocks.map(({ id }) => id);

@@ -82,7 +82,7 @@ export const useJob = create<JobState>()((set, get) => {
       const { id: openId, job, base, version, save } = get();
       if (openId !== id || !job) return;
       if (save === 'saved') await keptJobs.remove(id);
-      else await keptJobs.set(id, { job, base: base ?? undefined, baseVersion: version });
+      else await keptJobs.set(id, { job, base: base ?? undefined, baseVersion: version, sent: unanswered });
     });
     return keeping;
   };
@@ -110,6 +110,9 @@ export const useJob = create<JobState>()((set, get) => {
     const { id, job, version, save } = get();
     if (!id || !job || save === 'saved' || save === 'conflict') return null;
     set({ save: 'saving' });
+    // A reload may come before the answer, and must know this for its own.
+    if (unanswered.at(-1) !== job) unanswered = [...unanswered, job];
+    void keep(id);
     try {
       const saved = await api.saveJob(id, version, job);
       if (get().id === id) await settled(id, job, saved.version);
@@ -117,14 +120,15 @@ export const useJob = create<JobState>()((set, get) => {
     } catch (problem) {
       if (get().id !== id) return null;
       if (problem instanceof Away) {
-        unanswered = [...unanswered, job];
         set({ save: 'away', refusal: problem.said });
         schedule(pauses.next());
       } else if (problem instanceof Refused && problem.status === 409) {
         const { theirs } = problem.body as Overtaken<StoredJob>;
         takeIn(id, theirs);
-      } else if (problem instanceof Refused) set({ save: 'refused', refusal: problem.message });
-      else throw problem;
+      } else if (problem instanceof Refused) {
+        unanswered = unanswered.filter((sent) => sent !== job);
+        set({ save: 'refused', refusal: problem.message });
+      } else throw problem;
       return null;
     }
   };
@@ -210,6 +214,7 @@ export const useJob = create<JobState>()((set, get) => {
       });
       await keeping;
       const mine = await takeKept(id);
+      unanswered = mine?.sent ?? [];
       try {
         const stored = await api.job(id);
         if (get().id !== id) return;
@@ -236,13 +241,14 @@ export const useJob = create<JobState>()((set, get) => {
       clearTimeout(timer);
       const { id, job, base, version, save } = get();
       const onTheWay = sending;
+      const sent = unanswered;
       set({ id: null, job: null });
       if (!id || !job || save === 'saved') return;
       // What was typed last may not have been sent yet; it is kept here and goes from here.
-      keeping = keeping.then(() => keptJobs.set(id, { job, base: base ?? undefined, baseVersion: version }));
-      leaving = Promise.all([keeping, onTheWay]).then(async ([, sent]) => {
-        if (sent) await keptJobs.set(id, { job, base: sent.job, baseVersion: sent.version });
-        if (sent?.job === job) await keptJobs.remove(id);
+      keeping = keeping.then(() => keptJobs.set(id, { job, base: base ?? undefined, baseVersion: version, sent }));
+      leaving = Promise.all([keeping, onTheWay]).then(async ([, saved]) => {
+        if (saved) await keptJobs.set(id, { job, base: saved.job, baseVersion: saved.version });
+        if (saved?.job === job) await keptJobs.remove(id);
         else if (save !== 'conflict') await sendKept(id);
       });
     },

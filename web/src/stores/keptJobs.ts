@@ -9,6 +9,8 @@ export interface KeptJob {
   /** The job that the server had when this was typed, and its version. */
   readonly base?: Job | undefined;
   readonly baseVersion: number;
+  /** What was sent of it and not answered before the page was gone: the server may have any of these. */
+  readonly sent?: readonly Job[] | undefined;
 }
 
 export const keptJobs = keptByTab<KeptJob>('job');
@@ -16,7 +18,14 @@ export const keptJobs = keptByTab<KeptJob>('job');
 /** What this browser keeps of a job, as this version of the application knows it. */
 export async function takeKept(id: string): Promise<KeptJob | undefined> {
   const found = await keptJobs.take(id);
-  return found && { ...found, base: found.base && completed(found.base), job: completed(found.job) };
+  return (
+    found && {
+      ...found,
+      base: found.base && completed(found.base),
+      job: completed(found.job),
+      sent: found.sent?.map(completed),
+    }
+  );
 }
 
 /** Sends one job that is kept here; when it cannot go now, it stays and is settled when the job is opened. */
@@ -38,7 +47,8 @@ async function saveJoined(id: string, mine: KeptJob): Promise<void> {
   } catch (problem) {
     if (!(problem instanceof Refused) || problem.status !== 409) throw problem;
     const { theirs } = problem.body as Overtaken<StoredJob>;
-    const { value, clashes } = mergeDocuments(mine.base, mine.job, theirs.document);
+    const base = mine.sent?.find((sent) => isSame(sent, theirs.document)) ?? mine.base;
+    const { value, clashes } = mergeDocuments(base, mine.job, theirs.document);
     if (clashes.length > 0) throw problem;
     if (!isSame(value, theirs.document)) await api.saveJob(id, theirs.version, value);
   }

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { isSame, mergeDocuments, type Clash, type Workshop } from '@zippy/core';
+import { isSame, mergeDocuments, type Clash, type Shelf, type Workshop } from '@zippy/core';
 import type { Overtaken, VersionedWorkshop } from '@zippy/core/contract';
 import { api, Away, Refused } from '../api/client.ts';
 import { keptByTab } from './local.ts';
@@ -19,8 +19,12 @@ interface WorkshopState {
   change(workshop: Workshop): Promise<void>;
   /** Goes on with both copies joined: theirs in the clashes that are named, mine in the others. */
   settleClashes(theirsAt: ReadonlySet<string>): Promise<void>;
-  /** Takes one thing off its shelf, and says so with the way back. */
-  takeAway<K extends 'stocks' | 'envelopes'>(shelf: K, thing: Workshop[K][number]): void;
+  /** Puts a new thing beside the others of its kind. @returns the id that it got */
+  add<K extends Shelf>(shelf: K, begun: Omit<Workshop[K][number], 'id'>): string;
+  /** Changes a part of one thing. */
+  alter<K extends Shelf>(shelf: K, id: string, part: Partial<Workshop[K][number]>): void;
+  /** Takes one thing out of the workshop, and says so with the way back. */
+  takeAway(shelf: Shelf, thing: { readonly id: string; readonly name: string }): void;
   toggleUnit(): void;
 }
 
@@ -28,6 +32,8 @@ interface KeptWorkshop {
   readonly workshop: Workshop;
   readonly base: Workshop | undefined;
   readonly baseVersion: number;
+  /** What was sent of it and not answered before the page was gone: the server may have any of these. */
+  readonly sent?: readonly Workshop[];
 }
 
 const pauses = growingPauses();
@@ -44,7 +50,7 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
   const keep = async (): Promise<void> => {
     const { workshop, base, version } = get();
     if (workshop && !(base && isSame(workshop, base)))
-      await keptWorkshops.set(OWN, { workshop, base, baseVersion: version });
+      await keptWorkshops.set(OWN, { workshop, base, baseVersion: version, sent: unanswered });
     else await keptWorkshops.remove(OWN);
   };
 
@@ -53,6 +59,9 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
     // What is asked about is answered first.
     if (!workshop || clashes.length > 0) return;
     if (base && isSame(workshop, base)) return set({ problem: null });
+    // A reload may come before the answer, and must know this for its own.
+    if (unanswered.at(-1) !== workshop) unanswered = [...unanswered, workshop];
+    await keep();
     try {
       const saved = await api.saveWorkshop(version, workshop);
       pauses.reset();
@@ -62,7 +71,6 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
     } catch (problem) {
       set({ problem: (problem as Error).message });
       if (problem instanceof Away) {
-        unanswered = [...unanswered, workshop];
         setTimeout(() => void queue(), pauses.next());
       } else if (problem instanceof Refused && problem.status === 409) {
         await takeIn((problem.body as Overtaken<VersionedWorkshop>).theirs);
@@ -99,6 +107,7 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
     for (let mine = await keptWorkshops.take(OWN); mine; mine = await keptWorkshops.take(OWN)) {
       const { workshop, version } = get();
       set({ workshop: mine.workshop, base: mine.base, version: mine.baseVersion });
+      unanswered = mine.sent ?? [];
       await takeIn({ workshop: workshop!, version });
       await send();
       // It stays kept until it is answered, or the server is back.
@@ -138,14 +147,29 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
       await queue();
     },
 
+    add(shelf, begun) {
+      const { workshop, change } = get();
+      const id = crypto.randomUUID().slice(0, 8);
+      void change({ ...workshop!, [shelf]: [...workshop![shelf], { id, ...begun }] });
+      return id;
+    },
+
+    alter(shelf, id, part) {
+      const { workshop, change } = get();
+      const things: readonly { readonly id: string }[] = workshop![shelf];
+      void change({ ...workshop!, [shelf]: things.map((thing) => (thing.id === id ? { ...thing, ...part } : thing)) });
+    },
+
     takeAway(shelf, thing) {
       const { workshop, change } = get();
       if (!workshop) return;
-      const at = workshop[shelf].findIndex(({ id }) => id === thing.id);
-      void change({ ...workshop, [shelf]: workshop[shelf].filter(({ id }) => id !== thing.id) });
-      useNotice.getState().say(`${thing.name} is off the shelf.`, async () => {
+      const things: readonly { readonly id: string }[] = workshop[shelf];
+      const at = things.findIndex(({ id }) => id === thing.id);
+      const taken = things[at];
+      void change({ ...workshop, [shelf]: things.filter(({ id }) => id !== thing.id) });
+      useNotice.getState().say(`${thing.name} is out of the workshop.`, async () => {
         const now = get().workshop!;
-        await change({ ...now, [shelf]: [...now[shelf].slice(0, at), thing, ...now[shelf].slice(at)] });
+        await change({ ...now, [shelf]: [...now[shelf].slice(0, at), taken, ...now[shelf].slice(at)] });
       });
     },
 

@@ -1,6 +1,7 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
+import { localeOf } from '@zippy/core';
 import type { BackupsKept } from '@zippy/core/contract';
 import { api, BACKUP_URL } from '../api/client.ts';
 import { restoreBackup, sayShare } from '../api/upload.ts';
@@ -11,8 +12,8 @@ import { Row, ModalDialog } from '../ui/ModalDialog.tsx';
 const MB = 1024 * 1024;
 const saySize = (bytes: number): string =>
   bytes < MB ? `${Math.ceil(bytes / 1024)} kB` : `${(bytes / MB).toFixed(1)} MB`;
-const sayDay = (at: string): string =>
-  new Date(at).toLocaleString('en-GB', {
+const sayMoment = (at: string, region?: string): string =>
+  new Date(at).toLocaleString(localeOf(region), {
     weekday: 'short',
     day: 'numeric',
     month: 'long',
@@ -21,7 +22,7 @@ const sayDay = (at: string): string =>
   });
 
 /** Everything the studio has, out into one file and in again; and where the daily ones lie. */
-export function Backups(): ReactNode {
+export function Backups({ region }: { readonly region?: string }): ReactNode {
   const [found, setFound] = useState<BackupsKept | null>(null);
   const [file, setFile] = useState<File | null>(null);
   useEffect(() => {
@@ -45,7 +46,7 @@ export function Backups(): ReactNode {
           </ButtonLink>
         </Row>
       </header>
-      <p style={{ maxWidth: '80ch' }}>
+      <p>
         Jobs and their earlier versions, pictures, this workshop with its calibrations, and every run at the bench. Keep
         a copy on another disk: one that lies on this machine is lost with it.
       </p>
@@ -61,7 +62,7 @@ export function Backups(): ReactNode {
             <ul>
               {found.kept.map(({ name, sizeBytes, at }) => (
                 <li key={name}>
-                  <code>{name}</code> <span>{sayDay(at)}</span> <span>{saySize(sizeBytes)}</span>
+                  <code>{name}</code> <span>{sayMoment(at, region)}</span> <span>{saySize(sizeBytes)}</span>
                 </li>
               ))}
             </ul>
@@ -146,19 +147,18 @@ const Kept = styled.div`
     overflow-wrap: anywhere;
   }
   ul {
-    max-width: 720px;
     margin: 8px 0 0;
     padding: 0;
     list-style: none;
   }
   li {
     display: grid;
-    grid-template-columns: minmax(0, 1fr) 13em 5em;
-    gap: 16px;
+    grid-template-columns: minmax(0, 1fr) auto;
+    column-gap: 16px;
     padding: 6px 0;
     border-top: 1px solid ${({ theme }) => theme.colour.rule};
   }
-  li span:last-child {
-    text-align: right;
+  li code {
+    grid-column: 1 / -1;
   }
 `;

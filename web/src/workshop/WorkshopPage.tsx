@@ -1,72 +1,91 @@
 import type { ReactNode } from 'react';
+import { Navigate, useParams } from 'react-router';
 import styled from 'styled-components';
-import type { Workshop } from '@zippy/core';
+import type { Shelf, Workshop } from '@zippy/core';
+import { BenchAndSlip } from '../bench/BenchAndSlip.tsx';
+import { SlipPaper } from '../slip/parts.ts';
 import { useWorkshop } from '../stores/workshop.ts';
+import { FieldPlace } from '../ui/fields/TypedField.tsx';
 import { TopBar } from '../ui/TopBar.tsx';
-import { Backups } from './Backups.tsx';
-import { EnvelopeShelf } from './EnvelopeShelf.tsx';
-import { PaceAndRate } from './PaceAndRate.tsx';
-import { StockShelf } from './StockShelf.tsx';
-import { Boards } from './Boards.tsx';
-import { Tools } from './Tools.tsx';
+import { BoardSlip } from './slips/BoardSlip.tsx';
+import { EnvelopeSlip } from './slips/EnvelopeSlip.tsx';
+import { PrinterSlip } from './slips/PrinterSlip.tsx';
+import { StockSlip } from './slips/StockSlip.tsx';
+import { StudioSlip } from './slips/StudioSlip.tsx';
+import { TrimmerSlip } from './slips/TrimmerSlip.tsx';
+import { UsesContext, useUses } from './useUses.ts';
+import { Wall } from './wall/Wall.tsx';
 
-/** What the maker owns: stocks, envelopes, tools, pace and rates. */
+/** What the maker owns: the shelves and the bench on the left, and on the right the thing in hand. */
 export default function WorkshopPage({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const problem = useWorkshop((s) => s.problem);
+  const { shelf, thingId } = useParams();
+  const uses = useUses();
+  const slip = shelf === undefined ? <StudioSlip workshop={workshop} /> : slipOf(shelf, thingId, workshop);
+  // What was taken out, or never was, leaves the studio’s own slip.
+  if (slip === null) return <Navigate to="/workshop" replace />;
   return (
-    <Place>
+    <Layout>
       <TopBar />
+      {problem && <p role="alert">{problem}</p>}
       <main>
-        <h1>Workshop</h1>
-        {problem && <p role="alert">{problem}</p>}
-        <StockShelf workshop={workshop} />
-        <EnvelopeShelf workshop={workshop} />
-        <Tools workshop={workshop} />
-        <Boards workshop={workshop} />
-        <PaceAndRate workshop={workshop} />
-        <Backups />
+        <Wall workshop={workshop} shelf={shelf as Shelf | undefined} thingId={thingId} />
+        <SlipPaper aria-label="In hand" key={`${shelf} ${thingId}`}>
+          <UsesContext value={uses}>
+            <FieldPlace value={thingId ?? 'studio'}>{slip}</FieldPlace>
+          </UsesContext>
+        </SlipPaper>
       </main>
-    </Place>
+    </Layout>
   );
 }
 
-const Place = styled.div`
-  min-height: 100%;
-  background: ${({ theme }) => theme.colour.linen};
-  main {
+/** The slip of one thing; null where the workshop has none such. */
+function slipOf(shelf: string, thingId: string | undefined, workshop: Workshop): ReactNode {
+  const drawn = <T extends { readonly id: string }>(
+    things: readonly T[],
+    Slip: (props: { readonly thing: T; readonly workshop: Workshop }) => ReactNode,
+  ): ReactNode => {
+    const thing = things.find(({ id }) => id === thingId);
+    return thing ? <Slip thing={thing} workshop={workshop} /> : null;
+  };
+  switch (shelf) {
+    case 'stocks':
+      return drawn(workshop.stocks, StockSlip);
+    case 'envelopes':
+      return drawn(workshop.envelopes, EnvelopeSlip);
+    case 'printers':
+      return drawn(workshop.printers, PrinterSlip);
+    case 'trimmers':
+      return drawn(workshop.trimmers, TrimmerSlip);
+    case 'boards':
+      return drawn(workshop.boards, BoardSlip);
+    default:
+      return null;
+  }
+}
+
+const Layout = styled(BenchAndSlip)`
+  aside h1 {
+    font-size: 22px;
+    line-height: 1.2;
+    color: ${({ theme }) => theme.colour.ink};
+  }
+  aside section {
     display: grid;
-    gap: 28px;
-    max-width: 1320px;
-    margin: 0 auto;
-    padding: 12px 28px 60px;
+    gap: 10px;
+    padding-top: 14px;
+    border-top: 1px solid ${({ theme }) => theme.colour.rule};
   }
-  h1 {
-    font-size: 30px;
+  aside section p,
+  aside .quiet {
+    color: ${({ theme }) => theme.colour.inkQuiet};
+    font-size: 15px;
   }
-  h2 {
-    margin-bottom: 10px;
-    font-size: 20px;
-  }
-  section > header {
-    display: flex;
-    justify-content: space-between;
-    align-items: center;
-    margin-bottom: 6px;
-  }
-  .cards {
+  .two {
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(min(100%, 370px), 1fr));
-    gap: 14px;
+    grid-template-columns: 1fr 1fr;
+    gap: 10px;
     align-items: start;
-  }
-  .pace {
-    display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
-    gap: 12px;
-    margin-top: 10px;
-  }
-  [role='alert'] {
-    padding: 10px 14px;
-    background: ${({ theme }) => theme.colour.coralWash};
   }
 `;

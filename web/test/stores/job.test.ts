@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { expect } from 'chai';
 import { decide, changeJob, type Job } from '@zippy/core';
 import { sendAllKept, useJob } from '../../src/stores/job.ts';
+import type { KeptJob } from '../../src/stores/keptJobs.ts';
 import { kept } from '../../src/stores/local.ts';
 import { aJob, PretendServer, until } from '../support.ts';
 
@@ -242,6 +243,28 @@ describe('the job store', () => {
       await sendAllKept();
       expect(onServer().document.brief.title).to.equal('Left behind');
       expect(await kept.names()).to.have.length(1);
+    });
+    it('knows what it had sent for its own after a reload that came before the answer, and words typed since', async () => {
+      server.hold();
+      titled('Sent, and the page gone');
+      await until(() => state() === 'saving', 'the save to leave');
+      const sent = useJob.getState().job!;
+      titled('Typed since');
+      const record = async () => (await Promise.all((await kept.names()).map((name) => kept.get<KeptJob>(name))))[0];
+      for (let tries = 0; tries < 200 && (await record())?.job.brief.title !== 'Typed since'; tries += 1)
+        await new Promise((done) => setTimeout(done, 10));
+      const left = (await record())!;
+      server.release!();
+      await saved();
+      useJob.getState().close();
+      for (const name of await kept.names()) await kept.remove(name);
+      // The page that is gone had come no further than that; the server has what was sent, and the next page finds both.
+      server.jobs.set(id, { version: 2, document: sent });
+      await kept.set(`job:${id}:a-tab-long-gone`, left);
+      await useJob.getState().open(id);
+      await saved();
+      expect(useJob.getState().clashes).to.deep.equal([]);
+      expect(onServer().document.brief.title).to.equal('Typed since');
     });
     it('does not take an answer that was lost, and words typed since, for somebody else', async () => {
       server.losing = true;

@@ -1,4 +1,5 @@
 import type { JobBench } from '../../stations/make/run.ts';
+import type { Use } from '../../job/usesOf.ts';
 import type { Job } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 
@@ -25,6 +26,13 @@ export interface JobsOnTheWall {
   readonly jobs: readonly StoredJob[];
   readonly bench: readonly JobBench[];
   readonly putAway: readonly JobPutAway[];
+}
+
+/** A job that names things of the workshop. */
+export interface JobUses {
+  readonly id: string;
+  readonly title: string;
+  readonly uses: readonly Use[];
 }
 
 /** The workshop and the version that a save must name. */

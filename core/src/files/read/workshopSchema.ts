@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import type { Sides } from '../../ground/geometry/types.ts';
 import { CROSSES, type Calibration } from '../../workshop/calibration/types.ts';
+import { PAPERS } from '../../workshop/region.ts';
 import { WORKSHOP_LIMITS } from '../../workshop/limits.ts';
 import {
   COATINGS,
@@ -106,6 +107,7 @@ const stock = object<Stock>({
   sheetWidthMm: sheetMm,
   sheetHeightMm: sheetMm,
   sheetPriceMinor: minor,
+  pack: spare(object<NonNullable<Stock['pack']>>({ sheets: whole(SHOP.packSheets), priceMinor: minor })),
   onShelf: whole(SHOP.onShelf),
 });
 
@@ -116,6 +118,9 @@ const path = object<FeedPath>({
   thickestMicron: micron,
   widestMm: length(SHOP.path.widestMm),
   longestMm: length(SHOP.path.longestMm),
+  narrowestMm: spare(length(SHOP.path.narrowestMm)),
+  shortestMm: spare(length(SHOP.path.shortestMm)),
+  bends: spare(yesOrNo),
   marginsMm: sides,
   printsBothSides: yesOrNo,
   white: spare(oneOf(...WHITE_WAYS)),
@@ -175,6 +180,7 @@ export const workshopSchema = object<StoredWorkshop>({
   currency: Joi.string().length(3).uppercase() as Joi.Schema & Rule<string>,
   region: spare(Joi.string().length(2).uppercase() as Joi.Schema & Rule<string>),
   unit: oneOf('mm', 'in'),
+  papers: spare(oneOf(...PAPERS)),
   hourlyMinor: minor,
   pace,
   stocks: things(stock, undefined, 1),

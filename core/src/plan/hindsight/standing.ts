@@ -13,7 +13,7 @@ import type { OpenCard } from '../../stations/size/openCard.ts';
 import type { SheetContext } from '../../stations/sheet/planSheet.ts';
 import { pathRefusals, type StockPlan } from '../../stations/stock/planStock.ts';
 import { selfBucklingHeightMm, standWord, type StandWord } from '../../stations/stock/standing.ts';
-import { sayWeight } from '../../stations/stock/weights.ts';
+import { sayWeight } from '../../workshop/stockLabel.ts';
 
 interface Standing {
   readonly bucklesMm: number;

@@ -1,3 +1,4 @@
+import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
 import { decide } from '../../job/decide.ts';
 import { LIGHTEST_SHARE, mayLieForGrain } from '../sheet/layout/question.ts';
 import type { Context } from '../../job/context.ts';
@@ -116,7 +117,7 @@ function rowOf(
     grain,
     up,
     sheets,
-    costMinor: sheets * stock.sheetPriceMinor,
+    costMinor: sheets * sheetPriceOf(stock),
     strokes: trimmer.machine || shaped ? null : strokes,
     offcut: offcutsOf(waste, workshop.keepOffcutMm)[0] ?? null,
     isNow: isOwn && bleed === bleeds && grain === grainNow(job, size, now.stock, inForce),

@@ -3,7 +3,6 @@ import type { Box, Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { JobChange } from '../../job/decide.ts';
 import type { StationPlan } from '../../job/findings.ts';
-import type { Minor } from '../../ground/money.ts';
 import type { Trimmer } from '../../workshop/types.ts';
 import type { ThroughCreases } from '../sheet/layout/throughCreases.ts';
 import type { MachinePlan } from './planMachine.ts';
@@ -110,7 +109,8 @@ export interface SheetChoiceRow {
   readonly grain: 'respect' | 'ignore';
   readonly up: number;
   readonly sheets: number;
-  readonly costMinor: Minor;
+  /** Of sheets; a pack’s sheets need not come to whole minor units. */
+  readonly costMinor: number;
   /** None where no fence guides the cuts: a machine’s, or those round a shape. */
   readonly strokes: number | null;
   /** The largest piece left of each sheet that is worth keeping, or nothing. */

@@ -1,3 +1,4 @@
+import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
 import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
@@ -184,7 +185,7 @@ function envelopeSnags(
   const remedies: readonly Remedy[] = sortedBy(
     large,
     (s) => s.gsm,
-    (s) => s.sheetPriceMinor,
+    sheetPriceOf,
   )
     .slice(0, 3)
     .map((s) => ({ label: `Make it from ${s.name}`, changes: [decide((job) => job.envelope.stockId, s.id)] }));

@@ -1,3 +1,4 @@
+import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
 import { LIMITS } from '../../job/limits.ts';
 import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
@@ -176,7 +177,7 @@ function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, co
     ),
     partOf('sheets', 'Card', 'sheets × price of a sheet ÷ good cards', {
       Sheets: count(sheet.sheets),
-      'A sheet': money(stock.stock.sheetPriceMinor),
+      'A sheet': exactly(sheetPriceOf(stock.stock)),
       'Good cards': count(wanted),
     }),
     partOf(
@@ -199,7 +200,7 @@ function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, co
       envelope.made
         ? {
             Sheets: count(envelope.sheets),
-            'A sheet': money(envelope.stock.sheetPriceMinor),
+            'A sheet': exactly(sheetPriceOf(envelope.stock)),
             'Good cards': count(wanted),
           }
         : {},

@@ -1,3 +1,4 @@
+import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
 import type { FlatBlank } from '../../ground/fold/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Minor } from '../../ground/money.ts';
@@ -34,7 +35,7 @@ export const sidesPrinted = ({ sheets, print }: Pick<PieceOnSheets, 'sheets' | '
 
 /** Its sheets, as they are bought. */
 export const stockCostMinor = ({ sheets, stock }: Pick<PieceOnSheets, 'sheets' | 'stock'>): Minor =>
-  sheets * stock.sheetPriceMinor;
+  sheets * sheetPriceOf(stock);
 
 /** Everything that goes through a printer, white plates too. */
 export const printCostMinor = (piece: Pick<PieceOnSheets, 'sheets' | 'print'>): Minor =>

@@ -62,10 +62,23 @@ export const BOUGHT_SHEETS: readonly { readonly name: string; readonly widthMm: 
   { name: '13 × 19 in', widthMm: 13 * MM_PER_INCH, heightMm: 19 * MM_PER_INCH },
 ].sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
 
+/** What a sheet of this size is sold as, either way up, or null. */
+export const sheetName = (widthMm: Mm, heightMm: Mm): string | null =>
+  named(BOUGHT_SHEETS, widthMm, heightMm)?.name ?? null;
+
 /** The named size this is, either way up, or null. */
 export function sizeName(widthMm: Mm, heightMm: Mm): string | null {
-  const near = (a: number, b: number): boolean => Math.abs(a - b) < 0.05;
-  const [narrow, tall] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
-  const found = NAMED_SIZES.find((size) => near(size.widthMm, narrow) && near(size.heightMm, tall));
+  const found = named(NAMED_SIZES, widthMm, heightMm);
   return found ? `${found.system} ${found.name}` : null;
+}
+
+/** Within what a steel rule tells. */
+const near = (a: Mm, b: Mm): boolean => Math.abs(a - b) < 0.05;
+function named<Size extends { readonly widthMm: Mm; readonly heightMm: Mm }>(
+  sizes: readonly Size[],
+  widthMm: Mm,
+  heightMm: Mm,
+): Size | undefined {
+  const [narrow, tall] = [Math.min(widthMm, heightMm), Math.max(widthMm, heightMm)];
+  return sizes.find((size) => near(size.widthMm, narrow) && near(size.heightMm, tall));
 }

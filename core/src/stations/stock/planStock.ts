@@ -1,7 +1,9 @@
+import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
 import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import { capital, count, figure, money, words } from '../../job/figures.ts';
+import { sayExactly } from '../../ground/money.ts';
 import { pathOf, printerOf, stockOf } from '../../job/pick.ts';
 import { sortedBy } from '../../job/sorted.ts';
 import type { FeedPath, Printer, Stock, Workshop } from '../../workshop/types.ts';
@@ -11,7 +13,7 @@ import { formatSize } from '../../ground/length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { pressing, SCORE_FROM_GSM, type Pressing } from './pressure.ts';
 import type { StandWord } from './standing.ts';
-import { sayWeight } from './weights.ts';
+import { sayWeight } from '../../workshop/stockLabel.ts';
 
 /** What is known of a stock before it is laid out. */
 export interface StockFacts extends StationPlan {
@@ -94,7 +96,8 @@ export function planStock({ job, workshop, size }: StockContext): StockFacts {
         Bulk: words(`${fixed(stock.caliperMicron / stock.gsm, 2)} cm³/g`),
       },
     ),
-    figure('price', 'One sheet', money(stock.sheetPriceMinor), 'as entered on the shelf', {
+    figure('price', 'One sheet', words(sayExactly(sheetPriceOf(stock), workshop)), stock.pack ? 'price of the pack ÷ its sheets' : 'as entered on the shelf', {
+      ...(stock.pack ? { 'A pack': money(stock.pack.priceMinor), 'Sheets in it': count(stock.pack.sheets) } : {}),
       'On the shelf': count(stock.onShelf, 'sheet'),
     }),
   ];
@@ -140,6 +143,11 @@ export function pathRefusals(path: FeedPath, stock: Stock, { unit }: Workshop): 
   if (narrow > path.widestMm || long > path.longestMm)
     refusals.push(
       `the ${formatSize(narrow, long, unit)} sheet is larger than its ${formatSize(path.widestMm, path.longestMm, unit)}`,
+    );
+  const [narrowest, shortest] = [path.narrowestMm ?? 0, path.shortestMm ?? 0];
+  if (narrow < narrowest || long < shortest)
+    refusals.push(
+      `the ${formatSize(narrow, long, unit)} sheet is smaller than the ${formatSize(narrowest, shortest, unit)} that it can carry`,
     );
   return refusals;
 }
@@ -195,7 +203,7 @@ function otherStocks(workshop: Workshop, path: FeedPath, stock: Stock): readonly
   const [nearest] = sortedBy(
     takes,
     (s) => Math.abs(s.gsm - stock.gsm),
-    (s) => s.sheetPriceMinor,
+    sheetPriceOf,
   );
   return nearest
     ? [{ label: `Print on ${nearest.name} instead`, changes: [decide((job) => job.stock.stockId, nearest.id)] }]

@@ -1,7 +1,7 @@
 import type { Job } from '../../../src/job/types.ts';
 import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
-import { poundsOf, sayWeight } from '../../../src/stations/stock/weights.ts';
+import { poundsOf, sayWeight } from '../../../src/workshop/stockLabel.ts';
 import { selfBucklingHeightMm, standWord } from '../../../src/stations/stock/standing.ts';
 import { pressing } from '../../../src/stations/stock/pressure.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';

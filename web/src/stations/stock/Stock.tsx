@@ -1,6 +1,16 @@
 import { useCallback, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { decide, decideEach, boxPath, formatSize, sayMoney, sayWeight, type Scene, type Shape } from '@zippy/core';
+import {
+  decide,
+  decideEach,
+  boxPath,
+  formatSize,
+  sayMoney,
+  sayWeight,
+  sheetPriceOf,
+  type Scene,
+  type Shape,
+} from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
 import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
@@ -108,7 +118,7 @@ export function StockSlip({ job, plan, workshop }: StationProps): ReactNode {
               id: s.id,
               name: s.name,
               swatch: s.colour,
-              note: `${sayWeight(s.gsm, s.grade)} · ${sayMoney(s.sheetPriceMinor, workshop)}`,
+              note: `${sayWeight(s.gsm, s.grade)} · ${sayMoney(sheetPriceOf(s), workshop)}`,
             })),
           },
         ]}

@@ -1,3 +1,4 @@
+import { sheetPriceOf } from '../../../workshop/sheetPrice.ts';
 import { calibrationFor, measuredOn } from '../../../workshop/calibration/chooseCalibration.ts';
 import { registerOf } from '../../../workshop/calibration/fitRegister.ts';
 import { isUsable } from '../../../workshop/calibration/sayRegister.ts';
@@ -70,7 +71,7 @@ export function bleedSnags(
           pathRefusals(stock.path, other, workshop).length === 0,
       ),
       (other) => Math.abs(other.gsm - stock.stock.gsm),
-      (other) => other.sheetPriceMinor,
+      sheetPriceOf,
     ).map((other) =>
       more(
         asked,

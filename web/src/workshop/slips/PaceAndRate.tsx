@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { WORKSHOP_LIMITS, type Workshop } from '@zippy/core';
-import { useWorkshop } from '../stores/workshop.ts';
-import { MoneyField } from '../ui/fields/MoneyField.tsx';
-import { NumberField } from '../ui/fields/NumberField.tsx';
+import { useWorkshop } from '../../stores/workshop.ts';
+import { MoneyField } from '../../ui/fields/MoneyField.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
 
 const PACE: readonly (readonly [keyof Workshop['pace'], string])[] = [
   ['setUp', 'Setting up a run'],
@@ -23,7 +23,7 @@ export function PaceAndRate({ workshop }: { readonly workshop: Workshop }): Reac
       <p>
         Minutes of your own hands. Your log so far: {good} good, {spoiled} spoiled.
       </p>
-      <div className="pace">
+      <div className="two">
         {PACE.map(([key, label]) => (
           <NumberField
             key={key}

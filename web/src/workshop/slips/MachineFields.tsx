@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { WORKSHOP_LIMITS, type LengthUnit, type MachineFacts } from '@zippy/core';
-import { LengthField } from '../ui/fields/LengthField.tsx';
-import { NumberField } from '../ui/fields/NumberField.tsx';
-import { Two } from '../ui/ModalDialog.tsx';
+import { LengthField } from '../../ui/fields/LengthField.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
+import { Two } from '../../ui/ModalDialog.tsx';
 
 /** What a cutting machine can do, and how often it goes round for a weight of card. */
 export function MachineFields({

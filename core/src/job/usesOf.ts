@@ -1,0 +1,41 @@
+import type { Job } from './types.ts';
+
+/** The lists of things that a workshop owns, as the workshop names them. */
+export const SHELVES = ['stocks', 'envelopes', 'printers', 'trimmers', 'boards'] as const;
+export type Shelf = (typeof SHELVES)[number];
+
+/** One thing of the workshop that a job names; a feed path beside its printer. */
+export interface Use {
+  readonly shelf: Shelf;
+  readonly id: string;
+  readonly pathId?: string;
+}
+
+/** The parts of a job that name things of the workshop. */
+export interface HoldsThings {
+  readonly brief: Pick<Job['brief'], 'envelope'>;
+  readonly size: Pick<Job['size'], 'layers'>;
+  readonly stock: Job['stock'];
+  readonly cut: Pick<Job['cut'], 'trimmerId'>;
+  readonly crease: Pick<Job['crease'], 'boardId'>;
+  readonly envelope: Pick<Job['envelope'], 'make' | 'stockId'>;
+}
+
+/**
+ * What a job would miss if it were taken out of the workshop, each thing once. The stock of an envelope that is not made
+ * counts for nothing, though the job remembers it.
+ */
+export function usesOf({ brief, size, stock, cut, crease, envelope }: HoldsThings): readonly Use[] {
+  const stocks = new Set([
+    stock.stockId,
+    ...size.layers.flatMap(({ stockIds }) => stockIds),
+    ...(envelope.make ? [envelope.stockId] : []),
+  ]);
+  return [
+    ...[...stocks].map((id) => ({ shelf: 'stocks' as const, id })),
+    ...(brief.envelope.kind === 'shelf' ? [{ shelf: 'envelopes' as const, id: brief.envelope.envelopeId }] : []),
+    { shelf: 'printers', id: stock.printerId, pathId: stock.pathId },
+    { shelf: 'trimmers', id: cut.trimmerId },
+    { shelf: 'boards', id: crease.boardId },
+  ];
+}

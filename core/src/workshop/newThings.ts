@@ -1,0 +1,100 @@
+import { MM_PER_INCH, type Mm } from '../ground/length/types.ts';
+import type { Papers } from './region.ts';
+import type { Board, FeedPath, MachineFacts, Printer, ShelfEnvelope, Stock, Trimmer, TrimmerKind } from './types.ts';
+
+/*
+ * What a thing begins with before its owner has looked: our starting values, each to be corrected at its own fields.
+ * Every one keeps to the cautious side of what such things can do.
+ */
+
+type Begun<Thing> = Omit<Thing, 'id'>;
+
+const inches = (n: number): Mm => n * MM_PER_INCH;
+const MARGIN_MM = 5;
+const evenly = (mm: Mm): FeedPath['marginsMm'] => ({ top: mm, right: mm, bottom: mm, left: mm });
+
+/** White card of the size that a region buys. */
+export const newStock = (papers: Papers): Begun<Stock> => ({
+  name: papers === 'iso' ? 'White card, A4' : 'White card, letter',
+  ...(papers === 'iso' ? { gsm: 250, caliperMicron: 300 } : { gsm: 216.4, caliperMicron: 279.4 }),
+  ...{ grade: 'cover', coating: 'uncoated', grain: 'long', colour: '#ffffff', colourName: 'white' },
+  ...(papers === 'iso'
+    ? { sheetWidthMm: 210, sheetHeightMm: 297 }
+    : { sheetWidthMm: inches(8.5), sheetHeightMm: inches(11) }),
+  ...{ sheetPriceMinor: 0, onShelf: 0 },
+});
+
+/** C6, or what a 4¼ × 5½ in card is put in: 4⅜ × 5¾ in. Source: ISO 269; North American announcement sizes. */
+export const newEnvelope = (papers: Papers): Begun<ShelfEnvelope> => ({
+  ...(papers === 'iso'
+    ? { name: 'C6 envelope (ISO)', insideWidthMm: 162, insideHeightMm: 114 }
+    : { name: 'A2 envelope (North American)', insideWidthMm: inches(5.75), insideHeightMm: inches(4.375) }),
+  ...{ colour: '#fffdf8', priceMinor: 0, onShelf: 0 },
+});
+
+const largest = (papers: Papers): Pick<FeedPath, 'widestMm' | 'longestMm'> => ({
+  widestMm: papers === 'iso' ? 216 : inches(8.5),
+  longestMm: inches(14),
+});
+
+/** A way of feeding the printer; straight ones carry heavier card. */
+export const newPath = (papers: Papers, bends = false): Begun<FeedPath> => ({
+  name: bends ? 'cassette' : 'rear feed',
+  ...(bends ? { heaviestGsm: 160, thickestMicron: 220 } : { heaviestGsm: 300, thickestMicron: 400 }),
+  ...largest(papers),
+  bends,
+  marginsMm: evenly(MARGIN_MM),
+  printsBothSides: false,
+});
+
+export const PRINTER_KINDS = ['inkjetRear', 'inkjetCassette', 'laser'] as const;
+/** Home printers by how card goes through them. */
+export type PrinterKind = (typeof PRINTER_KINDS)[number];
+
+export function newPrinter(kind: PrinterKind, papers: Papers): Begun<Printer> {
+  const straight = { id: 'rear', ...newPath(papers) };
+  const cassette = { id: 'cassette', ...newPath(papers, true) };
+  switch (kind) {
+    case 'inkjetRear':
+      return { name: 'inkjet with a rear feed', ink: 'inkjet', sidePriceMinor: 0, paths: [straight, cassette] };
+    case 'inkjetCassette':
+      return { name: 'inkjet with a cassette', ink: 'inkjet', sidePriceMinor: 0, paths: [cassette] };
+    case 'laser':
+      return {
+        name: 'laser printer',
+        ink: 'laser',
+        sidePriceMinor: 0,
+        paths: [
+          { ...straight, id: 'bypass', name: 'bypass tray', heaviestGsm: 200, thickestMicron: 270 },
+          { ...cassette, heaviestGsm: 120, thickestMicron: 160 },
+        ],
+      };
+  }
+}
+
+/** Of a cutting machine that takes a 12 in mat. */
+export const NEW_MACHINE: MachineFacts = {
+  marginMm: 10,
+  widestMm: inches(12),
+  speedMmPerS: 50,
+  passes: [
+    { upToGsm: 160, passes: 1 },
+    { upToGsm: 250, passes: 2 },
+    { upToGsm: 400, passes: 3 },
+  ],
+};
+
+const TRIMMERS: Readonly<Record<TrimmerKind, Omit<Begun<Trimmer>, 'kind'>>> = {
+  sliding: { name: 'sliding trimmer', longestCutMm: 310, thickestStackMm: 0.6 },
+  lever: { name: 'lever guillotine', longestCutMm: 320, thickestStackMm: 2 },
+  knife: { name: 'knife and steel rule', longestCutMm: 450, thickestStackMm: 0.4 },
+  scissors: { name: 'scissors and a pencil line', longestCutMm: 300, thickestStackMm: 0.4 },
+  machine: { name: 'cutting machine', longestCutMm: 600, thickestStackMm: 0.5, machine: NEW_MACHINE },
+};
+export const newTrimmer = (kind: TrimmerKind): Begun<Trimmer> => ({ kind, ...TRIMMERS[kind] });
+
+/** A groove every eighth of an inch on a foot of board, or every five millimetres on thirty centimetres. */
+export const newBoard = (papers: Papers): Begun<Board> =>
+  papers === 'iso'
+    ? { name: 'scoring board', grooveEveryMm: 5, longestMm: 300 }
+    : { name: 'scoring board', grooveEveryMm: inches(1 / 8), longestMm: inches(12) };

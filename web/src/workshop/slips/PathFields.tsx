@@ -1,0 +1,172 @@
+import type { ReactNode } from 'react';
+import {
+  papersOf,
+  readThickness,
+  readWeight,
+  sayDay,
+  showThickness,
+  showWeight,
+  WORKSHOP_LIMITS,
+  type FeedPath,
+  type LabelWeight,
+  type Printer,
+  type Workshop,
+} from '@zippy/core';
+import { useNotice } from '../../stores/notice.ts';
+import { useWorkshop } from '../../stores/workshop.ts';
+import { ButtonLink, Quiet } from '../../ui/buttons.tsx';
+import { Choice } from '../../ui/Choice.tsx';
+import { LengthField, MaybeLengthField } from '../../ui/fields/LengthField.tsx';
+import { TypedField } from '../../ui/fields/TypedField.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
+import { useJobsWith } from '../useUses.ts';
+import { within } from './labelFields.ts';
+import { WordField } from './ThingSlip.tsx';
+
+const SIDES = ['top', 'right', 'bottom', 'left'] as const;
+const LIMITS = WORKSHOP_LIMITS.path;
+
+/** The day of the newest calibration that counts. */
+const calibratedOn = ({ calibrations = [] }: FeedPath): string | null =>
+  calibrations.filter(({ setAside }) => !setAside).at(-1)?.day ?? null;
+
+/** One way through a printer: what it carries, what it cannot reach, and how it turns a sheet. */
+export function PathFields({
+  path,
+  printer,
+  workshop,
+  onChange,
+  onTakeOut,
+}: {
+  readonly path: FeedPath;
+  readonly printer: Printer;
+  readonly workshop: Workshop;
+  readonly onChange: (part: Partial<FeedPath>) => void;
+  /** Left out for the last one. */
+  readonly onTakeOut: (() => void) | undefined;
+}): ReactNode {
+  const { unit, region } = workshop;
+  const inPounds = (workshop.papers ?? papersOf(region ?? '')) === 'northAmerican';
+  const jobs = useJobsWith('printers', printer.id, path.id);
+  const calibrated = calibratedOn(path);
+  return (
+    <>
+      <WordField label="What this way is called" value={path.name} onCommit={(name) => onChange({ name })} />
+      <div className="two">
+        <TypedField<LabelWeight>
+          label="Heaviest card"
+          value={{ gsm: path.heaviestGsm }}
+          show={({ gsm }) => showWeight(gsm, 'cover', inPounds)}
+          read={(text) => within(readWeight(text), 'Heaviest card', ({ gsm }) => gsm, WORKSHOP_LIMITS.gsm, 'gsm')}
+          onCommit={({ gsm }) => {
+            if (showWeight(gsm, 'cover', inPounds) !== showWeight(path.heaviestGsm, 'cover', inPounds))
+              onChange({ heaviestGsm: gsm });
+          }}
+        />
+        <TypedField
+          label="Thickest card"
+          value={path.thickestMicron}
+          show={(micron) => showThickness(micron, unit)}
+          read={(text) =>
+            within(readThickness(text, unit), 'Thickest card', (n) => n, WORKSHOP_LIMITS.caliperMicron, 'µm')
+          }
+          onCommit={(micron) => {
+            if (showThickness(micron, unit) !== showThickness(path.thickestMicron, unit))
+              onChange({ thickestMicron: micron });
+          }}
+        />
+        <LengthField
+          label="Widest sheet"
+          mm={path.widestMm}
+          unit={unit}
+          {...LIMITS.widestMm}
+          onCommit={(widestMm) => onChange({ widestMm })}
+        />
+        <LengthField
+          label="Longest sheet"
+          mm={path.longestMm}
+          unit={unit}
+          {...LIMITS.longestMm}
+          onCommit={(longestMm) => onChange({ longestMm })}
+        />
+        <MaybeLengthField
+          label="Narrowest sheet"
+          mm={path.narrowestMm ?? null}
+          unit={unit}
+          {...LIMITS.narrowestMm}
+          worked={null}
+          onCommit={(mm) => onChange({ narrowestMm: mm ?? undefined })}
+        />
+        <MaybeLengthField
+          label="Shortest sheet"
+          mm={path.shortestMm ?? null}
+          unit={unit}
+          {...LIMITS.shortestMm}
+          worked={null}
+          onCommit={(mm) => onChange({ shortestMm: mm ?? undefined })}
+        />
+        {SIDES.map((side) => (
+          <LengthField
+            key={side}
+            label={`Margin, ${side}`}
+            mm={path.marginsMm[side]}
+            unit={unit}
+            {...LIMITS.marginMm}
+            onCommit={(mm) => onChange({ marginsMm: { ...path.marginsMm, [side]: mm } })}
+          />
+        ))}
+      </div>
+      <Choice
+        label="On its way the sheet"
+        value={path.bends === undefined ? 'unknown' : path.bends ? 'bends' : 'straight'}
+        options={[
+          { id: 'straight', name: 'Goes straight' },
+          { id: 'bends', name: 'Is bent' },
+          { id: 'unknown', name: 'Not known' },
+        ]}
+        onChange={(way) => onChange({ bends: way === 'unknown' ? undefined : way === 'bends' })}
+      />
+      <OnOff
+        label="Prints both sides by itself"
+        value={path.printsBothSides}
+        onChange={(printsBothSides) => onChange({ printsBothSides })}
+      />
+      {printer.printsWhite && (
+        <Choice
+          label="White goes on"
+          value={path.white ?? 'inPass'}
+          options={[
+            { id: 'inPass', name: 'With the colours' },
+            { id: 'before', name: 'Pass before' },
+            { id: 'after', name: 'Pass after' },
+          ]}
+          onChange={(white) => onChange({ white })}
+        />
+      )}
+      <p>
+        {calibrated
+          ? `Calibrated on ${sayDay(calibrated, region)}.`
+          : 'Not calibrated: backs land where the printer puts them.'}
+      </p>
+      <ButtonLink href={`/workshop/printers/${printer.id}/${path.id}`}>Calibrate this path</ButtonLink>
+      {onTakeOut && (
+        <p>
+          {jobs && jobs.length > 0 && `${jobs.map(({ title }) => title).join(', ')}: printed this way. `}
+          <Quiet
+            onPress={() => {
+              onTakeOut();
+              // The way back puts the paths as they stood.
+              useNotice
+                .getState()
+                .say(`${path.name} is out of ${printer.name}.`, () =>
+                  useWorkshop.getState().alter('printers', printer.id, { paths: printer.paths }),
+                );
+            }}
+          >
+            Take this way out
+          </Quiet>
+        </p>
+      )}
+    </>
+  );
+}

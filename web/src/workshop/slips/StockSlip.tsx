@@ -1,0 +1,193 @@
+import type { ReactNode } from 'react';
+import {
+  COATINGS,
+  nameOfColour,
+  namesAnother,
+  papersOf,
+  readThickness,
+  readWeight,
+  sayExactly,
+  sayWeight,
+  sheetPriceOf,
+  showThickness,
+  showWeight,
+  WORKSHOP_LIMITS,
+  type LabelWeight,
+  type Stock,
+  type Workshop,
+} from '@zippy/core';
+import { More } from '../../slip/More.tsx';
+import { useWorkshop } from '../../stores/workshop.ts';
+import { Choice } from '../../ui/Choice.tsx';
+import { ColourField } from '../../ui/ColourField.tsx';
+import { LengthField } from '../../ui/fields/LengthField.tsx';
+import { MoneyField } from '../../ui/fields/MoneyField.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
+import { TypedField } from '../../ui/fields/TypedField.tsx';
+import { Pick } from '../../ui/Pick.tsx';
+import { GrainTests } from './GrainTests.tsx';
+import { within } from './labelFields.ts';
+import { ThingSlip, WordField } from './ThingSlip.tsx';
+
+/** How many sheets the usual packs hold, and a ream. */
+const PACK_SHEETS = 50;
+const REAM_SHEETS = 500;
+
+/** One stock as its label says it: weight, thickness, size, colour, what it costs and how much of it there is. */
+export function StockSlip({
+  thing: stock,
+  workshop,
+}: {
+  readonly thing: Stock;
+  readonly workshop: Workshop;
+}): ReactNode {
+  const { unit, region } = workshop;
+  const inPounds = (workshop.papers ?? papersOf(region ?? '')) === 'northAmerican';
+  const set = (part: Partial<Stock>): void => useWorkshop.getState().alter('stocks', stock.id, part);
+  return (
+    <ThingSlip shelf="stocks" thing={stock} workshop={workshop} copy={(own) => ({ ...own, onShelf: 0 })}>
+      <div className="two">
+        <NumberField
+          label="Sheets on the shelf"
+          value={stock.onShelf}
+          {...WORKSHOP_LIMITS.onShelf}
+          onCommit={(onShelf) => set({ onShelf })}
+        />
+        <Pick
+          label="Coating"
+          value={stock.coating}
+          sections={[{ heading: null, options: COATINGS.map((id) => ({ id, name: id })) }]}
+          onChange={(coating) => set({ coating: coating as Stock['coating'] })}
+        />
+        <TypedField<LabelWeight>
+          label="Weight"
+          value={stock}
+          show={({ gsm }) => showWeight(gsm, stock.grade, inPounds)}
+          read={(text) => within(readWeight(text), 'Weight', ({ gsm }) => gsm, WORKSHOP_LIMITS.gsm, 'gsm')}
+          onCommit={({ gsm, grade = stock.grade }) => {
+            // What is shown is rounded: left as it stands, it keeps what it was.
+            if (showWeight(gsm, grade, inPounds) !== showWeight(stock.gsm, stock.grade, inPounds)) set({ gsm, grade });
+          }}
+          hint={sayWeight(stock.gsm, stock.grade)}
+        />
+        <TypedField
+          label="Thickness"
+          value={stock.caliperMicron}
+          show={(micron) => showThickness(micron, unit)}
+          read={(text) => within(readThickness(text, unit), 'Thickness', (n) => n, WORKSHOP_LIMITS.caliperMicron, 'µm')}
+          onCommit={(caliperMicron) => {
+            if (showThickness(caliperMicron, unit) !== showThickness(stock.caliperMicron, unit)) set({ caliperMicron });
+          }}
+          hint="µm, mm, pt or mil"
+        />
+        <LengthField
+          label="Sheet width"
+          mm={stock.sheetWidthMm}
+          unit={unit}
+          {...WORKSHOP_LIMITS.sheetMm}
+          onCommit={(sheetWidthMm) => set({ sheetWidthMm })}
+        />
+        <LengthField
+          label="Sheet height"
+          mm={stock.sheetHeightMm}
+          unit={unit}
+          {...WORKSHOP_LIMITS.sheetMm}
+          onCommit={(sheetHeightMm) => set({ sheetHeightMm })}
+        />
+      </div>
+      <Price stock={stock} workshop={workshop} set={set} />
+      <Choice
+        label="Grain runs along the sheet’s"
+        value={stock.grain}
+        options={[
+          { id: 'long', name: 'Long edge' },
+          { id: 'short', name: 'Short edge' },
+        ]}
+        onChange={(grain) => set({ grain })}
+      />
+      <More label="Which way does the grain run? Three tests">
+        <GrainTests />
+      </More>
+      <ColourField
+        label="Colour"
+        value={stock.colour}
+        onChange={(colour) =>
+          colour &&
+          set({
+            colour,
+            // A name that says what the colour was follows it; one of the maker’s own stays.
+            ...(stock.colourName === nameOfColour(stock.colour) || namesAnother(stock.colourName, colour)
+              ? { colourName: nameOfColour(colour) }
+              : {}),
+          })
+        }
+      />
+      <WordField
+        label="What the colour is called"
+        value={stock.colourName}
+        onCommit={(colourName) => set({ colourName })}
+      />
+    </ThingSlip>
+  );
+}
+
+type Bought = 'sheet' | 'pack' | 'ream';
+
+/** What is paid, and for how many sheets: what one comes to is worked out. */
+function Price({
+  stock,
+  workshop,
+  set,
+}: {
+  readonly stock: Stock;
+  readonly workshop: Workshop;
+  readonly set: (part: Partial<Stock>) => void;
+}): ReactNode {
+  const { pack } = stock;
+  const bought: Bought = !pack ? 'sheet' : pack.sheets === REAM_SHEETS ? 'ream' : 'pack';
+  const buy = (by: Bought): void => {
+    if (by === bought) return;
+    const each = sheetPriceOf(stock);
+    if (by === 'sheet') return set({ pack: undefined, sheetPriceMinor: Math.round(each) });
+    const sheets = by === 'ream' ? REAM_SHEETS : PACK_SHEETS;
+    set({ pack: { sheets, priceMinor: Math.round(each * sheets) } });
+  };
+  return (
+    <>
+      <Choice
+        label="Bought by the"
+        value={bought}
+        options={[
+          { id: 'sheet', name: 'Sheet' },
+          { id: 'pack', name: 'Pack' },
+          { id: 'ream', name: 'Ream of 500' },
+        ]}
+        onChange={buy}
+      />
+      {pack ? (
+        <div className="two">
+          <MoneyField
+            label={bought === 'ream' ? 'Price of a ream' : 'Price of a pack'}
+            minor={pack.priceMinor}
+            onCommit={(m) => set({ pack: { ...pack, priceMinor: m ?? 0 } })}
+            hint={`${sayExactly(sheetPriceOf(stock), workshop)} a sheet`}
+          />
+          {bought === 'pack' && (
+            <NumberField
+              label="Sheets in a pack"
+              value={pack.sheets}
+              {...WORKSHOP_LIMITS.packSheets}
+              onCommit={(sheets) => set({ pack: { ...pack, sheets } })}
+            />
+          )}
+        </div>
+      ) : (
+        <MoneyField
+          label="Price of a sheet"
+          minor={stock.sheetPriceMinor}
+          onCommit={(m) => set({ sheetPriceMinor: m ?? 0 })}
+        />
+      )}
+    </>
+  );
+}

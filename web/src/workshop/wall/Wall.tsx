@@ -1,0 +1,215 @@
+import type { ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import styled from 'styled-components';
+import {
+  formatLength,
+  formatSize,
+  isPlainRule,
+  newBoard,
+  newEnvelope,
+  newPrinter,
+  newStock,
+  newTrimmer,
+  papersOf,
+  plural,
+  PRINTER_KINDS,
+  sayWeight,
+  TRIMMER_KINDS,
+  type PrinterKind,
+  type Shelf,
+  type TrimmerKind,
+  type Workshop,
+} from '@zippy/core';
+import { useWorkshop } from '../../stores/workshop.ts';
+import { TRIMMER_NAMES } from '../trimmerKinds.ts';
+import { bySheet } from './bySheet.ts';
+import { AddMany, AddOne } from './AddThing.tsx';
+import { BoardMark, PrinterMark, TrimmerMark } from './toolMarks.tsx';
+import { EnvelopePile, StockStack } from './stacks.tsx';
+import { Tile } from './Tile.tsx';
+
+const PRINTER_NAMES: Readonly<Record<PrinterKind, string>> = {
+  inkjetRear: 'Inkjet with a rear feed',
+  inkjetCassette: 'Inkjet with a cassette only',
+  laser: 'Laser printer',
+};
+
+/** The shelves as they stand, and the bench under them; whatever is pressed is taken in hand. */
+export function Wall({
+  workshop,
+  shelf,
+  thingId,
+}: {
+  readonly workshop: Workshop;
+  readonly shelf: Shelf | undefined;
+  readonly thingId: string | undefined;
+}): ReactNode {
+  const { unit } = workshop;
+  const navigate = useNavigate();
+  const papers = workshop.papers ?? papersOf(workshop.region ?? '');
+  const inHand = (kind: Shelf, id: string): boolean => kind === shelf && id === thingId;
+  const add = <K extends Shelf>(kind: K, begun: Omit<Workshop[K][number], 'id'>): void =>
+    void navigate(`/workshop/${kind}/${useWorkshop.getState().add(kind, begun)}`);
+  return (
+    <Room aria-label="Shelves and bench">
+      <h1>Workshop</h1>
+      <section aria-label="Card and paper">
+        <header>
+          <h2>Card and paper</h2>
+          <AddOne label="Add a stock" onPress={() => add('stocks', newStock(papers))} />
+        </header>
+        <div className="groups">
+          {bySheet(workshop.stocks, unit).map(({ heading, stocks }) => (
+            <div key={heading} className="group">
+              <h3>{heading}</h3>
+              <ul>
+                {stocks.map((stock) => (
+                  <Tile
+                    key={stock.id}
+                    href={`/workshop/stocks/${stock.id}`}
+                    isInHand={inHand('stocks', stock.id)}
+                    name={stock.name}
+                    count={stock.onShelf === 0 ? 'none left' : `${stock.onShelf} ${plural(stock.onShelf, 'sheet')}`}
+                    isOut={stock.onShelf === 0}
+                    facts={[sayWeight(stock.gsm, stock.grade), `${stock.coating}, ${stock.grain} grain`]}
+                  >
+                    <StockStack stock={stock} />
+                  </Tile>
+                ))}
+              </ul>
+            </div>
+          ))}
+        </div>
+      </section>
+      <section aria-label="Envelopes">
+        <header>
+          <h2>Envelopes</h2>
+          <AddOne label="Add an envelope" onPress={() => add('envelopes', newEnvelope(papers))} />
+        </header>
+        {workshop.envelopes.length === 0 && (
+          <p>None yet. Add those you have, and a card can be sized to go in; or make them at Envelope.</p>
+        )}
+        <ul>
+          {workshop.envelopes.map((envelope) => (
+            <Tile
+              key={envelope.id}
+              href={`/workshop/envelopes/${envelope.id}`}
+              isInHand={inHand('envelopes', envelope.id)}
+              name={envelope.name}
+              count={envelope.onShelf === 0 ? 'none left' : String(envelope.onShelf)}
+              isOut={envelope.onShelf === 0}
+              facts={[`inside ${formatSize(envelope.insideWidthMm, envelope.insideHeightMm, unit)}`]}
+            >
+              <EnvelopePile envelope={envelope} />
+            </Tile>
+          ))}
+        </ul>
+      </section>
+      <section aria-label="On the bench" className="bench">
+        <header>
+          <h2>On the bench</h2>
+          <AddMany
+            label="Add a tool"
+            sections={[
+              { heading: 'Prints', options: PRINTER_KINDS.map((id) => ({ id, name: PRINTER_NAMES[id] })) },
+              { heading: 'Cuts', options: TRIMMER_KINDS.map((id) => ({ id, name: TRIMMER_NAMES[id] })) },
+              { heading: 'Scores', options: [{ id: 'board', name: 'Scoring board' }] },
+            ]}
+            onPick={(id) => {
+              if (id === 'board') add('boards', newBoard(papers));
+              else if (PRINTER_KINDS.some((kind) => kind === id))
+                add('printers', newPrinter(id as PrinterKind, papers));
+              else add('trimmers', newTrimmer(id as TrimmerKind));
+            }}
+          />
+        </header>
+        <ul>
+          {workshop.printers.map((printer) => (
+            <Tile
+              key={printer.id}
+              href={`/workshop/printers/${printer.id}`}
+              isInHand={inHand('printers', printer.id)}
+              name={printer.name}
+              facts={[
+                printer.ink === 'laser' ? 'toner' : `ink${printer.printsWhite ? ' and white' : ''}`,
+                `up to ${Math.max(...printer.paths.map((path) => path.heaviestGsm))} gsm`,
+              ]}
+            >
+              <PrinterMark printer={printer} />
+            </Tile>
+          ))}
+          {workshop.trimmers.map((trimmer) => (
+            <Tile
+              key={trimmer.id}
+              href={`/workshop/trimmers/${trimmer.id}`}
+              isInHand={inHand('trimmers', trimmer.id)}
+              name={trimmer.name}
+              facts={[`cuts ${formatLength(trimmer.longestCutMm, unit)}`]}
+            >
+              <TrimmerMark kind={trimmer.kind} />
+            </Tile>
+          ))}
+          {workshop.boards.map((board) => (
+            <Tile
+              key={board.id}
+              href={`/workshop/boards/${board.id}`}
+              isInHand={inHand('boards', board.id)}
+              name={board.name}
+              facts={[isPlainRule(board) ? 'a plain rule' : `grooves ${formatLength(board.grooveEveryMm, unit)} apart`]}
+            >
+              <BoardMark board={board} />
+            </Tile>
+          ))}
+        </ul>
+      </section>
+    </Room>
+  );
+}
+
+const Room = styled.div`
+  min-height: 0;
+  overflow: auto;
+  padding: 14px 24px 32px;
+  background: ${({ theme }) => theme.colour.linen};
+  h1 {
+    margin-bottom: 6px;
+    font-size: 26px;
+  }
+  h2 {
+    font-size: 18px;
+  }
+  h3 {
+    padding: 0 12px;
+    color: ${({ theme }) => theme.colour.inkQuiet};
+    font-size: 14px;
+    font-weight: 400;
+  }
+  section {
+    margin-top: 14px;
+  }
+  header {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    gap: 12px;
+  }
+  .groups {
+    display: flex;
+    flex-wrap: wrap;
+    row-gap: 14px;
+  }
+  ul {
+    display: flex;
+    flex-wrap: wrap;
+    row-gap: 14px;
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  .bench {
+    margin: 22px -24px -32px;
+    padding: 14px 24px 32px;
+    background: ${({ theme }) => theme.colour.slate};
+    color: ${({ theme }) => theme.colour.onSlate};
+  }
+`;
