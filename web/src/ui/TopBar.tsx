@@ -9,6 +9,10 @@ const PLACES = [
   { href: '/workshop', name: 'Workshop' },
 ] as const;
 
+/** A thing in hand is still in its place. */
+const isIn = (pathname: string, href: string): boolean =>
+  pathname === href || (href !== '/' && pathname.startsWith(`${href}/`));
+
 export function TopBar({ children }: { readonly children?: ReactNode }): ReactNode {
   const { pathname } = useLocation();
   return (
@@ -19,7 +23,7 @@ export function TopBar({ children }: { readonly children?: ReactNode }): ReactNo
       </Link>
       <nav aria-label="Places">
         {PLACES.map(({ href, name }) => (
-          <Link key={href} href={href} aria-current={pathname === href ? 'page' : undefined}>
+          <Link key={href} href={href} aria-current={isIn(pathname, href) ? 'page' : undefined}>
             {name}
           </Link>
         ))}

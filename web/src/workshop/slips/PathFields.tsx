@@ -95,6 +95,7 @@ export function PathFields({
           unit={unit}
           {...LIMITS.narrowestMm}
           worked={null}
+          hint="Empty: any."
           onCommit={(mm) => onChange({ narrowestMm: mm ?? undefined })}
         />
         <MaybeLengthField
@@ -103,6 +104,7 @@ export function PathFields({
           unit={unit}
           {...LIMITS.shortestMm}
           worked={null}
+          hint="Empty: any."
           onCommit={(mm) => onChange({ shortestMm: mm ?? undefined })}
         />
         {SIDES.map((side) => (

@@ -32,7 +32,7 @@ export function PrinterMark({ printer }: { readonly printer: Printer }): ReactNo
   const top = printer.ink === 'laser' ? 22 : 34;
   return (
     <Mark
-      solid={`${straight ? 'M34 4 H86 L92 34 H28 Z ' : ''}M8 ${top} H112 V74 H8 Z`}
+      solid={`${straight ? `M34 4 H86 L90 ${top} H30 Z ` : ''}M8 ${top} H112 V74 H8 Z`}
       lines={[
         `M20 ${top + 9} H78`,
         ...Array.from({ length: cassettes }, (_, n) => `M14 ${70 - n * 8} H106 M54 ${67 - n * 8} H66`),
@@ -72,7 +72,10 @@ const TRIMMERS: Readonly<Record<TrimmerKind, Parameters<typeof Mark>[0]>> = {
 
 export const TrimmerMark = ({ kind }: { readonly kind: TrimmerKind }): ReactNode => <Mark {...TRIMMERS[kind]} />;
 
-/** A board seen from above, its grooves as near to each other as they are; a plain rule has its graduations. */
+/** So much of a board is drawn. */
+const DRAWN_MM = 60;
+
+/** A piece of a board seen from above, its grooves as far apart as they are; a plain rule has its graduations. */
 export function BoardMark({ board }: { readonly board: Board }): ReactNode {
   const [left, right] = [6, 114];
   if (isPlainRule(board))
@@ -83,15 +86,15 @@ export function BoardMark({ board }: { readonly board: Board }): ReactNode {
         bright="M96 66 h10 v4 h-10 Z"
       />
     );
-  const step = Math.max(2.4, (board.grooveEveryMm / board.longestMm) * (right - left));
+  const step = Math.max(2.4, (board.grooveEveryMm / DRAWN_MM) * (right - left));
   const grooves = Array.from(
-    { length: Math.floor((right - left) / step) },
-    (_, n) => `M${left + (n + 1) * step} 26 L${left + (n + 1) * step - 4} 70`,
+    { length: Math.floor((right - left - 8) / step) },
+    (_, n) => `M${left + 4 + (n + 1) * step} 28 L${left + (n + 1) * step} 72`,
   );
   return (
     <Mark
       solid={`M${left + 4} 22 H${right + 2} L${right - 2} 74 H${left} Z`}
-      lines={grooves.filter((_, n) => n < grooves.length - 2).join(' ')}
+      lines={grooves.join(' ')}
       bright={`M${left + 4} 22 H${right + 2} L${right + 1.6} 27 H${left + 3.6} Z`}
     />
   );
