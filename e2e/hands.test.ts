@@ -162,7 +162,7 @@ describe('by hand', () => {
     const cost = page.getByRole('button', { name: /^Cost of a good card:/ });
     const before = await cost.getAttribute('aria-label');
     await page.getByRole('link', { name: 'Workshop' }).click();
-    await page.getByRole('button', { name: 'Change Wet Pebble Gloss 280, A4' }).click();
+    await page.getByRole('link', { name: /^Wet Pebble Gloss 280, A4/ }).click();
     const price = page.getByRole('textbox', { name: 'Price of a sheet' });
     await price.fill('lots');
     await price.press('Enter');

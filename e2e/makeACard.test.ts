@@ -36,9 +36,11 @@ describe('a card from nothing', () => {
     await step('starts a job: forty cards to sell', async () => {
       await page.getByRole('button', { name: 'New card' }).click();
       await page.getByLabel('What is it for?').fill('Low tide, first light');
-      await page.getByRole('dialog').getByText('To sell').click();
+      await page.locator('aside').getByText('To sell').click();
       await page.getByRole('textbox', { name: 'Good cards wanted' }).fill('40');
-      await page.getByRole('button', { name: 'Choose its size' }).click();
+      await page.getByRole('textbox', { name: 'Good cards wanted' }).press('Tab');
+      await page.getByText(/ of the \d+ you have/).waitFor();
+      await page.getByRole('button', { name: 'Begin this card' }).click();
       await page.waitForURL(/\/size$/);
       await page.locator('aside h2').waitFor();
     });

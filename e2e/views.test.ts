@@ -29,10 +29,13 @@ describe('every view', () => {
     await page.getByText('Nothing left for bleed').waitFor();
     expect(await serious()).to.deep.equal([]);
     await page.getByRole('button', { name: 'New card' }).click();
+    await page.getByText(/of the \d+ you have/).waitFor();
     expect(await serious()).to.deep.equal([]);
     await page.goto(`${application.url}/workshop`);
     await page.getByRole('heading', { name: 'Workshop' }).waitFor();
-    await page.getByRole('button', { name: 'Change Shell White 300, A4', exact: true }).click();
+    expect(await serious()).to.deep.equal([]);
+    await page.getByRole('link', { name: /^Shell White 300, A4: / }).click();
+    await page.getByRole('link', { name: 'Lantern Regatta supper' }).waitFor();
     expect(await serious()).to.deep.equal([]);
     await open('Lighthouse thank-you', 'sheet');
     expect(await serious()).to.deep.equal([]);

@@ -40,6 +40,7 @@ export {
   type Place,
 } from './job/decide.ts';
 export { SHELVES, usesOf, type HoldsThings, type Shelf, type Use } from './job/usesOf.ts';
+export { copyJob, type Copied } from './job/copyJob.ts';
 export { changeJob } from './job/changeJob.ts';
 export { isSame, mergeDocuments, type Clash, type Merged } from './job/mergeDocuments.ts';
 export { completed } from './job/completed.ts';
@@ -123,6 +124,7 @@ export {
   type LabelWeight,
 } from './workshop/stockLabel.ts';
 export { inCurrency } from './workshop/inCurrency.ts';
+export { startJob, type Start, type Started } from './plan/startJob.ts';
 export { sheetPriceOf } from './workshop/sheetPrice.ts';
 export {
   NEW_MACHINE,
@@ -138,7 +140,7 @@ export {
 export { PAPERS, papersOf, unitOf, type Papers } from './workshop/region.ts';
 export { selfBucklingHeightMm } from './stations/stock/standing.ts';
 export type { StockPlan } from './stations/stock/planStock.ts';
-export { borderBeyond } from './stations/sheet/snags/bandSnags.ts';
+export { usualBareEdgeMm } from './stations/sheet/bareEdge.ts';
 export { insideMargins, turnedClockwise, type FromEdges } from './stations/sheet/layout/edges.ts';
 export { layOutOnePiece, type LayOut, type LayOutQuestion } from './stations/sheet/layout/layOut.ts';
 export { chanceEnough, sparesFor } from './stations/sheet/layout/spares.ts';

@@ -13,6 +13,7 @@ const ClashDialog = lazy(() => import('./jobs/ClashDialog.tsx'));
 const JobPage = lazy(() => import('./jobs/JobPage.tsx'));
 const WorkshopPage = lazy(() => import('./workshop/WorkshopPage.tsx'));
 const CalibratePage = lazy(() => import('./workshop/calibrate/CalibratePage.tsx'));
+const BeginPage = lazy(() => import('./jobs/begin/BeginPage.tsx'));
 const SharedPage = lazy(() => import('./shared/SharedPage.tsx'));
 const BenchCard = lazy(() => import('./make/BenchCard.tsx'));
 
@@ -37,6 +38,7 @@ function Places(): ReactNode {
       <Suspense fallback={<Waiting text="Laying it out …" />}>
         <Routes>
           <Route path="/" element={<JobsWall workshop={workshop} />} />
+          <Route path="/new" element={<BeginPage workshop={workshop} />} />
           <Route path="/shared" element={<SharedPage workshop={workshop} />} />
           <Route path="/workshop" element={<WorkshopPage workshop={workshop} />} />
           <Route path="/workshop/:shelf/:thingId" element={<WorkshopPage workshop={workshop} />} />

@@ -35,11 +35,7 @@ export function newJob(title: string, workshop: Workshop): Job {
   const printer = first(workshop.printers, 'printer');
   const stock = first(workshop.stocks, 'stock');
   // A light stock of the shelf folds into an envelope better than the card itself.
-  const lightest = sortedBy(
-    workshop.stocks,
-    (s) => s.gsm,
-    sheetPriceOf,
-  )[0]!;
+  const lightest = sortedBy(workshop.stocks, (s) => s.gsm, sheetPriceOf)[0]!;
   return {
     format: 'zippy-crease-job',
     version: 1,

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useCallback, useEffect, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
@@ -11,9 +11,6 @@ import { TopBar } from '../ui/TopBar.tsx';
 import { JobCard } from './JobCard.tsx';
 import { PutAway } from './PutAway.tsx';
 
-// Its pickers and fields are most of a page’s script, and the wall is seen without them.
-const NewJobDialog = lazy(() => import('./NewJobDialog.tsx'));
-
 const TRY_AGAIN_MS = 2000;
 
 /** Every job as a short strip: what it is, when it is due, where it waits. */
@@ -23,7 +20,6 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
   const [bench, setBench] = useState<readonly JobBench[]>([]);
   const [putAway, setPutAway] = useState<readonly JobPutAway[]>([]);
   const [away, setAway] = useState<string | null>(null);
-  const [adding, setAdding] = useState(false);
   const load = useCallback(async (): Promise<void> => {
     try {
       await sendAllKept();
@@ -64,14 +60,17 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
           <FileTrigger acceptedFileTypes={['application/json', '.json']} onSelect={(files) => void openFile(files)}>
             <PlainButton>Open a job file</PlainButton>
           </FileTrigger>
-          <DoNow onPress={() => setAdding(true)}>New card</DoNow>
+          <DoNow onPress={() => void navigate('/new')}>New card</DoNow>
         </div>
         {away && <p role="alert">{away}</p>}
         {jobs?.length === 0 && (
           <Empty>
             <p>Nothing on the wall yet.</p>
-            <p>Start with who it is for and how many. Everything else can wait, and everything can be changed.</p>
-            <DoNow onPress={() => setAdding(true)}>Make the first card</DoNow>
+            <p>
+              Start with what you hold: an envelope, a card to match, a picture, or only an idea. Everything can be
+              changed later.
+            </p>
+            <DoNow onPress={() => void navigate('/new')}>Make the first card</DoNow>
           </Empty>
         )}
         <ul>
@@ -87,11 +86,6 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
         </ul>
         <PutAway jobs={putAway} region={workshop.region} onChanged={() => void load()} />
       </main>
-      {adding && (
-        <Suspense fallback={null}>
-          <NewJobDialog isOpen onClose={() => setAdding(false)} workshop={workshop} />
-        </Suspense>
-      )}
     </Wall>
   );
 }

@@ -1,9 +1,12 @@
 import {
   placedTypefaceIds,
   planJob,
+  startJob,
   type InkLattice,
   type Job,
   type Plan,
+  type Start,
+  type Started,
   type Typeface,
   type Workshop,
 } from '@zippy/core';
@@ -17,8 +20,15 @@ export interface PlanQuestion {
   readonly card: number;
   readonly sheetNumber: number;
 }
+/** A card that begins: what to make of what is in hand. */
+export interface StartQuestion {
+  readonly number: number;
+  readonly start: Start;
+  readonly workshop: Workshop;
+}
 export type PlanAnswer =
   | { readonly number: number; readonly ok: true; readonly plan: Plan; readonly tookMs: number }
+  | { readonly number: number; readonly ok: true; readonly started: Started }
   | { readonly number: number; readonly ok: false; readonly why: string };
 
 const book = new Map<string, Typeface>();
@@ -57,7 +67,18 @@ const fetchInks = (): Promise<void> =>
       mixing = null;
     }));
 
-self.onmessage = async ({ data }: MessageEvent<PlanQuestion>) => {
+/** No words are set yet, so no font is waited for. */
+function begin({ number, start, workshop }: StartQuestion): void {
+  try {
+    self.postMessage({ number, ok: true, started: startJob(start, workshop) } satisfies PlanAnswer);
+  } catch (problem) {
+    console.error(problem);
+    self.postMessage({ number, ok: false, why: (problem as Error).message } satisfies PlanAnswer);
+  }
+}
+
+self.onmessage = async ({ data }: MessageEvent<PlanQuestion | StartQuestion>) => {
+  if ('start' in data) return begin(data);
   const { number, job, workshop, today, card, sheetNumber } = data;
   try {
     await Promise.all([

@@ -1,14 +1,14 @@
-import type { Job, Plan, Workshop } from '@zippy/core';
-import type { PlanAnswer, PlanQuestion } from './plan.worker.ts';
+import type { Job, Plan, Start, Started, Workshop } from '@zippy/core';
+import type { PlanAnswer, PlanQuestion, StartQuestion } from './plan.worker.ts';
 
 const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
-const waiting = new Map<number, { done(plan: Plan): void; failed(why: Error): void }>();
+const waiting = new Map<number, { done(answer: PlanAnswer & { ok: true }): void; failed(why: Error): void }>();
 let last = 0;
 
 worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
   const asked = waiting.get(data.number);
   waiting.delete(data.number);
-  if (data.ok) asked?.done(data.plan);
+  if (data.ok) asked?.done(data);
   else asked?.failed(new Error(data.why));
 };
 
@@ -29,11 +29,26 @@ export function today(): string {
 export type Shown = Pick<PlanQuestion, 'card' | 'sheetNumber'>;
 
 /** Plans a job off the main thread. */
-export function askPlan(job: Job, workshop: Workshop, shown: Shown = { card: 0, sheetNumber: 1 }): Promise<Plan> {
+export async function askPlan(job: Job, workshop: Workshop, shown: Shown = { card: 0, sheetNumber: 1 }): Promise<Plan> {
+  const answer = await ask({ job, workshop, today: today(), ...shown });
+  if (!('plan' in answer)) throw new Error('a plan was asked for, and a beginning came');
+  return answer.plan;
+}
+
+/** Makes a job of what is in hand, off the main thread. */
+export async function askStart(start: Start, workshop: Workshop): Promise<Started> {
+  const answer = await ask({ start, workshop });
+  if (!('started' in answer)) throw new Error('a beginning was asked for, and a plan came');
+  return answer.started;
+}
+
+type Asked<Question> = Question extends unknown ? Omit<Question, 'number'> : never;
+
+function ask(question: Asked<PlanQuestion | StartQuestion>): Promise<PlanAnswer & { ok: true }> {
   last += 1;
   const number = last;
   return new Promise((done, failed) => {
     waiting.set(number, { done, failed });
-    worker.postMessage({ number, job, workshop, today: today(), ...shown } satisfies PlanQuestion);
+    worker.postMessage({ number, ...question });
   });
 }

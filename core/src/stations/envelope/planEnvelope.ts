@@ -182,11 +182,7 @@ function envelopeSnags(
   const room = shrink({ xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, margins);
   const would = BOUGHT_SHEETS.find((sheet) => on(sheet.widthMm, sheet.heightMm).up > 0);
   const large = workshop.stocks.filter((s) => s.id !== stock.id && on(s.sheetWidthMm, s.sheetHeightMm).up > 0);
-  const remedies: readonly Remedy[] = sortedBy(
-    large,
-    (s) => s.gsm,
-    sheetPriceOf,
-  )
+  const remedies: readonly Remedy[] = sortedBy(large, (s) => s.gsm, sheetPriceOf)
     .slice(0, 3)
     .map((s) => ({ label: `Make it from ${s.name}`, changes: [decide((job) => job.envelope.stockId, s.id)] }));
   snags.push({

@@ -96,10 +96,16 @@ export function planStock({ job, workshop, size }: StockContext): StockFacts {
         Bulk: words(`${fixed(stock.caliperMicron / stock.gsm, 2)} cm³/g`),
       },
     ),
-    figure('price', 'One sheet', words(sayExactly(sheetPriceOf(stock), workshop)), stock.pack ? 'price of the pack ÷ its sheets' : 'as entered on the shelf', {
-      ...(stock.pack ? { 'A pack': money(stock.pack.priceMinor), 'Sheets in it': count(stock.pack.sheets) } : {}),
-      'On the shelf': count(stock.onShelf, 'sheet'),
-    }),
+    figure(
+      'price',
+      'One sheet',
+      words(sayExactly(sheetPriceOf(stock), workshop)),
+      stock.pack ? 'price of the pack ÷ its sheets' : 'as entered on the shelf',
+      {
+        ...(stock.pack ? { 'A pack': money(stock.pack.priceMinor), 'Sheets in it': count(stock.pack.sheets) } : {}),
+        'On the shelf': count(stock.onShelf, 'sheet'),
+      },
+    ),
   ];
   if (folds)
     figures.push(
@@ -200,11 +206,7 @@ function otherPaths(workshop: Workshop, stock: Stock): readonly Remedy[] {
 /** The stock on the shelf nearest in weight that the path does take. */
 function otherStocks(workshop: Workshop, path: FeedPath, stock: Stock): readonly Remedy[] {
   const takes = workshop.stocks.filter((s) => s.id !== stock.id && pathRefusals(path, s, workshop).length === 0);
-  const [nearest] = sortedBy(
-    takes,
-    (s) => Math.abs(s.gsm - stock.gsm),
-    sheetPriceOf,
-  );
+  const [nearest] = sortedBy(takes, (s) => Math.abs(s.gsm - stock.gsm), sheetPriceOf);
   return nearest
     ? [{ label: `Print on ${nearest.name} instead`, changes: [decide((job) => job.stock.stockId, nearest.id)] }]
     : [];

@@ -1,15 +1,13 @@
 import type { ReactNode } from 'react';
 import {
-  borderBeyond,
   LIMITS,
-  type LengthUnit,
-  type Sides,
   type SizeChoice,
   decide,
   decideEach,
   formatSize,
   NAMED_SIZES,
   formatEntry,
+  usualBareEdgeMm,
 } from '@zippy/core';
 import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
@@ -115,7 +113,7 @@ export function SizeSlip(props: StationProps): ReactNode {
           { id: 'off', name: 'Runs off them' },
           { id: 'short', name: 'Stops short' },
         ]}
-        onChange={(how) => set({ bareEdgeMm: how === 'short' ? bareEdgeFor(plan.stock.path.marginsMm, unit) : 0 })}
+        onChange={(how) => set({ bareEdgeMm: how === 'short' ? usualBareEdgeMm(plan.stock.path.marginsMm, unit) : 0 })}
       />
       <Two>
         {bareEdgeMm > 0 ? (
@@ -146,9 +144,5 @@ export function SizeSlip(props: StationProps): ReactNode {
     </Slip>
   );
 }
-
-/** To begin with: what this printer leaves white, and no less than a hand’s drift is lost in. */
-const bareEdgeFor = (marginsMm: Sides, unit: LengthUnit): number =>
-  Math.max(borderBeyond(marginsMm, unit), unit === 'in' ? 6.35 : 5);
 
 const fits = (word: string): boolean => word === 'good' || word === 'tight' || word === 'loose';

@@ -136,7 +136,7 @@ export function StockSlip({ job, plan, workshop }: StationProps): ReactNode {
             id: `${printer.id}/${path.id}`,
             name: path.name,
             fullName: `${printer.name}, ${path.name}`,
-            note: `up to ${path.heaviestGsm} gsm`,
+            note: `${path.bends === undefined ? '' : path.bends ? 'bent, ' : 'straight, '}up to ${path.heaviestGsm} gsm`,
           })),
         }))}
       />

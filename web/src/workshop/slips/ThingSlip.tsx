@@ -67,7 +67,7 @@ export function ThingSlip<K extends Shelf>({
   const copied = async (): Promise<void> => {
     const { id: _own, ...facts } = copy(thing);
     const name = cutText(`${thing.name}, another`, WORKSHOP_LIMITS.nameLetters);
-    await navigate(`/workshop/${shelf}/${add(shelf, { ...facts, name } as Omit<Workshop[K][number], 'id'>)}`);
+    await navigate(`/workshop/${shelf}/${add(shelf, { ...facts, name })}`);
   };
   const takenOut = async (): Promise<void> => {
     takeAway(shelf, thing);

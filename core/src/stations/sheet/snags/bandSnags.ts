@@ -1,6 +1,7 @@
-import { TOLERANCE_MM, type Sides } from '../../../ground/geometry/types.ts';
+import { TOLERANCE_MM } from '../../../ground/geometry/types.ts';
+import { borderBeyond } from '../bareEdge.ts';
 import { formatLength } from '../../../ground/length/formatLength.ts';
-import { MM_PER_INCH, type LengthUnit, type Mm } from '../../../ground/length/types.ts';
+import type { Mm } from '../../../ground/length/types.ts';
 import { decide } from '../../../job/decide.ts';
 import type { Remedy } from '../../../job/findings.ts';
 import type { InkEnds } from '../../art/faces/inkOnBlank.ts';
@@ -58,12 +59,6 @@ export function sayMissing(asked: Asked, stock: StockFacts, sheet: Sheet, quarte
 
 const listed = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
-
-/** Wide enough for every edge that a printer does not reach, to the half millimetre or the sixteenth of an inch. */
-export function borderBeyond(marginsMm: Sides, unit: LengthUnit): Mm {
-  const step = unit === 'in' ? MM_PER_INCH / 16 : 0.5;
-  return Math.ceil(Math.max(...EDGES.map((edge) => marginsMm[edge])) / step - 1e-9) * step;
-}
 
 /** A border where the printer does not reach, for a card that is not mostly border then. */
 export function leavingBorder(

@@ -1,0 +1,129 @@
+import { expect } from 'chai';
+import { readFileSync } from 'node:fs';
+import type { Page } from 'playwright-core';
+import type { Workshop } from '@zippy/core';
+import { useStudio } from './support.ts';
+
+/** A workshop that is not the demo’s, typed in as its owner reads it off the boxes. */
+describe('a maker’s own workshop', () => {
+  const studio = useStudio();
+  const { open, own, kept, press } = studio;
+  let page: Page;
+  before(() => {
+    ({ page } = studio);
+  });
+
+  const fill = async (label: string, text: string): Promise<void> => {
+    await page.getByLabel(label, { exact: true }).fill(text);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  };
+  const workshop = async (): Promise<Workshop> => (await studio.ask<{ workshop: Workshop }>('workshop')).workshop;
+  /** The server’s own copy, once it is as asked. */
+  const reaches = async (what: string, isSo: (shop: Workshop) => boolean): Promise<Workshop> => {
+    for (let tries = 0; tries < 100; tries += 1) {
+      const now = await workshop();
+      if (isSo(now)) return now;
+      await page.waitForTimeout(50);
+    }
+    throw new Error(`the workshop never came to: ${what}`);
+  };
+  const aside = () => page.locator('aside');
+  const seek = async (label: string, typed: string, name: string): Promise<void> => {
+    await page.getByRole('combobox', { name: label }).fill(typed);
+    await page.getByRole('option', { name, exact: true }).click();
+  };
+
+  it('counts in dollars and pounds of card; a rear feed takes what the cassette does not, and jobs are told when it goes', async () => {
+    await page.goto(`${studio.application.url}/workshop`);
+    await seek('Where you are', 'United Stat', 'United States');
+    await press(/^As is usual there: US Dollar, inches, letter/);
+    await aside()
+      .getByText(/Written as \$1,234\.50 and \w+ \d+, \d{4}/)
+      .waitFor();
+
+    await press('Add a stock');
+    await page.waitForURL(/\/workshop\/stocks\//);
+    await fill('Name', 'Dune Card, letter');
+    await fill('Weight', '80 lb');
+    await aside()
+      .getByText('Weight wants the grade beside pounds, as in 80 lb cover (or text, bond, index, bristol, tag).')
+      .waitFor();
+    await fill('Weight', '110 lb cover');
+    await aside().getByText('297.5 gsm (110 lb cover)').waitFor();
+    await fill('Thickness', '14 pt');
+    await fill('Sheets on the shelf', '40');
+    await aside().getByText('Pack', { exact: true }).click();
+    await fill('Price of a pack', '$18.49');
+    await aside().getByText('$0.3698 a sheet').waitFor();
+    const { stocks } = await reaches('the pack', (shop) => shop.stocks.some(({ pack }) => pack?.priceMinor === 1849));
+    const dune = stocks.at(-1)!;
+    expect(dune).to.deep.include({ name: 'Dune Card, letter', gsm: 297.5, caliperMicron: 355.6, onShelf: 40 });
+    expect([dune.sheetWidthMm / 25.4, dune.sheetHeightMm / 25.4]).to.deep.equal([8.5, 11]);
+
+    await press(/^Add a tool/);
+    await page.getByRole('menuitem', { name: 'Inkjet with a rear feed' }).click();
+    await page.waitForURL(/\/workshop\/printers\//);
+    await fill('Name', 'the Plover');
+    await press(/^.* cassette: up to/);
+    await fill('Heaviest card', '200 gsm');
+    await reaches('the cassette', (shop) => shop.printers.at(-1)!.paths.some(({ heaviestGsm }) => heaviestGsm === 200));
+
+    const title = await own('Seal-pup notelets');
+    await open(title, 'stock');
+    await press(/From the shelf/);
+    await page.getByRole('option', { name: 'Dune Card, letter' }).click();
+    await press(/Printer and feed path/);
+    await page
+      .getByRole('group', { name: 'the Plover' })
+      .getByRole('option', { name: /^cassette/ })
+      .click();
+    await aside().getByText('the Plover will not take Dune Card, letter this way').waitFor();
+    await press('Feed it through the rear feed of the Plover');
+    await aside()
+      .getByText(/will not take/)
+      .waitFor({ state: 'detached' });
+    await open(title, 'sell');
+    await aside()
+      .getByRole('button', { name: /^Cost of a good card: \$\d/ })
+      .waitFor();
+    await open(title, 'make');
+    const download = page.waitForEvent('download');
+    await press(/job ticket.*CSV/i);
+    expect(readFileSync(await kept(await download, 'ticket.csv'), 'utf8')).to.match(/\$\d+\.\d\d/);
+
+    // The printer knows its job, goes all the same, and comes back by one press.
+    await page.goto(`${studio.application.url}/workshop`);
+    await page.getByRole('link', { name: 'the Plover' }).click();
+    await aside().getByRole('link', { name: title }).waitFor();
+    await press('Take it out');
+    await page.getByText('the Plover is out of the workshop.').waitFor();
+    await reaches('no Plover', (shop) => shop.printers.every(({ name }) => name !== 'the Plover'));
+    await press('Undo');
+    await page.getByRole('link', { name: 'the Plover' }).waitFor();
+    await reaches('the Plover again', (shop) => shop.printers.some(({ name }) => name === 'the Plover'));
+  });
+
+  it('copies a tool, makes it another kind, keeps the last of each, and is read aloud without fault', async () => {
+    await page.goto(`${studio.application.url}/workshop`);
+    await page.getByRole('link', { name: 'the old lever guillotine' }).click();
+    await press('Copy it');
+    await page.getByRole('heading', { name: 'the old lever guillotine, another' }).waitFor();
+    await press(/^Kind/);
+    await page.getByRole('option', { name: 'Cutting machine' }).click();
+    await page.getByLabel('Margin it cannot reach').waitFor();
+    const machine = (await reaches('a machine', (shop) => shop.trimmers.at(-1)!.kind === 'machine')).trimmers.at(-1)!;
+    // What was measured of the guillotine says nothing of a machine.
+    expect(machine).to.not.have.property('repeatabilityMm');
+    expect(machine.machine!.passes.length).to.be.above(0);
+    expect(await studio.serious()).to.deep.equal([]);
+    for (const { name } of (await workshop()).boards.slice(1)) {
+      await page.getByRole('link', { name, exact: true }).click();
+      await press('Take it out');
+      await page.getByRole('link', { name, exact: true }).waitFor({ state: 'detached' });
+    }
+    const [last] = (await reaches('one board', (shop) => shop.boards.length === 1)).boards;
+    await page.getByRole('link', { name: last!.name, exact: true }).click();
+    await aside().getByText('Your only scoring board: add another before this one goes.').waitFor();
+    expect(await page.getByRole('button', { name: 'Take it out' }).count()).to.equal(0);
+  });
+});

@@ -1,0 +1,74 @@
+import { useState, type ReactNode } from 'react';
+import { Radio, SearchField, Input, Label } from 'react-aria-components';
+import styled from 'styled-components';
+import { useNewCard } from '../../stores/newCard.ts';
+import { OnOff } from '../../ui/OnOff.tsx';
+import { Tiles, Sheet } from './tiles.ts';
+import { useJobs } from './useStarted.ts';
+
+const MOST_SHOWN = 24;
+
+/** A job that was made before, and how much of it is taken over. */
+export function EarlierJob(): ReactNode {
+  const { earlierId, withArt, withCounts, set } = useNewCard();
+  const [sought, setSought] = useState('');
+  const jobs = useJobs().filter(({ document }) => document.brief.title.toLowerCase().includes(sought.toLowerCase()));
+  const choose = (id: string): void => {
+    const { title } = useNewCard.getState();
+    const like = jobs.find((job) => job.id === id)!.document.brief.title;
+    set({ earlierId: id, ...(title.trim() === '' ? { title: `${like}, again` } : {}) });
+  };
+  return (
+    <>
+      <Sheet>
+        <OnOff label="With its pictures and words" value={withArt} onChange={(on) => set({ withArt: on })} />
+        <OnOff
+          label="With how many were made, and its packs"
+          value={withCounts}
+          onChange={(on) => set({ withCounts: on })}
+        />
+        <Seek value={sought} onChange={setSought}>
+          <Label>Find a job</Label>
+          <Input />
+        </Seek>
+      </Sheet>
+      <List aria-label="Earlier job" value={earlierId} onChange={choose}>
+        {jobs.length === 0 && <span className="label">No job of that name on the wall.</span>}
+        {jobs.slice(0, MOST_SHOWN).map(({ id, document }) => (
+          <Radio key={id} value={id}>
+            <span>
+              {document.brief.title}
+              <small>{document.brief.wanted} cards</small>
+            </span>
+          </Radio>
+        ))}
+        {jobs.length > MOST_SHOWN && (
+          <span className="label">and {jobs.length - MOST_SHOWN} more: type a part of the name.</span>
+        )}
+      </List>
+    </>
+  );
+}
+
+const List = styled(Tiles)`
+  grid-template-columns: repeat(auto-fill, minmax(220px, 1fr));
+  label {
+    grid-template-rows: auto;
+    text-align: left;
+  }
+`;
+const Seek = styled(SearchField)`
+  display: grid;
+  gap: 3px;
+  label {
+    color: ${({ theme }) => theme.colour.inkQuiet};
+    font-size: 14px;
+  }
+  input {
+    min-height: 38px;
+    padding: 6px 10px;
+    border: 1px solid ${({ theme }) => theme.colour.rule};
+    border-radius: ${({ theme }) => theme.radius};
+    background: ${({ theme }) => theme.colour.white};
+  }
+`;

@@ -1,0 +1,18 @@
+import { formatLength, formatSize, plural, type Workshop } from '@zippy/core';
+import type { Begun } from './useStarted.ts';
+
+/** What a card that begins would be, and what of the workshop it takes. */
+export function sayStart(
+  { job, plan, inked }: Begun,
+  { unit }: Workshop,
+): { readonly verdict: string; readonly how: string } {
+  const { finishedWidthMm, finishedHeightMm, bareEdgeMm = 0 } = job.size;
+  const named = plan.size.name ? `${plan.size.name}, ` : '';
+  const { stock, printer, path } = plan.stock;
+  const { up, sheets } = inked.sheet;
+  const edges = bareEdgeMm > 0 ? `art ${formatLength(bareEdgeMm, unit)} short of the edges` : 'art to its edges';
+  return {
+    verdict: `${plan.size.formatName}, ${named}${formatSize(finishedWidthMm, finishedHeightMm, unit)}.`,
+    how: `On ${stock.name}, through the ${path.name} of ${printer.name}. With ${edges} ${up} to a sheet: ${sheets} ${plural(sheets, 'sheet')}${sheets > stock.onShelf ? `; you have ${stock.onShelf}` : ` of the ${stock.onShelf} you have`}.`,
+  };
+}

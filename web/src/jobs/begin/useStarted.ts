@@ -1,0 +1,103 @@
+import { useEffect, useState } from 'react';
+import { copyJob, newJob, type Job, type Plan, type Snag, type Start, type Workshop } from '@zippy/core';
+import type { StoredJob } from '@zippy/core/contract';
+import { api } from '../../api/client.ts';
+import { useNewCard } from '../../stores/newCard.ts';
+import { askPlan, askStart } from '../../workers/planner.ts';
+
+/** A card as it would begin. */
+export interface Begun {
+  readonly job: Job;
+  /** As it begins, and as it will be with ink to its edges. */
+  readonly plan: Plan;
+  readonly inked: Plan;
+  readonly stops: readonly Snag[];
+}
+
+/** Works out what would be begun, anew whenever something of it changes. */
+export function useStarted(workshop: Workshop): {
+  readonly started: Begun | null;
+  /** What is wanted first, in a sentence; null while it is being worked out, or done. */
+  readonly asks: string | null;
+} {
+  const { set: _set, clear: _clear, title: _title, ...draft } = useNewCard();
+  const earlier = useJobs().find(({ id }) => id === draft.earlierId)?.document ?? null;
+  const question = startOf(draft, earlier, workshop);
+  const key = JSON.stringify(question);
+  const [found, setFound] = useState<{
+    readonly key: string;
+    readonly begun: Begun | null;
+    readonly why?: string;
+  } | null>(null);
+  useEffect(() => {
+    if (typeof question === 'string') return;
+    let here = true;
+    begin(question, workshop).then(
+      (begun) => here && setFound({ key, begun }),
+      (why: unknown) => here && setFound({ key, begun: null, why: (why as Error).message }),
+    );
+    return () => {
+      here = false;
+    };
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key says all that the question says
+  }, [key, workshop]);
+  if (typeof question === 'string') return { started: null, asks: question };
+  const current = found?.key === key ? found : null;
+  return { started: current?.begun ?? null, asks: current?.why ?? null };
+}
+
+/** What is asked of the planner; or what the maker is asked for first. */
+type Question = { readonly start: Start } | { readonly job: Job };
+
+function startOf(
+  draft: Omit<ReturnType<typeof useNewCard.getState>, 'set' | 'clear' | 'title'>,
+  earlier: Job | null,
+  workshop: Workshop,
+): Question | string {
+  const { purpose, wanted, format } = draft;
+  const start = { title: 'A card', purpose, wanted };
+  switch (draft.way) {
+    case 'form':
+      return { start: { ...start, format } };
+    case 'envelope': {
+      const { widthMm, heightMm } = draft.insideMm;
+      const envelope = draft.envelopeId
+        ? ({ kind: 'shelf', envelopeId: draft.envelopeId } as const)
+        : ({ kind: 'typed', insideWidthMm: widthMm, insideHeightMm: heightMm } as const);
+      return { start: { ...start, format, envelope } };
+    }
+    case 'sample':
+      return { start: { ...start, format, finish: draft.sampleMm } };
+    case 'picture':
+      return draft.picture ? { start: { ...start, picture: draft.picture } } : 'Choose the picture for its front.';
+    case 'earlier': {
+      if (!earlier) return 'Choose the job it is to be like.';
+      const fresh = { ...newJob('A card', workshop) };
+      const copied = { title: 'A card', art: draft.withArt, counts: draft.withCounts };
+      return { job: copyJob(earlier, { ...fresh, brief: { ...fresh.brief, wanted } }, copied) };
+    }
+  }
+}
+
+async function begin(question: Question, workshop: Workshop): Promise<Begun> {
+  if ('job' in question) {
+    const plan = await askPlan(question.job, workshop);
+    return { job: question.job, plan, inked: plan, stops: [] };
+  }
+  const { job, plan: inked, stops } = await askStart(question.start, workshop);
+  return { job, plan: await askPlan(job, workshop), inked, stops };
+}
+
+/** The jobs on the wall; none until the server has said. */
+export function useJobs(): readonly StoredJob[] {
+  const [jobs, setJobs] = useState<readonly StoredJob[]>([]);
+  useEffect(() => {
+    api.jobs().then(
+      (wall) => setJobs(wall.jobs),
+      () => {
+        // Without the server no earlier job can be copied; everything else can be begun.
+      },
+    );
+  }, []);
+  return jobs;
+}

@@ -1,0 +1,44 @@
+import { create } from 'zustand';
+import type { FormatId, Job, PictureRef } from '@zippy/core';
+
+/** What a card can begin with. */
+export const WAYS_IN = ['form', 'envelope', 'sample', 'picture', 'earlier'] as const;
+export type WayIn = (typeof WAYS_IN)[number];
+
+interface NewCard {
+  readonly way: WayIn;
+  readonly title: string;
+  readonly purpose: Job['brief']['purpose'];
+  readonly wanted: number;
+  readonly format: FormatId;
+  /** One of the shelf’s; null where its inside is typed. */
+  readonly envelopeId: string | null;
+  readonly insideMm: { readonly widthMm: number; readonly heightMm: number };
+  readonly sampleMm: { readonly widthMm: number; readonly heightMm: number };
+  readonly picture: PictureRef | null;
+  readonly earlierId: string | null;
+  readonly withArt: boolean;
+  readonly withCounts: boolean;
+}
+
+const BLANK: NewCard = {
+  way: 'form',
+  title: '',
+  purpose: 'give',
+  wanted: 12,
+  format: 'sideFold',
+  envelopeId: null,
+  insideMm: { widthMm: 162, heightMm: 114 },
+  sampleMm: { widthMm: 105, heightMm: 148 },
+  picture: null,
+  earlierId: null,
+  withArt: true,
+  withCounts: false,
+};
+
+/** The card that is being begun: kept while the maker looks elsewhere, and gone once it is a job. */
+export const useNewCard = create<NewCard & { set(part: Partial<NewCard>): void; clear(): void }>()((set) => ({
+  ...BLANK,
+  set: (part) => set(part),
+  clear: () => set(BLANK),
+}));
