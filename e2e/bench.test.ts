@@ -75,7 +75,7 @@ describe('printer and trimmer', () => {
   it('a fitted page is found out, and is not corrected', async () => {
     await page.goto(`${application.url}/workshop`);
     await page.getByRole('link', { name: 'the Gull inkjet' }).click();
-    await press(/^.* straight rear feed: up to/);
+    await press(/straight rear feed: up to/);
     await page.getByRole('link', { name: 'Calibrate this path' }).click();
     await press(/Practise on the stand-in/);
     await page.getByText('Its driver fits the page').click();

@@ -87,7 +87,7 @@ describe('by hand', () => {
     const chooser = page.waitForEvent('filechooser');
     await page.getByRole('button', { name: 'Another picture …' }).click();
     await (await chooser).setFiles(path);
-    await page.getByText(/notes\.txt is not a PNG, JPEG or SVG picture/).waitFor();
+    await page.getByText(/notes\.txt is no picture that can be read here/).waitFor();
     expect((await stored(supper)).document.art.faces.front!.picture!.pictureId).to.equal('regatta');
   });
 

@@ -64,15 +64,19 @@ describe('a maker’s own workshop', () => {
     await page.getByRole('menuitem', { name: 'Inkjet with a rear feed' }).click();
     await page.waitForURL(/\/workshop\/printers\//);
     await fill('Name', 'the Plover');
-    await press(/^.* cassette: up to/);
+    await press(/cassette: up to/);
     await fill('Heaviest card', '200 gsm');
     await reaches('the cassette', (shop) => shop.printers.at(-1)!.paths.some(({ heaviestGsm }) => heaviestGsm === 200));
 
     const title = await own('Seal-pup notelets');
     await open(title, 'stock');
-    await press(/From the shelf/);
+    await aside()
+      .getByText(/lies flat/)
+      .first()
+      .waitFor();
+    await press(/From the shelf$/);
     await page.getByRole('option', { name: 'Dune Card, letter' }).click();
-    await press(/Printer and feed path/);
+    await press(/Printer and feed path$/);
     await page
       .getByRole('group', { name: 'the Plover' })
       .getByRole('option', { name: /^cassette/ })
@@ -88,7 +92,7 @@ describe('a maker’s own workshop', () => {
       .waitFor();
     await open(title, 'make');
     const download = page.waitForEvent('download');
-    await press(/job ticket.*CSV/i);
+    await press(/Every figure, CSV/);
     expect(readFileSync(await kept(await download, 'ticket.csv'), 'utf8')).to.match(/\$\d+\.\d\d/);
 
     // The printer knows its job, goes all the same, and comes back by one press.
@@ -108,7 +112,7 @@ describe('a maker’s own workshop', () => {
     await page.getByRole('link', { name: 'the old lever guillotine' }).click();
     await press('Copy it');
     await page.getByRole('heading', { name: 'the old lever guillotine, another' }).waitFor();
-    await press(/^Kind/);
+    await press(/Kind$/);
     await page.getByRole('option', { name: 'Cutting machine' }).click();
     await page.getByLabel('Margin it cannot reach').waitFor();
     const machine = (await reaches('a machine', (shop) => shop.trimmers.at(-1)!.kind === 'machine')).trimmers.at(-1)!;

@@ -131,7 +131,7 @@ describe('the API', () => {
     expect(shown.headers.get('content-type')).to.equal('image/png');
     expect(shown.headers.get('content-security-policy')).to.contain('sandbox');
     expect((await call('POST', '/pictures?name=notes.txt', Buffer.from('hello'))).body.message).to.match(
-      /^notes\.txt is not a PNG/,
+      /^notes\.txt is no picture that can be read here/,
     );
   });
 

@@ -45,7 +45,7 @@ describe('readers of pictures', () => {
 
   it('say why they refuse what can be read and is not taken', async () => {
     for (const [name, bytes, why] of [
-      ['words.txt', Buffer.from('harbour'), /is not a PNG, JPEG or SVG picture/],
+      ['words.txt', Buffer.from('harbour'), /is no picture that can be read here; save it as PNG, JPEG/],
       ['nothing.png', Buffer.alloc(0), /is empty/],
     ] as const) {
       const problem = await readers.read(name, bytes).then(

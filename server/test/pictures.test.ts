@@ -1,6 +1,8 @@
 import { expect } from 'chai';
-import sharp from 'sharp';
+import { readFileSync } from 'node:fs';
+import sharp, { type Sharp } from 'sharp';
 import { cleanSvg } from '../src/pictures/cleanSvg.ts';
+import { profileOf } from '../src/pictures/readHeic.ts';
 import { PictureRefused, readPicture } from '../src/pictures/readPicture.ts';
 
 const refusal = async (name: string, bytes: Buffer): Promise<string> => {
@@ -119,8 +121,106 @@ describe('readPicture', () => {
     const { preview } = await readPicture('large', await jpeg(4000, 3000));
     expect(await sharp(preview.bytes).metadata()).to.include({ width: 1600, height: 1200 });
   });
+  describe('pictures as they come', () => {
+    /** Four quarters: buoy, reed bed, lantern, ink; the last one clear where it is asked for. */
+    const COLOURS = ['c2552f', '3f6f70', 'f2b01e', '1d2930'] as const;
+    const quarters = (clear = false): Sharp => {
+      const rects = COLOURS.slice(0, clear ? 3 : 4).map(
+        (colour, i) => `<rect x="${(i % 2) * 48}" y="${i < 2 ? 0 : 32}" width="48" height="32" fill="#${colour}"/>`,
+      );
+      const drawn = sharp(
+        Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="96" height="64">${rects.join('')}</svg>`),
+      );
+      return clear ? drawn : drawn.flatten();
+    };
+    /** The middle of each quarter, as it is kept. */
+    const middles = async (bytes: Buffer): Promise<readonly (readonly number[])[]> => {
+      const { data, info } = await sharp(bytes).ensureAlpha().raw().toBuffer({ resolveWithObject: true });
+      return [0, 1, 2, 3].map((i) => {
+        const at = ((i < 2 ? 0.25 : 0.75) * info.height * info.width + (i % 2 ? 0.75 : 0.25) * info.width) * 4;
+        return [...data.subarray(at, at + 4)];
+      });
+    };
+    /** Within what packing a photograph changes. */
+    const holds = async (name: string, raw: Buffer, mime: string, clear: boolean): Promise<void> => {
+      const { ref, bytes, preview } = await readPicture(name, raw);
+      expect(ref, name).to.include({ mime, widthPx: 96, heightPx: 64 });
+      expect((await sharp(bytes).metadata()).format, name).to.equal(mime === 'image/png' ? 'png' : 'jpeg');
+      expect(preview.mime, name).to.equal(mime);
+      const seen = await middles(bytes);
+      COLOURS.forEach((colour, i) => {
+        if (clear && i === 3) return expect(seen[i]![3], name).to.equal(0);
+        const wanted = [0, 2, 4].map((at) => parseInt(colour.slice(at, at + 2), 16));
+        wanted.forEach((part, k) => expect(seen[i]![k], `${name}, quarter ${i}`).to.be.closeTo(part, 5));
+        return expect(seen[i]![3], name).to.equal(255);
+      });
+    };
+
+    it('takes WebP, AVIF, TIFF and GIF, with clear parts and without, as PNG or JPEG', async () => {
+      await holds('a.webp', await quarters().webp({ quality: 95 }).toBuffer(), 'image/jpeg', false);
+      await holds('b.webp', await quarters(true).webp({ lossless: true }).toBuffer(), 'image/png', true);
+      await holds(
+        'c.avif',
+        await quarters().avif({ quality: 90, chromaSubsampling: '4:4:4' }).toBuffer(),
+        'image/jpeg',
+        false,
+      );
+      await holds('d.tiff', await quarters().tiff({ compression: 'lzw' }).toBuffer(), 'image/png', false);
+      await holds('e.gif', await quarters().gif().toBuffer(), 'image/png', false);
+      await holds('f.gif', await quarters(true).gif().toBuffer(), 'image/png', true);
+    });
+
+    it('takes the first picture of one that moves', async () => {
+      const second = await sharp({ create: { width: 96, height: 64, channels: 3, background: '#ff00ff' } })
+        .png()
+        .toBuffer();
+      const moving = await sharp([await quarters().png().toBuffer(), second], { join: { animated: true } })
+        .gif()
+        .toBuffer();
+      expect((await sharp(moving, { animated: true }).metadata()).pages).to.equal(2);
+      await holds('moving.gif', moving, 'image/png', false);
+    });
+
+    it('converts inks and wide colours to the screen’s, and turns what lies', async () => {
+      const inks = await readPicture('inks.tiff', await quarters().toColourspace('cmyk').tiff().toBuffer());
+      expect(await sharp(inks.bytes).metadata()).to.include({ format: 'png', space: 'srgb', channels: 3 });
+      const wide = await quarters().withIccProfile('p3').webp({ lossless: true }).toBuffer();
+      expect((await sharp(wide).metadata()).icc!.length).to.be.above(100);
+      await holds('wide.webp', wide, 'image/jpeg', false);
+      const lying = await quarters().rotate(270).withMetadata({ orientation: 6 }).tiff().toBuffer();
+      await holds('lying.tiff', lying, 'image/png', false);
+    });
+
+    it('takes a telephone’s HEIC, in its own wide colours, and one with clear parts', async () => {
+      // Written with a wide profile by another program; the numbers in it are not the colours’ own.
+      const file = (name: string): Buffer => readFileSync(new URL(`files/${name}`, import.meta.url));
+      expect(profileOf(file('quarters.heic'))!.toString('latin1', 36, 40)).to.equal('acsp');
+      await holds('quarters.heic', file('quarters.heic'), 'image/jpeg', false);
+      await holds('quarters-clear.heic', file('quarters-clear.heic'), 'image/png', true);
+      const whole = file('quarters.heic');
+      expect(await refusal('torn.heic', whole.subarray(0, whole.length * 0.8))).to.match(/is damaged/);
+    });
+
+    it('says of other files what they are and what to do', async () => {
+      const starts = (text: string): Buffer => Buffer.concat([Buffer.from(text, 'latin1'), Buffer.alloc(64)]);
+      for (const [bytes, said] of [
+        [starts('8BPS'), /is a layered picture \(PSD\); save a flattened copy of it as PNG\.$/],
+        [starts('%!PS-Adobe'), /is a PostScript drawing/],
+        [starts('%PDF-1.7'), /is a PDF; choose it at Art/],
+        [starts('BM'), /is a BMP picture; open it in the program it was made with/],
+        [starts('\0\0\0\x20ftypisom'), /is a film; save one picture of it/],
+        [starts('PK\x03\x04'), /is a packed folder or an office document/],
+        [starts('II*\0\x10\0\0\0CR\x02'), /is a camera’s raw picture/],
+        [starts('\x89PNG'), /is no picture that can be read here/],
+      ] as const)
+        expect(await refusal('thing', bytes)).to.match(said);
+    });
+  });
+
   it('refuses with a sentence', async () => {
-    expect(await refusal('notes.txt', Buffer.from('hello'))).to.match(/^notes\.txt is not a PNG, JPEG or SVG/);
+    expect(await refusal('notes.txt', Buffer.from('hello'))).to.match(
+      /^notes\.txt is no picture that can be read here; save it as PNG, JPEG, WebP, AVIF, TIFF, GIF, HEIC or SVG\.$/,
+    );
     expect(await refusal('empty.png', Buffer.alloc(0))).to.match(/is empty/);
     const half = await jpeg(400, 300);
     expect(await refusal('torn.jpg', half.subarray(0, half.length / 3))).to.match(/is damaged/);

@@ -4,6 +4,8 @@ import sharp from 'sharp';
 import type { PictureRef } from '@zippy/core';
 import { cleanSvg } from './cleanSvg.ts';
 import { heaviestInk } from './fourInks.ts';
+import { kindOf, type ReadableKind } from './kindOf.ts';
+import { readHeic } from './readHeic.ts';
 
 export const MOST_BYTES = 60 * 1024 * 1024;
 const MOST_SVG_BYTES = 8 * 1024 * 1024;
@@ -35,46 +37,11 @@ export async function readPicture(name: string, raw: Buffer): Promise<ReadPictur
     throw new PictureRefused(
       `${name} is ${Math.round(raw.length / 1048576)} MB; the most is ${MOST_BYTES / 1048576} MB. Save it smaller and try again.`,
     );
-  if (looksLikeSvg(raw)) return readSvg(name, raw);
-  if (!looksLikeJpeg(raw) && !looksLikePng(raw))
-    throw new PictureRefused(`${name} is not a PNG, JPEG or SVG picture; save it as one of these and try again.`);
+  const found = kindOf(raw);
+  if (!found.ok) throw new PictureRefused(`${name} is ${found.what}; ${found.doThis}.`);
+  if (found.kind === 'svg') return readSvg(name, raw);
   try {
-    const image = sharp(raw, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
-    const meta = await image.metadata();
-    const jpeg = meta.format === 'jpeg';
-    const turned = (meta.orientation ?? 1) !== 1;
-    const odd =
-      (meta.space !== 'srgb' && meta.space !== 'b-w' && meta.space !== 'grey16' && meta.space !== 'rgb16') ||
-      (meta.icc !== undefined && !isSrgb(meta.icc));
-    const upright = image.rotate().toColourspace('srgb');
-    const bytes =
-      turned || odd
-        ? await (jpeg ? upright.jpeg({ quality: 95, chromaSubsampling: '4:4:4' }) : upright.png()).toBuffer()
-        : raw;
-    const stored = turned || odd ? await sharp(bytes).metadata() : meta;
-    if (!turned && !odd) await sharp(raw, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).stats();
-    const small = sharp(bytes, { limitInputPixels: MOST_PIXELS }).resize({
-      width: PREVIEW_PX,
-      height: PREVIEW_PX,
-      fit: 'inside',
-      withoutEnlargement: true,
-    });
-    const preview = jpeg
-      ? await small.jpeg({ quality: 86 }).toBuffer()
-      : await small.png({ compressionLevel: 4 }).toBuffer();
-    const mime = jpeg ? 'image/jpeg' : 'image/png';
-    return {
-      ref: {
-        name,
-        sha256: sha256(bytes),
-        mime,
-        widthPx: stored.width,
-        heightPx: stored.height,
-        inkTotal: await heaviestInk(sharp(bytes, { limitInputPixels: MOST_PIXELS })),
-      },
-      bytes,
-      preview: { mime, bytes: preview },
-    };
+    return await readPixels(name, found.kind === 'heic' ? await readHeic(raw, MOST_PIXELS) : raw, found.kind);
   } catch (problem) {
     const why = problem instanceof Error && /pixel limit/i.test(problem.message);
     throw new PictureRefused(
@@ -83,6 +50,51 @@ export async function readPicture(name: string, raw: Buffer): Promise<ReadPictur
         : `${name} is damaged and cannot be read to its end; save it again from where it came and try again.`,
     );
   }
+}
+
+/** Kinds that are kept byte for byte where nothing about them has to change; the others become one of the two. */
+const KEPT: ReadonlySet<ReadableKind> = new Set(['jpeg', 'png']);
+/** Kinds that photographs come in: one without clear parts is kept as a JPEG, which holds it in a tenth of the room. */
+const PHOTOGRAPHS: ReadonlySet<ReadableKind> = new Set(['jpeg', 'webp', 'avif', 'heic']);
+
+async function readPixels(name: string, raw: Buffer, kind: ReadableKind): Promise<ReadPicture> {
+  // Of what moves, or has pages, the first is taken.
+  const image = sharp(raw, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
+  const meta = await image.metadata();
+  const jpeg = PHOTOGRAPHS.has(kind) && (kind === 'jpeg' || !meta.hasAlpha);
+  const odd =
+    !KEPT.has(kind) ||
+    (meta.orientation ?? 1) !== 1 ||
+    (meta.space !== 'srgb' && meta.space !== 'b-w' && meta.space !== 'grey16' && meta.space !== 'rgb16') ||
+    (meta.icc !== undefined && !isSrgb(meta.icc));
+  const upright = image.rotate().toColourspace('srgb');
+  const bytes = odd
+    ? await (jpeg ? upright.jpeg({ quality: 95, chromaSubsampling: '4:4:4' }) : upright.png()).toBuffer()
+    : raw;
+  const stored = odd ? await sharp(bytes).metadata() : meta;
+  if (!odd) await sharp(raw, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).stats();
+  const small = sharp(bytes, { limitInputPixels: MOST_PIXELS }).resize({
+    width: PREVIEW_PX,
+    height: PREVIEW_PX,
+    fit: 'inside',
+    withoutEnlargement: true,
+  });
+  const preview = jpeg
+    ? await small.jpeg({ quality: 86 }).toBuffer()
+    : await small.png({ compressionLevel: 4 }).toBuffer();
+  const mime = jpeg ? 'image/jpeg' : 'image/png';
+  return {
+    ref: {
+      name,
+      sha256: sha256(bytes),
+      mime,
+      widthPx: stored.width,
+      heightPx: stored.height,
+      inkTotal: await heaviestInk(sharp(bytes, { limitInputPixels: MOST_PIXELS })),
+    },
+    bytes,
+    preview: { mime, bytes: preview },
+  };
 }
 
 /** Profiles say their name, in bytes or in pairs of them; files written for the screen mean sRGB whatever its edition. */
@@ -129,10 +141,3 @@ async function svgInk(svg: string, aspect: number): Promise<Pick<PictureRef, 'in
 }
 
 export const sha256 = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
-
-const looksLikeJpeg = (bytes: Buffer): boolean => bytes[0] === 0xff && bytes[1] === 0xd8 && bytes[2] === 0xff;
-const looksLikePng = (bytes: Buffer): boolean =>
-  bytes.subarray(0, 8).equals(Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]));
-const looksLikeSvg = (bytes: Buffer): boolean =>
-  /^\uFEFF?\s*(<\?xml|<!--|<!DOCTYPE\s+svg|<svg[\s>])/i.test(bytes.subarray(0, 400).toString('utf8')) &&
-  bytes.includes('<svg');

@@ -3,11 +3,10 @@ import { DropZone, FileTrigger, isFileDropItem } from 'react-aria-components';
 import styled from 'styled-components';
 import { capital } from '@zippy/core';
 import { api } from '../../api/client.ts';
+import { PICTURES } from '../../stations/art/pictureKinds.ts';
 import { useTakeIn } from '../../stations/art/useTakeIn.tsx';
 import { useNewCard } from '../../stores/newCard.ts';
 import { PlainButton } from '../../ui/buttons.tsx';
-
-const KINDS = ['image/png', 'image/jpeg', 'image/svg+xml', 'application/pdf'];
 
 /** A name as a person would say it: without the ending and the marks between words. */
 const titleOf = (fileName: string): string => capital(fileName.replace(/\.[^.]+$/, '').replaceAll(/[-_]+/g, ' '));
@@ -32,7 +31,7 @@ export function HeldPicture(): ReactNode {
       ) : (
         <p>A photograph, a drawing or a page of a PDF: drop it here, or choose the file.</p>
       )}
-      <FileTrigger acceptedFileTypes={KINDS} onSelect={(files) => takeIn(files?.[0])}>
+      <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => takeIn(files?.[0])}>
         <PlainButton>{picture ? 'Choose another' : 'Choose a picture'}</PlainButton>
       </FileTrigger>
       {said && <p role="status">{said}</p>}

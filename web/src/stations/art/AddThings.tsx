@@ -19,10 +19,9 @@ import {
 import { useView } from '../../stores/view/index.ts';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { WordingDialog } from './WordingDialog.tsx';
+import { PICTURES } from './pictureKinds.ts';
 import { useTakeIn } from './useTakeIn.tsx';
 import { newId, type FaceInHand } from './useFace.ts';
-
-export const PICTURES = ['image/png', 'image/jpeg', 'image/svg+xml', '.svg', 'application/pdf', '.pdf'];
 
 /** One press for each kind of thing that a face can hold. */
 export function AddThings({

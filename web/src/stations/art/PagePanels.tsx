@@ -22,7 +22,7 @@ import { DoNow, PlainButton } from '../../ui/buttons.tsx';
 import { Row, ModalDialog } from '../../ui/ModalDialog.tsx';
 import { Ticks } from '../../ui/Ticks.tsx';
 import type { StationProps } from '../parts.ts';
-import { PICTURES } from './AddThings.tsx';
+import { PICTURES } from './pictureKinds.ts';
 import { Halves } from './pagePanelsLook.ts';
 import { PageView } from './PageView.tsx';
 import { partsFor, sayParts, targetsOf, type Target } from './pageTargets.ts';
