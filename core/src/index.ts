@@ -125,9 +125,11 @@ export {
 } from './workshop/stockLabel.ts';
 export { inCurrency } from './workshop/inCurrency.ts';
 export { startJob, type Start, type Started } from './plan/startJob.ts';
+export { readyCard, type ReadyCard } from './stations/size/readyCard.ts';
 export { sheetPriceOf } from './workshop/sheetPrice.ts';
 export {
   NEW_MACHINE,
+  newBlanks,
   newBoard,
   newEnvelope,
   newPath,

@@ -33,9 +33,11 @@ const first = <T>(things: readonly T[], what: string): T => {
 /** A job with every decision at its starting value, from what the workshop has. */
 export function newJob(title: string, workshop: Workshop): Job {
   const printer = first(workshop.printers, 'printer');
-  const stock = first(workshop.stocks, 'stock');
+  // What is cut from sheets comes first: a ready-cut blank is a card of its own size.
+  const sheets = workshop.stocks.filter(({ readyCut }) => !readyCut);
+  const stock = first(sheets.length > 0 ? sheets : workshop.stocks, 'stock');
   // A light stock of the shelf folds into an envelope better than the card itself.
-  const lightest = sortedBy(workshop.stocks, (s) => s.gsm, sheetPriceOf)[0]!;
+  const lightest = sortedBy(sheets.length > 0 ? sheets : workshop.stocks, (s) => s.gsm, sheetPriceOf)[0]!;
   return {
     format: 'zippy-crease-job',
     version: 1,

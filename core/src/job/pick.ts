@@ -34,7 +34,9 @@ export function envelopeOnHand(
   readonly shelf: ShelfEnvelope | null;
 } | null {
   const chosen = job.brief.envelope;
-  if (chosen.kind === 'none') return null;
+  // One that is made to fit stands in for what lies in the pack.
+  const inPack = job.envelope.make ? undefined : stockOf(job, workshop).readyCut?.envelope;
+  if (chosen.kind === 'none') return inPack ? { ...inPack, name: 'the envelope of its pack', shelf: null } : null;
   if (chosen.kind === 'typed') return { ...chosen, name: 'your envelope', shelf: null };
   const shelf = pick(workshop.envelopes, chosen.envelopeId, 'brief.envelope.envelopeId', 'envelope');
   return { name: shelf.name, insideWidthMm: shelf.insideWidthMm, insideHeightMm: shelf.insideHeightMm, shelf };

@@ -8,6 +8,7 @@ import { papersOf } from '../workshop/region.ts';
 import { DEFAULT_REGION } from '../ground/money.ts';
 import type { FeedPath, Printer, Stock, Workshop } from '../workshop/types.ts';
 import type { Snag } from '../job/findings.ts';
+import { readyCard, type ReadyCard } from '../stations/size/readyCard.ts';
 import { pathRefusals } from '../stations/stock/planStock.ts';
 import { largestThatFits } from '../stations/size/fitEnvelope.ts';
 import { FOLD_SPRING } from '../stations/size/layers.ts';
@@ -25,6 +26,8 @@ export interface Start {
   readonly format?: FormatId;
   /** The folded card, where its size is given: of a sample that was measured. */
   readonly finish?: { readonly widthMm: Mm; readonly heightMm: Mm };
+  /** A pack of ready-cut cards: it decides form and size. */
+  readonly blankId?: string;
   /** Covers the front; lying pictures ask for a lying card. */
   readonly picture?: PictureRef;
 }
@@ -57,10 +60,14 @@ const LEAST_MM = 40;
  * A job that can be made with what the workshop has: stock, feed path, size and cutting tool are tried in the order that a
  * maker would, each with ink on every face up to its bleed, until nothing stops it. Where no card can bleed, its art stops
  * short of the edges.
- * @param start what is given is kept as it is
+ * @param asked what is given is kept as it is
  * @returns the first job without a stop; or, where there is none, the one with the fewest
  */
-export function startJob(start: Start, workshop: Workshop): Started {
+export function startJob(asked: Start, workshop: Workshop): Started {
+  const [only] = workshop.stocks;
+  // Where there are no sheets to cut from, a card is made of the first pack there is.
+  const blankId = asked.blankId ?? (workshop.stocks.every(({ readyCut }) => readyCut) ? only?.id : undefined);
+  const start: Start = { ...asked, ...(blankId ? { blankId } : {}) };
   const base = begun(start, workshop);
   let best: Started | null = null;
   for (const job of candidates(base, start, workshop)) {
@@ -71,9 +78,12 @@ export function startJob(start: Start, workshop: Workshop): Started {
   return best!;
 }
 
-function begun({ title, purpose, wanted, envelope, format, picture }: Start, workshop: Workshop): Job {
+function begun({ title, purpose, wanted, envelope, format, picture, blankId }: Start, workshop: Workshop): Job {
   const job = newJob(title, workshop);
-  const chosen = format ?? (picture && picture.widthPx > picture.heightPx ? 'tentFold' : 'sideFold');
+  const chosen =
+    cardOf(blankId, workshop)?.format ??
+    format ??
+    (picture && picture.widthPx > picture.heightPx ? 'tentFold' : 'sideFold');
   return {
     ...job,
     brief: { ...job.brief, purpose, wanted, envelope: envelope ?? job.brief.envelope },
@@ -81,9 +91,15 @@ function begun({ title, purpose, wanted, envelope, format, picture }: Start, wor
   };
 }
 
+/** What a chosen pack folds to. */
+function cardOf(blankId: string | undefined, { stocks }: Workshop): ReadyCard | null {
+  const stock = stocks.find(({ id }) => id === blankId);
+  return stock ? readyCard(stock) : null;
+}
+
 /** Sizes are the outer loop, since a usual size on another stock is better than an odd size on the first. */
 function* candidates(base: Job, start: Start, workshop: Workshop): Generator<Job> {
-  const feeds = feedsOf(workshop);
+  const feeds = feedsOf(workshop, start.blankId);
   const tools = sortedBy(workshop.trimmers, ({ kind }) => (kind === 'machine' ? 1 : 0));
   const sizes = sizesFor(base, start, workshop);
   for (const finish of sizes) for (const feed of feeds) yield withAll(base, { finish, feed, trimmerId: tools[0]!.id });
@@ -95,7 +111,7 @@ function* candidates(base: Job, start: Start, workshop: Workshop): Generator<Job
         if (tool !== tools[0]) yield job;
         yield { ...job, size: { ...job.size, bareEdgeMm: usualBareEdgeMm(feed.path.marginsMm, workshop.unit) } };
       }
-  if (start.finish || (start.envelope && start.envelope.kind !== 'none')) return;
+  if (start.finish || start.blankId || (start.envelope && start.envelope.kind !== 'none')) return;
   for (const share of SMALLER)
     for (const feed of feeds) yield withAll(base, { finish: scaled(sizes[0]!, share), feed, trimmerId: tools[0]!.id });
 }
@@ -143,10 +159,12 @@ function withPicture(job: Job, plan: Plan, picture: PictureRef | undefined): Job
 }
 
 /** Every way that a stock goes through a printer, the likeliest for a card first. */
-function feedsOf(workshop: Workshop): readonly Feed[] {
+function feedsOf(workshop: Workshop, blankId?: string): readonly Feed[] {
+  // Nothing but a card that starts from a pack of them is made of ready-cut blanks.
+  const stocks = workshop.stocks.filter(({ id, readyCut }) => (blankId ? id === blankId : !readyCut));
   const all = workshop.printers.flatMap((printer) =>
     printer.paths.flatMap((path) =>
-      workshop.stocks.map((stock) => ({ id: [stock.id, printer.id, path.id].join(' '), stock, printer, path })),
+      stocks.map((stock) => ({ id: [stock.id, printer.id, path.id].join(' '), stock, printer, path })),
     ),
   );
   const takes = all.filter(({ stock, path }) => pathRefusals(path, stock, workshop).length === 0);
@@ -159,6 +177,7 @@ function feedsOf(workshop: Workshop): readonly Feed[] {
     ({ path }) => (path.bends === true ? 1 : 0),
     ({ stock }) => workshop.stocks.indexOf(stock),
   );
+  if (blankId) return sorted;
   // One way of feeding each stock is enough: what the others refuse was left out above.
   const seen = new Set<string>();
   return sorted.filter(({ stock }) => !seen.has(stock.id) && seen.add(stock.id)).slice(0, MOST_FEEDS);
@@ -173,9 +192,11 @@ function lightness(colour: string): number {
 /** Finished sizes as a maker would try them: what is given, what suits the envelope, else the usual names of the region. */
 function sizesFor(
   job: Job,
-  { finish, envelope, picture }: Start,
+  { finish, envelope, picture, blankId }: Start,
   workshop: Workshop,
 ): readonly { readonly widthMm: Mm; readonly heightMm: Mm }[] {
+  const card = cardOf(blankId, workshop);
+  if (card) return [{ widthMm: card.finishedWidthMm, heightMm: card.finishedHeightMm }];
   if (finish) return [finish];
   const lies = formatEntry(job.size.format).lies ?? (picture ? picture.widthPx > picture.heightPx : false);
   const turned = (narrow: Mm, long: Mm) =>

@@ -24,6 +24,23 @@ export const newStock = (papers: Papers): Begun<Stock> => ({
   ...{ sheetPriceMinor: 0, onShelf: 0 },
 });
 
+/** A pack of scored cards of the size that a region's announcements have, opened, with its envelopes. */
+export const newBlanks = (papers: Papers): Begun<Stock> => ({
+  ...newStock(papers),
+  ...(papers === 'iso'
+    ? { name: 'Ready-cut cards, A6', sheetWidthMm: 210, sheetHeightMm: 148 }
+    : { name: 'Ready-cut cards, A7 (North American)', sheetWidthMm: inches(10), sheetHeightMm: inches(7) }),
+  grain: 'short',
+  pack: { sheets: 50, priceMinor: 0 },
+  readyCut: {
+    ...{ fold: 'side', state: 'scored' },
+    envelope:
+      papers === 'iso'
+        ? { insideWidthMm: 162, insideHeightMm: 114 }
+        : { insideWidthMm: inches(7.25), insideHeightMm: inches(5.25) },
+  },
+});
+
 /** C6, or what a 4¼ × 5½ in card is put in: 4⅜ × 5¾ in. Source: ISO 269; North American announcement sizes. */
 export const newEnvelope = (papers: Papers): Begun<ShelfEnvelope> => ({
   ...(papers === 'iso'

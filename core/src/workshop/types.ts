@@ -10,6 +10,21 @@ export type Grade = (typeof GRADES)[number];
 export const COATINGS = ['uncoated', 'textured', 'matte', 'gloss', 'pearl'] as const;
 export type Coating = (typeof COATINGS)[number];
 
+export const READY_STATES = ['flat', 'scored', 'folded'] as const;
+export const READY_FOLDS = ['none', 'side', 'top'] as const;
+
+/** Cards that are bought cut to size: each is a sheet of its own, as large as it is opened. */
+export interface ReadyCut {
+  /** Where its fold goes: half way across, half way down, or nowhere. */
+  readonly fold: (typeof READY_FOLDS)[number];
+  /** Whether the line is pressed already, or the card even folded; of one without a fold this says nothing. */
+  readonly state: (typeof READY_STATES)[number];
+  /** The side that the groove is seen on, where it has one and somebody looked. */
+  readonly groove?: 'outside' | 'inside';
+  /** One for each card, in the same pack. */
+  readonly envelope?: { readonly insideWidthMm: Mm; readonly insideHeightMm: Mm };
+}
+
 export interface Stock {
   readonly id: string;
   readonly name: string;
@@ -28,6 +43,8 @@ export interface Stock {
   /** As it is bought: so many sheets for so much. */
   readonly pack?: { readonly sheets: number; readonly priceMinor: Minor };
   readonly onShelf: number;
+  /** Left out for sheets that cards are cut from. */
+  readonly readyCut?: ReadyCut;
 }
 
 export const WHITE_WAYS = ['inPass', 'before', 'after'] as const;

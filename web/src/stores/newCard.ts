@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import type { FormatId, Job, PictureRef } from '@zippy/core';
 
 /** What a card can begin with. */
-export const WAYS_IN = ['form', 'envelope', 'sample', 'picture', 'earlier'] as const;
+export const WAYS_IN = ['form', 'envelope', 'sample', 'pack', 'picture', 'earlier'] as const;
 export type WayIn = (typeof WAYS_IN)[number];
 
 interface NewCard {
@@ -15,6 +15,8 @@ interface NewCard {
   readonly envelopeId: string | null;
   readonly insideMm: { readonly widthMm: number; readonly heightMm: number };
   readonly sampleMm: { readonly widthMm: number; readonly heightMm: number };
+  /** The pack of ready-cut cards. */
+  readonly blankId: string | null;
   readonly picture: PictureRef | null;
   readonly earlierId: string | null;
   readonly withArt: boolean;
@@ -30,6 +32,7 @@ const BLANK: NewCard = {
   envelopeId: null,
   insideMm: { widthMm: 162, heightMm: 114 },
   sampleMm: { widthMm: 105, heightMm: 148 },
+  blankId: null,
   picture: null,
   earlierId: null,
   withArt: true,

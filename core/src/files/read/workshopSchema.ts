@@ -6,6 +6,8 @@ import { WORKSHOP_LIMITS } from '../../workshop/limits.ts';
 import {
   COATINGS,
   GRADES,
+  READY_FOLDS,
+  READY_STATES,
   TRIMMER_KINDS,
   WHITE_WAYS,
   type Board,
@@ -109,6 +111,19 @@ const stock = object<Stock>({
   sheetPriceMinor: minor,
   pack: spare(object<NonNullable<Stock['pack']>>({ sheets: whole(SHOP.packSheets), priceMinor: minor })),
   onShelf: whole(SHOP.onShelf),
+  readyCut: spare(
+    object<NonNullable<Stock['readyCut']>>({
+      fold: oneOf(...READY_FOLDS),
+      state: oneOf(...READY_STATES),
+      groove: spare(oneOf('outside', 'inside')),
+      envelope: spare(
+        object<NonNullable<NonNullable<Stock['readyCut']>['envelope']>>({
+          insideWidthMm: length(SHOP.insideMm),
+          insideHeightMm: length(SHOP.insideMm),
+        }),
+      ),
+    }),
+  ),
 });
 
 const path = object<FeedPath>({

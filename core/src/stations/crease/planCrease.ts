@@ -11,7 +11,8 @@ import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import { count, figure, length, minutes as minutesValue, plural, words } from '../../job/figures.ts';
 import { boardOf } from '../../job/pick.ts';
 import { isPlainRule, sayEdgePlace } from '../../job/plainRule.ts';
-import type { Board, Workshop } from '../../workshop/types.ts';
+import { isScored } from '../../workshop/readyCut.ts';
+import type { Board, ReadyCut, Workshop } from '../../workshop/types.ts';
 import type { CreaseChoice } from '../../job/types.ts';
 import type { Figure } from '../../job/findings.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
@@ -45,7 +46,10 @@ export function planCrease({ job, workshop, size, art, stock, sheet, cut }: Crea
   const { passes, school, tipMm } = stock.pressing;
   // Cut out by a machine or by hand, a shape has no straight edge left to go to a stop.
   const byEnds = !onSheet && isShaped(size, sheet);
-  const lines = orderLines(blank, board, (direction) => faceUpOf(direction, job.crease.bead)).map((line, i) =>
+  const scored = isScored(stock.stock.readyCut);
+  // What is pressed already is not pressed again.
+  const toPress = scored ? { ...blank, creases: [] } : blank;
+  const lines = orderLines(toPress, board, (direction) => faceUpOf(direction, job.crease.bead)).map((line, i) =>
     sayLine(line, i + 1, blank, passes, byEnds, board, unit),
   );
   // A sheet is pressed once for all its cards; folding is for every card by itself.
@@ -70,19 +74,23 @@ export function planCrease({ job, workshop, size, art, stock, sheet, cut }: Crea
     piece: blank,
     onSheet: onSheet !== null,
     byEnds,
-    folding: first ? foldingSteps(size, job.crease.bead) : [],
+    folding: first ? foldingSteps(size, job.crease.bead) : scored ? readyFolding(size, stock.stock.readyCut!) : [],
     schools: first ? schools(stock, job.crease) : [],
     friendly,
     minutes: takes,
     verdict: !first
-      ? 'Nothing to crease: the card stays flat.'
+      ? scored
+        ? 'The line is there already: only fold.'
+        : 'Nothing to crease: the card stays flat.'
       : byEnds
         ? `${lines.length === 1 ? 'Crease' : `${lines.length} creases`} from end to end of the fold, ${press}${lines.length === 1 ? '' : ' each'}: cut out, the shape has no edge to measure from.`
         : lines.length === 1
           ? `Crease at ${formatLength(first.grooveAtMm, unit)}, ${first.faceUp} up, ${press}${off ? `; the ${isPlainRule(board) ? 'line' : 'groove'} is ${fixed(Math.abs(worst.errorMm), 1)} mm off the fold` : ''}.`
           : `${lines.length} creases, ${sayTurns(lines)}, ${press} each${off ? `; the worst groove is ${fixed(Math.abs(worst.errorMm), 1)} mm off its fold` : ''}.`,
     telling: !first
-      ? 'no crease'
+      ? scored
+        ? 'scored already'
+        : 'no crease'
       : byEnds
         ? 'end to end'
         : lines.length === 1
@@ -254,6 +262,18 @@ function foldingSteps(size: SizePlan, bead: CreaseChoice['bead']): readonly stri
     'Press the fold flat from the middle outwards; on coated card press, do not drag.',
   ];
 }
+
+/** A blank whose line was pressed by its maker. */
+const readyFolding = (size: SizePlan, { state, groove }: ReadyCut): readonly string[] => [
+  ...size.form.steps.map((step) => step.says),
+  groove
+    ? `The groove is on its ${groove}: ${groove === 'outside' ? 'fold away from it, so the bead lies inside' : 'fold into it'}.`
+    : state === 'folded'
+      ? 'Fold it back the way it came.'
+      : 'Fold it the way the line gives.',
+  'Match the corners before you press.',
+  'Press the fold flat from the middle outwards; on coated card press, do not drag.',
+];
 
 /** Both schools of pressure and of bead, the one in force first. */
 function schools({ pressing }: StockPlan, { bead }: CreaseChoice): CreasePlan['schools'] {

@@ -51,10 +51,12 @@ export function sheetChoices(context: ChoicesContext): readonly SheetChoiceRow[]
   const { workshop, sheet } = context;
   const { stock, path } = context.stock;
   const rows: SheetChoiceRow[] = [];
+  // A ready-cut card is its own sheet; others are no choice for it, nor it for them.
+  if (stock.readyCut) return rows;
   for (const other of workshop.stocks) {
     // Much lighter paper is another card, and what the path refuses is none.
     const suits = other.gsm >= stock.gsm * LIGHTEST_SHARE && pathRefusals(path, other, workshop).length === 0;
-    if (other.id !== stock.id && !suits) continue;
+    if (other.readyCut || (other.id !== stock.id && !suits)) continue;
     const own: SheetChoiceRow[] = [];
     for (const bleed of sheet.bleedMm > 0 ? [true, false] : [false])
       for (const grain of ['respect', 'ignore'] as const) {

@@ -4,10 +4,9 @@ import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { shrink } from '../../ground/geometry/box.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
-import { count, figure, length, plural, words } from '../../job/figures.ts';
+import { capital, count, figure, length, plural, words } from '../../job/figures.ts';
 import { envelopeOnHand, envelopeStockOf } from '../../job/pick.ts';
 import { sortedBy } from '../../job/sorted.ts';
-import type { Job } from '../../job/types.ts';
 import type { Remedy, Snag, StationPlan } from '../../job/findings.ts';
 import type { Stock, Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
@@ -103,7 +102,7 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
         ? `The envelope’s blank, ${blankSize}, does not fit on ${stock.name}.`
         : `${wantedOf(job)} ${style.inWords} ${plural(wantedOf(job), 'envelope')}, inside ${formatSize(insideWidthMm, insideHeightMm, unit)}: ${laid.up} to a sheet, ${sheets} ${plural(sheets, 'sheet')} of ${stock.name}.`
       : bought
-        ? `${bought.name} from the shelf${bought.shelf ? `, ${bought.shelf.onShelf} there` : ''}. A matching one can be made instead.`
+        ? `${capital(bought.name)}${bought.shelf ? ` from the shelf, ${bought.shelf.onShelf} there` : ''}. A matching one can be made instead.`
         : suiting.length > 0
           ? `No envelope is chosen. ${suiting[0]!.name} on the shelf fits, or make one to match.`
           : 'No envelope is chosen, and none on the shelf fits. Make one to match.',
@@ -136,7 +135,7 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
     ],
     snags: made
       ? envelopeSnags(workshop, { style, blank, stock, up: laid.up, flapMm, insideHeightMm, margins, on })
-      : suggestShelf(job, suiting),
+      : suggestShelf(bought !== null, suiting),
   };
 }
 
@@ -181,7 +180,9 @@ function envelopeSnags(
   if (up > 0) return snags;
   const room = shrink({ xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, margins);
   const would = BOUGHT_SHEETS.find((sheet) => on(sheet.widthMm, sheet.heightMm).up > 0);
-  const large = workshop.stocks.filter((s) => s.id !== stock.id && on(s.sheetWidthMm, s.sheetHeightMm).up > 0);
+  const large = workshop.stocks.filter(
+    (s) => s.id !== stock.id && !s.readyCut && on(s.sheetWidthMm, s.sheetHeightMm).up > 0,
+  );
   const remedies: readonly Remedy[] = sortedBy(large, (s) => s.gsm, sheetPriceOf)
     .slice(0, 3)
     .map((s) => ({ label: `Make it from ${s.name}`, changes: [decide((job) => job.envelope.stockId, s.id)] }));
@@ -200,8 +201,8 @@ function envelopeSnags(
   return snags;
 }
 
-function suggestShelf(job: Job, suiting: Workshop['envelopes']): readonly Snag[] {
-  if (job.brief.envelope.kind !== 'none') return [];
+function suggestShelf(isAtHand: boolean, suiting: Workshop['envelopes']): readonly Snag[] {
+  if (isAtHand) return [];
   return [
     {
       id: 'envelope-none',

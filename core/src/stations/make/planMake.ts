@@ -3,7 +3,7 @@ import { wantedOf } from '../../job/namesList.ts';
 import { capital, count, figure, minutes as minutesValue, plural, sayMinutes } from '../../job/figures.ts';
 import type { Figure, StationPlan } from '../../job/findings.ts';
 import type { Job } from '../../job/types.ts';
-import type { Workshop } from '../../workshop/types.ts';
+import type { FeedPath, ReadyCut, Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { CreasePlan } from '../crease/types.ts';
 import { sayFence } from '../cut/layerCuts.ts';
@@ -213,9 +213,22 @@ const sayPaperSize = (
 ): string =>
   `Paper size ${formatSize(Math.min(sheetWidthMm, sheetHeightMm), Math.max(sheetWidthMm, sheetHeightMm), unit)} in the driver.`;
 
+/** How a ready-cut card goes in: singly, opened, and with that edge first which the path is wide enough for. */
+function sayFeed(
+  { fold, state }: ReadyCut,
+  path: FeedPath,
+  { sheetWidthMm, sheetHeightMm }: Pick<SheetPlan, 'sheetWidthMm' | 'sheetHeightMm'>,
+): string {
+  const opened = fold !== 'none' && state === 'folded' ? ', opened and bent flat' : '';
+  const edge = Math.abs(sheetWidthMm - sheetHeightMm) < TOLERANCE_MM ? '' : ', a short edge first';
+  const slow = path.bends === true ? ' The way bends: see that a stiff one is not caught.' : '';
+  return `Feed them one at a time${opened}${edge}, the side to be printed as this printer wants it.${slow} `;
+}
+
 function printSteps(job: Job, workshop: Workshop, sheet: SheetPlan, stock: StockPlan): readonly MakeStep[] {
   const where = capital(`${stock.printer.name}, ${stock.path.name}`);
-  const settings = `${stock.stock.name}. ${sayPaperSize(sheet, workshop)} Print at 100 %, no fit to page.`;
+  const { readyCut } = stock.stock;
+  const settings = `${stock.stock.name}. ${readyCut ? sayFeed(readyCut, stock.path, sheet) : ''}${sayPaperSize(sheet, workshop)} Print at 100 %, no fit to page.`;
   const waits = job.make.dryMinutes > 0;
   const { passes, white, onePlate } = sheet;
   const files = isOwnPass(white);
@@ -258,7 +271,7 @@ function printSteps(job: Job, workshop: Workshop, sheet: SheetPlan, stock: Stock
         id: `print-${plate === 'white' ? 'white-' : ''}${both ? 'both' : sides[0]}`,
         ...{ kind: 'print', side: sides[0]!, plate },
         title,
-        big: `${sheet.sheets} ${plural(sheet.sheets, 'sheet')}`,
+        big: `${sheet.sheets} ${plural(sheet.sheets, readyCut ? 'card' : 'sheet')}`,
         detail: `${files ? `File ${i + 1} of ${passes.length}. ` : ''}${feed}${ink}${settings}${both ? ` Two-sided, flip on the ${job.sheet.flipEdge} edge.` : ''} ${check}`,
       },
       ...(waits ? [dryStep(job, `dry-${i + 1}`)] : []),
@@ -375,7 +388,7 @@ function saySlope({ blank: { outline, widthMm } }: LayerPiece, unit: Workshop['u
 }
 
 function foldStep(crease: CreasePlan): readonly MakeStep[] {
-  if (crease.lines.length === 0) return [];
+  if (crease.folding.length === 0) return [];
   return [
     {
       ...PLAIN,

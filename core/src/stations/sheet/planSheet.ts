@@ -5,7 +5,9 @@ import { mapBox, shrink } from '../../ground/geometry/box.ts';
 import { plural } from '../../job/figures.ts';
 import { trimmerOf } from '../../job/pick.ts';
 import type { Job } from '../../job/types.ts';
-import type { WhiteWay } from '../../workshop/types.ts';
+import type { ReadyCut, WhiteWay } from '../../workshop/types.ts';
+import type { JobChange } from '../../job/decide.ts';
+import type { Snag } from '../../job/findings.ts';
 import type { LengthUnit } from '../../ground/length/types.ts';
 import { formatSize } from '../../ground/length/formatLength.ts';
 import type { Cell } from '../size/cell.ts';
@@ -58,7 +60,9 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
   const sides = sidesOf(ink);
   const bare = sides.length === 0;
   const white = bare ? null : whiteWayOf(stock.printer, stock.path, stock.stock);
-  const sheet = job.sheet.cutDown ?? { widthMm: stock.stock.sheetWidthMm, heightMm: stock.stock.sheetHeightMm };
+  const { readyCut } = stock.stock;
+  const whole = { widthMm: stock.stock.sheetWidthMm, heightMm: stock.stock.sheetHeightMm };
+  const sheet = readyCut ? whole : (job.sheet.cutDown ?? whole);
   const { machine } = trimmerOf(job, workshop);
   const { cell, question, laid, up, bleedMm, marginsMm, machineMarks } = layOnSheet(job, size, {
     stock: stock.stock,
@@ -123,15 +127,18 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
     named: null,
     layers,
     pieces: [card, ...layers],
-    verdict: verdictOf(found, job, white, onePlate !== null, workshop.unit),
-    telling: up === 0 ? 'does not fit' : `${up} up · ${sheets} ${plural(sheets, 'sheet')}`,
+    verdict: verdictOf(found, job, white, onePlate !== null, workshop.unit, readyCut !== undefined),
+    telling:
+      up === 0 ? 'does not fit' : readyCut ? `${sheets} blanks` : `${up} up · ${sheets} ${plural(sheets, 'sheet')}`,
     figures: sheetFigures({ job, workshop, size, stock }, found),
     snags: [
-      ...bleedSnags(asked, { ...size, bleedMm }, stock, { question, laid, cell, sheet }),
-      ...grainSnags(asked, question, size.form.blank.creases.length > 0),
+      ...asBlank(readyCut, bleedSnags(asked, { ...size, bleedMm }, stock, { question, laid, cell, sheet })),
+      // Which way its fibres run was settled where the blank was made.
+      ...(readyCut ? [] : grainSnags(asked, question, size.form.blank.creases.length > 0)),
       ...shelfSnags(stock.stock, sheets),
-      ...cutDownSnags(job, stock, workshop),
-      ...(bare ? [] : markSnags(job, { sheet, marginsMm, bleedMm, laid })),
+      ...(readyCut ? [] : cutDownSnags(job, stock, workshop)),
+      // A card that is its own sheet has nothing beside it to print ticks on, and no cut that would want them.
+      ...(bare || readyCut ? [] : markSnags(job, { sheet, marginsMm, bleedMm, laid })),
       ...(marksLost && up > 0 ? [noRoomForMachineMarks(asked)] : []),
       ...(bare ? [] : sharedBleedSnags(asked, art, bleedMm)),
       ...plateSnags(job, oneForBoth, stock.path.printsBothSides, calibration !== null),
@@ -156,16 +163,32 @@ function plateFor(
     : { ok: false, why: 'only one side is printed' };
 }
 
+/** Nothing that would cut a ready-cut card, or make it another, mends anything. */
+const asBlank = (readyCut: ReadyCut | undefined, snags: readonly Snag[]): readonly Snag[] =>
+  readyCut
+    ? snags.map((snag) => ({ ...snag, remedies: snag.remedies.filter(({ changes }) => !changes.some(cutsIt)) }))
+    : snags;
+const cutsIt = ({ path: [station, field] }: JobChange): boolean =>
+  field === 'finishedWidthMm' ||
+  field === 'finishedHeightMm' ||
+  field === 'cutDown' ||
+  field === 'stockId' ||
+  station === 'cut';
+
 function verdictOf(
   { sheet, sides, up, sheets, spares, bleedMm }: FoundSheet,
   job: Job,
   white: WhiteWay | null,
   onePlate: boolean,
   unit: LengthUnit,
+  readyCut: boolean,
 ): string {
   if (up === 0)
     return `The open blank does not fit on a ${formatSize(sheet.widthMm, sheet.heightMm, unit)} sheet${bleedMm > 0 ? ' with its bleed' : ''}.`;
-  const counts = `${up} up, ${sheets} ${plural(sheets, 'sheet')}: ${wantedOf(job)} wanted and ${spares} ${plural(spares, 'spare')}`;
+  const of = `${wantedOf(job)} wanted and ${spares} ${plural(spares, 'spare')}`;
+  const counts = readyCut
+    ? `${sheets} ready-cut ${plural(sheets, 'card')}, fed one at a time: ${of}`
+    : `${up} up, ${sheets} ${plural(sheets, 'sheet')}: ${of}`;
   const turned = `${onePlate ? 'one plate printed on both sides' : 'printed both sides'}, turned on the ${job.sheet.flipEdge} edge`;
   return [
     `${counts}${sides.length === 0 ? ', nothing printed' : ''}`,

@@ -11,7 +11,9 @@ import { MM_PER_INCH, type Mm } from '../../ground/length/types.ts';
 import { suitingEnvelopes } from './suitingEnvelopes.ts';
 import { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './fitEnvelope.ts';
 import { hingeFacts, LEAST_HINGE_SHARE } from './formats/parts/hinge.ts';
-import { isOf, type OptionFault } from './formats/index.ts';
+import { formatEntry, isOf, type OptionFault } from './formats/index.ts';
+import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
+import { readyCard } from './readyCard.ts';
 import { ownOutline } from './formats/parts/shapes.ts';
 import type { FormatOptions, OptionId } from '../../job/format.ts';
 import { isFinishable, roundDown } from './limits.ts';
@@ -29,6 +31,7 @@ export interface SizeFindings {
 }
 
 export const sizeSnags = (job: Job, workshop: Workshop, found: SizeFindings): readonly Snag[] => [
+  ...blankSnags(job, workshop),
   ...optionSnags(found, workshop),
   ...foldSnags(found, workshop),
   ...shapeSnags(job, workshop, found),
@@ -36,6 +39,31 @@ export const sizeSnags = (job: Job, workshop: Workshop, found: SizeFindings): re
   ...safeSnags(job, workshop),
   ...bareEdgeSnags(job, workshop, found.form.blank),
 ];
+
+/** A ready-cut blank decides what comes of it. */
+function blankSnags({ size, stock: { stockId } }: Job, { stocks, unit }: Workshop): readonly Snag[] {
+  const stock = stocks.find(({ id }) => id === stockId);
+  const card = stock && readyCard(stock);
+  if (!card) return [];
+  const same = (a: Mm, b: Mm): boolean => Math.abs(a - b) < TOLERANCE_MM;
+  if (
+    size.format === card.format &&
+    same(size.finishedWidthMm, card.finishedWidthMm) &&
+    same(size.finishedHeightMm, card.finishedHeightMm)
+  )
+    return [];
+  const said = `${formatEntry(card.format).name.toLowerCase()}, ${formatSize(card.finishedWidthMm, card.finishedHeightMm, unit)}`;
+  return [
+    {
+      id: 'size-not-the-blank',
+      station: 'size',
+      level: 'stop',
+      title: 'This is not the card that your blanks fold to',
+      why: `${stock.name} is bought ready cut: ${said}. Nothing is cut off it, so the card is as large as that.`,
+      remedies: [{ label: `Make it as the blank is: ${said}`, changes: decideEach((job) => job.size, card) }],
+    },
+  ];
+}
 
 const setOption = (part: Partial<FormatOptions>, label: string): Remedy => ({
   label,

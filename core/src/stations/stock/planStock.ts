@@ -1,3 +1,4 @@
+import { isScored } from '../../workshop/readyCut.ts';
 import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
 import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
@@ -48,7 +49,8 @@ export function planStock({ job, workshop, size }: StockContext): StockFacts {
   const printer = printerOf(job, workshop);
   const path = pathOf(job, workshop);
   const folds = size.form.blank.creases.length > 0;
-  const needsScore = folds && stock.gsm >= SCORE_FROM_GSM;
+  const scored = isScored(stock.readyCut);
+  const needsScore = folds && !scored && stock.gsm >= SCORE_FROM_GSM;
   const pressed = pressing(stock.coating, stock.caliperMicron, job.crease.pressure);
   const refusals = pathRefusals(path, stock, workshop);
   const takes = refusals.length === 0;
@@ -64,16 +66,19 @@ export function planStock({ job, workshop, size }: StockContext): StockFacts {
       good: true,
       text: !folds
         ? 'Nothing is folded, so nothing is scored.'
-        : needsScore
-          ? `Score before folding: at ${stock.gsm} gsm a bare fold cracks.`
-          : `A bone folder alone will do: ${stock.gsm} gsm folds without a score.`,
+        : scored
+          ? 'It comes scored: only fold it.'
+          : needsScore
+            ? `Score before folding: at ${stock.gsm} gsm a bare fold cracks.`
+            : `A bone folder alone will do: ${stock.gsm} gsm folds without a score.`,
     },
     {
       id: 'press',
       good: true,
-      text: folds
-        ? `Press ${pressed.school === 'firm' ? 'firmly' : 'lightly'}, ${pressed.passes} full-length passes, because ${pressed.why}.`
-        : 'No pressing to do.',
+      text:
+        folds && !scored
+          ? `Press ${pressed.school === 'firm' ? 'firmly' : 'lightly'}, ${pressed.passes} full-length passes, because ${pressed.why}.`
+          : 'No pressing to do.',
     },
   ];
   const figures: Figure[] = [
@@ -205,7 +210,11 @@ function otherPaths(workshop: Workshop, stock: Stock): readonly Remedy[] {
 
 /** The stock on the shelf nearest in weight that the path does take. */
 function otherStocks(workshop: Workshop, path: FeedPath, stock: Stock): readonly Remedy[] {
-  const takes = workshop.stocks.filter((s) => s.id !== stock.id && pathRefusals(path, s, workshop).length === 0);
+  // A sheet does not stand in for a blank, nor the other way about.
+  const alike = workshop.stocks.filter(
+    (s) => s.id !== stock.id && (s.readyCut === undefined) === (stock.readyCut === undefined),
+  );
+  const takes = alike.filter((s) => pathRefusals(path, s, workshop).length === 0);
   const [nearest] = sortedBy(takes, (s) => Math.abs(s.gsm - stock.gsm), sheetPriceOf);
   return nearest
     ? [{ label: `Print on ${nearest.name} instead`, changes: [decide((job) => job.stock.stockId, nearest.id)] }]

@@ -4,6 +4,7 @@ import { useNewCard } from '../../stores/newCard.ts';
 import { EarlierJob } from './EarlierJob.tsx';
 import { FoldedForms } from './FoldedForms.tsx';
 import { HeldEnvelope } from './HeldEnvelope.tsx';
+import { HeldPack } from './HeldPack.tsx';
 import { HeldPicture } from './HeldPicture.tsx';
 import { HeldSample } from './HeldSample.tsx';
 
@@ -17,6 +18,8 @@ export function Held({ workshop }: { readonly workshop: Workshop }): ReactNode {
       return <HeldEnvelope workshop={workshop} />;
     case 'sample':
       return <HeldSample unit={workshop.unit} />;
+    case 'pack':
+      return <HeldPack workshop={workshop} />;
     case 'picture':
       return <HeldPicture />;
     case 'earlier':

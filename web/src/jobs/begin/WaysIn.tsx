@@ -12,6 +12,11 @@ const WAYS: readonly { readonly id: WayIn; readonly name: string; readonly mark:
     mark: 'M10 6 H34 V34 H10 Z M4 40 H56 V46 H4 Z M12 40 v3 M20 40 v4 M28 40 v3 M36 40 v4 M44 40 v3',
   },
   {
+    id: 'pack',
+    name: 'Ready-cut cards',
+    mark: 'M6 32 L22 20 H54 L38 32 Z M6 32 V42 H38 L54 30 V20 M6 37 H38 L54 25 M14 26 H46',
+  },
+  {
     id: 'picture',
     name: 'A picture',
     mark: 'M6 8 H54 V42 H6 Z M6 36 L22 22 L32 31 L41 24 L54 35 M40 17 a4 4 0 1 0 8 0 a4 4 0 1 0 -8 0',
@@ -38,7 +43,7 @@ export function WaysIn(): ReactNode {
 
 const Group = styled(RadioGroup)`
   display: grid;
-  grid-template-columns: repeat(5, minmax(0, 1fr));
+  grid-template-columns: repeat(6, minmax(0, 1fr));
   gap: 8px;
   label {
     display: grid;

@@ -13,6 +13,6 @@ export function sayStart(
   const edges = bareEdgeMm > 0 ? `art ${formatLength(bareEdgeMm, unit)} short of the edges` : 'art to its edges';
   return {
     verdict: `${plan.size.formatName}, ${named}${formatSize(finishedWidthMm, finishedHeightMm, unit)}.`,
-    how: `On ${stock.name}, through the ${path.name} of ${printer.name}. With ${edges} ${up} to a sheet: ${sheets} ${plural(sheets, 'sheet')}${sheets > stock.onShelf ? `; you have ${stock.onShelf}` : ` of the ${stock.onShelf} you have`}.`,
+    how: `On ${stock.name}, through the ${path.name} of ${printer.name}. With ${edges} ${stock.readyCut ? '' : `${up} to a sheet: `}${sheets} ${plural(sheets, stock.readyCut ? 'card' : 'sheet')}${sheets > stock.onShelf ? `; you have ${stock.onShelf}` : ` of the ${stock.onShelf} you have`}.`,
   };
 }

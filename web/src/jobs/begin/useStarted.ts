@@ -68,6 +68,12 @@ function startOf(
     }
     case 'sample':
       return { start: { ...start, format, finish: draft.sampleMm } };
+    case 'pack': {
+      const blanks = workshop.stocks.filter(({ readyCut }) => readyCut);
+      const blank = blanks.find(({ id }) => id === draft.blankId);
+      if (blanks.length === 0) return 'There are no ready-cut cards in the workshop yet.';
+      return blank ? { start: { ...start, blankId: blank.id } } : 'Choose the pack it is made from.';
+    }
     case 'picture':
       return draft.picture ? { start: { ...start, picture: draft.picture } } : 'Choose the picture for its front.';
     case 'earlier': {

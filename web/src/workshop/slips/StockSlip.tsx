@@ -27,6 +27,7 @@ import { TypedField } from '../../ui/fields/TypedField.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { GrainTests } from './GrainTests.tsx';
 import { within } from './labelFields.ts';
+import { ReadyCutFields, SCORED } from './ReadyCutFields.tsx';
 import { ThingSlip, WordField } from './ThingSlip.tsx';
 
 /** How many sheets the usual packs hold, and a ream. */
@@ -46,9 +47,21 @@ export function StockSlip({
   const set = (part: Partial<Stock>): void => useWorkshop.getState().alter('stocks', stock.id, part);
   return (
     <ThingSlip shelf="stocks" thing={stock} workshop={workshop} copy={(own) => ({ ...own, onShelf: 0 })}>
+      <Choice
+        label="It is"
+        value={stock.readyCut ? 'cards' : 'sheets'}
+        options={[
+          { id: 'sheets', name: 'Sheets to cut' },
+          { id: 'cards', name: 'Ready-cut cards' },
+        ]}
+        onChange={(kind) => set({ readyCut: kind === 'cards' ? (stock.readyCut ?? SCORED) : undefined })}
+      />
+      {stock.readyCut && (
+        <ReadyCutFields readyCut={stock.readyCut} unit={unit} onChange={(readyCut) => set({ readyCut })} />
+      )}
       <div className="two">
         <NumberField
-          label="Sheets on the shelf"
+          label={`${stock.readyCut ? 'Cards' : 'Sheets'} on the shelf`}
           value={stock.onShelf}
           {...WORKSHOP_LIMITS.onShelf}
           onCommit={(onShelf) => set({ onShelf })}
@@ -81,14 +94,14 @@ export function StockSlip({
           hint="µm, mm, pt or mil"
         />
         <LengthField
-          label="Sheet width"
+          label={stock.readyCut ? 'Width, opened' : 'Sheet width'}
           mm={stock.sheetWidthMm}
           unit={unit}
           {...WORKSHOP_LIMITS.sheetMm}
           onCommit={(sheetWidthMm) => set({ sheetWidthMm })}
         />
         <LengthField
-          label="Sheet height"
+          label={stock.readyCut ? 'Height, opened' : 'Sheet height'}
           mm={stock.sheetHeightMm}
           unit={unit}
           {...WORKSHOP_LIMITS.sheetMm}
@@ -97,7 +110,7 @@ export function StockSlip({
       </div>
       <Price stock={stock} workshop={workshop} set={set} />
       <Choice
-        label="Grain runs along the sheet’s"
+        label={stock.readyCut ? 'Grain runs along the opened card’s' : 'Grain runs along the sheet’s'}
         value={stock.grain}
         options={[
           { id: 'long', name: 'Long edge' },
@@ -158,9 +171,9 @@ function Price({
         label="Bought by the"
         value={bought}
         options={[
-          { id: 'sheet', name: 'Sheet' },
+          { id: 'sheet', name: stock.readyCut ? 'Card' : 'Sheet' },
           { id: 'pack', name: 'Pack' },
-          { id: 'ream', name: 'Ream of 500' },
+          ...(stock.readyCut ? [] : [{ id: 'ream' as const, name: 'Ream of 500' }]),
         ]}
         onChange={buy}
       />
@@ -170,11 +183,11 @@ function Price({
             label={bought === 'ream' ? 'Price of a ream' : 'Price of a pack'}
             minor={pack.priceMinor}
             onCommit={(m) => set({ pack: { ...pack, priceMinor: m ?? 0 } })}
-            hint={`${sayExactly(sheetPriceOf(stock), workshop)} a sheet`}
+            hint={`${sayExactly(sheetPriceOf(stock), workshop)} a ${stock.readyCut ? 'card' : 'sheet'}`}
           />
           {bought === 'pack' && (
             <NumberField
-              label="Sheets in a pack"
+              label={stock.readyCut ? 'Cards in a pack' : 'Sheets in a pack'}
               value={pack.sheets}
               {...WORKSHOP_LIMITS.packSheets}
               onCommit={(sheets) => set({ pack: { ...pack, sheets } })}
@@ -183,7 +196,7 @@ function Price({
         </div>
       ) : (
         <MoneyField
-          label="Price of a sheet"
+          label={stock.readyCut ? 'Price of a card' : 'Price of a sheet'}
           minor={stock.sheetPriceMinor}
           onCommit={(m) => set({ sheetPriceMinor: m ?? 0 })}
         />

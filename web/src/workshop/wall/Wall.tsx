@@ -5,6 +5,7 @@ import {
   formatLength,
   formatSize,
   isPlainRule,
+  newBlanks,
   newBoard,
   newEnvelope,
   newPrinter,
@@ -17,6 +18,7 @@ import {
   TRIMMER_KINDS,
   type PrinterKind,
   type Shelf,
+  type Stock,
   type TrimmerKind,
   type Workshop,
 } from '@zippy/core';
@@ -33,6 +35,9 @@ const PRINTER_NAMES: Readonly<Record<PrinterKind, string>> = {
   inkjetCassette: 'Inkjet with a cassette only',
   laser: 'Laser printer',
 };
+
+const sayKind = ({ coating, grain, readyCut }: Stock): string =>
+  readyCut ? `${coating}, ${readyCut.fold === 'none' ? 'no fold' : readyCut.state}` : `${coating}, ${grain} grain`;
 
 /** The shelves as they stand, and the bench under them; whatever is pressed is taken in hand. */
 export function Wall({
@@ -56,7 +61,10 @@ export function Wall({
       <section aria-label="Card and paper">
         <header>
           <h2>Card and paper</h2>
-          <AddOne label="Add a stock" onPress={() => add('stocks', newStock(papers))} />
+          <span className="adds">
+            <AddOne label="Add a stock" onPress={() => add('stocks', newStock(papers))} />
+            <AddOne label="Add ready-cut cards" onPress={() => add('stocks', newBlanks(papers))} />
+          </span>
         </header>
         <div className="groups">
           {bySheet(workshop.stocks, unit).map(({ heading, stocks }) => (
@@ -69,9 +77,13 @@ export function Wall({
                     href={`/workshop/stocks/${stock.id}`}
                     isInHand={inHand('stocks', stock.id)}
                     name={stock.name}
-                    count={stock.onShelf === 0 ? 'none left' : `${stock.onShelf} ${plural(stock.onShelf, 'sheet')}`}
+                    count={
+                      stock.onShelf === 0
+                        ? 'none left'
+                        : `${stock.onShelf} ${plural(stock.onShelf, stock.readyCut ? 'card' : 'sheet')}`
+                    }
                     isOut={stock.onShelf === 0}
-                    facts={[sayWeight(stock.gsm, stock.grade), `${stock.coating}, ${stock.grain} grain`]}
+                    facts={[sayWeight(stock.gsm, stock.grade), sayKind(stock)]}
                   >
                     <StockStack stock={stock} />
                   </Tile>
@@ -192,6 +204,10 @@ const Room = styled.div`
     align-items: center;
     justify-content: space-between;
     gap: 12px;
+  }
+  .adds {
+    display: flex;
+    gap: 8px;
   }
   .groups {
     display: flex;

@@ -16,7 +16,8 @@ export function bySheet(
     .sort((a, b) => b.stocks.length - a.stocks.length);
 }
 
-function headingOf({ sheetWidthMm, sheetHeightMm }: Stock, unit: LengthUnit): string {
+function headingOf({ sheetWidthMm, sheetHeightMm, readyCut }: Stock, unit: LengthUnit): string {
+  if (readyCut) return 'Ready-cut cards';
   const narrow = Math.min(sheetWidthMm, sheetHeightMm);
   const long = Math.max(sheetWidthMm, sheetHeightMm);
   const name = sheetName(narrow, long);

@@ -52,9 +52,24 @@ export function StockStack({ stock }: { readonly stock: Stock }): ReactNode {
           />
         </>
       )}
-      <Grain at={at} along={stock.grain} />
+      {stock.readyCut ? <Line at={at} stock={stock} /> : <Grain at={at} along={stock.grain} />}
     </svg>
   );
+}
+
+/** Where a ready-cut card folds: its narrow edge lies in front, so a fold half way along the long one runs across. */
+function Line({
+  at,
+  stock: { readyCut, sheetWidthMm, sheetHeightMm },
+}: {
+  readonly at: (across: number, back: number) => string;
+  readonly stock: Stock;
+}): ReactNode {
+  const { colour } = useTheme();
+  if (readyCut!.fold === 'none') return null;
+  const halvesLong = (readyCut!.fold === 'side') === sheetWidthMm >= sheetHeightMm;
+  const d = halvesLong ? `M${at(0, 0.5)} L${at(1, 0.5)}` : `M${at(0.5, 0)} L${at(0.5, 1)}`;
+  return <path d={d} fill="none" stroke={colour.teal} strokeWidth={1.4} strokeDasharray="5 3" />;
 }
 
 /** Three fibres on the top sheet: its long edge goes into the depth. */

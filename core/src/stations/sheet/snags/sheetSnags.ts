@@ -67,6 +67,7 @@ export function bleedSnags(
       workshop.stocks.filter(
         (other) =>
           other.id !== stock.stock.id &&
+          !other.readyCut &&
           other.gsm >= stock.stock.gsm * LIGHTEST_SHARE &&
           pathRefusals(stock.path, other, workshop).length === 0,
       ),
@@ -239,7 +240,7 @@ export function shelfSnags(stock: Stock, sheets: number): readonly Snag[] {
       id: 'sheet-shelf',
       station: 'sheet',
       level: 'warn',
-      title: `${sheets - stock.onShelf} ${plural(sheets - stock.onShelf, 'sheet')} short`,
+      title: `${sheets - stock.onShelf} ${plural(sheets - stock.onShelf, stock.readyCut ? 'card' : 'sheet')} short`,
       why: `The run takes ${sheets}; the shelf holds ${stock.onShelf} of ${stock.name}.`,
       remedies: [],
     },
