@@ -20,6 +20,7 @@ import { sheetsFor, type PieceOnSheets } from './pieces.ts';
 import { layerSnags, planLayerSheets } from './layout/layerSheets.ts';
 import { laidMap } from './layout/layOut.ts';
 import { sidesOf } from './layout/inkOnSheet.ts';
+import { sheetInForce } from './layout/sheetInForce.ts';
 import { layOnSheet } from './layout/layOnSheet.ts';
 import { isOwnPass, passesOf } from './layout/passes.ts';
 import { mayLieForGrain } from './layout/question.ts';
@@ -61,8 +62,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
   const bare = sides.length === 0;
   const white = bare ? null : whiteWayOf(stock.printer, stock.path, stock.stock);
   const { readyCut } = stock.stock;
-  const whole = { widthMm: stock.stock.sheetWidthMm, heightMm: stock.stock.sheetHeightMm };
-  const sheet = readyCut ? whole : (job.sheet.cutDown ?? whole);
+  const sheet = sheetInForce(job, stock.stock);
   const { machine } = trimmerOf(job, workshop);
   const { cell, question, laid, up, bleedMm, marginsMm, machineMarks } = layOnSheet(job, size, {
     stock: stock.stock,

@@ -1,3 +1,4 @@
+import { sheetInForce } from './sheetInForce.ts';
 import { changeJob } from '../../../job/changeJob.ts';
 import { pathOf, stockOf, trimmerOf } from '../../../job/pick.ts';
 import type { Job } from '../../../job/types.ts';
@@ -27,7 +28,7 @@ export function tryOut(job: Job, workshop: Workshop, ink: InkOnBlank, changes: r
   const on = layOnSheet(then, card, {
     stock,
     marginsMm: pathOf(then, workshop).marginsMm,
-    sheet: then.sheet.cutDown ?? { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm },
+    sheet: sheetInForce(then, stock),
     machine,
     ink: inkThen(ink, { bareEdgeMm: then.size.bareEdgeMm ?? 0, ...shrunk(job, then, workshop, card) }),
   });
