@@ -1,4 +1,5 @@
 import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import type { Workshop } from '@zippy/core';
@@ -42,7 +43,8 @@ describe('a maker’s own workshop', () => {
       .waitFor();
 
     await press('Add a stock');
-    await page.waitForURL(/\/workshop\/stocks\//);
+    // The address is there before the slip is.
+    await page.getByRole('heading', { name: 'White card, letter' }).waitFor();
     await fill('Name', 'Dune Card, letter');
     await fill('Weight', '80 lb');
     await aside()
@@ -62,7 +64,7 @@ describe('a maker’s own workshop', () => {
 
     await press(/^Add a tool/);
     await page.getByRole('menuitem', { name: 'Inkjet with a rear feed' }).click();
-    await page.waitForURL(/\/workshop\/printers\//);
+    await page.getByRole('heading', { name: 'inkjet with a rear feed' }).waitFor();
     await fill('Name', 'the Plover');
     await press(/cassette: up to/);
     await fill('Heaviest card', '200 gsm');
@@ -76,6 +78,11 @@ describe('a maker’s own workshop', () => {
       .waitFor();
     await press(/From the shelf$/);
     await page.getByRole('option', { name: 'Dune Card, letter' }).click();
+    // The plan has come; a slip that still grows shuts what was just opened.
+    await aside()
+      .getByText(/^Dune Card, letter, 297\.5 gsm/)
+      .first()
+      .waitFor();
     await press(/Printer and feed path$/);
     await page
       .getByRole('group', { name: 'the Plover' })
@@ -85,6 +92,7 @@ describe('a maker’s own workshop', () => {
     await press('Feed it through the rear feed of the Plover');
     await aside()
       .getByText(/will not take/)
+      .first()
       .waitFor({ state: 'detached' });
     await open(title, 'sell');
     await aside()
@@ -102,7 +110,7 @@ describe('a maker’s own workshop', () => {
     await press('Take it out');
     await page.getByText('the Plover is out of the workshop.').waitFor();
     await reaches('no Plover', (shop) => shop.printers.every(({ name }) => name !== 'the Plover'));
-    await press('Undo');
+    await press('Bring it back');
     await page.getByRole('link', { name: 'the Plover' }).waitFor();
     await reaches('the Plover again', (shop) => shop.printers.some(({ name }) => name === 'the Plover'));
   });
@@ -129,5 +137,67 @@ describe('a maker’s own workshop', () => {
     await page.getByRole('link', { name: last!.name, exact: true }).click();
     await aside().getByText('Your only scoring board: add another before this one goes.').waitFor();
     expect(await page.getByRole('button', { name: 'Take it out' }).count()).to.equal(0);
+  });
+
+  it('forty invitations from a pack of scored cards: typed in as its label says, a page of their size, no cut', async () => {
+    await page.goto(`${studio.application.url}/workshop`);
+    await press('Add ready-cut cards');
+    await page.getByRole('heading', { name: /^Ready-cut cards, A/ }).waitFor();
+    await fill('Name', 'Dune invitations, scored');
+    await fill('Cards on the shelf', '50');
+    await fill('Width, opened', '14 in');
+    await fill('Height, opened', '5 in');
+    await aside().getByText('Envelopes in the pack').click();
+    await fill('Price of a pack', '12.50');
+    await reaches('the pack', (shop) => {
+      const own = shop.stocks.at(-1)!;
+      return own.pack?.priceMinor === 1250 && own.onShelf === 50 && own.readyCut?.envelope === undefined;
+    });
+    await page.getByRole('link', { name: 'Jobs', exact: true }).click();
+    await press('New card');
+    await page.getByText('Blank cards', { exact: true }).click();
+    await page.getByText('Dune invitations, scored').click();
+    await fill('What is it for?', 'Forty for the harvest');
+    await page.getByLabel('Good cards wanted').fill('40');
+    await page.getByLabel('Good cards wanted').press('Tab');
+    await page
+      .getByLabel('What it comes to')
+      .getByText(/4\d cards of the 50 you have/)
+      .waitFor();
+    await press('Begin this card');
+    await page.waitForURL(/\/size$/);
+    const { document: job } = await studio.stored('Forty for the harvest');
+    expect(job.size.finishedWidthMm).to.be.closeTo(7 * 25.4, 1e-6);
+    expect(job.size.finishedHeightMm).to.be.closeTo(5 * 25.4, 1e-6);
+
+    await open('Forty for the harvest', 'art');
+    await press('Add words');
+    await page.getByLabel('Words', { exact: true }).fill('Come to the harvest supper');
+    await page.locator('h1').click();
+    await open('Forty for the harvest', 'sheet');
+    await aside()
+      .getByText(/^4\d ready-cut cards, fed one at a time: 40 wanted/)
+      .first()
+      .waitFor();
+    const download = page.waitForEvent('download');
+    await press(/Sheets to print, PDF/);
+    const pdf = await kept(await download, 'harvest.pdf');
+    const said = execFileSync('pdfinfo', ['-box', pdf], { encoding: 'utf8' });
+    // 14 × 5 in are 1008 × 360 points, and the card is cut off none of it.
+    expect(said).to.match(/Page size:\s+1008 x 360 pts/);
+    expect(execFileSync('pdftotext', [pdf, '-'], { encoding: 'utf8' })).to.contain('harvest supper');
+    await open('Forty for the harvest', 'crease');
+    await aside().getByText('The line is there already: only fold.').first().waitFor();
+    await open('Forty for the harvest', 'make');
+    const steps = page.locator('main');
+    await steps
+      .getByText(/Feed them one at a time, a short edge first/)
+      .first()
+      .waitFor();
+    await steps
+      .getByText(/Paper size 5 × 14 in in the driver|Paper size 127 × 355\.6 mm in the driver/)
+      .first()
+      .waitFor();
+    expect(await steps.getByText(/Cut \d of \d/).count()).to.equal(0);
   });
 });

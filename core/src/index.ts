@@ -124,7 +124,7 @@ export {
   type LabelWeight,
 } from './workshop/stockLabel.ts';
 export { inCurrency } from './workshop/inCurrency.ts';
-export { startJob, type Start, type Started } from './plan/startJob.ts';
+export type { Start, Started } from './plan/startJob.ts';
 export { readyCard, type ReadyCard } from './stations/size/readyCard.ts';
 export { sheetPriceOf } from './workshop/sheetPrice.ts';
 export {

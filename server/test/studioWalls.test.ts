@@ -144,6 +144,7 @@ describe('two studios in one database', () => {
     ['DELETE', '/api/exports/:export', 404],
     ['GET', '/api/exports/:export/files/0', 404],
     ['GET', '/api/workshop', 200],
+    ['GET', '/api/workshop/uses', 200],
     ['PUT', '/api/workshop', 200, () => ({ version: 1, workshop: { ...shop, studioName: 'Next door' } })],
     ['GET', '/api/workshop/calibration.pdf?printer=none&path=none&stock=none', 404],
     ['GET', '/api/backups', 200],

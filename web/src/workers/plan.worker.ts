@@ -1,7 +1,6 @@
 import {
   placedTypefaceIds,
   planJob,
-  startJob,
   type InkLattice,
   type Job,
   type Plan,
@@ -67,9 +66,10 @@ const fetchInks = (): Promise<void> =>
       mixing = null;
     }));
 
-/** No words are set yet, so no font is waited for. */
-function begin({ number, start, workshop }: StartQuestion): void {
+/** No words are set yet, so no font is waited for; how a card begins is fetched when the first one does. */
+async function begin({ number, start, workshop }: StartQuestion): Promise<void> {
   try {
+    const { startJob } = await import('@zippy/core/start');
     self.postMessage({ number, ok: true, started: startJob(start, workshop) } satisfies PlanAnswer);
   } catch (problem) {
     console.error(problem);
@@ -78,7 +78,7 @@ function begin({ number, start, workshop }: StartQuestion): void {
 }
 
 self.onmessage = async ({ data }: MessageEvent<PlanQuestion | StartQuestion>) => {
-  if ('start' in data) return begin(data);
+  if ('start' in data) return void begin(data);
   const { number, job, workshop, today, card, sheetNumber } = data;
   try {
     await Promise.all([

@@ -13,7 +13,7 @@ const WAYS: readonly { readonly id: WayIn; readonly name: string; readonly mark:
   },
   {
     id: 'pack',
-    name: 'Ready-cut cards',
+    name: 'Blank cards',
     mark: 'M6 32 L22 20 H54 L38 32 Z M6 32 V42 H38 L54 30 V20 M6 37 H38 L54 25 M14 26 H46',
   },
   {

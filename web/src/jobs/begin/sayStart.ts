@@ -10,9 +10,9 @@ export function sayStart(
   const named = plan.size.name ? `${plan.size.name}, ` : '';
   const { stock, printer, path } = plan.stock;
   const { up, sheets } = inked.sheet;
-  const edges = bareEdgeMm > 0 ? `art ${formatLength(bareEdgeMm, unit)} short of the edges` : 'art to its edges';
+  const edges = bareEdgeMm > 0 ? `Art ${formatLength(bareEdgeMm, unit)} short of the edges` : 'Art to its edges';
   return {
     verdict: `${plan.size.formatName}, ${named}${formatSize(finishedWidthMm, finishedHeightMm, unit)}.`,
-    how: `On ${stock.name}, through the ${path.name} of ${printer.name}. With ${edges} ${stock.readyCut ? '' : `${up} to a sheet: `}${sheets} ${plural(sheets, stock.readyCut ? 'card' : 'sheet')}${sheets > stock.onShelf ? `; you have ${stock.onShelf}` : ` of the ${stock.onShelf} you have`}.`,
+    how: `On ${stock.name}, through the ${path.name} of ${printer.name}. ${edges}: ${stock.readyCut ? '' : `${up} to a sheet, `}${sheets} ${plural(sheets, stock.readyCut ? 'card' : 'sheet')}${sheets > stock.onShelf ? `; you have ${stock.onShelf}` : ` of the ${stock.onShelf} you have`}.`,
   };
 }

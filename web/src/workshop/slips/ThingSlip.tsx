@@ -134,6 +134,10 @@ const Foot = styled.footer`
     padding: 0;
     list-style: none;
   }
+  li a {
+    display: inline-block;
+    padding: 2px 0;
+  }
   p,
   li {
     color: ${({ theme }) => theme.colour.inkQuiet};
