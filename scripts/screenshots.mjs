@@ -6,6 +6,7 @@ import { root } from './root.mjs';
 const base = process.argv[2] ?? 'http://127.0.0.1:5170';
 const SHOTS = [
   ['jobs', null, ''],
+  ['new', null, 'new'],
   ['workshop', null, 'workshop'],
   ...['brief', 'size', 'art', 'stock', 'sheet', 'cut', 'crease', 'envelope', 'make'].map((station) => [
     station,
@@ -16,7 +17,6 @@ const SHOTS = [
   ['bench', 'Heron at dawn', 'make'],
   ['folded', 'Tide-table cascade', 'art'],
   ['names', 'Regatta place cards', 'art'],
-  ['night', 'Night sail', 'art'],
   ['drift', 'Regatta place cards', 'art'],
   ['shared', null, 'shared'],
   ['calibrate', null, 'workshop/printers/gull/rear'],
