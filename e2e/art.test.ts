@@ -117,6 +117,9 @@ describe('art', () => {
     // The block is 73 wide on 85 and its words are centred in it: six from the left is the middle, near enough.
     expect(await ink()).to.be.within(5.5, 6.5);
     await page.keyboard.press('Control+z');
+    // It is taken hold of where it stands again, not on its way there.
+    for (let tries = 0; tries < 100 && Math.abs((await handle.boundingBox())!.y - box.y) > 1; tries += 1)
+      await page.waitForTimeout(50);
     // The same way with Alt held: five pixels to the right of where it stood, and nothing pulls it back.
     const again = (await handle.boundingBox())!;
     await page.keyboard.down('Alt');

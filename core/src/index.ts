@@ -139,6 +139,7 @@ export {
   PRINTER_KINDS,
   type PrinterKind,
 } from './workshop/newThings.ts';
+export { papersIn } from './workshop/papersIn.ts';
 export { PAPERS, papersOf, unitOf, type Papers } from './workshop/region.ts';
 export { selfBucklingHeightMm } from './stations/stock/standing.ts';
 export type { StockPlan } from './stations/stock/planStock.ts';

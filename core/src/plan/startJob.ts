@@ -1,11 +1,10 @@
-import { EMPTY_FACE, newJob } from '../job/newJob.ts';
+import { DEFAULTS, EMPTY_FACE, newJob } from '../job/newJob.ts';
 import { sortedBy } from '../job/sorted.ts';
 import type { FormatId } from '../job/format.ts';
 import type { EnvelopeOnHand, FaceArt, Job, PictureRef } from '../job/types.ts';
 import type { Mm } from '../ground/length/types.ts';
 import { MM_PER_INCH } from '../ground/length/types.ts';
-import { papersOf } from '../workshop/region.ts';
-import { DEFAULT_REGION } from '../ground/money.ts';
+import { papersIn } from '../workshop/papersIn.ts';
 import type { FeedPath, Printer, Stock, Workshop } from '../workshop/types.ts';
 import type { Snag } from '../job/findings.ts';
 import { readyCard, type ReadyCard } from '../stations/size/readyCard.ts';
@@ -150,7 +149,7 @@ const PICTURE_ID = 'picture';
 function withPicture(job: Job, plan: Plan, picture: PictureRef | undefined): Job {
   const front = plan.size.faces.find(({ id }) => id === 'front') ?? plan.size.faces[0];
   if (!picture || !front) return job;
-  const placed = { pictureId: PICTURE_ID, zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false };
+  const placed = { pictureId: PICTURE_ID, ...DEFAULTS.placement };
   return {
     ...job,
     pictures: { [PICTURE_ID]: picture },
@@ -215,7 +214,7 @@ function sizesFor(
     const down = (mm: Mm): Mm => Math.max(LEAST_MM, Math.floor(mm / step + 1e-9) * step);
     return [turned(down(Math.min(widthMm, heightMm)), down(Math.max(widthMm, heightMm)))];
   }
-  const iso = (workshop.papers ?? papersOf(workshop.region ?? DEFAULT_REGION)) === 'iso';
+  const iso = papersIn(workshop) === 'iso';
   const names = iso ? ['A6', 'A7', '120 square', 'DL card'] : ['A2', 'A1', 'Gift enclosure', 'A6'];
   return names.flatMap((name) =>
     NAMED_SIZES.filter((size) => size.system === (iso ? 'ISO' : 'North American') && size.name === name).map((size) =>

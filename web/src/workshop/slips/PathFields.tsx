@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import {
-  papersOf,
+  papersIn,
   readThickness,
   readWeight,
   sayDay,
@@ -46,7 +46,7 @@ export function PathFields({
   readonly onTakeOut: (() => void) | undefined;
 }): ReactNode {
   const { unit, region } = workshop;
-  const inPounds = (workshop.papers ?? papersOf(region ?? '')) === 'northAmerican';
+  const inPounds = papersIn(workshop) === 'northAmerican';
   const jobs = useJobsWith('printers', printer.id, path.id);
   const calibrated = calibratedOn(path);
   return (

@@ -3,7 +3,7 @@ import {
   COATINGS,
   inkLimit,
   newPath,
-  papersOf,
+  papersIn,
   showThickness,
   showWeight,
   WORKSHOP_LIMITS,
@@ -39,7 +39,7 @@ export function PrinterSlip({
   const set = (part: Partial<Printer>): void => useWorkshop.getState().alter('printers', printer.id, part);
   const setPath = (id: string, part: Partial<FeedPath>): void =>
     set({ paths: printer.paths.map((path) => (path.id === id ? { ...path, ...part } : path)) });
-  const papers = workshop.papers ?? papersOf(workshop.region ?? '');
+  const papers = papersIn(workshop);
   const addPath = (): void =>
     set({ paths: [...printer.paths, { id: crypto.randomUUID().slice(0, 8), ...newPath(papers) }] });
   const carries = (path: FeedPath): string =>

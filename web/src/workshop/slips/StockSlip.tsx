@@ -3,7 +3,7 @@ import {
   COATINGS,
   nameOfColour,
   namesAnother,
-  papersOf,
+  papersIn,
   readThickness,
   readWeight,
   sayExactly,
@@ -42,8 +42,8 @@ export function StockSlip({
   readonly thing: Stock;
   readonly workshop: Workshop;
 }): ReactNode {
-  const { unit, region } = workshop;
-  const inPounds = (workshop.papers ?? papersOf(region ?? '')) === 'northAmerican';
+  const { unit } = workshop;
+  const inPounds = papersIn(workshop) === 'northAmerican';
   const set = (part: Partial<Stock>): void => useWorkshop.getState().alter('stocks', stock.id, part);
   return (
     <ThingSlip shelf="stocks" thing={stock} workshop={workshop} copy={(own) => ({ ...own, onShelf: 0 })}>

@@ -4,6 +4,7 @@ import {
   DEFAULT_REGION,
   inCurrency,
   PAPERS,
+  papersIn,
   papersOf,
   readPrice,
   sayDay,
@@ -53,10 +54,7 @@ function Where({
   const { currency } = workshop;
   const [places, monies] = useMemo(() => [regions(), currencies()], []);
   const usual = { currency: REGIONS[region] ?? currency, unit: unitOf(region), papers: papersOf(region) };
-  const isUsual =
-    usual.currency === currency &&
-    usual.unit === workshop.unit &&
-    usual.papers === (workshop.papers ?? papersOf(region));
+  const isUsual = usual.currency === currency && usual.unit === workshop.unit && usual.papers === papersIn(workshop);
   const nameOf = (id: string): string => monies.find((money) => money.id === id)?.name ?? id;
   return (
     <>
@@ -88,7 +86,7 @@ export function StudioSlip({ workshop }: { readonly workshop: Workshop }): React
     void change({ ...now!, ...part });
   };
   const region = workshop.region ?? DEFAULT_REGION;
-  const papers = workshop.papers ?? papersOf(region);
+  const papers = papersIn(workshop);
   return (
     <>
       <h1>{workshop.studioName}</h1>

@@ -11,7 +11,7 @@ import {
   newPrinter,
   newStock,
   newTrimmer,
-  papersOf,
+  papersIn,
   plural,
   PRINTER_KINDS,
   sayWeight,
@@ -51,7 +51,7 @@ export function Wall({
 }): ReactNode {
   const { unit } = workshop;
   const navigate = useNavigate();
-  const papers = workshop.papers ?? papersOf(workshop.region ?? '');
+  const papers = papersIn(workshop);
   const inHand = (kind: Shelf, id: string): boolean => kind === shelf && id === thingId;
   const add = <K extends Shelf>(kind: K, begun: Omit<Workshop[K][number], 'id'>): void =>
     void navigate(`/workshop/${kind}/${useWorkshop.getState().add(kind, begun)}`);
