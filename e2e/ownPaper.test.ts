@@ -9,16 +9,12 @@ const PPI = 96;
 /** Papers, printers and habits that are not the demo’s. */
 describe('a maker’s own paper', () => {
   const studio = useStudio();
-  const { kept, open, own } = studio;
+  const { fill, kept, open, own } = studio;
   let page: Page;
   before(() => {
     ({ page } = studio);
   });
 
-  const fill = async (label: string, text: string): Promise<void> => {
-    await page.getByLabel(label, { exact: true }).fill(text);
-    await page.getByLabel(label, { exact: true }).press('Enter');
-  };
   const verdict = (pattern: RegExp): Promise<void> => page.locator('aside').getByText(pattern).first().waitFor();
 
   it('two tents of 5 1/2 × 4 1/4 in are a letter sheet, parted by one cut, with art that stops a quarter inch short', async () => {

@@ -8,16 +8,12 @@ import { useStudio } from './support.ts';
 /** A workshop that is not the demo’s, typed in as its owner reads it off the boxes. */
 describe('a maker’s own workshop', () => {
   const studio = useStudio();
-  const { open, own, kept, press } = studio;
+  const { fill, open, own, kept, press } = studio;
   let page: Page;
   before(() => {
     ({ page } = studio);
   });
 
-  const fill = async (label: string, text: string): Promise<void> => {
-    await page.getByLabel(label, { exact: true }).fill(text);
-    await page.getByLabel(label, { exact: true }).press('Enter');
-  };
   const workshop = async (): Promise<Workshop> => (await studio.ask<{ workshop: Workshop }>('workshop')).workshop;
   /** The server’s own copy, once it is as asked. */
   const reaches = async (what: string, isSo: (shop: Workshop) => boolean): Promise<Workshop> => {

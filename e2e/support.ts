@@ -206,6 +206,13 @@ export class Studio {
       .first()
       .click();
 
+  /** Types into a field and leaves it. */
+  readonly fill = async (label: string, text: string): Promise<void> => {
+    const field = this.page.getByLabel(label, { exact: true });
+    await field.fill(text);
+    await field.press('Enter');
+  };
+
   readonly saved = (): Promise<void> =>
     this.page
       .getByRole('status')

@@ -1,26 +1,13 @@
 import type { ReactNode } from 'react';
-import {
-  papersIn,
-  readThickness,
-  readWeight,
-  sayDay,
-  showThickness,
-  showWeight,
-  WORKSHOP_LIMITS,
-  type FeedPath,
-  type LabelWeight,
-  type Printer,
-  type Workshop,
-} from '@zippy/core';
+import { sayDay, WORKSHOP_LIMITS, type FeedPath, type Printer, type Workshop } from '@zippy/core';
 import { useNotice } from '../../stores/notice.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
 import { ButtonLink, Quiet } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, MaybeLengthField } from '../../ui/fields/LengthField.tsx';
-import { TypedField } from '../../ui/fields/TypedField.tsx';
 import { OnOff } from '../../ui/OnOff.tsx';
 import { useJobsWith } from '../useUses.ts';
-import { within } from './labelFields.ts';
+import { ThicknessField, WeightField } from './labelFields.tsx';
 import { WordField } from './ThingSlip.tsx';
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
@@ -46,34 +33,24 @@ export function PathFields({
   readonly onTakeOut: (() => void) | undefined;
 }): ReactNode {
   const { unit, region } = workshop;
-  const inPounds = papersIn(workshop) === 'northAmerican';
   const jobs = useJobsWith('printers', printer.id, path.id);
   const calibrated = calibratedOn(path);
   return (
     <>
       <WordField label="What this way is called" value={path.name} onCommit={(name) => onChange({ name })} />
       <div className="two">
-        <TypedField<LabelWeight>
+        <WeightField
           label="Heaviest card"
-          value={{ gsm: path.heaviestGsm }}
-          show={({ gsm }) => showWeight(gsm, 'cover', inPounds)}
-          read={(text) => within(readWeight(text), 'Heaviest card', ({ gsm }) => gsm, WORKSHOP_LIMITS.gsm, 'gsm')}
-          onCommit={({ gsm }) => {
-            if (showWeight(gsm, 'cover', inPounds) !== showWeight(path.heaviestGsm, 'cover', inPounds))
-              onChange({ heaviestGsm: gsm });
-          }}
+          gsm={path.heaviestGsm}
+          grade="cover"
+          workshop={workshop}
+          onCommit={({ gsm }) => onChange({ heaviestGsm: gsm })}
         />
-        <TypedField
+        <ThicknessField
           label="Thickest card"
-          value={path.thickestMicron}
-          show={(micron) => showThickness(micron, unit)}
-          read={(text) =>
-            within(readThickness(text, unit), 'Thickest card', (n) => n, WORKSHOP_LIMITS.caliperMicron, 'µm')
-          }
-          onCommit={(micron) => {
-            if (showThickness(micron, unit) !== showThickness(path.thickestMicron, unit))
-              onChange({ thickestMicron: micron });
-          }}
+          micron={path.thickestMicron}
+          workshop={workshop}
+          onCommit={(thickestMicron) => onChange({ thickestMicron })}
         />
         <LengthField
           label="Widest sheet"

@@ -3,16 +3,10 @@ import {
   COATINGS,
   nameOfColour,
   namesAnother,
-  papersIn,
-  readThickness,
-  readWeight,
   sayExactly,
   sayWeight,
   sheetPriceOf,
-  showThickness,
-  showWeight,
   WORKSHOP_LIMITS,
-  type LabelWeight,
   type Stock,
   type Workshop,
 } from '@zippy/core';
@@ -23,10 +17,9 @@ import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { MoneyField } from '../../ui/fields/MoneyField.tsx';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
-import { TypedField } from '../../ui/fields/TypedField.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { GrainTests } from './GrainTests.tsx';
-import { within } from './labelFields.ts';
+import { ThicknessField, WeightField } from './labelFields.tsx';
 import { ReadyCutFields, SCORED } from './ReadyCutFields.tsx';
 import { ThingSlip, WordField } from './ThingSlip.tsx';
 
@@ -43,7 +36,6 @@ export function StockSlip({
   readonly workshop: Workshop;
 }): ReactNode {
   const { unit } = workshop;
-  const inPounds = papersIn(workshop) === 'northAmerican';
   const set = (part: Partial<Stock>): void => useWorkshop.getState().alter('stocks', stock.id, part);
   return (
     <ThingSlip shelf="stocks" thing={stock} workshop={workshop} copy={(own) => ({ ...own, onShelf: 0 })}>
@@ -72,25 +64,19 @@ export function StockSlip({
           sections={[{ heading: null, options: COATINGS.map((id) => ({ id, name: id })) }]}
           onChange={(coating) => set({ coating: coating as Stock['coating'] })}
         />
-        <TypedField<LabelWeight>
+        <WeightField
           label="Weight"
-          value={stock}
-          show={({ gsm }) => showWeight(gsm, stock.grade, inPounds)}
-          read={(text) => within(readWeight(text), 'Weight', ({ gsm }) => gsm, WORKSHOP_LIMITS.gsm, 'gsm')}
-          onCommit={({ gsm, grade = stock.grade }) => {
-            // What is shown is rounded: left as it stands, it keeps what it was.
-            if (showWeight(gsm, grade, inPounds) !== showWeight(stock.gsm, stock.grade, inPounds)) set({ gsm, grade });
-          }}
+          gsm={stock.gsm}
+          grade={stock.grade}
+          workshop={workshop}
+          onCommit={set}
           hint={sayWeight(stock.gsm, stock.grade)}
         />
-        <TypedField
+        <ThicknessField
           label="Thickness"
-          value={stock.caliperMicron}
-          show={(micron) => showThickness(micron, unit)}
-          read={(text) => within(readThickness(text, unit), 'Thickness', (n) => n, WORKSHOP_LIMITS.caliperMicron, 'µm')}
-          onCommit={(caliperMicron) => {
-            if (showThickness(caliperMicron, unit) !== showThickness(stock.caliperMicron, unit)) set({ caliperMicron });
-          }}
+          micron={stock.caliperMicron}
+          workshop={workshop}
+          onCommit={(caliperMicron) => set({ caliperMicron })}
           hint="µm, mm, pt or mil"
         />
         <LengthField
