@@ -74,7 +74,6 @@ describe('a maker’s own workshop', () => {
       .waitFor();
     await press(/From the shelf$/);
     await page.getByRole('option', { name: 'Dune Card, letter' }).click();
-    // The plan has come; a slip that still grows shuts what was just opened.
     await aside()
       .getByText(/^Dune Card, letter, 297\.5 gsm/)
       .first()

@@ -9,6 +9,7 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { More } from '../slip/More.tsx';
+import { sharedStocks } from './sharedOrder.ts';
 import { Decisions } from '../slip/parts.ts';
 import { Choice } from '../ui/Choice.tsx';
 import { LengthField } from '../ui/fields/LengthField.tsx';
@@ -60,7 +61,7 @@ export function SharedDecisions({
         )}
         <OwnPieces own={choice.own} workshop={workshop} onChange={(own) => set({ own })} />
         <h2>Sheets to cut from</h2>
-        {workshop.stocks.map((s) => (
+        {sharedStocks(workshop).map((s) => (
           <OnOff
             key={s.id}
             label={`${s.name}${sheetPriceOf(s) > 0 ? `, ${sayMoney(sheetPriceOf(s), workshop)}` : `, ${s.onShelf} left over`}`}

@@ -18,6 +18,9 @@ export interface ChosenOrder {
   readonly order: MixedOrder;
 }
 
+/** What pieces can be cut from: a ready-cut card is a piece already. */
+export const sharedStocks = ({ stocks }: Workshop): readonly Stock[] => stocks.filter(({ readyCut }) => !readyCut);
+
 /** What is ticked, and the sheets that it may be cut from, as the solver is asked for it. */
 export function orderOf(
   all: readonly SharedPiece[],
@@ -27,7 +30,7 @@ export function orderOf(
 ): ChosenOrder {
   const chosen = all.filter(({ id, jobId }) => jobId === OWN_JOB || choice.counts[id] !== undefined);
   // Sheets that a chosen piece would be cut from anyway are there to begin with.
-  const stocks = workshop.stocks.filter(
+  const stocks = sharedStocks(workshop).filter(
     (s) =>
       choice.stockIds.includes(s.id) ||
       (choice.stockIds.length === 0 && chosen.some((piece) => piece.stockId === s.id)),
