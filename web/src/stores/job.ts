@@ -110,9 +110,8 @@ export const useJob = create<JobState>()((set, get) => {
     const { id, job, version, save } = get();
     if (!id || !job || save === 'saved' || save === 'conflict') return null;
     set({ save: 'saving' });
-    // A reload may come before the answer, and must know this for its own.
+    // Kept with what is typed next: a reload that comes before the answer must know this for its own.
     if (unanswered.at(-1) !== job) unanswered = [...unanswered, job];
-    void keep(id);
     try {
       const saved = await api.saveJob(id, version, job);
       if (get().id === id) await settled(id, job, saved.version);

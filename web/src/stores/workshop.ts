@@ -59,9 +59,8 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
     // What is asked about is answered first.
     if (!workshop || clashes.length > 0) return;
     if (base && isSame(workshop, base)) return set({ problem: null });
-    // A reload may come before the answer, and must know this for its own.
+    // Kept with what is changed next: a reload that comes before the answer must know this for its own.
     if (unanswered.at(-1) !== workshop) unanswered = [...unanswered, workshop];
-    await keep();
     try {
       const saved = await api.saveWorkshop(version, workshop);
       pauses.reset();
