@@ -51,7 +51,7 @@ export * from './job/format.ts';
 export { FAMILIES, type Family, type Finish, type Format, type FormatInput } from './stations/size/formats/types.ts';
 export { roundDown } from './stations/size/limits.ts';
 export type { LayerPiece } from './stations/size/layers.ts';
-export { BOUGHT_SHEETS, ISO_C6, NAMED_SIZES, sheetName, sizeName, type NamedSize } from './stations/size/namedSizes.ts';
+export { BOUGHT_SHEETS, ISO_C6, NAMED_SIZES, sheetName, sizeName, type NamedSize } from './workshop/namedSizes.ts';
 export { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './stations/size/fitEnvelope.ts';
 export type { SizePlan } from './stations/size/planSize.ts';
 export { cutsOnFace, drawBlank, drawLayers, viewOf, type LayerPrints } from './stations/size/drawBlank.ts';

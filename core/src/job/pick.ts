@@ -18,8 +18,11 @@ export const printerOf = (job: Job, workshop: Workshop): Printer =>
   pick(workshop.printers, job.stock.printerId, 'stock.printerId', 'printer');
 export const pathOf = (job: Job, workshop: Workshop): FeedPath =>
   pick(printerOf(job, workshop).paths, job.stock.pathId, 'stock.pathId', 'feed path');
-export const trimmerOf = (job: Job, workshop: Workshop): Trimmer =>
-  pick(workshop.trimmers, job.cut.trimmerId, 'cut.trimmerId', 'trimmer');
+/** A ready-cut card has no outline for a machine to follow and no room for its marks: it then cuts nothing by itself. */
+export function trimmerOf(job: Job, workshop: Workshop): Trimmer {
+  const { machine, ...trimmer } = pick(workshop.trimmers, job.cut.trimmerId, 'cut.trimmerId', 'trimmer');
+  return machine && !stockOf(job, workshop).readyCut ? { ...trimmer, machine } : trimmer;
+}
 export const boardOf = (job: Job, workshop: Workshop): Board =>
   pick(workshop.boards, job.crease.boardId, 'crease.boardId', 'board');
 

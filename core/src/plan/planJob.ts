@@ -1,4 +1,5 @@
 import { withStanding } from './hindsight/standing.ts';
+import { asBought } from './asBought.ts';
 import { standIns } from './standIns.ts';
 import { planArt } from '../stations/art/planArt.ts';
 import type { ArtPlan } from '../stations/art/types.ts';
@@ -75,7 +76,8 @@ export function planJob(
   const envelope = planEnvelope({ ...known, size, stock });
   const make = planMake({ ...known, size, stock, sheet, cut, crease, envelope });
   const sell = planSell({ ...known, stock, sheet, envelope, make });
-  return withGone({ brief, size, art, stock, sheet, cut, crease, envelope, make, sell }, gone);
+  const plan = asBought({ brief, size, art, stock, sheet, cut, crease, envelope, make, sell }, job, workshop);
+  return withGone(plan, gone);
 }
 
 /** What is gone from the workshop comes first at the station that named it. */

@@ -12,7 +12,7 @@ import { pathRefusals } from '../stations/stock/planStock.ts';
 import { largestThatFits } from '../stations/size/fitEnvelope.ts';
 import { FOLD_SPRING } from '../stations/size/layers.ts';
 import { formatEntry } from '../stations/size/formats/index.ts';
-import { NAMED_SIZES } from '../stations/size/namedSizes.ts';
+import { NAMED_SIZES } from '../workshop/namedSizes.ts';
 import { usualBareEdgeMm } from '../stations/sheet/bareEdge.ts';
 import { allSnags, planJob, type Plan } from './planJob.ts';
 
@@ -46,8 +46,9 @@ interface Feed {
   readonly path: FeedPath;
 }
 
-/** Tried in turn at most: ways of feeding a stock, and sizes in between two named ones. */
+/** Ways of feeding that are tried at most. */
 const MOST_FEEDS = 6;
+/** Shares of the first usual size, tried where none of the usual ones comes out of any sheet. */
 const SMALLER = [0.92, 0.84, 0.76, 0.68, 0.6, 0.52, 0.44, 0.36, 0.3];
 /** What cards are usually made of; our starting value. */
 const USUAL_GSM = 270;
@@ -99,7 +100,12 @@ function cardOf(blankId: string | undefined, { stocks }: Workshop): ReadyCard | 
 /** Sizes are the outer loop, since a usual size on another stock is better than an odd size on the first. */
 function* candidates(base: Job, start: Start, workshop: Workshop): Generator<Job> {
   const feeds = feedsOf(workshop, start.blankId);
-  const tools = sortedBy(workshop.trimmers, ({ kind }) => (kind === 'machine' ? 1 : 0));
+  // By hand first, and else in the order that their owner has them in.
+  const tools = sortedBy(
+    workshop.trimmers,
+    ({ kind }) => (kind === 'machine' ? 1 : 0),
+    (tool) => workshop.trimmers.indexOf(tool),
+  );
   const sizes = sizesFor(base, start, workshop);
   for (const finish of sizes) for (const feed of feeds) yield withAll(base, { finish, feed, trimmerId: tools[0]!.id });
   // A longer blade, and art that stops short of the edges, before the size is one that nobody asked for.
@@ -108,12 +114,22 @@ function* candidates(base: Job, start: Start, workshop: Workshop): Generator<Job
       for (const tool of tools) {
         const job = withAll(base, { finish, feed, trimmerId: tool.id });
         if (tool !== tools[0]) yield job;
-        yield { ...job, size: { ...job.size, bareEdgeMm: usualBareEdgeMm(feed.path.marginsMm, workshop.unit) } };
+        yield bareAt(job, feed, workshop);
       }
   if (start.finish || start.blankId || (start.envelope && start.envelope.kind !== 'none')) return;
   for (const share of SMALLER)
-    for (const feed of feeds) yield withAll(base, { finish: scaled(sizes[0]!, share), feed, trimmerId: tools[0]!.id });
+    for (const feed of feeds) {
+      const job = withAll(base, { finish: scaled(sizes[0]!, share), feed, trimmerId: tools[0]!.id });
+      yield job;
+      yield bareAt(job, feed, workshop);
+    }
 }
+
+/** Its art stops where this printer’s begins to be cut off. */
+const bareAt = (job: Job, { path }: Feed, { unit }: Workshop): Job => ({
+  ...job,
+  size: { ...job.size, bareEdgeMm: usualBareEdgeMm(path.marginsMm, unit) },
+});
 
 const withAll = (
   job: Job,

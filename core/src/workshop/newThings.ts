@@ -1,5 +1,7 @@
 import { MM_PER_INCH, type Mm } from '../ground/length/types.ts';
+import { american, ISO_C6, isoA } from './namedSizes.ts';
 import type { Papers } from './region.ts';
+import { gsmOf, MICRON_PER_POINT } from './stockLabel.ts';
 import type { Board, FeedPath, MachineFacts, Printer, ShelfEnvelope, Stock, Trimmer, TrimmerKind } from './types.ts';
 
 /*
@@ -13,52 +15,59 @@ const inches = (n: number): Mm => n * MM_PER_INCH;
 const MARGIN_MM = 5;
 const evenly = (mm: Mm): FeedPath['marginsMm'] => ({ top: mm, right: mm, bottom: mm, left: mm });
 
-/** White card of the size that a region buys. */
+/** Upright, as a sheet is fed. */
+const sheetOf = (papers: Papers): Pick<Stock, 'sheetWidthMm' | 'sheetHeightMm'> => {
+  const { widthMm, heightMm } = papers === 'iso' ? isoA(4) : american('letter', 8.5, 11);
+  return { sheetWidthMm: widthMm, sheetHeightMm: heightMm };
+};
+
+/** White card of the size that a region buys, of a weight and thickness that are sold together there. */
 export const newStock = (papers: Papers): Begun<Stock> => ({
-  name: papers === 'iso' ? 'White card, A4' : 'White card, letter',
-  ...(papers === 'iso' ? { gsm: 250, caliperMicron: 300 } : { gsm: 216.4, caliperMicron: 279.4 }),
-  ...{ grade: 'cover', coating: 'uncoated', grain: 'long', colour: '#ffffff', colourName: 'white' },
   ...(papers === 'iso'
-    ? { sheetWidthMm: 210, sheetHeightMm: 297 }
-    : { sheetWidthMm: inches(8.5), sheetHeightMm: inches(11) }),
+    ? { name: 'White card, A4', gsm: 250, caliperMicron: 300 }
+    : { name: 'White card, letter', gsm: gsmOf(80, 'cover'), caliperMicron: 11 * MICRON_PER_POINT }),
+  ...{ grade: 'cover', coating: 'uncoated', grain: 'long', colour: '#ffffff', colourName: 'white' },
+  ...sheetOf(papers),
   ...{ sheetPriceMinor: 0, onShelf: 0 },
 });
 
-/** A pack of scored cards of the size that a region's announcements have, opened, with its envelopes. */
-export const newBlanks = (papers: Papers): Begun<Stock> => ({
-  ...newStock(papers),
-  ...(papers === 'iso'
-    ? { name: 'Ready-cut cards, A6', sheetWidthMm: 210, sheetHeightMm: 148 }
-    : { name: 'Ready-cut cards, A7 (North American)', sheetWidthMm: inches(10), sheetHeightMm: inches(7) }),
-  grain: 'short',
-  pack: { sheets: 50, priceMinor: 0 },
-  readyCut: {
-    ...{ fold: 'side', state: 'scored' },
-    envelope:
-      papers === 'iso'
-        ? { insideWidthMm: 162, insideHeightMm: 114 }
-        : { insideWidthMm: inches(7.25), insideHeightMm: inches(5.25) },
-  },
+/** Envelopes that lie as they are written on. */
+const lying = ({ insideWidthMm, insideHeightMm }: typeof ISO_C6): Pick<ShelfEnvelope, keyof typeof ISO_C6> => ({
+  insideWidthMm: insideHeightMm,
+  insideHeightMm: insideWidthMm,
 });
+
+/** A pack of scored cards of the size that a region's announcements have, opened to twice their width, with envelopes. */
+export function newBlanks(papers: Papers): Begun<Stock> {
+  const card = papers === 'iso' ? isoA(6) : american('A7', 5, 7);
+  return {
+    ...newStock(papers),
+    name: `Ready-cut cards, ${card.name}${papers === 'iso' ? '' : ` (${card.system})`}`,
+    ...{ sheetWidthMm: 2 * card.widthMm, sheetHeightMm: card.heightMm, grain: 'short' },
+    pack: { sheets: 50, priceMinor: 0 },
+    readyCut: {
+      ...{ fold: 'side', state: 'scored' },
+      envelope: papers === 'iso' ? lying(ISO_C6) : { insideWidthMm: inches(7.25), insideHeightMm: inches(5.25) },
+    },
+  };
+}
 
 /** C6, or what a 4¼ × 5½ in card is put in: 4⅜ × 5¾ in. Source: ISO 269; North American announcement sizes. */
 export const newEnvelope = (papers: Papers): Begun<ShelfEnvelope> => ({
   ...(papers === 'iso'
-    ? { name: 'C6 envelope (ISO)', insideWidthMm: 162, insideHeightMm: 114 }
+    ? { name: 'C6 envelope (ISO)', ...lying(ISO_C6) }
     : { name: 'A2 envelope (North American)', insideWidthMm: inches(5.75), insideHeightMm: inches(4.375) }),
   ...{ colour: '#fffdf8', priceMinor: 0, onShelf: 0 },
 });
 
-const largest = (papers: Papers): Pick<FeedPath, 'widestMm' | 'longestMm'> => ({
-  widestMm: papers === 'iso' ? 216 : inches(8.5),
-  longestMm: inches(14),
-});
+/** Home printers take letter and A4 both, and legal for length. */
+const largest = { widestMm: inches(8.5), longestMm: inches(14) };
 
 /** A way of feeding the printer; straight ones carry heavier card. */
-export const newPath = (papers: Papers, bends = false): Begun<FeedPath> => ({
+export const newPath = (bends = false): Begun<FeedPath> => ({
   name: bends ? 'cassette' : 'rear feed',
   ...(bends ? { heaviestGsm: 160, thickestMicron: 220 } : { heaviestGsm: 300, thickestMicron: 400 }),
-  ...largest(papers),
+  ...largest,
   bends,
   marginsMm: evenly(MARGIN_MM),
   printsBothSides: false,
@@ -68,9 +77,9 @@ export const PRINTER_KINDS = ['inkjetRear', 'inkjetCassette', 'laser'] as const;
 /** Home printers by how card goes through them. */
 export type PrinterKind = (typeof PRINTER_KINDS)[number];
 
-export function newPrinter(kind: PrinterKind, papers: Papers): Begun<Printer> {
-  const straight = { id: 'rear', ...newPath(papers) };
-  const cassette = { id: 'cassette', ...newPath(papers, true) };
+export function newPrinter(kind: PrinterKind): Begun<Printer> {
+  const straight = { id: 'rear', ...newPath() };
+  const cassette = { id: 'cassette', ...newPath(true) };
   switch (kind) {
     case 'inkjetRear':
       return { name: 'inkjet with a rear feed', ink: 'inkjet', sidePriceMinor: 0, paths: [straight, cassette] };

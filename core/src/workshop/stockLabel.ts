@@ -14,18 +14,21 @@ const BASIS_IN: Readonly<Record<Grade, readonly [number, number]>> = {
 
 const GRAMS_PER_POUND = 453.59237;
 const SHEETS_PER_REAM = 500;
-/** A point of thickness, a mil: a thousandth of an inch. */
-const MICRON_PER_POINT = MM_PER_INCH;
+/** A point of thickness, a mil: a thousandth of an inch, so as many microns as an inch has millimetres. */
+export const MICRON_PER_POINT = MM_PER_INCH;
 
 const reamAreaM2 = (grade: Grade): number => {
   const [width, height] = BASIS_IN[grade];
   return width * height * (MM_PER_INCH / 1000) ** 2 * SHEETS_PER_REAM;
 };
 
+/** As fine as a kitchen scale or a gauge tells it. */
+const tenth = (n: number): number => Math.round(n * 10) / 10;
+
 /** Grams per square metre to pounds of a grade. Derivation: mass of 500 basis sheets. */
 export const poundsOf = (gsm: Gsm, grade: Grade): number => (gsm * reamAreaM2(grade)) / GRAMS_PER_POUND;
-/** The way back. */
-const gsmOf = (pounds: number, grade: Grade): Gsm => (pounds * GRAMS_PER_POUND) / reamAreaM2(grade);
+/** The way back, to what a kitchen scale tells. */
+export const gsmOf = (pounds: number, grade: Grade): Gsm => tenth((pounds * GRAMS_PER_POUND) / reamAreaM2(grade));
 
 /** “300 gsm (111 lb cover)”: pounds alone would be ambiguous, so the grade is always named. */
 export const sayWeight = (gsm: Gsm, grade: Grade): string =>
@@ -43,8 +46,6 @@ const AMOUNT = String.raw`(\d+(?:[.,]\d+)?)`;
 const GRAMS = new RegExp(String.raw`^${AMOUNT}\s*(?:gsm|g|g/m2|g/m²|grams?)?$`);
 const POUNDS = new RegExp(String.raw`^${AMOUNT}\s*(?:lbs?|#|pounds?)\.?\s*(.*)$`);
 const amountOf = (text: string): number => Number(text.replace(',', '.'));
-/** As fine as a kitchen scale tells it. */
-const tenth = (n: number): number => Math.round(n * 10) / 10;
 
 /**
  * A weight as it is printed on a pack: “300”, “300 gsm”, “110 lb cover”, “80# text”. Pounds without a grade are refused,
@@ -56,19 +57,22 @@ export function readWeight(text: string): LabelRead<LabelWeight> {
   if (grams) return { ok: true, value: { gsm: amountOf(grams[1]!) } };
   const pounds = POUNDS.exec(said);
   if (!pounds) return { ok: false, why: 'a weight as the pack says it, such as 300 gsm or 110 lb cover' };
-  const grade = GRADES.find((known) => pounds[2]!.startsWith(known));
+  // The first word alone: “textured” is no text.
+  const [first] = pounds[2]!.split(/[^a-z]/);
+  const grade = GRADES.find((known) => known === first);
   return grade
-    ? { ok: true, value: { gsm: tenth(gsmOf(amountOf(pounds[1]!), grade)), grade } }
+    ? { ok: true, value: { gsm: gsmOf(amountOf(pounds[1]!), grade), grade } }
     : { ok: false, why: `the grade beside pounds, as in ${pounds[1]} lb cover (or ${GRADES.slice(1).join(', ')})` };
 }
 
 const THICKNESS = new RegExp(String.raw`^${AMOUNT}\s*([^\s\d]*)$`);
-const MICRON_PER: Readonly<Record<string, number>> = {
-  ...{ µm: 1, μm: 1, um: 1, micron: 1, microns: 1, mm: 1000 },
-  ...{ pt: MICRON_PER_POINT, pts: MICRON_PER_POINT, point: MICRON_PER_POINT, points: MICRON_PER_POINT },
-  ...{ mil: MICRON_PER_POINT, mils: MICRON_PER_POINT },
-  ...{ in: 1000 * MM_PER_INCH, inch: 1000 * MM_PER_INCH, '"': 1000 * MM_PER_INCH },
-};
+/** What each is called; both signs for micro are typed. */
+const UNITS: readonly (readonly [micron: number, names: readonly string[]])[] = [
+  [1, ['µm', 'μm', 'um', 'micron', 'microns']],
+  [1000, ['mm']],
+  [MICRON_PER_POINT, ['pt', 'pts', 'point', 'points', 'mil', 'mils']],
+  [1000 * MM_PER_INCH, ['in', 'inch', '"']],
+];
 
 /**
  * A thickness as it is printed on a pack or read from a gauge: “370 µm”, “0.37 mm”, “14 pt”, “12 mil”. A bare number is
@@ -76,7 +80,8 @@ const MICRON_PER: Readonly<Record<string, number>> = {
  */
 export function readThickness(text: string, unit: LengthUnit): LabelRead<Micron> {
   const [, amount, named] = THICKNESS.exec(text.trim().toLowerCase()) ?? [];
-  const micronPer = MICRON_PER[named || (unit === 'in' ? 'pt' : 'µm')];
+  const called = named || (unit === 'in' ? 'pt' : 'µm');
+  const [micronPer] = UNITS.find(([, names]) => names.includes(called)) ?? [];
   return amount === undefined || micronPer === undefined
     ? { ok: false, why: 'a thickness such as 370 µm, 0.37 mm or 14 pt' }
     : { ok: true, value: tenth(amountOf(amount) * micronPer) };

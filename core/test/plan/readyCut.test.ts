@@ -5,7 +5,7 @@ import { decide } from '../../src/job/decide.ts';
 import type { Job } from '../../src/job/types.ts';
 import { allSnags, planJob, type Plan } from '../../src/plan/planJob.ts';
 import { startJob } from '../../src/plan/startJob.ts';
-import { newStock } from '../../src/workshop/newThings.ts';
+import { newStock, newTrimmer } from '../../src/workshop/newThings.ts';
 import type { ReadyCut, Stock, Workshop } from '../../src/workshop/types.ts';
 import { workshop as saltmarsh } from '../support.ts';
 
@@ -124,6 +124,40 @@ describe('ready-cut cards', () => {
     const { stops } = startJob(start, { ...shop, printers });
     expect(stops.map(({ id }) => id)).to.include('stock-path');
     expect(stops.find(({ id }) => id === 'stock-path')!.why).to.match(/is smaller than the .* that it can carry/);
+  });
+
+  it('are not cut by a machine either, which is all that some studios have', () => {
+    const { job, stops } = startJob(start, {
+      ...shop,
+      trimmers: [{ ...newTrimmer('machine'), id: 'petrel' }],
+    });
+    expect(stops).to.deep.equal([]);
+    const plan = planJob(
+      inked(job, planJob(job, shop, context)),
+      { ...shop, trimmers: [{ ...newTrimmer('machine'), id: 'petrel' }] },
+      context,
+    );
+    expect(plan.sheet.up).to.equal(1);
+    expect(plan.sheet.machineMarks).to.deep.equal([]);
+    expect(plan.cut.machine).to.equal(null);
+    expect(plan.cut.verdict).to.equal('The card is the whole sheet: there is nothing to cut.');
+    expect(plan.make.steps.map(({ kind }) => kind)).to.not.include('machine');
+  });
+
+  it('are never made another card by a remedy of any station', () => {
+    // Too large for what is typed: a smaller card would be the first thing offered, were it not cut already.
+    const { job } = startJob({ ...start, envelope: { kind: 'typed', insideWidthMm: 100, insideHeightMm: 140 } }, shop);
+    const plan = planJob(job, shop, context);
+    const jams = plan.size.snags.find(({ id }) => id === 'size-jams')!;
+    expect(jams.remedies.length).to.be.above(0);
+    for (const snag of allSnags(plan))
+      for (const { changes, label } of snag.remedies)
+        expect(
+          planJob(changeJob(job, changes), shop, context).size.snags.map(({ id }) => id),
+          label,
+        ).to.not.include('size-not-the-blank');
+    const flat = withBlank({ state: 'flat' }, { sheetWidthMm: 251, sheetHeightMm: 177 });
+    expect(startJob(start, flat).plan.crease.friendly).to.deep.equal([]);
   });
 
   it('are what a studio without sheets begins with', () => {

@@ -19,7 +19,7 @@ describe('a stock’s label', () => {
   });
 
   it('is not taken in pounds alone, which are two very different papers, nor in words', () => {
-    for (const text of ['80 lb', '80#', '80 lb card']) {
+    for (const text of ['80 lb', '80#', '80 lb card', '80 lb textured']) {
       const read = readWeight(text);
       expect(read.ok ? '' : read.why, text).to.match(/^the grade beside pounds, as in 80 lb cover/);
     }
@@ -36,7 +36,8 @@ describe('a stock’s label', () => {
     expect(micron('0,37 mm')).to.equal(370);
     for (const text of ['14 pt', '14pt', '14 mil', '0.014 in', '0.014"']) expect(micron(text), text).to.equal(355.6);
     expect(micron('14', 'in')).to.equal(355.6);
-    for (const text of ['', 'thick', '14 stone', '-1', '1e2']) expect(micron(text), text).to.equal(null);
+    for (const text of ['', 'thick', '14 stone', '14 constructor', '14 tostring', '-1', '1e2'])
+      expect(micron(text), text).to.equal(null);
   });
 
   it('is shown as it can be read again', () => {

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { FormatId, Job, PictureRef } from '@zippy/core';
+import { ISO_C6, type FormatId, type Job, type PictureRef } from '@zippy/core';
 
 /** What a card can begin with. */
 export const WAYS_IN = ['form', 'envelope', 'sample', 'pack', 'picture', 'earlier'] as const;
@@ -30,7 +30,7 @@ const BLANK: NewCard = {
   wanted: 12,
   format: 'sideFold',
   envelopeId: null,
-  insideMm: { widthMm: 162, heightMm: 114 },
+  insideMm: { widthMm: ISO_C6.insideHeightMm, heightMm: ISO_C6.insideWidthMm },
   sampleMm: { widthMm: 105, heightMm: 148 },
   blankId: null,
   picture: null,

@@ -187,13 +187,20 @@ const envelope = object<ShelfEnvelope>({
   onShelf: whole(SHOP.onShelf),
 });
 
+/** So many capital letters; anything else the platform’s own tables of names would choke on. */
+const code = (letters: number, example: string): Rule<string> =>
+  Joi.string().pattern(
+    new RegExp(`^[A-Z]{${letters}}$`),
+    `${letters} capital letters, such as ${example}`,
+  ) as Joi.Schema & Rule<string>;
+
 export type StoredWorkshop = Omit<Workshop, 'spoilLog'>;
 
 /** A workshop as the server keeps it. The spoil log is counted from runs, never sent. */
 export const workshopSchema = object<StoredWorkshop>({
   studioName: called,
-  currency: Joi.string().length(3).uppercase() as Joi.Schema & Rule<string>,
-  region: spare(Joi.string().length(2).uppercase() as Joi.Schema & Rule<string>),
+  currency: code(3, 'GBP'),
+  region: spare(code(2, 'GB')),
   unit: oneOf('mm', 'in'),
   papers: spare(oneOf(...PAPERS)),
   hourlyMinor: minor,

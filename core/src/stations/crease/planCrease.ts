@@ -63,8 +63,9 @@ export function planCrease({ job, workshop, size, art, stock, sheet, cut }: Crea
     (a, b) => (a && Math.abs(a.errorMm) >= Math.abs(b.errorMm) ? a : b),
     null,
   );
-  // Another card size moves its own crease; on a whole sheet it moves everything.
-  const friendly = onSheet || byEnds ? [] : boardFriendly({ job, workshop, size, stock, sheet });
+  // Another card size moves its own crease; on a whole sheet it moves everything, and a ready-cut card has only its own.
+  const friendly =
+    onSheet || byEnds || stock.stock.readyCut ? [] : boardFriendly({ job, workshop, size, stock, sheet });
   const first = lines[0];
   const off = !byEnds && worst && Math.abs(worst.errorMm) > ERROR_SHOWN_MM;
   const press = `${passes} ${school} ${plural(passes, 'pass')}${passes === 1 ? '' : 'es'}`;

@@ -16,7 +16,7 @@ import type { CutMove, LayerCuts } from './types.ts';
  * listed.
  */
 export function layerCuts(sheet: SheetPlan, trimmer: Trimmer, unit: LengthUnit): readonly LayerCuts[] {
-  if (trimmer.machine) return [];
+  if (trimmer.kind === 'machine') return [];
   return sheet.layers
     .filter(({ up, blank }) => up > 0 && isUprightBox(blank.outline))
     .map(({ id, name, blank, bleedMm, stock, sheets, layOut }) => {

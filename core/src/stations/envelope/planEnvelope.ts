@@ -14,7 +14,7 @@ import { insideMargins } from '../sheet/layout/edges.ts';
 import { layOutOnePiece, type LaidPiece } from '../sheet/layout/layOut.ts';
 import { sheetsFor, type PieceOnSheets } from '../sheet/pieces.ts';
 import { suitingEnvelopes } from '../size/suitingEnvelopes.ts';
-import { BOUGHT_SHEETS } from '../size/namedSizes.ts';
+import { BOUGHT_SHEETS } from '../../workshop/namedSizes.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { envelopeStyle } from './styles/index.ts';

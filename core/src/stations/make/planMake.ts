@@ -213,7 +213,7 @@ const sayPaperSize = (
 ): string =>
   `Paper size ${formatSize(Math.min(sheetWidthMm, sheetHeightMm), Math.max(sheetWidthMm, sheetHeightMm), unit)} in the driver.`;
 
-/** How a ready-cut card goes in: singly, opened, and with that edge first which the path is wide enough for. */
+/** How a ready-cut card goes in: singly, opened, and by a short edge, as the page’s size is told to the driver. */
 function sayFeed(
   { fold, state }: ReadyCut,
   path: FeedPath,
@@ -363,7 +363,7 @@ function layerSteps({ layers }: SheetPlan, cut: CutPlan, { unit }: Workshop): re
 }
 
 /** What layers are cut with: beside a machine, which cuts the cards, a knife. */
-const bladeFor = ({ trimmer }: CutPlan) => (trimmer.machine ? 'knife' : trimmer.kind);
+const bladeFor = ({ trimmer }: CutPlan) => (trimmer.kind === 'machine' ? 'knife' : trimmer.kind);
 
 /** What to set the fence to, or the rule to. */
 function sayLayerCuts(pieceId: string, { layers, trimmer }: CutPlan, unit: Workshop['unit']): string {

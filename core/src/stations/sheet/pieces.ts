@@ -33,8 +33,8 @@ export const sheetsFor = (made: number, up: number): number => (up === 0 ? 0 : M
 export const sidesPrinted = ({ sheets, print }: Pick<PieceOnSheets, 'sheets' | 'print'>): number =>
   sheets * (print?.passes.reduce((n, { sides }) => n + sides.length, 0) ?? 0);
 
-/** Its sheets, as they are bought. */
-export const stockCostMinor = ({ sheets, stock }: Pick<PieceOnSheets, 'sheets' | 'stock'>): Minor =>
+/** Its sheets, as they are bought; a pack’s share need not come to whole minor units. */
+export const stockCostMinor = ({ sheets, stock }: Pick<PieceOnSheets, 'sheets' | 'stock'>): number =>
   sheets * sheetPriceOf(stock);
 
 /** Everything that goes through a printer, white plates too. */

@@ -5,9 +5,7 @@ import { mapBox, shrink } from '../../ground/geometry/box.ts';
 import { plural } from '../../job/figures.ts';
 import { trimmerOf } from '../../job/pick.ts';
 import type { Job } from '../../job/types.ts';
-import type { ReadyCut, WhiteWay } from '../../workshop/types.ts';
-import type { JobChange } from '../../job/decide.ts';
-import type { Snag } from '../../job/findings.ts';
+import type { WhiteWay } from '../../workshop/types.ts';
 import type { LengthUnit } from '../../ground/length/types.ts';
 import { formatSize } from '../../ground/length/formatLength.ts';
 import type { Cell } from '../size/cell.ts';
@@ -127,12 +125,17 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
     named: null,
     layers,
     pieces: [card, ...layers],
-    verdict: verdictOf(found, job, white, onePlate !== null, workshop.unit, readyCut !== undefined),
+    verdict: verdictOf(found, job, {
+      white,
+      onePlate: onePlate !== null,
+      readyCut: readyCut !== undefined,
+      unit: workshop.unit,
+    }),
     telling:
       up === 0 ? 'does not fit' : readyCut ? `${sheets} blanks` : `${up} up · ${sheets} ${plural(sheets, 'sheet')}`,
     figures: sheetFigures({ job, workshop, size, stock }, found),
     snags: [
-      ...asBlank(readyCut, bleedSnags(asked, { ...size, bleedMm }, stock, { question, laid, cell, sheet })),
+      ...bleedSnags(asked, { ...size, bleedMm }, stock, { question, laid, cell, sheet }),
       // Which way its fibres run was settled where the blank was made.
       ...(readyCut ? [] : grainSnags(asked, question, size.form.blank.creases.length > 0)),
       ...shelfSnags(stock.stock, sheets),
@@ -163,25 +166,20 @@ function plateFor(
     : { ok: false, why: 'only one side is printed' };
 }
 
-/** Nothing that would cut a ready-cut card, or make it another, mends anything. */
-const asBlank = (readyCut: ReadyCut | undefined, snags: readonly Snag[]): readonly Snag[] =>
-  readyCut
-    ? snags.map((snag) => ({ ...snag, remedies: snag.remedies.filter(({ changes }) => !changes.some(cutsIt)) }))
-    : snags;
-const cutsIt = ({ path: [station, field] }: JobChange): boolean =>
-  field === 'finishedWidthMm' ||
-  field === 'finishedHeightMm' ||
-  field === 'cutDown' ||
-  field === 'stockId' ||
-  station === 'cut';
-
 function verdictOf(
   { sheet, sides, up, sheets, spares, bleedMm }: FoundSheet,
   job: Job,
-  white: WhiteWay | null,
-  onePlate: boolean,
-  unit: LengthUnit,
-  readyCut: boolean,
+  {
+    white,
+    onePlate,
+    readyCut,
+    unit,
+  }: {
+    readonly white: WhiteWay | null;
+    readonly onePlate: boolean;
+    readonly readyCut: boolean;
+    readonly unit: LengthUnit;
+  },
 ): string {
   if (up === 0)
     return `The open blank does not fit on a ${formatSize(sheet.widthMm, sheet.heightMm, unit)} sheet${bleedMm > 0 ? ' with its bleed' : ''}.`;

@@ -13,7 +13,7 @@ import type { Mm } from '../../ground/length/types.ts';
 import { fitEnvelope, type Fit } from './fitEnvelope.ts';
 import type { FormatOptions } from '../../job/format.ts';
 import type { LayerPiece } from './layers.ts';
-import { sizeName } from './namedSizes.ts';
+import { sizeName } from '../../workshop/namedSizes.ts';
 import { blankBleed, regionsOf, type FaceRegions } from './regions.ts';
 import { bleedOf } from './openCard.ts';
 import { shutCard } from './shutCard.ts';

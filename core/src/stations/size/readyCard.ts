@@ -1,5 +1,7 @@
 import type { FormatId } from '../../job/format.ts';
 import type { Mm } from '../../ground/length/types.ts';
+import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
+import type { SizeChoice } from '../../job/types.ts';
 import type { Stock } from '../../workshop/types.ts';
 
 /** The card that a ready-cut blank folds to. */
@@ -20,4 +22,16 @@ export function readyCard({ readyCut, sheetWidthMm, sheetHeightMm }: Stock): Rea
     case 'top':
       return { format: 'tentFold', finishedWidthMm: sheetWidthMm, finishedHeightMm: sheetHeightMm / 2 };
   }
+}
+
+/** Whether a job’s card is what its stock folds to; sheets to cut fold to anything. */
+export function isAsBought(size: SizeChoice, stock: Stock): boolean {
+  const card = readyCard(stock);
+  const same = (a: Mm, b: Mm): boolean => Math.abs(a - b) < TOLERANCE_MM;
+  return (
+    !card ||
+    (size.format === card.format &&
+      same(size.finishedWidthMm, card.finishedWidthMm) &&
+      same(size.finishedHeightMm, card.finishedHeightMm))
+  );
 }

@@ -12,8 +12,7 @@ import { suitingEnvelopes } from './suitingEnvelopes.ts';
 import { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './fitEnvelope.ts';
 import { hingeFacts, LEAST_HINGE_SHARE } from './formats/parts/hinge.ts';
 import { formatEntry, isOf, type OptionFault } from './formats/index.ts';
-import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
-import { readyCard } from './readyCard.ts';
+import { isAsBought, readyCard } from './readyCard.ts';
 import { ownOutline } from './formats/parts/shapes.ts';
 import type { FormatOptions, OptionId } from '../../job/format.ts';
 import { isFinishable, roundDown } from './limits.ts';
@@ -45,13 +44,7 @@ function blankSnags({ size, stock: { stockId } }: Job, { stocks, unit }: Worksho
   const stock = stocks.find(({ id }) => id === stockId);
   const card = stock && readyCard(stock);
   if (!card) return [];
-  const same = (a: Mm, b: Mm): boolean => Math.abs(a - b) < TOLERANCE_MM;
-  if (
-    size.format === card.format &&
-    same(size.finishedWidthMm, card.finishedWidthMm) &&
-    same(size.finishedHeightMm, card.finishedHeightMm)
-  )
-    return [];
+  if (isAsBought(size, stock)) return [];
   const said = `${formatEntry(card.format).name.toLowerCase()}, ${formatSize(card.finishedWidthMm, card.finishedHeightMm, unit)}`;
   return [
     {

@@ -2,7 +2,7 @@ import { decide } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { fitEnvelope, largestThatFits } from '../../../src/stations/size/fitEnvelope.ts';
-import { NAMED_SIZES, sizeName } from '../../../src/stations/size/namedSizes.ts';
+import { NAMED_SIZES, sizeName } from '../../../src/workshop/namedSizes.ts';
 import { jobWith, plan, sized } from '../../support.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
 

@@ -40,8 +40,7 @@ export function PrinterSlip({
   const setPath = (id: string, part: Partial<FeedPath>): void =>
     set({ paths: printer.paths.map((path) => (path.id === id ? { ...path, ...part } : path)) });
   const papers = papersIn(workshop);
-  const addPath = (): void =>
-    set({ paths: [...printer.paths, { id: crypto.randomUUID().slice(0, 8), ...newPath(papers) }] });
+  const addPath = (): void => set({ paths: [...printer.paths, { id: crypto.randomUUID().slice(0, 8), ...newPath() }] });
   const carries = (path: FeedPath): string =>
     `${showWeight(path.heaviestGsm, 'cover', papers === 'northAmerican')}, ${showThickness(path.thickestMicron, workshop.unit)}`;
   return (

@@ -129,8 +129,7 @@ export function Wall({
             ]}
             onPick={(id) => {
               if (id === 'board') add('boards', newBoard(papers));
-              else if (PRINTER_KINDS.some((kind) => kind === id))
-                add('printers', newPrinter(id as PrinterKind, papers));
+              else if (PRINTER_KINDS.some((kind) => kind === id)) add('printers', newPrinter(id as PrinterKind));
               else add('trimmers', newTrimmer(id as TrimmerKind));
             }}
           />

@@ -1,4 +1,4 @@
-import { MM_PER_INCH, type Mm } from '../../ground/length/types.ts';
+import { MM_PER_INCH, type Mm } from '../ground/length/types.ts';
 
 /** The same name means one thing in ISO and another in North America, so the system is part of the name. */
 export interface NamedSize {
@@ -13,14 +13,14 @@ export interface NamedSize {
  * ISO A sizes by halving A0 = 841 × 1189 mm and dropping the half millimetre.
  * Source: ISO 216.
  */
-function isoA(n: number): NamedSize {
+export function isoA(n: number): NamedSize {
   let [widthMm, heightMm] = [841, 1189];
   for (let i = 0; i < n; i += 1) [widthMm, heightMm] = [Math.floor(heightMm / 2), widthMm];
   return { system: 'ISO', name: `A${n}`, widthMm, heightMm };
 }
 
 const square = (mm: number): NamedSize => ({ system: 'ISO', name: `${mm} square`, widthMm: mm, heightMm: mm });
-const american = (name: string, widthIn: number, heightIn: number): NamedSize => ({
+export const american = (name: string, widthIn: number, heightIn: number): NamedSize => ({
   system: 'North American',
   name,
   widthMm: widthIn * MM_PER_INCH,
@@ -48,7 +48,10 @@ export const NAMED_SIZES: readonly NamedSize[] = [
 ];
 
 /** The envelope an A6 card is meant for: where an inside size starts until the maker measures. Source: ISO 269. */
-export const ISO_C6 = { insideWidthMm: 114, insideHeightMm: 162 } as const;
+export const ISO_C6: { readonly insideWidthMm: Mm; readonly insideHeightMm: Mm } = {
+  insideWidthMm: 114,
+  insideHeightMm: 162,
+};
 
 /** Sheets that makers can buy, smallest first: what to suggest when something will not fit. */
 export const BOUGHT_SHEETS: readonly { readonly name: string; readonly widthMm: Mm; readonly heightMm: Mm }[] = [
