@@ -201,6 +201,29 @@ describe('readPicture', () => {
       expect(await refusal('torn.heic', whole.subarray(0, whole.length * 0.8))).to.match(/is damaged/);
     });
 
+    it('does not take the small copy that a camera writes before its raw pixels for the picture', async () => {
+      for (const order of ['little', 'big'] as const) {
+        const tiff = await quarters().tiff().toBuffer();
+        // One directory of one entry: what follows is a smaller copy of another picture.
+        const raw = Buffer.alloc(26 + tiff.length);
+        const write = (at: number, value: number, bytes: 2 | 4): void =>
+          void (order === 'little' ? raw.writeUIntLE(value, at, bytes) : raw.writeUIntBE(value, at, bytes));
+        raw.write(order === 'little' ? 'II' : 'MM', 'latin1');
+        write(2, 42, 2);
+        write(4, 8, 4);
+        write(8, 1, 2);
+        write(10, 254, 2);
+        write(12, 4, 2);
+        write(14, 1, 4);
+        write(18, 1, 4);
+        expect(await refusal('raw', raw)).to.match(/^raw is a camera’s raw picture; open it in the program/);
+        // The same, said to be the whole picture, is a TIFF: this one is damaged.
+        write(18, 0, 4);
+        expect(await refusal('whole', raw)).to.match(/^whole is damaged/);
+      }
+      expect(await refusal('stub.tif', Buffer.from('II*\0', 'latin1'))).to.match(/is damaged/);
+    });
+
     it('says of other files what they are and what to do', async () => {
       const starts = (text: string): Buffer => Buffer.concat([Buffer.from(text, 'latin1'), Buffer.alloc(64)]);
       for (const [bytes, said] of [

@@ -1,5 +1,5 @@
 declare module 'heic-decode' {
-  interface Unpacked {
+  export interface Unpacked {
     readonly width: number;
     readonly height: number;
     /** Red, green, blue and cover, a byte each. */

@@ -54,17 +54,34 @@ const READABLE: readonly (readonly [ReadableKind, Test])[] = [
   ['svg', isSvg],
 ];
 
-/** Two marks stand for the order of bytes; what cameras keep raw begins like them and says more a little later. */
+/** Two marks stand for the order of bytes. */
 const isTiff = either(begins(0x49, 0x49, 0x2a, 0), begins(0x4d, 0x4d, 0, 0x2a));
-const isRaw = both(
-  isTiff,
-  either(says('CR', 8), (bytes) => bytes.subarray(0, 4096).includes('NIKON')),
-);
+const DIRECTORY_ENTRY_BYTES = 12;
+const NEW_SUBFILE_TYPE = 254;
+
+/**
+ * Whether the first picture in a TIFF says of itself that it is a smaller copy of another, as cameras write it that keep
+ * their raw pixels behind it. Source: TIFF 6.0, image file directory, tag 254, lowest bit.
+ */
+const startsWithCopy: Test = (bytes) => {
+  const small = bytes[0] === 0x49;
+  const two = (at: number): number => (small ? bytes.readUInt16LE(at) : bytes.readUInt16BE(at));
+  const four = (at: number): number => (small ? bytes.readUInt32LE(at) : bytes.readUInt32BE(at));
+  const directory = bytes.length < 8 ? Infinity : four(4);
+  if (directory + 2 > bytes.length) return false;
+  const entries = Math.min(two(directory), Math.floor((bytes.length - directory - 2) / DIRECTORY_ENTRY_BYTES));
+  for (let entry = 0; entry < entries; entry += 1) {
+    const at = directory + 2 + entry * DIRECTORY_ENTRY_BYTES;
+    if (two(at) === NEW_SUBFILE_TYPE) return (four(at + 8) & 1) === 1;
+  }
+  return false;
+};
+/** Some put a mark of their own behind the TIFF’s. */
+const isRaw = both(isTiff, either(says('CR', 8), startsWithCopy));
 
 const OTHERS: readonly (readonly [Test, string, string])[] = [
   [isRaw, 'a camera’s raw picture', AS_PICTURE],
   [says('8BPS'), 'a layered picture (PSD)', 'save a flattened copy of it as PNG'],
-  [says('gimp xcf'), 'a layered picture (XCF)', 'export a flattened copy of it as PNG'],
   [says('%!PS'), 'a PostScript drawing (EPS)', 'save it as SVG or PDF from the program it was made with'],
   [begins(0xc5, 0xd0, 0xd3, 0xc6), 'a PostScript drawing (EPS)', 'save it as SVG or PDF'],
   [says('%PDF-'), 'a PDF', 'choose it at Art, where you pick its page'],

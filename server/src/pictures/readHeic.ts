@@ -1,5 +1,5 @@
 import { crc32, deflateSync } from 'node:zlib';
-import { all } from 'heic-decode';
+import { all, type Unpacked } from 'heic-decode';
 import sharp from 'sharp';
 
 /**
@@ -9,13 +9,7 @@ import sharp from 'sharp';
  * @throws RangeError when there are more; whatever the decoder throws when it is damaged
  */
 export async function readHeic(raw: Buffer, mostPixels: number): Promise<Buffer> {
-  // Only its first picture: a file may hold a burst of them.
-  const pictures = await all({ buffer: raw });
-  const [first] = pictures;
-  if (!first) throw new Error('no picture in it');
-  if (first.width * first.height > mostPixels) throw new RangeError('more than the pixel limit');
-  const { width, height, data } = await first.decode();
-  pictures.dispose();
+  const { width, height, data } = await unpacked(raw, mostPixels);
   const pixels = sharp(Buffer.from(data.buffer, data.byteOffset, data.byteLength), {
     raw: { width, height, channels: 4 },
     limitInputPixels: mostPixels,
@@ -24,6 +18,20 @@ export async function readHeic(raw: Buffer, mostPixels: number): Promise<Buffer>
   const png = await (isOpaque(data) ? pixels.removeAlpha() : pixels).png({ compressionLevel: 0 }).toBuffer();
   const profile = profileOf(raw);
   return profile ? withProfile(png, profile) : png;
+}
+
+async function unpacked(raw: Buffer, mostPixels: number): Promise<Unpacked> {
+  const pictures = await all({ buffer: raw });
+  try {
+    // Only its first: a file may hold a burst of them.
+    const [first] = pictures;
+    if (!first) throw new Error('no picture in it');
+    if (first.width * first.height > mostPixels) throw new RangeError('more than the pixel limit');
+    return await first.decode();
+  } finally {
+    // Another picture may be asked of this process; the decoder's memory does not go by itself.
+    pictures.dispose();
+  }
 }
 
 /** A look at each fourth byte; counting everything else about the pixels takes as long as unpacking them. */

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { ISO_C6, type FormatId, type Job, type PictureRef } from '@zippy/core';
+import type { StoredJob } from '@zippy/core/contract';
 
 /** What a card can begin with. */
 export const WAYS_IN = ['form', 'envelope', 'sample', 'pack', 'picture', 'earlier'] as const;
@@ -18,7 +19,8 @@ interface NewCard {
   /** The pack of ready-cut cards. */
   readonly blankId: string | null;
   readonly picture: PictureRef | null;
-  readonly earlierId: string | null;
+  /** The job it is to be like, as it was when it was chosen. */
+  readonly earlier: StoredJob | null;
   readonly withArt: boolean;
   readonly withCounts: boolean;
 }
@@ -34,7 +36,7 @@ const BLANK: NewCard = {
   sampleMm: { widthMm: 105, heightMm: 148 },
   blankId: null,
   picture: null,
-  earlierId: null,
+  earlier: null,
   withArt: true,
   withCounts: false,
 };

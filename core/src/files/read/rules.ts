@@ -82,6 +82,14 @@ export const colour: Rule<string> = rule(
       'string.pattern.base': 'wants a colour such as #36454f',
     }),
 );
+/** So many capital letters; anything else the platform’s own tables of names would choke on. */
+export const code = (letters: number, example: string): Rule<string> =>
+  rule(
+    Joi.string()
+      .pattern(new RegExp(`^[A-Z]{${letters}}$`))
+      .messages({ 'string.pattern.base': `wants ${letters} capital letters, such as ${example}` }),
+  );
+
 export const day: Rule<string> = rule(
   Joi.string()
     .pattern(/^\d{4}-\d{2}-\d{2}$/)

@@ -21,6 +21,7 @@ import {
   type Workshop,
 } from '../../workshop/types.ts';
 import {
+  code,
   colour,
   day,
   id,
@@ -186,13 +187,6 @@ const envelope = object<ShelfEnvelope>({
   priceMinor: minor,
   onShelf: whole(SHOP.onShelf),
 });
-
-/** So many capital letters; anything else the platform’s own tables of names would choke on. */
-const code = (letters: number, example: string): Rule<string> =>
-  Joi.string().pattern(
-    new RegExp(`^[A-Z]{${letters}}$`),
-    `${letters} capital letters, such as ${example}`,
-  ) as Joi.Schema & Rule<string>;
 
 export type StoredWorkshop = Omit<Workshop, 'spoilLog'>;
 

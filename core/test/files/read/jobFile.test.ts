@@ -1,6 +1,7 @@
 import { decide, type Held } from '../../../src/job/decide.ts';
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
+import { sayMoney } from '../../../src/ground/money.ts';
 import { checkJob, checkWorkshop, readJobFile } from '../../../src/files/read/readJobFile.ts';
 import { newJob } from '../../../src/job/newJob.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
@@ -150,6 +151,25 @@ describe('readJobFile', () => {
         whyOf(JSON.parse(readFileSync(new URL(`../../../../demo/${file}`, import.meta.url), 'utf8'))),
         file,
       ).to.equal('');
+  });
+});
+
+describe('where a workshop is', () => {
+  it('is a currency and a region in capital letters, or money could not be written at all', () => {
+    const { spoilLog: _, ...stored } = workshop;
+    for (const [part, field] of [
+      [{ currency: '12!' }, /^currency wants 3 capital letters, such as GBP/],
+      [{ currency: 'gbp' }, /^currency /],
+      [{ region: '1!' }, /^region wants 2 capital letters, such as GB/],
+      [{ region: 'GBR' }, /^region /],
+    ] as const) {
+      const read = checkWorkshop({ ...stored, ...part });
+      expect(read.ok ? '' : read.why, JSON.stringify(part)).to.match(field);
+    }
+    for (const region of ['GB', 'US', 'ZZ'])
+      expect(checkWorkshop({ ...stored, region, currency: 'XTS' }), region).to.have.property('ok', true);
+    // A code that names nothing is written as it stands.
+    expect(sayMoney(150, { currency: 'XTS', region: 'ZZ' })).to.contain('1.50');
   });
 });
 

@@ -26,18 +26,24 @@ export default function BeginPage({ workshop }: { readonly workshop: Workshop })
   const draft = useNewCard();
   const { set } = draft;
   const { started, asks } = useStarted(workshop);
+  const said = started && sayStart(started, workshop);
   const [problem, setProblem] = useState<string | null>(null);
+  const [going, setGoing] = useState(false);
   const begin = async (): Promise<void> => {
+    // A second press while the first is on its way would begin a second card.
+    if (going) return;
     const title = draft.title.trim();
     if (title === '') return setProblem('Title wants a few words, so that you find the job again.');
     if (!started) return setProblem(asks ?? 'One moment: it is being worked out.');
     const job = changeJob(started.job, [decide((job) => job.brief.title, cutText(title, LIMITS.brief.titleLetters))]);
+    setGoing(true);
     try {
       const id = crypto.randomUUID();
       await api.addJob(id, job);
       draft.clear();
       await navigate(`/jobs/${id}/${draft.way === 'picture' ? 'art' : 'size'}`);
     } catch (why) {
+      setGoing(false);
       setProblem(`${(why as Error).message} What you typed is still here; try again.`);
     }
   };
@@ -92,13 +98,13 @@ export default function BeginPage({ workshop }: { readonly workshop: Workshop })
                 <FormatPick value={draft.format} onChange={(format) => set({ format })} />
               )}
               <Outcome aria-live="polite" aria-label="What it comes to">
-                {started ? (
+                {started && said ? (
                   <>
                     <span className="picture">
                       <SceneView scene={cardScene(started.plan)} pictures={started.job.pictures} />
                     </span>
-                    <Verdict>{sayStart(started, workshop).verdict}</Verdict>
-                    <p>{sayStart(started, workshop).how}</p>
+                    <Verdict>{said.verdict}</Verdict>
+                    <p>{said.how}</p>
                     {started.stops.map(({ id, title }) => (
                       <p key={id} className="stop">
                         <b>✕ {title}.</b> It can be settled once the card is begun.

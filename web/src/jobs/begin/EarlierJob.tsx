@@ -1,22 +1,23 @@
-import { useState, type ReactNode } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Radio, SearchField, Input, Label } from 'react-aria-components';
 import styled from 'styled-components';
+import type { StoredJob } from '@zippy/core/contract';
+import { api } from '../../api/client.ts';
 import { useNewCard } from '../../stores/newCard.ts';
 import { OnOff } from '../../ui/OnOff.tsx';
 import { Tiles, Sheet } from './tiles.ts';
-import { useJobs } from './useStarted.ts';
 
 const MOST_SHOWN = 24;
 
 /** A job that was made before, and how much of it is taken over. */
 export function EarlierJob(): ReactNode {
-  const { earlierId, withArt, withCounts, set } = useNewCard();
+  const { earlier, withArt, withCounts, set } = useNewCard();
   const [sought, setSought] = useState('');
   const jobs = useJobs().filter(({ document }) => document.brief.title.toLowerCase().includes(sought.toLowerCase()));
   const choose = (id: string): void => {
     const { title } = useNewCard.getState();
-    const like = jobs.find((job) => job.id === id)!.document.brief.title;
-    set({ earlierId: id, ...(title.trim() === '' ? { title: `${like}, again` } : {}) });
+    const like = jobs.find((job) => job.id === id)!;
+    set({ earlier: like, ...(title.trim() === '' ? { title: `${like.document.brief.title}, again` } : {}) });
   };
   return (
     <>
@@ -32,7 +33,7 @@ export function EarlierJob(): ReactNode {
           <Input />
         </Seek>
       </Sheet>
-      <List aria-label="Earlier job" value={earlierId} onChange={choose}>
+      <List aria-label="Earlier job" value={earlier?.id ?? null} onChange={choose}>
         {jobs.length === 0 && <span className="label">No job of that name on the wall.</span>}
         {jobs.slice(0, MOST_SHOWN).map(({ id, document }) => (
           <Radio key={id} value={id}>
@@ -48,6 +49,20 @@ export function EarlierJob(): ReactNode {
       </List>
     </>
   );
+}
+
+/** The jobs on the wall; none until the server has said. */
+function useJobs(): readonly StoredJob[] {
+  const [jobs, setJobs] = useState<readonly StoredJob[]>([]);
+  useEffect(() => {
+    api.jobs().then(
+      (wall) => setJobs(wall.jobs),
+      () => {
+        // Without the server no earlier job can be copied; everything else can be begun.
+      },
+    );
+  }, []);
+  return jobs;
 }
 
 const List = styled(Tiles)`

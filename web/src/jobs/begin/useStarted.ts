@@ -1,16 +1,15 @@
 import { useEffect, useState } from 'react';
-import { copyJob, newJob, type Job, type Plan, type Snag, type Start, type Workshop } from '@zippy/core';
-import type { StoredJob } from '@zippy/core/contract';
-import { api } from '../../api/client.ts';
+import { allSnags, copyJob, newJob, type Job, type Plan, type Snag, type Start, type Workshop } from '@zippy/core';
 import { useNewCard } from '../../stores/newCard.ts';
 import { askPlan, askStart } from '../../workers/planner.ts';
 
 /** A card as it would begin. */
 export interface Begun {
   readonly job: Job;
-  /** As it begins, and as it will be with ink to its edges. */
+  /** As it begins. */
   readonly plan: Plan;
-  readonly inked: Plan;
+  /** As it will be with ink to its edges; null where it begins with art of its own. */
+  readonly inked: Plan | null;
   readonly stops: readonly Snag[];
 }
 
@@ -21,8 +20,7 @@ export function useStarted(workshop: Workshop): {
   readonly asks: string | null;
 } {
   const { set: _set, clear: _clear, title: _title, ...draft } = useNewCard();
-  const earlier = useJobs().find(({ id }) => id === draft.earlierId)?.document ?? null;
-  const question = startOf(draft, earlier, workshop);
+  const question = startOf(draft, workshop);
   const key = JSON.stringify(question);
   const [found, setFound] = useState<{
     readonly key: string;
@@ -51,7 +49,6 @@ type Question = { readonly start: Start } | { readonly job: Job };
 
 function startOf(
   draft: Omit<ReturnType<typeof useNewCard.getState>, 'set' | 'clear' | 'title'>,
-  earlier: Job | null,
   workshop: Workshop,
 ): Question | string {
   const { purpose, wanted, format } = draft;
@@ -77,10 +74,10 @@ function startOf(
     case 'picture':
       return draft.picture ? { start: { ...start, picture: draft.picture } } : 'Choose the picture for its front.';
     case 'earlier': {
-      if (!earlier) return 'Choose the job it is to be like.';
-      const fresh = { ...newJob('A card', workshop) };
+      if (!draft.earlier) return 'Choose the job it is to be like.';
+      const fresh = newJob('A card', workshop);
       const copied = { title: 'A card', art: draft.withArt, counts: draft.withCounts };
-      return { job: copyJob(earlier, { ...fresh, brief: { ...fresh.brief, wanted } }, copied) };
+      return { job: copyJob(draft.earlier.document, { ...fresh, brief: { ...fresh.brief, wanted } }, copied) };
     }
   }
 }
@@ -88,22 +85,8 @@ function startOf(
 async function begin(question: Question, workshop: Workshop): Promise<Begun> {
   if ('job' in question) {
     const plan = await askPlan(question.job, workshop);
-    return { job: question.job, plan, inked: plan, stops: [] };
+    return { job: question.job, plan, inked: null, stops: allSnags(plan).filter(({ level }) => level === 'stop') };
   }
   const { job, plan: inked, stops } = await askStart(question.start, workshop);
   return { job, plan: await askPlan(job, workshop), inked, stops };
-}
-
-/** The jobs on the wall; none until the server has said. */
-export function useJobs(): readonly StoredJob[] {
-  const [jobs, setJobs] = useState<readonly StoredJob[]>([]);
-  useEffect(() => {
-    api.jobs().then(
-      (wall) => setJobs(wall.jobs),
-      () => {
-        // Without the server no earlier job can be copied; everything else can be begun.
-      },
-    );
-  }, []);
-  return jobs;
 }

@@ -15,6 +15,7 @@ import {
   plural,
   PRINTER_KINDS,
   sayWeight,
+  showWeight,
   TRIMMER_KINDS,
   type PrinterKind,
   type Shelf,
@@ -143,7 +144,7 @@ export function Wall({
               name={printer.name}
               facts={[
                 printer.ink === 'laser' ? 'toner' : `ink${printer.printsWhite ? ' and white' : ''}`,
-                `up to ${Math.max(...printer.paths.map((path) => path.heaviestGsm))} gsm`,
+                `up to ${showWeight(Math.max(...printer.paths.map((path) => path.heaviestGsm)), 'cover', papers === 'northAmerican')}`,
               ]}
             >
               <PrinterMark printer={printer} />
