@@ -246,6 +246,12 @@ export class Studio {
   };
 }
 
+/** What a page said when a test of it failed: without it, what only a busy machine shows is never found. */
+async function whatStands(page: Page): Promise<string> {
+  const words = await page.evaluate(() => document.body.innerText).catch((why: unknown) => String(why));
+  return `At ${page.url()} stood:\n${words.replace(/\s*\n\s*/g, ' | ').slice(0, 2000)}`;
+}
+
 /** A studio for the tests of the describe that this is called in; none of them may break the page or ask outside. */
 export function useStudio(): Studio {
   const studio = new Studio();
@@ -253,6 +259,10 @@ export function useStudio(): Studio {
   after(studio.stop);
   // Whatever another test looked at it on.
   beforeEach(() => studio.page.setViewportSize(SCREEN));
-  afterEach(() => expect(studio.faults.splice(0).join('\n')).to.equal(''));
+  afterEach(async function () {
+    const { err } = this.currentTest ?? {};
+    if (err) err.stack = `${err.stack}\n\n${await whatStands(studio.page)}`;
+    expect(studio.faults.splice(0).join('\n')).to.equal('');
+  });
   return studio;
 }

@@ -1,4 +1,5 @@
-import { useEffect, useState, type ComponentType } from 'react';
+import { useEffect, type ComponentType } from 'react';
+import { create } from 'zustand';
 import { STATIONS, type Station } from '@zippy/core';
 import { growingPauses } from '../stores/tryAgain.ts';
 import type { StationProps } from './parts.ts';
@@ -23,7 +24,8 @@ const FETCH: Readonly<Record<Station, () => Promise<StationParts>>> = {
   sell: () => import('./sell/Sell.tsx').then((m) => ({ Bench: m.SellBench, Slip: m.SellSlip })),
 };
 
-const here = new Map<Station, StationParts>();
+/** A store, so that parts that come between a drawing and what follows from it are not missed. */
+const useHere = create<Readonly<Partial<Record<Station, StationParts>>>>(() => ({}));
 const onTheWay = new Map<Station, Promise<void>>();
 
 /** Fetches a station’s parts, and goes on trying while the server is away. */
@@ -32,9 +34,9 @@ function fetchStation(station: Station): Promise<void> {
   if (asked) return asked;
   const pauses = growingPauses();
   const fetched = (async () => {
-    while (!here.has(station))
+    while (!useHere.getState()[station])
       try {
-        here.set(station, await FETCH[station]());
+        useHere.setState({ [station]: await FETCH[station]() });
       } catch {
         await new Promise((done) => setTimeout(done, pauses.next()));
       }
@@ -45,11 +47,9 @@ function fetchStation(station: Station): Promise<void> {
 
 /** @returns null until they are here; then at once, however often a maker goes to and fro */
 export function useStation(station: Station): StationParts | null {
-  const [, arrived] = useState<Station | null>(null);
-  useEffect(() => {
-    if (!here.has(station)) void fetchStation(station).then(() => arrived(station));
-  }, [station]);
-  return here.get(station) ?? null;
+  const parts = useHere((here) => here[station]);
+  useEffect(() => void fetchStation(station), [station]);
+  return parts ?? null;
 }
 
 /** Fetches all the others, one after another, so that going on never waits. */
