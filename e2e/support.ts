@@ -10,6 +10,7 @@ import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import { chromium, type Browser, type Download, type Page } from 'playwright-core';
 import type { Job } from '@zippy/core';
+import { HOME_STUDIO_ID } from '@zippy/core/contract';
 
 const root = (path: string): string => fileURLToPath(new URL(`../${path}`, import.meta.url));
 
@@ -43,10 +44,12 @@ export class Application {
     readonly port: number,
   ) {}
 
-  static async start(): Promise<Application> {
+  /** @param entered whether somebody has chosen to look round already, as most tests do */
+  static async start({ entered = true } = {}): Promise<Application> {
     const application = new Application(await freshDatabase(), await freePort());
     await application.startWeb();
     await application.startWorker();
+    if (entered) await fetch(`${application.url}/api/studios/${HOME_STUDIO_ID}/enter`, { method: 'POST' });
     return application;
   }
 

@@ -139,6 +139,7 @@ export {
   PRINTER_KINDS,
   type PrinterKind,
 } from './workshop/newThings.ts';
+export { setUpWorkshop, type FirstAnswers } from './workshop/setUp.ts';
 export { papersIn } from './workshop/papersIn.ts';
 export { PAPERS, papersOf, unitOf, type Papers } from './workshop/region.ts';
 export { selfBucklingHeightMm } from './stations/stock/standing.ts';

@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type Express, type Request, type RequestHandler } from 'express';
+import express, { Router, type Express, type Request, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type PgBoss from 'pg-boss';
 import type { Pool } from 'pg';
@@ -15,8 +15,9 @@ import { pictureRoutes } from './routes/pictures.ts';
 import { answerErrors, noSuchPlace } from './routes/refuse.ts';
 import { runRoutes } from './routes/runs.ts';
 import { sharedRoutes } from './routes/shared.ts';
+import { studioRoutes } from './routes/studios.ts';
 import { workshopRoutes } from './routes/workshop.ts';
-import { atHome, settleStudio, type FindStudio } from './studio.ts';
+import { atHome, settleNamedStudio, settleStudio, type FindStudio } from './studio.ts';
 
 /** The page may load nothing from outside and run nothing but its own files, and no other page may show or use it. */
 const pagePolicy = helmet({
@@ -74,14 +75,17 @@ export function makeApp({
     await pool.query('select 1');
     response.json({ ok: true });
   });
-  app.use('/api', settleStudio(findStudio));
-  app.use('/api/workshop', workshopRoutes(pool, drawers));
-  app.use('/api/jobs', jobRoutes(pool, readers, drawers));
-  app.use('/api/pictures', pictureRoutes(pool, readers));
-  app.use('/api/runs', runRoutes(pool, drawers));
-  app.use('/api/exports', exportRoutes(pool, boss));
-  app.use('/api/shared', sharedRoutes(pool, drawers));
-  app.use('/api/backups', backupRoutes(pool, url));
+  const ofOneStudio = Router()
+    .use('/workshop', workshopRoutes(pool, drawers))
+    .use('/jobs', jobRoutes(pool, readers, drawers))
+    .use('/pictures', pictureRoutes(pool, readers))
+    .use('/runs', runRoutes(pool, drawers))
+    .use('/exports', exportRoutes(pool, boss))
+    .use('/shared', sharedRoutes(pool, drawers))
+    .use('/backups', backupRoutes(pool, url));
+  app.use('/api/studios', studioRoutes(pool));
+  app.use('/api/studios/:studioId', settleNamedStudio(pool), ofOneStudio);
+  app.use('/api', settleStudio(findStudio), ofOneStudio);
   app.use('/api', noSuchPlace);
   if (webDir) {
     app.use(pageFiles(webDir));

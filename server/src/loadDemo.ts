@@ -9,6 +9,7 @@ import { readPicture } from './pictures/readPicture.ts';
 import { addJob } from './tables/jobs.ts';
 import { addPicture } from './tables/pictures.ts';
 import { addRun, addRunEvent } from './tables/runs.ts';
+import { markDemo } from './tables/studios.ts';
 import { inTransaction, type Db } from './tables/types.ts';
 import { root } from './root.ts';
 import { HOME_STUDIO_ID } from './studio.ts';
@@ -42,6 +43,7 @@ export async function loadDemo(pool: Pool): Promise<void> {
   const workshop: Workshop = { ...stored.value, spoilLog: { good: 0, spoiled: 0 } };
   await inTransaction(pool, async (client) => {
     if (!(await openStudio(client, HOME_STUDIO_ID, stored.value))) return;
+    await markDemo(client, HOME_STUDIO_ID);
     for (const entry of index.jobs) {
       const job = await readDemoJob(client, resolve(DEMO, entry.file), entry.dueInDays, workshop);
       const { id } = (await addJob(client, HOME_STUDIO_ID, randomUUID(), job))!;

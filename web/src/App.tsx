@@ -3,12 +3,14 @@ import { RouterProvider as AriaRouter } from 'react-aria-components';
 import { BrowserRouter, Navigate, Route, Routes, useHref, useNavigate } from 'react-router';
 import { ThemeProvider } from 'styled-components';
 import { JobsWall } from './jobs/JobsWall.tsx';
+import { useDoor } from './stores/door.ts';
 import { useWorkshop } from './stores/workshop.ts';
 import { GlobalStyle } from './theme/GlobalStyle.ts';
 import { tokens } from './theme/tokens.ts';
 import { NoticeBar } from './ui/NoticeBar.tsx';
 import { Waiting } from './ui/Waiting.tsx';
 
+const StartPage = lazy(() => import('./start/StartPage.tsx'));
 const ClashDialog = lazy(() => import('./jobs/ClashDialog.tsx'));
 const JobPage = lazy(() => import('./jobs/JobPage.tsx'));
 const WorkshopPage = lazy(() => import('./workshop/WorkshopPage.tsx'));
@@ -22,9 +24,22 @@ export function App(): ReactNode {
     <ThemeProvider theme={tokens}>
       <GlobalStyle />
       <BrowserRouter>
-        <Places />
+        <Door />
       </BrowserRouter>
     </ThemeProvider>
+  );
+}
+
+/** Which studio this page is in is known before anything of it is asked for. */
+function Door(): ReactNode {
+  const { studios, here, problem, load } = useDoor();
+  useEffect(() => void load(), [load]);
+  if (!studios) return <Waiting text={problem ?? 'Clearing the bench …'} />;
+  if (here) return <Places />;
+  return (
+    <Suspense fallback={<Waiting text="Clearing the bench …" />}>
+      <StartPage />
+    </Suspense>
   );
 }
 
@@ -38,6 +53,7 @@ function Places(): ReactNode {
       <Suspense fallback={<Waiting text="Laying it out …" />}>
         <Routes>
           <Route path="/" element={<JobsWall workshop={workshop} />} />
+          <Route path="/start" element={<StartPage />} />
           <Route path="/new" element={<BeginPage workshop={workshop} />} />
           <Route path="/shared" element={<SharedPage workshop={workshop} />} />
           <Route path="/workshop" element={<WorkshopPage workshop={workshop} />} />

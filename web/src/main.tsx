@@ -3,6 +3,7 @@ import '@fontsource/atkinson-hyperlegible-next/700.css';
 import '@fontsource/atkinson-hyperlegible-mono/400.css';
 import '@fontsource/atkinson-hyperlegible-mono/700.css';
 import { createRoot } from 'react-dom/client';
+import { settled } from './api/studio.ts';
 import { App } from './App.tsx';
 
 createRoot(document.getElementById('root')!).render(<App />);
@@ -14,4 +15,4 @@ const sendLater = (): void => {
     import('./stores/keepSending.ts').then(({ keepSending }) => keepSending(), sendLater);
   }, LATER_MS);
 };
-sendLater();
+void settled.then(sendLater);

@@ -124,3 +124,10 @@ export const newBoard = (papers: Papers): Begun<Board> =>
   papers === 'iso'
     ? { name: 'scoring board', grooveEveryMm: 5, longestMm: 300 }
     : { name: 'scoring board', grooveEveryMm: inches(1 / 8), longestMm: inches(12) };
+
+/** Where there is no board: a rule laid on the card, on a mat, read to the millimetre or to the 32nd of an inch. */
+export const newRule = (papers: Papers): Begun<Board> => ({
+  name: 'mat and rule',
+  grooveEveryMm: papers === 'iso' ? 1 : inches(1 / 32),
+  longestMm: 450,
+});

@@ -13,6 +13,7 @@ import {
   newTrimmer,
   PRINTER_KINDS,
 } from '../../src/workshop/newThings.ts';
+import { setUpWorkshop } from '../../src/workshop/setUp.ts';
 import { TRIMMER_KINDS, type Workshop } from '../../src/workshop/types.ts';
 import type { Papers } from '../../src/workshop/region.ts';
 import { workshop as saltmarsh } from '../support.ts';
@@ -115,6 +116,19 @@ describe('a new card', () => {
       ),
       { numRuns: 30 },
     );
+  });
+
+  it('has none in a workshop that was set up a moment ago, whatever was answered', () => {
+    for (const region of ['GB', 'US'])
+      for (const printer of PRINTER_KINDS)
+        for (const trimmers of [['scissors'], ['machine'], ['sliding', 'knife']] as const)
+          for (const format of ['sideFold', 'tentFold'] as const) {
+            const answers = { region, currency: 'EUR', printer, trimmers, hasBoard: format !== 'tentFold' };
+            const shop = { ...setUpWorkshop(answers), spoilLog: { good: 0, spoiled: 0 } };
+            const started = startJob({ ...wish, format }, shop);
+            expect(started.stops, JSON.stringify(answers)).to.deep.equal([]);
+            expect(stopsOnceInked(started, shop), JSON.stringify(answers)).to.deep.equal([]);
+          }
   });
 
   it('goes into the envelope that it starts from', () => {

@@ -1,9 +1,10 @@
+import { randomUUID } from 'node:crypto';
 import { mkdir, open, rm } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import type { Pool } from 'pg';
 import { migrate, openPool, waitForDatabase } from '../database.ts';
 import { PictureReaders } from '../pictures/pictureReaders.ts';
-import { findStudio } from '../tables/studios.ts';
+import { enterStudio, findStudio, listDoors } from '../tables/studios.ts';
 import { HOME_STUDIO_ID } from '../studio.ts';
 import { backupTo, dayOf, folderOf, letOldGo } from './datedBackup.ts';
 import { restoreBackup, type RestoreMode } from './restoreBackup.ts';
@@ -15,7 +16,6 @@ import { BackupRefused, REFUSED } from './types.ts';
  * standard error why it could not; then nothing was changed.
  */
 const url = process.env.DATABASE_URL!;
-const studioId = process.env.ZIPPY_STUDIO ?? HOME_STUDIO_ID;
 const args = process.argv.slice(2);
 const mode: RestoreMode = args.includes('--instead') ? 'instead' : 'beside';
 const path = args.find((arg) => !arg.startsWith('-'))!;
@@ -25,12 +25,15 @@ try {
   await waitForDatabase(url);
   await migrate(url);
   const pool = openPool(url);
-  const before = mode === 'instead' && (await findStudio(pool, studioId)) ? await keepBefore(pool) : null;
+  const studioId = process.env.ZIPPY_STUDIO ?? (await whereItBelongs(pool));
+  const before = mode === 'instead' && (await findStudio(pool, studioId)) ? await keepBefore(pool, studioId) : null;
   try {
     const restored = await restoreBackup(pool, studioId, file.createReadStream(), {
       mode,
       read: (name, bytes) => readers.read(name, bytes),
     });
+    // Whoever brings a studio back means to work in it.
+    if (!process.env.ZIPPY_STUDIO) await enterStudio(pool, studioId);
     console.log(sayRestored(restored), before ? `What was here before is in ${before}.` : '');
   } catch (problem) {
     // Nothing was changed, so there is no before.
@@ -46,7 +49,14 @@ try {
   process.exit(said ? REFUSED : 1);
 }
 
-async function keepBefore(pool: Pool): Promise<string> {
+/** The studio in use; a new one where the only one is there to be looked round in and nobody chose it. */
+async function whereItBelongs(pool: Pool): Promise<string> {
+  const [first] = await listDoors(pool);
+  if (!first) return HOME_STUDIO_ID;
+  return first.entered ? first.id : randomUUID();
+}
+
+async function keepBefore(pool: Pool, studioId: string): Promise<string> {
   const now = new Date();
   const time = now.toTimeString().slice(0, 8).replaceAll(':', '');
   const kept = join(folderOf(studioId), `before-restore-${dayOf(now)}-${time}.tar.gz`);

@@ -1,3 +1,4 @@
+import type { StudioDoor } from '@zippy/core/contract';
 import type { StoredWorkshop } from '@zippy/core/job-file';
 import { exactly } from './everyRow.ts';
 import { THING_NAMES } from './things.ts';
@@ -21,6 +22,31 @@ export interface StudioRow extends StudioSays {
 export async function studioIds(db: Db): Promise<readonly string[]> {
   const { rows } = await db.query<{ id: string }>('select id from studios order by created_at, id');
   return rows.map(({ id }) => id);
+}
+
+/** Every studio there is, the one that pages open first; those that nobody entered last. */
+export async function listDoors(db: Db): Promise<readonly StudioDoor[]> {
+  const { rows } = await db.query<StudioDoor>(
+    `select id, name, is_demo as "isDemo", entered_at is not null as entered
+     from studios order by entered_at desc nulls last, created_at, id`,
+  );
+  return rows;
+}
+
+export async function hasStudio(db: Db, studioId: string): Promise<boolean> {
+  const { rowCount } = await db.query('select 1 from studios where id = $1', [studioId]);
+  return rowCount === 1;
+}
+
+/** Makes a studio the one that pages open. @returns whether there is such a studio */
+export async function enterStudio(db: Db, studioId: string): Promise<boolean> {
+  const { rowCount } = await db.query('update studios set entered_at = clock_timestamp() where id = $1', [studioId]);
+  return rowCount === 1;
+}
+
+/** Says that a studio is there to be looked round in. */
+export async function markDemo(db: Db, studioId: string): Promise<void> {
+  await db.query('update studios set is_demo = true where id = $1', [studioId]);
 }
 
 export async function findStudio(db: Db, studioId: string): Promise<StudioRow | null> {

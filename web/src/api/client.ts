@@ -19,9 +19,11 @@ import type {
   JobUses,
   Refused as RefusedBody,
   StoredJob,
+  StudioDoors,
   VersionedWorkshop,
 } from '@zippy/core/contract';
 import { download } from './download.ts';
+import { at } from './studio.ts';
 
 /** The server said no, with a sentence to show. */
 export class Refused extends Error {
@@ -43,10 +45,13 @@ export class Away extends Error {
   }
 }
 
-async function call<T>(path: string, init?: RequestInit): Promise<T> {
+/** @param path of something that the page’s studio has */
+const call = <T>(path: string, init?: RequestInit): Promise<T> => ask<T>(at(path), init);
+
+async function ask<T>(address: string, init?: RequestInit): Promise<T> {
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, init);
+    response = await fetch(address, init);
   } catch {
     throw new Away();
   }
@@ -70,7 +75,7 @@ export async function answerOf<T>(response: Response): Promise<T> {
 
 /** Fetches a file, and hands it over under the name that the server gave it. */
 async function fetchFile(path: string, init?: RequestInit): Promise<void> {
-  const response = await fetch(`/api${path}`, init).catch(() => {
+  const response = await fetch(at(path), init).catch(() => {
     throw new Away();
   });
   if (!response.ok) {
@@ -83,8 +88,12 @@ async function fetchFile(path: string, init?: RequestInit): Promise<void> {
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
-const send = <T>(method: string, path: string, body: unknown): Promise<T> =>
-  call<T>(path, { method, headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) });
+const asJson = (method: string, body: unknown): RequestInit => ({
+  method,
+  headers: { 'Content-Type': 'application/json' },
+  body: JSON.stringify(body),
+});
+const send = <T>(method: string, path: string, body: unknown): Promise<T> => call<T>(path, asJson(method, body));
 
 /** A shared sheet’s order, as the server writes it. */
 export interface SharedPdfOrder {
@@ -98,15 +107,19 @@ export interface SharedPdfOrder {
 }
 
 /** Where a backup of everything is fetched from; the browser keeps it as a file while it comes. */
-export const BACKUP_URL = '/api/backups/now';
+export const backupUrl = (): string => at('/backups/now');
 
 export const api = {
+  studios: () => ask<StudioDoors>('/api/studios'),
+  setUpStudio: (id: string, workshop: Omit<Workshop, 'spoilLog'>) =>
+    ask<{ id: string }>('/api/studios', asJson('POST', { id, workshop })),
+  enterStudio: (id: string) => ask<undefined>(`/api/studios/${id}/enter`, { method: 'POST' }),
   workshop: () => call<VersionedWorkshop>('/workshop'),
   saveWorkshop: (version: number, workshop: Workshop) =>
     send<{ version: number }>('PUT', '/workshop', { version, workshop }),
   uses: () => call<{ uses: readonly JobUses[] }>('/workshop/uses'),
   calibrationUrl: (printer: string, path: string, stock: string, flip: string) =>
-    `/api/workshop/calibration.pdf?${new URLSearchParams({ printer, path, stock, flip }).toString()}`,
+    at(`/workshop/calibration.pdf?${new URLSearchParams({ printer, path, stock, flip }).toString()}`),
   jobs: () => call<JobsOnTheWall>('/jobs'),
   job: (id: string) => call<StoredJob & { bench: JobBench | null }>(`/jobs/${id}`),
   addJob: (id: string, document: Job) => send<StoredJob>('POST', '/jobs', { id, document }),
@@ -115,15 +128,10 @@ export const api = {
     send<{ version: number }>('PUT', `/jobs/${id}`, { version, document }),
   removeJob: (id: string) => call<undefined>(`/jobs/${id}`, { method: 'DELETE' }),
   restoreJob: (id: string) => call<StoredJob>(`/jobs/${id}/back`, { method: 'POST' }),
-  jobFileUrl: (id: string) => `/api/jobs/${id}/file`,
+  jobFileUrl: (id: string) => at(`/jobs/${id}/file`),
   inks: () => call<InkLattice>('/pictures/inks'),
-  pictureUrl: (sha256: string) => `/api/pictures/${sha256}`,
-  sharedPdf: (order: SharedPdfOrder) =>
-    fetchFile('/shared/pdf', {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(order),
-    }),
+  pictureUrl: (sha256: string) => at(`/pictures/${sha256}`),
+  sharedPdf: (order: SharedPdfOrder) => fetchFile('/shared/pdf', asJson('POST', order)),
   facePixels: (id: string, face: string, { widthPx, heightPx, dpi }: PixelQuestion, plate?: 'white') =>
     fetchFile(
       `/jobs/${id}/faces/${encodeURIComponent(face)}.png?width=${widthPx}&height=${heightPx}&dpi=${dpi}${plate ? `&plate=${plate}` : ''}`,
@@ -136,5 +144,5 @@ export const api = {
   export: (id: string) => call<ExportRow>(`/exports/${id}`),
   cancelExport: (id: string) => call<undefined>(`/exports/${id}`, { method: 'DELETE' }),
   backups: () => call<BackupsKept>('/backups'),
-  exportFileUrl: (id: string, number: number) => `/api/exports/${id}/files/${number}`,
+  exportFileUrl: (id: string, number: number) => at(`/exports/${id}/files/${number}`),
 };

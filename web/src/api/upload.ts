@@ -1,5 +1,6 @@
 import type { PictureRef } from '@zippy/core';
 import { answerOf, Away } from './client.ts';
+import { at } from './studio.ts';
 
 /**
  * Sends a file and says how much of it is on its way; the page’s own way of asking cannot tell.
@@ -9,7 +10,7 @@ import { answerOf, Away } from './client.ts';
 function upload<T>(path: string, file: File, onShare: (share: number) => void): Promise<T> {
   return new Promise((done, failed) => {
     const request = new XMLHttpRequest();
-    request.open('POST', `/api${path}`);
+    request.open('POST', at(path));
     request.setRequestHeader('Content-Type', 'application/octet-stream');
     request.upload.onprogress = ({ loaded, total }) => total > 0 && onShare(loaded / total);
     request.onload = () => {

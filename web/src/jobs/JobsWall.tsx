@@ -8,7 +8,9 @@ import { api } from '../api/client.ts';
 import { sendAllKept } from '../stores/job.ts';
 import { DoNow, PlainButton } from '../ui/buttons.tsx';
 import { TopBar } from '../ui/TopBar.tsx';
+import { EmptyWall } from './EmptyWall.tsx';
 import { JobCard } from './JobCard.tsx';
+import { LookingRound } from './LookingRound.tsx';
 import { PutAway } from './PutAway.tsx';
 
 const TRY_AGAIN_MS = 2000;
@@ -60,19 +62,11 @@ export function JobsWall({ workshop }: { readonly workshop: Workshop }): ReactNo
           <FileTrigger acceptedFileTypes={['application/json', '.json']} onSelect={(files) => void openFile(files)}>
             <PlainButton>Open a job file</PlainButton>
           </FileTrigger>
-          <DoNow onPress={() => void navigate('/new')}>New card</DoNow>
+          {jobs?.length !== 0 && <DoNow onPress={() => void navigate('/new')}>New card</DoNow>}
         </div>
+        <LookingRound />
         {away && <p role="alert">{away}</p>}
-        {jobs?.length === 0 && (
-          <Empty>
-            <p>Nothing on the wall yet.</p>
-            <p>
-              Start with what you hold: an envelope, a card to match, a picture, or only an idea. Everything can be
-              changed later.
-            </p>
-            <DoNow onPress={() => void navigate('/new')}>Make the first card</DoNow>
-          </Empty>
-        )}
+        {jobs?.length === 0 && <EmptyWall workshop={workshop} />}
         <ul>
           {soon.map((stored) => (
             <JobCard
@@ -142,14 +136,4 @@ const Wall = styled.div`
     padding: 0;
     list-style: none;
   }
-`;
-const Empty = styled.div`
-  display: grid;
-  gap: 10px;
-  justify-items: start;
-  max-width: 520px;
-  padding: 28px;
-  border: 2px dashed ${({ theme }) => theme.colour.slateLine};
-  border-radius: 8px;
-  color: ${({ theme }) => theme.colour.onSlate};
 `;

@@ -1,13 +1,16 @@
-import { createStore, del, get, keys, set } from 'idb-keyval';
+import { createStore, del, get, keys, set, type UseStore } from 'idb-keyval';
+import { keptUnder } from '../api/studio.ts';
 
-const store = createStore('zippy-crease', 'kept');
+let opened: UseStore | null = null;
+/** Opened when it is first asked for, which is not before the page knows its studio. */
+const store = (): UseStore => (opened ??= createStore(keptUnder('zippy-crease'), 'kept'));
 
 /** Work that has not reached the server yet, kept in this browser under a name. */
 export const kept = {
-  get: <T>(name: string): Promise<T | undefined> => get<T>(name, store),
-  set: (name: string, value: unknown): Promise<void> => set(name, value, store),
-  remove: (name: string): Promise<void> => del(name, store),
-  names: async (): Promise<readonly string[]> => (await keys<string>(store)).map(String),
+  get: <T>(name: string): Promise<T | undefined> => get<T>(name, store()),
+  set: (name: string, value: unknown): Promise<void> => set(name, value, store()),
+  remove: (name: string): Promise<void> => del(name, store()),
+  names: async (): Promise<readonly string[]> => (await keys<string>(store())).map(String),
 };
 
 const TAB = 'zippy-tab';

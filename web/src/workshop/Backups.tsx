@@ -3,7 +3,7 @@ import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import { localeOf } from '@zippy/core';
 import type { BackupsKept } from '@zippy/core/contract';
-import { api, BACKUP_URL } from '../api/client.ts';
+import { api, backupUrl } from '../api/client.ts';
 import { restoreBackup, sayShare } from '../api/upload.ts';
 import { Choice } from '../ui/Choice.tsx';
 import { DoNow, PlainButton, ButtonLink } from '../ui/buttons.tsx';
@@ -41,7 +41,7 @@ export function Backups({ region }: { readonly region?: string }): ReactNode {
           >
             <PlainButton>Bring one back …</PlainButton>
           </FileTrigger>
-          <ButtonLink href={BACKUP_URL} download>
+          <ButtonLink href={backupUrl()} download>
             ↓ Everything in one file
           </ButtonLink>
         </Row>

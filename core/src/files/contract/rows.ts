@@ -41,6 +41,24 @@ export interface VersionedWorkshop {
   readonly version: number;
 }
 
+/** The studio that is there from the first start. */
+export const HOME_STUDIO_ID = '00000000-0000-4000-8000-000000000001';
+
+/** A studio as seen from outside. */
+export interface StudioDoor {
+  readonly id: string;
+  readonly name: string;
+  /** It ships to be looked round in. */
+  readonly isDemo: boolean;
+  /** Somebody chose it once; the first of those is the one that pages open. */
+  readonly entered: boolean;
+}
+
+export interface StudioDoors {
+  /** Entered last comes first. */
+  readonly studios: readonly StudioDoor[];
+}
+
 /** A dated backup in the studio’s folder. */
 export interface KeptBackup {
   readonly name: string;

@@ -1,5 +1,4 @@
 import { useMemo, type ReactNode } from 'react';
-import countryToCurrency from 'country-to-currency';
 import {
   DEFAULT_REGION,
   inCurrency,
@@ -19,27 +18,10 @@ import { Choice } from '../../ui/Choice.tsx';
 import { SeekPick } from '../../ui/SeekPick.tsx';
 import { today } from '../../workers/planner.ts';
 import { Backups } from '../Backups.tsx';
+import { currencies, currencyOf, regions } from '../places.ts';
+import { Studios } from '../Studios.tsx';
 import { PaceAndRate } from './PaceAndRate.tsx';
 import { WordField } from './ThingSlip.tsx';
-
-const inEnglish = (type: 'region' | 'currency'): Intl.DisplayNames => new Intl.DisplayNames('en', { type });
-const byName = (a: { readonly name: string }, b: { readonly name: string }): number =>
-  a.name.localeCompare(b.name, 'en');
-const REGIONS: Readonly<Record<string, string>> = countryToCurrency;
-
-const regions = () => {
-  const names = inEnglish('region');
-  return Object.keys(REGIONS)
-    .map((id) => ({ id, name: names.of(id) ?? id }))
-    .filter(({ id, name }) => name !== id)
-    .sort(byName);
-};
-const currencies = () => {
-  const names = inEnglish('currency');
-  return Intl.supportedValuesOf('currency')
-    .map((id) => ({ id, name: names.of(id) ?? id, note: id }))
-    .sort(byName);
-};
 
 /** Where the studio is, and what it is paid in: neither changes a figure, only how it is written. */
 function Where({
@@ -53,7 +35,7 @@ function Where({
 }): ReactNode {
   const { currency } = workshop;
   const [places, monies] = useMemo(() => [regions(), currencies()], []);
-  const usual = { currency: REGIONS[region] ?? currency, unit: unitOf(region), papers: papersOf(region) };
+  const usual = { currency: currencyOf(region) ?? currency, unit: unitOf(region), papers: papersOf(region) };
   const isUsual = usual.currency === currency && usual.unit === workshop.unit && usual.papers === papersIn(workshop);
   const nameOf = (id: string): string => monies.find((money) => money.id === id)?.name ?? id;
   return (
@@ -114,6 +96,7 @@ export function StudioSlip({ workshop }: { readonly workshop: Workshop }): React
         />
       </Decisions>
       <PaceAndRate workshop={workshop} />
+      <Studios />
       <Backups region={workshop.region} />
     </>
   );

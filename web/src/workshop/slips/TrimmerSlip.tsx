@@ -13,7 +13,7 @@ import { useWorkshop } from '../../stores/workshop.ts';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { Pick } from '../../ui/Pick.tsx';
-import { TRIMMER_NAMES } from '../trimmerKinds.ts';
+import { TRIMMER_NAMES } from '../kindNames.ts';
 import { MachineFields } from './MachineFields.tsx';
 import { ThingSlip } from './ThingSlip.tsx';
 

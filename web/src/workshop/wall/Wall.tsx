@@ -24,18 +24,12 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { useWorkshop } from '../../stores/workshop.ts';
-import { TRIMMER_NAMES } from '../trimmerKinds.ts';
+import { PRINTER_NAMES, TRIMMER_NAMES } from '../kindNames.ts';
 import { bySheet } from './bySheet.ts';
 import { AddMany, AddOne } from './AddThing.tsx';
 import { BoardMark, PrinterMark, TrimmerMark } from './toolMarks.tsx';
 import { EnvelopePile, StockStack } from './stacks.tsx';
 import { Tile } from './Tile.tsx';
-
-const PRINTER_NAMES: Readonly<Record<PrinterKind, string>> = {
-  inkjetRear: 'Inkjet with a rear feed',
-  inkjetCassette: 'Inkjet with a cassette only',
-  laser: 'Laser printer',
-};
 
 const sayKind = ({ coating, grain, readyCut }: Stock): string =>
   readyCut ? `${coating}, ${readyCut.fold === 'none' ? 'no fold' : readyCut.state}` : `${coating}, ${grain} grain`;
