@@ -6,6 +6,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import { expect } from 'chai';
 import type { Browser } from 'playwright-core';
 import { Started } from './started.ts';
+import { HOME_STUDIO_ID } from '@zippy/core/contract';
 import { freePort, openBrowser, openPage, type StoredJob } from './support.ts';
 
 /** A disk so small that it fills up: memory that is mounted as one, which only root may do. */
@@ -29,6 +30,7 @@ describe('a full disk', () => {
     base = `http://127.0.0.1:${port}`;
     started = new Started(folder, port);
     await started.says(/Ctrl-C stops it/);
+    await fetch(`${base}/api/studios/${HOME_STUDIO_ID}/enter`, { method: 'POST' });
   });
   afterEach(async () => {
     rmSync(ballast, { force: true });

@@ -23,6 +23,9 @@ const SHOTS = [
 ];
 
 mkdirSync(root('docs/screenshots'), { recursive: true });
+const { studios } = await (await fetch(`${base}/api/studios`)).json();
+const demo = studios.find(({ isDemo }) => isDemo);
+await fetch(`${base}/api/studios/${demo.id}/enter`, { method: 'POST' });
 const { jobs } = await (await fetch(`${base}/api/jobs`)).json();
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',

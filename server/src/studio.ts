@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Request, RequestHandler, Response } from 'express';
 import type { Pool } from 'pg';
 import { HOME_STUDIO_ID } from '@zippy/core/contract';
@@ -41,6 +42,15 @@ export function settleNamedStudio(pool: Pool): RequestHandler<{ studioId: string
 /** The studio that commands without a page are for: the one that pages open, or the first. */
 export async function studioInUse(db: Db): Promise<string> {
   return (await listDoors(db))[0]?.id ?? HOME_STUDIO_ID;
+}
+
+/**
+ * The studio that a backup is brought back into where nobody named one: the one in use; a new one where the only one is
+ * there to be looked round in and nobody chose it.
+ */
+export async function studioToFill(db: Db): Promise<string> {
+  const [first] = await listDoors(db);
+  return first && !first.entered ? randomUUID() : (first?.id ?? HOME_STUDIO_ID);
 }
 
 /**

@@ -13,8 +13,8 @@ import * as exportsTable from '../src/tables/exports.ts';
 import * as jobs from '../src/tables/jobs.ts';
 import * as pictures from '../src/tables/pictures.ts';
 import * as runsTable from '../src/tables/runs.ts';
-import * as studios from '../src/tables/studios.ts';
 import { inTransaction } from '../src/tables/types.ts';
+import { leaveStudio } from './leaveStudio.ts';
 import { Serving } from './serving.ts';
 import { THING_NAMES } from '../src/tables/things.ts';
 import { openStudio } from '../src/workshop/saveWorkshop.ts';
@@ -30,10 +30,7 @@ describe('two studios in one database', () => {
   after(async () => {
     server.closeAllConnections();
     server.close();
-    await studios.emptyStudio(serving.pool, NEIGHBOUR);
-    await serving.pool.query('delete from pictures where studio_id = $1', [NEIGHBOUR]);
-    await serving.pool.query('delete from rates where studio_id = $1', [NEIGHBOUR]);
-    await serving.pool.query('delete from studios where id = $1', [NEIGHBOUR]);
+    await leaveStudio(serving.pool, NEIGHBOUR);
   });
   const serving = new Serving();
   const NEIGHBOUR = randomUUID();
@@ -44,6 +41,8 @@ describe('two studios in one database', () => {
   let job: Job;
 
   const { spoilLog: _, ...shop } = workshop;
+  /** Of the neighbour’s workshop, each upon the version that the one before made. */
+  let saves = 0;
 
   before(async () => {
     const { pool } = serving;
@@ -145,7 +144,7 @@ describe('two studios in one database', () => {
     ['GET', '/api/exports/:export/files/0', 404],
     ['GET', '/api/workshop', 200],
     ['GET', '/api/workshop/uses', 200],
-    ['PUT', '/api/workshop', 200, () => ({ version: 1, workshop: { ...shop, studioName: 'Next door' } })],
+    ['PUT', '/api/workshop', 200, () => ({ version: (saves += 1), workshop: { ...shop, studioName: 'Next door' } })],
     ['GET', '/api/workshop/calibration.pdf?printer=none&path=none&stock=none', 404],
     ['GET', '/api/backups', 200],
     ['GET', '/api/backups/now', 200],
@@ -155,8 +154,11 @@ describe('two studios in one database', () => {
 
   it('no route of one gives, changes or names anything of the other', async () => {
     const before = await rowsAtHome();
-    for (const [method, path, status, sent] of ROUTES) {
+    // Whether the studio is found for a request, or stands in its address.
+    const both = ['/api', `/api/studios/${NEIGHBOUR}`].flatMap((root) => ROUTES.map((route) => [root, route] as const));
+    for (const [root, [method, path, status, sent]] of both) {
       const named = path
+        .replace('/api', root)
         .replace(':job', home.jobId)
         .replace(':away', home.awayId)
         .replace(':run', home.runId)
@@ -170,16 +172,16 @@ describe('two studios in one database', () => {
     expect(await rowsAtHome()).to.equal(before);
   });
 
-  it('is tried on every route that the server has', () => {
+  it('is tried on every route of a studio that the server has', () => {
     const folder = new URL('../src/', import.meta.url);
     const app = readFileSync(new URL('app.ts', folder), 'utf8');
-    const served = [...app.matchAll(/app\.use\('(\/api\/[^']*)', (\w+)\(/g)].flatMap(([, mount, routes]) => {
+    const served = [...app.matchAll(/ {4}\.use\('(\/[^']*)', (\w+)\(/g)].flatMap(([, mount, routes]) => {
       const file = readdirSync(new URL('routes/', folder)).find((name) =>
         readFileSync(new URL(`routes/${name}`, folder), 'utf8').includes(`export function ${routes}(`),
       )!;
       const text = readFileSync(new URL(`routes/${file}`, folder), 'utf8');
       return [...text.matchAll(/router\.(get|post|put|delete|patch)\('([^']*)'/g)].map(
-        ([, method, path]) => `${method!.toUpperCase()} ${mount}${path === '/' ? '' : path}`,
+        ([, method, path]) => `${method!.toUpperCase()} /api${mount}${path === '/' ? '' : path}`,
       );
     });
     expect(served.length).to.be.greaterThan(20);

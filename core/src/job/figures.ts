@@ -61,6 +61,10 @@ export function sayMinutes(minutesTaken: number): string {
 /** Adds the plain s of counted nouns; words with their own plural are passed as they are. */
 export const plural = (n: number, noun: string): string => (n === 1 || noun.endsWith('s') ? noun : `${noun}s`);
 
+/** Things one after another: a, b and c. */
+export const listed = (words: readonly string[]): string =>
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
+
 /** An ISO day as people of the region say it: 4 December 2026, December 4, 2026. */
 export const sayDay = (day: string, region?: string): string =>
   new Intl.DateTimeFormat(localeOf(region), { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' }).format(

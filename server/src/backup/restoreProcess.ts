@@ -1,11 +1,10 @@
-import { randomUUID } from 'node:crypto';
 import { mkdir, open, rm } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import type { Pool } from 'pg';
 import { migrate, openPool, waitForDatabase } from '../database.ts';
 import { PictureReaders } from '../pictures/pictureReaders.ts';
-import { enterStudio, findStudio, listDoors } from '../tables/studios.ts';
-import { HOME_STUDIO_ID } from '../studio.ts';
+import { enterStudio, findStudio } from '../tables/studios.ts';
+import { studioToFill } from '../studio.ts';
 import { backupTo, dayOf, folderOf, letOldGo } from './datedBackup.ts';
 import { restoreBackup, type RestoreMode } from './restoreBackup.ts';
 import { sayRestored } from './sayRestored.ts';
@@ -25,7 +24,7 @@ try {
   await waitForDatabase(url);
   await migrate(url);
   const pool = openPool(url);
-  const studioId = process.env.ZIPPY_STUDIO ?? (await whereItBelongs(pool));
+  const studioId = process.env.ZIPPY_STUDIO ?? (await studioToFill(pool));
   const before = mode === 'instead' && (await findStudio(pool, studioId)) ? await keepBefore(pool, studioId) : null;
   try {
     const restored = await restoreBackup(pool, studioId, file.createReadStream(), {
@@ -47,13 +46,6 @@ try {
   const said = sentenceFor(problem as NodeJS.ErrnoException);
   console.error(said ?? `The backup could not be brought back, and nothing was changed: ${(problem as Error).message}`);
   process.exit(said ? REFUSED : 1);
-}
-
-/** The studio in use; a new one where the only one is there to be looked round in and nobody chose it. */
-async function whereItBelongs(pool: Pool): Promise<string> {
-  const [first] = await listDoors(pool);
-  if (!first) return HOME_STUDIO_ID;
-  return first.entered ? first.id : randomUUID();
 }
 
 async function keepBefore(pool: Pool, studioId: string): Promise<string> {

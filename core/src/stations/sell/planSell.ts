@@ -16,6 +16,7 @@ import type { MakePlan } from '../make/planMake.ts';
 import { printCostMinor, sidesPrinted, stockCostMinor, type PieceOnSheets, type PieceRole } from '../sheet/pieces.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { StockPlan } from '../stock/planStock.ts';
+import { unpriced } from './unpriced.ts';
 
 export interface CostPart {
   readonly id: 'sheets' | 'layers' | 'ink' | 'envelope' | 'time' | 'extras';
@@ -61,7 +62,7 @@ export function planSell(context: SellContext): SellPlan {
     ...prices,
     ...wordsOf(cost.costMinor, prices, { giving, fits: sheet.up > 0, form: workshop }),
     figures: [...costFigures(context, cost), ...(giving ? [] : priceFigures(job, workshop, cost.costMinor, prices))],
-    snags: giving ? [] : priceSnags(job, workshop, cost.costMinor, prices),
+    snags: [...(giving ? [] : priceSnags(job, workshop, cost.costMinor, prices)), ...unpriced(context)],
   };
 }
 

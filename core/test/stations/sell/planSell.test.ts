@@ -5,7 +5,8 @@ import { sayMoney } from '../../../src/ground/money.ts';
 import type { FigureValue } from '../../../src/job/findings.ts';
 import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
-import { jobWith, plan, sized, workshop } from '../../support.ts';
+import type { Workshop } from '../../../src/workshop/types.ts';
+import { inkedWith, jobWith, plan, sized, workshop } from '../../support.ts';
 import { runs } from '../../runs.ts';
 
 describe('planSell', () => {
@@ -150,6 +151,31 @@ describe('planSell', () => {
     const gift = plan(changeJob(job, [decide((job) => job.brief.purpose, 'give')])).sell;
     expect(gift.figures.map((f) => f.id)).not.to.include('single');
     expect(gift.snags).to.be.empty;
+  });
+
+  it('says what has no price yet, the hour of one who sells among it, and nothing else', () => {
+    const inked = inkedWith(...sized('flat', 139, 95));
+    const noted = (shop: Workshop, purpose: 'give' | 'sell') =>
+      plan(changeJob(inked, [decide((job) => job.brief.purpose, purpose)]), shop).sell.snags.find(
+        ({ id }) => id === 'sell-unpriced',
+      )?.why;
+    expect(noted(workshop, 'sell')).to.equal(undefined);
+    const free = workshop.stocks.map((stock) => ({ ...stock, sheetPriceMinor: 0, pack: undefined }));
+    const unpaid = { ...workshop, stocks: free as Workshop['stocks'], hourlyMinor: 0 };
+    const { name } = plan(inked, unpaid).stock.stock;
+    expect(noted(unpaid, 'give')).to.match(new RegExp(`^${name} counts as nothing`));
+    expect(noted(unpaid, 'sell')).to.match(new RegExp(`^${name} and your hour count as nothing`));
+    const unInked = { ...unpaid, printers: workshop.printers.map((printer) => ({ ...printer, sidePriceMinor: 0 })) };
+    expect(noted(unInked, 'give')).to.match(/ and printing on the Gull inkjet count as nothing/);
+    // A bare card is printed on nothing.
+    const bare = plan(
+      jobWith(
+        ...sized('flat', 139, 95),
+        decide((job) => job.brief.purpose, 'give'),
+      ),
+      unInked,
+    ).sell.snags;
+    expect(bare.find(({ id }) => id === 'sell-unpriced')!.why).to.not.contain('printing');
   });
 
   it('counts layers, their printing, a second side and a made envelope, by hand', () => {

@@ -3,6 +3,7 @@ import { borderBeyond } from '../bareEdge.ts';
 import { formatLength } from '../../../ground/length/formatLength.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import { decide } from '../../../job/decide.ts';
+import { listed } from '../../../job/figures.ts';
 import type { Remedy } from '../../../job/findings.ts';
 import type { InkEnds } from '../../art/faces/inkOnBlank.ts';
 import { pathRefusals, type StockFacts } from '../../stock/planStock.ts';
@@ -56,9 +57,6 @@ export function sayMissing(asked: Asked, stock: StockFacts, sheet: Sheet, quarte
   });
   return bySide.length > 0 ? ` Cut at the sheet’s own edges, ${bySide.join('; ')}.` : '';
 }
-
-const listed = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)!}`;
 
 /** A border where the printer does not reach, for a card that is not mostly border then. */
 export function leavingBorder(
