@@ -78,7 +78,10 @@ async function everything(pool: pg.Pool): Promise<string> {
     const row =
       table === 'rates' || (THING_NAMES as readonly string[]).includes(table)
         ? `(to_jsonb(${table}) - 'version')`
-        : table;
+        : // Who is in which studio is of this machine, and what was brought back is nobody’s demo.
+          table === 'studios'
+          ? `(to_jsonb(studios) - 'entered_at' - 'is_demo')`
+          : table;
     said.push((await pool.query<{ row: string }>(`select ${row}::text as row from ${table} order by 1`)).rows);
   }
   // When a picture came in is kept to the second.

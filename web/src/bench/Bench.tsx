@@ -31,6 +31,7 @@ export function Bench({
   tools,
   overlay,
   caption,
+  above,
   beside,
 }: {
   readonly content: Box;
@@ -41,6 +42,8 @@ export function Bench({
   readonly tools?: ReactNode;
   readonly overlay?: (geometry: BenchGeometry) => ReactNode;
   readonly caption?: ReactNode;
+  /** A row over the ground. */
+  readonly above?: ReactNode;
   /** Drawn at the right of the ground. */
   readonly beside?: ReactNode;
 }): ReactNode {
@@ -75,6 +78,7 @@ export function Bench({
   };
   return (
     <Ground aria-label="Bench">
+      {above}
       <Middle>
         <Stage
           ref={stage}

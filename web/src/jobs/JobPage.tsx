@@ -6,6 +6,7 @@ import { KeysDialog } from '../keys/KeysDialog.tsx';
 import { useJobKeys } from '../keys/useKeys.ts';
 import { fetchOthers, useStation } from '../stations/stations.ts';
 import { useJob } from '../stores/job.ts';
+import { recallKnown } from '../stores/known.ts';
 import { usePlan } from '../stores/plan.ts';
 import { useView } from '../stores/view/index.ts';
 import { Strip } from '../strip/Strip.tsx';
@@ -49,6 +50,7 @@ function OpenJob({
   useEffect(() => {
     clear();
     useView.getState().openJob();
+    recallKnown();
     void open(id);
     return close;
   }, [id, open, close, clear]);

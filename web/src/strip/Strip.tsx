@@ -2,6 +2,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-aria-components';
 import styled from 'styled-components';
 import { STATION_NAMES, STATIONS, type Job, type JobBench, type Plan, type Snag, type Station } from '@zippy/core';
+import { isKnown, useKnown } from '../stores/known.ts';
 import { Thumb } from './Thumb.tsx';
 
 /** Ten drawings at every keystroke would hold up the typing. */
@@ -36,10 +37,12 @@ export function Strip({
 }): ReactNode {
   // Thumbnails may lag a moment behind typing; the bench may not.
   const calm = useCalm(plan, CALM_MS);
+  const known = useKnown((s) => s.known);
   return (
     <Paper aria-label="Stations">
       {STATIONS.map((name, i) => {
-        const { snags, telling } = plan[name];
+        const { snags: all, telling } = plan[name];
+        const snags = all.filter((snag) => !isKnown(known, jobId, snag));
         const level = WORST.find((l) => snags.some((snag) => snag.level === l));
         const count = snags.filter((snag) => snag.level === level).length;
         return (

@@ -1,5 +1,5 @@
 import { Image, LayoutGrid, Minus, QrCode, Signature, Sparkle, Type } from 'lucide-react';
-import { useState, type ReactNode } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import styled from 'styled-components';
 import {
@@ -11,37 +11,28 @@ import {
   MM_PER_POINT,
   newMakersMark,
   type FacePlan,
-  type Job,
   type PictureRef,
   type TextBlock,
-  type Workshop,
 } from '@zippy/core';
 import { useView } from '../../stores/view/index.ts';
-import { PlainButton } from '../../ui/buttons.tsx';
+import { BenchButton } from '../../ui/buttons.tsx';
+import type { StationProps } from '../parts.ts';
 import { WordingDialog } from './WordingDialog.tsx';
 import { PICTURES } from './pictureKinds.ts';
 import { useTakeIn } from './useTakeIn.tsx';
 import { newId, type FaceInHand } from './useFace.ts';
 
-/** One press for each kind of thing that a face can hold. */
-export function AddThings({
-  hand,
-  job,
-  back,
-  workshop,
-  onPage,
-}: {
-  readonly hand: FaceInHand;
-  readonly job: Job;
-  /** Where a maker’s mark goes; some formats have no back. */
-  readonly back: FacePlan | null;
-  readonly workshop: Workshop;
-  /** Opens the choice of a page for several panels. */
-  readonly onPage: () => void;
-}): ReactNode {
+const PagePanels = lazy(() => import('./PagePanels.tsx'));
+
+/** One press for each kind of thing that a face can hold, in a row over the bench. */
+export function AddThings({ hand, ...props }: StationProps & { readonly hand: FaceInHand }): ReactNode {
+  const { job, plan, workshop } = props;
+  // Where a maker’s mark goes; some formats have no back.
+  const back = plan.art.faces.find((f) => f.face.id === 'back') ?? null;
   const { face, art, add, keepPicture, topFor } = hand;
   const pickFace = useView((s) => s.pickFace);
   const [wording, setWording] = useState(false);
+  const [page, setPage] = useState(false);
   const { safe } = face;
   const middle = (widthMm: number, heightMm: number) => ({
     leftMm: Math.round((face.face.widthMm - widthMm) * 5) / 10,
@@ -99,18 +90,18 @@ export function AddThings({
   return (
     <>
       <Adds role="group" aria-label="Add to this face">
-        <PlainButton onPress={addWords}>
+        <BenchButton onPress={addWords}>
           <Type size={17} aria-hidden /> Add words
-        </PlainButton>
-        <PlainButton onPress={() => setWording(true)}>
+        </BenchButton>
+        <BenchButton onPress={() => setWording(true)}>
           <Type size={17} aria-hidden /> A wording …
-        </PlainButton>
+        </BenchButton>
         <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => takeIn(files?.[0])}>
-          <PlainButton>
+          <BenchButton>
             <Image size={17} aria-hidden /> Picture …
-          </PlainButton>
+          </BenchButton>
         </FileTrigger>
-        <PlainButton
+        <BenchButton
           onPress={() =>
             add({
               objects: [
@@ -127,8 +118,8 @@ export function AddThings({
           }
         >
           <QrCode size={17} aria-hidden /> Code
-        </PlainButton>
-        <PlainButton
+        </BenchButton>
+        <BenchButton
           onPress={() =>
             add({
               objects: [
@@ -138,8 +129,8 @@ export function AddThings({
           }
         >
           <Minus size={17} aria-hidden /> Rule
-        </PlainButton>
-        <PlainButton
+        </BenchButton>
+        <BenchButton
           onPress={() =>
             add({
               objects: [{ kind: 'ornament', id: newId(), ...middle(third / 2, third / 2), ornament: 'wave', colour }],
@@ -147,18 +138,23 @@ export function AddThings({
           }
         >
           <Sparkle size={17} aria-hidden /> Ornament
-        </PlainButton>
-        <PlainButton onPress={onPage}>
+        </BenchButton>
+        <BenchButton onPress={() => setPage(true)}>
           <LayoutGrid size={17} aria-hidden /> Panels …
-        </PlainButton>
+        </BenchButton>
         {back && (
-          <PlainButton onPress={() => addMark(back)}>
+          <BenchButton onPress={() => addMark(back)}>
             <Signature size={17} aria-hidden /> Maker’s mark
-          </PlainButton>
+          </BenchButton>
         )}
       </Adds>
-      {said && <p role="status">{said}</p>}
+      {said && <Said role="status">{said}</Said>}
       {picker}
+      {page && (
+        <Suspense fallback={null}>
+          <PagePanels {...props} faceId={face.face.id} onClose={() => setPage(false)} />
+        </Suspense>
+      )}
       {wording && (
         <WordingDialog hand={hand} job={job} workshop={workshop} onClose={() => setWording(false)} colour={colour} />
       )}
@@ -167,11 +163,19 @@ export function AddThings({
 }
 
 const Adds = styled.div`
-  display: grid;
-  grid-template-columns: 1fr 1fr;
+  display: flex;
+  flex-wrap: wrap;
   gap: 6px;
+  padding: 8px 12px;
+  border-bottom: 1px solid ${({ theme }) => theme.colour.slateLine};
+  background: ${({ theme }) => theme.colour.slateDeep};
   > button {
-    justify-content: flex-start;
-    padding: 6px 10px;
+    gap: 6px;
+    padding: 4px 9px;
+    font-size: 15px;
   }
+`;
+const Said = styled.p`
+  padding: 4px 12px;
+  background: ${({ theme }) => theme.colour.slateDeep};
 `;

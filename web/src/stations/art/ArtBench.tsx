@@ -7,6 +7,7 @@ import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { useView } from '../../stores/view/index.ts';
 import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
 import { useSides, type StationProps } from '../parts.ts';
+import { AddThings } from './AddThings.tsx';
 import { DriftBench } from './drift/DriftBench.tsx';
 import { drawFaceOnBench } from './drawFaceOnBench.ts';
 import { FaceBeside } from './FaceBeside.tsx';
@@ -22,7 +23,8 @@ export function ArtBench(props: StationProps): ReactNode {
   const drift = useView((s) => s.drift);
   const toggleDrift = useView((s) => s.toggleDrift);
   const sides = useSides(plan);
-  const { face, placePicture } = useFace(props);
+  const hand = useFace(props);
+  const { face, placePicture } = hand;
   const { takeIn, said, picker } = useTakeIn(placePicture);
   const draw = useCallback((textMm: number): Scene => drawFaceOnBench(plan, face, textMm), [plan, face]);
   const drop = (event: DragEvent): void => {
@@ -46,6 +48,7 @@ export function ArtBench(props: StationProps): ReactNode {
         unit={workshop.unit}
         label={`${face.face.name}: the art as it will print`}
         caption={said ?? undefined}
+        above={<AddThings {...props} hand={hand} />}
         beside={<FaceBeside {...props} face={face.face} sides={sides} />}
         overlay={(geometry) => <Handles {...props} geometry={geometry} />}
         tools={

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import { decide, idOf, whiteWayOf } from '@zippy/core';
 import { More } from '../../slip/More.tsx';
@@ -10,7 +10,6 @@ import { ColourField } from '../../ui/ColourField.tsx';
 import { PlainButton, Quiet } from '../../ui/buttons.tsx';
 import { Row } from '../../ui/ModalDialog.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
-import { AddThings } from './AddThings.tsx';
 import { PICTURES } from './pictureKinds.ts';
 import { DriftSlip } from './drift/DriftSlip.tsx';
 import { CopyFace, GroundPanel } from './GroundPanel.tsx';
@@ -26,8 +25,6 @@ import { useFace } from './useFace.ts';
 import { useTakeIn } from './useTakeIn.tsx';
 import { WordsPanel } from './WordsPanel.tsx';
 
-const PagePanels = lazy(() => import('./PagePanels.tsx'));
-
 export function ArtSlip(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
   const hand = useFace(props);
@@ -35,11 +32,14 @@ export function ArtSlip(props: StationProps): ReactNode {
   const { takeIn, said, picker } = useTakeIn(placePicture);
   const takeAway = useJob((s) => s.takeAway);
   const drift = useView((s) => s.drift);
-  const [page, setPage] = useState(false);
   const rest = plan.art.faces.map((f) => f.face).filter(({ id }) => id !== face.face.id);
   if (drift) return <DriftSlip {...props} />;
   return (
     <Slip title={`Art · ${face.face.name}`} part={plan.art} spoken={spokenOf(workshop)}>
+      <FieldPlace value={`${face.face.id} ${item ? idOf(item) : ''}`}>
+        {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
+        {item && item.kind !== 'text' && <ObjectPanel {...props} item={item} hand={hand} />}
+      </FieldPlace>
       <ColourField
         label="Background"
         value={art.background}
@@ -63,23 +63,7 @@ export function ArtSlip(props: StationProps): ReactNode {
       {said && <p role="status">{said}</p>}
       {picker}
       {!art.picture && <PicturesOfJob job={job} onPlace={placePicture} />}
-      <AddThings
-        hand={hand}
-        job={job}
-        back={plan.art.faces.find((f) => f.face.id === 'back') ?? null}
-        workshop={workshop}
-        onPage={() => setPage(true)}
-      />
-      {page && (
-        <Suspense fallback={null}>
-          <PagePanels {...props} faceId={face.face.id} onClose={() => setPage(false)} />
-        </Suspense>
-      )}
       <ItemList hand={hand} job={job} />
-      <FieldPlace value={`${face.face.id} ${item ? idOf(item) : ''}`}>
-        {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
-        {item && item.kind !== 'text' && <ObjectPanel {...props} item={item} hand={hand} />}
-      </FieldPlace>
       {art.picture && !item && (
         <PicturePanel
           placement={art.picture}

@@ -36,7 +36,7 @@ export function Tries({
           disabled={i !== 1 && one === value}
           onClick={() => onChange(one)}
         >
-          <span className="sign">{['−', '', '+'][i]}</span> {say(one)}
+          <span className="sign">{['↓', '', '↑'][i]}</span>{say(one)}
         </button>
       ))}
       <button
@@ -62,6 +62,8 @@ const Three = styled.div`
   }
   button {
     min-height: 34px;
+    padding: 0;
+    white-space: nowrap;
     border: 1px solid ${({ theme }) => theme.colour.rule};
     border-radius: 6px;
     background: ${({ theme }) => theme.colour.white};
