@@ -2,6 +2,7 @@ import '@fontsource/atkinson-hyperlegible-next/400.css';
 import '@fontsource/atkinson-hyperlegible-next/700.css';
 import '@fontsource/atkinson-hyperlegible-mono/400.css';
 import '@fontsource/atkinson-hyperlegible-mono/700.css';
+import './theme/nought/nought.css';
 import { createRoot } from 'react-dom/client';
 import { settled } from './api/studio.ts';
 import { App } from './App.tsx';

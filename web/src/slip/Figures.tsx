@@ -29,7 +29,7 @@ function FigureLine({ figure, spoken }: { readonly figure: Figure; readonly spok
       <Heading level={4}>
         <Button slot="trigger" aria-label={`${figure.label}: ${say(figure.value, spoken)}. Show the working`}>
           <span>{figure.label}</span>
-          <b>{say(figure.value, spoken)}</b>
+          <b className={figure.value.kind === 'length' ? 'measured' : undefined}>{say(figure.value, spoken)}</b>
         </Button>
       </Heading>
       <DisclosurePanel>
@@ -39,7 +39,7 @@ function FigureLine({ figure, spoken }: { readonly figure: Figure; readonly spok
             {figure.working.inputs.map((input) => (
               <p key={input.label} className="input">
                 <span>{input.label}</span>
-                <span>{say(input.value, spoken)}</span>
+                <span className={input.value.kind === 'length' ? 'measured' : undefined}>{say(input.value, spoken)}</span>
               </p>
             ))}
           </div>
@@ -78,9 +78,12 @@ const FigureList = styled.div`
     background: ${({ theme }) => theme.colour.paperShade};
   }
   b {
-    font-family: ${({ theme }) => theme.font.mono};
     font-size: 15px;
     text-align: right;
+  }
+  /* What is set on a rule or a fence is read as it stands there; prices, counts and shares as in a sentence. */
+  .measured {
+    font-family: ${({ theme }) => theme.font.mono};
   }
   .working {
     padding: 8px 12px;
@@ -95,7 +98,6 @@ const FigureList = styled.div`
     color: ${({ theme }) => theme.colour.inkQuiet};
   }
   .input span:last-child {
-    font-family: ${({ theme }) => theme.font.mono};
     text-align: right;
   }
 `;

@@ -28,7 +28,9 @@ function recall(): Known {
   }
 }
 
-export const useKnown = create<KnownState>()((set) => {
+export const useKnown = create<KnownState>()((set, get) => {
+  // Other tabs wave off too.
+  const now = (): Known => ({ ...get().known, ...recall() });
   const keep = (known: Known): void => {
     const entries = Object.entries(known).slice(-MOST);
     try {
@@ -40,9 +42,9 @@ export const useKnown = create<KnownState>()((set) => {
   };
   return {
     known: {},
-    waveOff: (jobId, snag) => keep({ ...recall(), [keyOf(jobId, snag)]: wordsOf(snag) }),
+    waveOff: (jobId, snag) => keep({ ...now(), [keyOf(jobId, snag)]: wordsOf(snag) }),
     heed: (jobId, snag) => {
-      const { [keyOf(jobId, snag)]: _heeded, ...known } = recall();
+      const { [keyOf(jobId, snag)]: _heeded, ...known } = now();
       keep(known);
     },
   };

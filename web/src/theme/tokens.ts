@@ -32,7 +32,7 @@ export const tokens = {
     panelShadeLit: '#ece5d5',
   },
   font: {
-    text: "'Atkinson Hyperlegible Next', system-ui, sans-serif",
+    text: "'Zippy Nought', 'Atkinson Hyperlegible Next', system-ui, sans-serif",
     mono: "'Atkinson Hyperlegible Mono', ui-monospace, monospace",
   },
   size: { headerPx: 52, stripPx: 132, slipPx: 372 },

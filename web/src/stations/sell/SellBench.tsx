@@ -79,7 +79,7 @@ const Counter = styled.section`
     background: ${({ theme }) => theme.colour.slate};
   }
   .tag b {
-    font: 700 42px/1.1 ${({ theme }) => theme.font.mono};
+    font: 700 42px/1.1 ${({ theme }) => theme.font.text};
   }
   .chart {
     padding: 18px 20px;
@@ -103,7 +103,6 @@ const Counter = styled.section`
   }
   td {
     text-align: right;
-    font-family: ${({ theme }) => theme.font.mono};
   }
   @media (max-width: 1100px) {
     grid-template-columns: 1fr;
