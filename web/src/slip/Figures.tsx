@@ -39,7 +39,9 @@ function FigureLine({ figure, spoken }: { readonly figure: Figure; readonly spok
             {figure.working.inputs.map((input) => (
               <p key={input.label} className="input">
                 <span>{input.label}</span>
-                <span className={input.value.kind === 'length' ? 'measured' : undefined}>{say(input.value, spoken)}</span>
+                <span className={input.value.kind === 'length' ? 'measured' : undefined}>
+                  {say(input.value, spoken)}
+                </span>
               </p>
             ))}
           </div>

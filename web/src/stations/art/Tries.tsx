@@ -36,7 +36,8 @@ export function Tries({
           disabled={i !== 1 && one === value}
           onClick={() => onChange(one)}
         >
-          <span className="sign">{['↓', '', '↑'][i]}</span>{say(one)}
+          <span className="sign">{['↓', '', '↑'][i]}</span>
+          {say(one)}
         </button>
       ))}
       <button
