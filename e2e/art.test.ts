@@ -393,7 +393,7 @@ describe('art', () => {
     });
     expect(response.status).to.equal(200);
     await open('Regatta place cards', 'art');
-    await page.getByText(/The background of the front asks for 2\d\d % of ink/).waitFor();
+    await press(/The background of the front asks for 2\d\d % of ink/);
     await press(/^Lighten the background of the front to \d+ %/);
     await page.getByText(/The background of the front asks for 2\d\d % of ink/).waitFor({ state: 'detached' });
   });

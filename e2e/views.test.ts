@@ -80,6 +80,43 @@ describe('every view', () => {
       .waitFor();
   });
 
+  it('shows the verdict and the first decision of every station without scrolling, whatever is wrong', async () => {
+    for (const title of ['Lighthouse thank-you', 'Regatta place cards'])
+      for (const station of STATIONS) {
+        await open(title, station);
+        const read = page.locator('aside .read');
+        const seen = (await read.boundingBox())!;
+        const verdict = (await read.locator('h2 + p').boundingBox())!;
+        const decision = (await read.locator('input, button, [role=radio]').first().boundingBox())!;
+        for (const box of [verdict, decision])
+          expect(box.y + box.height, `${title}, ${station}`).to.be.at.most(seen.y + seen.height);
+        // More than half of the slip is the maker’s own.
+        expect(seen.height, `${title}, ${station}`).to.be.above(
+          0.5 * (await page.locator('aside:has(.read)').boundingBox())!.height,
+        );
+      }
+  });
+
+  it('keeps a snag quiet that was waved off, also after a reload, until its figures change', async () => {
+    const title = await studio.own('Regatta place cards');
+    await open(title, 'art');
+    const strip = page.getByRole('link', { name: /^Art:/ });
+    const row = page.getByRole('list', { name: 'Snags' }).getByRole('button', { name: /to be even/ });
+    await row.click();
+    await page.getByRole('button', { name: /^I know/ }).click();
+    await row.waitFor({ state: 'detached' });
+    await page.reload();
+    await page.getByRole('button', { name: /^▸ 1 that you know of/ }).waitFor();
+    expect(await row.count()).to.equal(0);
+    const before = await strip.getAttribute('aria-label');
+    await page.getByRole('button', { name: /that you know of/ }).click();
+    await row.click();
+    await page.getByRole('button', { name: 'Tell me again' }).click();
+    await page.getByRole('button', { name: /that you know of/ }).waitFor({ state: 'detached' });
+    await row.waitFor();
+    expect(await strip.getAttribute('aria-label')).to.not.equal(before);
+  });
+
   it('sends no more than 190 kB of script before anything is seen', () => {
     const dist = new URL('../web/dist/', import.meta.url);
     const html = readFileSync(new URL('index.html', dist), 'utf8');

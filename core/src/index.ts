@@ -51,7 +51,17 @@ export * from './job/format.ts';
 export { FAMILIES, type Family, type Finish, type Format, type FormatInput } from './stations/size/formats/types.ts';
 export { roundDown } from './stations/size/limits.ts';
 export type { LayerPiece } from './stations/size/layers.ts';
-export { BOUGHT_SHEETS, ISO_C6, NAMED_SIZES, sheetName, sizeName, type NamedSize } from './workshop/namedSizes.ts';
+export { parseColour } from './ground/scene/parseColour.ts';
+export {
+  BOUGHT_SHEETS,
+  ISO_C6,
+  NAMED_SIZES,
+  SIZE_SYSTEMS,
+  sheetName,
+  sizeName,
+  type NamedSize,
+  type SizeSystem,
+} from './workshop/namedSizes.ts';
 export { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './stations/size/fitEnvelope.ts';
 export type { SizePlan } from './stations/size/planSize.ts';
 export { cutsOnFace, drawBlank, drawLayers, viewOf, type LayerPrints } from './stations/size/drawBlank.ts';
@@ -109,7 +119,8 @@ export {
   type Alignment,
   type Snapped,
 } from './stations/art/faces/arrange.ts';
-export { WORDINGS, wordFace, type Wording } from './stations/art/words/wordings.ts';
+export { wordFace } from './stations/art/words/wordings.ts';
+export { OCCASIONS, WORDINGS, type Wording } from './stations/art/words/wordingSet.ts';
 export { codeOf, codeText, fullName, withScheme } from './stations/art/things/code.ts';
 export type { Code } from './stations/art/things/codePath.ts';
 export { ornamentPath } from './stations/art/things/ornamentPath.ts';

@@ -1,8 +1,12 @@
 import { MM_PER_INCH, type Mm } from '../ground/length/types.ts';
 
+export const SIZE_SYSTEMS = ['ISO', 'North American', 'European', 'Japanese', 'East Asian', 'Australasian'] as const;
+/** Whose name it is. */
+export type SizeSystem = (typeof SIZE_SYSTEMS)[number];
+
 /** The same name means one thing in ISO and another in North America, so the system is part of the name. */
 export interface NamedSize {
-  readonly system: 'ISO' | 'North American';
+  readonly system: SizeSystem;
   readonly name: string;
   /** Upright: the short edge is the width. */
   readonly widthMm: Mm;
@@ -27,11 +31,19 @@ export const american = (name: string, widthIn: number, heightIn: number): Named
   heightMm: heightIn * MM_PER_INCH,
 });
 
-/** Sizes a home maker is likely to know by name. ISO first, then the announcement sizes of North America. */
+const upright = (system: SizeSystem, name: string, widthMm: Mm, heightMm: Mm): NamedSize => ({
+  ...{ system, name },
+  ...{ widthMm, heightMm },
+});
+
+/** Sizes a home maker is likely to know by name, system by system: cards to fold, and what is handed over, tied on or posted. */
 export const NAMED_SIZES: readonly NamedSize[] = [
   isoA(7),
   isoA(6),
   isoA(5),
+  isoA(8),
+  // A card as banks hand out. Source: ISO/IEC 7810, ID-1.
+  { system: 'ISO', name: 'ID-1 card', widthMm: 53.98, heightMm: 85.6 },
   // A third of A4's length on A4's width, as DL contents are cut. Source: ISO 269 (DL takes A4 folded in three).
   { system: 'ISO', name: 'DL card', widthMm: Math.floor(isoA(4).heightMm / 3), heightMm: isoA(4).widthMm },
   square(120),
@@ -45,6 +57,16 @@ export const NAMED_SIZES: readonly NamedSize[] = [
   american('Mini slimline', 3.5, 6),
   american('5 in square', 5, 5),
   american('Gift enclosure', 2.5, 3.5),
+  american('Postcard', 4, 6),
+  american('Contact card', 2, 3.5),
+  american('Bookmark', 2, 6),
+  upright('European', 'Contact card', 55, 85),
+  upright('European', 'Bookmark', 50, 150),
+  upright('Japanese', 'Contact card', 55, 91),
+  // Source: Japan Post, terms of domestic mail: postal cards of 100 × 148 mm.
+  upright('Japanese', 'Postcard', 100, 148),
+  upright('East Asian', 'Contact card', 54, 90),
+  upright('Australasian', 'Contact card', 55, 90),
 ];
 
 /** The envelope an A6 card is meant for: where an inside size starts until the maker measures. Source: ISO 269. */

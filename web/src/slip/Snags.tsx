@@ -6,6 +6,8 @@ import { useJob } from '../stores/job.ts';
 import { isKnown, useKnown } from '../stores/known.ts';
 import { SnagRow } from './SnagRow.tsx';
 
+const LEVELS = ['stop', 'warn', 'note'] as const;
+
 /** What is wrong, at the foot of the slip: seen however far its decisions are scrolled, and never in their place. */
 export function Snags({ snags }: { readonly snags: readonly Snag[] }): ReactNode {
   const jobId = useJob((s) => s.id) ?? '';
@@ -13,7 +15,7 @@ export function Snags({ snags }: { readonly snags: readonly Snag[] }): ReactNode
   const [knownShown, setKnownShown] = useState(false);
   if (snags.length === 0) return null;
   const quiet = snags.filter((snag) => isKnown(known, jobId, snag));
-  const loud = snags.filter((snag) => !quiet.includes(snag));
+  const loud = LEVELS.flatMap((level) => snags.filter((snag) => snag.level === level && !quiet.includes(snag)));
   return (
     <Tray>
       <ul aria-label="Snags">

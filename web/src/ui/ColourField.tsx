@@ -1,7 +1,10 @@
 import { useId, type ReactNode } from 'react';
 import styled from 'styled-components';
-import type { Colour } from '@zippy/core';
+import { Pipette } from 'lucide-react';
+import { parseColour, type Colour } from '@zippy/core';
 import { PlainButton } from './buttons.tsx';
+import type { Read } from './fields/read.ts';
+import { TypedField } from './fields/TypedField.tsx';
 
 /** Inks that sit well together, for a start; the well beside them takes any other. */
 const SWATCHES: readonly { readonly colour: Colour; readonly name: string }[] = [
@@ -51,6 +54,20 @@ export function ColourField({
           value={value ?? '#ffffff'}
           onChange={(event) => onChange(event.target.value)}
         />
+        <Figures>
+          <TypedField
+            label={`${label} in figures`}
+            value={value}
+            show={(colour) => colour ?? ''}
+            read={(text) => readColour(text, label, bare !== undefined)}
+            onCommit={onChange}
+          />
+        </Figures>
+        {picker && (
+          <PlainButton aria-label={`${label}: pick it off the screen`} onPress={() => void pick(onChange)}>
+            <Pipette size={17} aria-hidden />
+          </PlainButton>
+        )}
         {bare && (
           <PlainButton isDisabled={value === null} onPress={() => onChange(null)}>
             {bare}
@@ -61,6 +78,42 @@ export function ColourField({
   );
 }
 
+/** Some browsers let a page pick a colour off the screen, such as out of a picture. Source: WICG, EyeDropper API. */
+interface Picker {
+  open(): Promise<{ readonly sRGBHex: string }>;
+}
+const picker = (globalThis as { readonly EyeDropper?: new () => Picker }).EyeDropper;
+
+async function pick(onChange: (colour: Colour) => void): Promise<void> {
+  // Whoever thinks better of it has picked nothing.
+  const picked = await new picker!().open().catch(() => null);
+  if (picked) onChange(picked.sRGBHex);
+}
+
+function readColour(text: string, label: string, mayBeBare: boolean): Read<Colour | null> {
+  if (mayBeBare && text.trim() === '') return { ok: true, value: null };
+  const parsed = parseColour(text);
+  return parsed.ok ? { ok: true, value: parsed.colour } : { ok: false, why: `${label} ${parsed.why}.` };
+}
+
+/** What is typed is named for those who hear it; those who see it see a colour beside it. */
+const Figures = styled.div`
+  flex: 1 1 110px;
+  max-width: 190px;
+  label {
+    position: absolute;
+    clip-path: inset(50%);
+  }
+  /* Room for a sentence. */
+  &:has([data-invalid]) {
+    flex-basis: 100%;
+    max-width: none;
+    order: 1;
+  }
+  input {
+    height: 34px;
+  }
+`;
 const Row = styled.div`
   display: grid;
   gap: 3px;
@@ -87,7 +140,7 @@ const Row = styled.div`
       0 0 0 2px ${({ theme }) => theme.colour.white},
       0 0 0 4px ${({ theme }) => theme.colour.ink};
   }
-  input {
+  > div > input {
     width: 36px;
     height: 30px;
     padding: 1px;

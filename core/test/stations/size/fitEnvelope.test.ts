@@ -49,6 +49,18 @@ describe('named sizes', () => {
     expect(sizeName(74, 105)).to.equal('ISO A7');
     expect(sizeName(99, 210)).to.equal('ISO DL card');
   });
+  it('says whose contact card, postcard and bookmark it is, either way up', () => {
+    expect(sizeName(85, 55)).to.equal('European Contact card');
+    expect(sizeName(91, 55)).to.equal('Japanese Contact card');
+    expect(sizeName(3.5 * 25.4, 2 * 25.4)).to.equal('North American Contact card');
+    expect(sizeName(90, 55)).to.equal('Australasian Contact card');
+    expect(sizeName(90, 54)).to.equal('East Asian Contact card');
+    expect(sizeName(85.6, 53.98)).to.equal('ISO ID-1 card');
+    expect(sizeName(6 * 25.4, 4 * 25.4)).to.equal('North American Postcard');
+    expect(sizeName(148, 100)).to.equal('Japanese Postcard');
+    // No two are so near that a rule could not tell them apart.
+    for (const one of NAMED_SIZES) expect(sizeName(one.widthMm, one.heightMm)).to.equal(`${one.system} ${one.name}`);
+  });
   it('keeps the two meanings of A6 apart', () => {
     const a6 = NAMED_SIZES.filter((s) => s.name === 'A6');
     expect(a6.map((s) => s.system)).to.deep.equal(['ISO', 'North American']);

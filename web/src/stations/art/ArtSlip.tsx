@@ -40,12 +40,14 @@ export function ArtSlip(props: StationProps): ReactNode {
         {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
         {item && item.kind !== 'text' && <ObjectPanel {...props} item={item} hand={hand} />}
       </FieldPlace>
-      <ColourField
-        label="Background"
-        value={art.background}
-        bare="Bare stock"
-        onChange={(colour) => setFace({ background: colour }, `background-${face.face.id}`)}
-      />
+      <FieldPlace value={face.face.id}>
+        <ColourField
+          label="Background"
+          value={art.background}
+          bare="Bare stock"
+          onChange={(colour) => setFace({ background: colour }, `background-${face.face.id}`)}
+        />
+      </FieldPlace>
       <Row>
         <FileTrigger acceptedFileTypes={PICTURES} onSelect={(files) => takeIn(files?.[0])}>
           <PlainButton>{art.picture ? 'Another picture …' : 'Place a picture …'}</PlainButton>

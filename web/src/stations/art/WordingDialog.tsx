@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import {
   EMPTY_FACE,
   IDENTITY,
+  OCCASIONS,
   PAIRINGS,
   polygon,
   seenFace,
@@ -21,6 +22,8 @@ import { ModalDialog } from '../../ui/ModalDialog.tsx';
 import { askPlan } from '../../workers/planner.ts';
 import { newId, type FaceInHand } from './useFace.ts';
 
+const ALL = 'all';
+
 /** This face with every wording set on it, in its typefaces and at its size; one press takes one. */
 export function WordingDialog({
   hand,
@@ -37,6 +40,8 @@ export function WordingDialog({
 }): ReactNode {
   const { face, art, setFace, pickAll } = hand;
   const [pairing, setPairing] = useState(PAIRINGS[0]!.id);
+  const [occasion, setOccasion] = useState(ALL);
+  const shown = WORDINGS.filter((one) => occasion === ALL || one.occasion === occasion);
   const pair = PAIRINGS.find(({ id }) => id === pairing)!;
   const [plans, setPlans] = useState<Readonly<Record<string, Plan>>>({});
   const nameOf = (id: string): string => TYPEFACES.find((t) => t.id === id)!.name;
@@ -88,20 +93,31 @@ export function WordingDialog({
   };
   return (
     <ModalDialog title={`A wording for the ${face.face.name.toLowerCase()}`} isOpen onClose={onClose} wide>
-      <Pick
-        label="Typefaces"
-        value={pairing}
-        onChange={setPairing}
-        sections={[
-          {
-            heading: null,
-            options: PAIRINGS.map(({ id, large, plain }) => ({ id, name: `${nameOf(large)} with ${nameOf(plain)}` })),
-          },
-        ]}
-      />
+      <Two>
+        <Pick
+          label="For"
+          value={occasion}
+          onChange={setOccasion}
+          sections={[
+            { heading: null, options: [{ id: ALL, name: 'Every occasion' }] },
+            { heading: 'Occasions', options: OCCASIONS.map((one) => ({ id: one, name: one })) },
+          ]}
+        />
+        <Pick
+          label="Typefaces"
+          value={pairing}
+          onChange={setPairing}
+          sections={[
+            {
+              heading: null,
+              options: PAIRINGS.map(({ id, large, plain }) => ({ id, name: `${nameOf(large)} with ${nameOf(plain)}` })),
+            },
+          ]}
+        />
+      </Two>
       {art.texts.some((t) => !t.locked) && <p>It takes the place of the words on this face; lock what should stay.</p>}
       <Wordings style={{ '--aspect': face.face.widthMm / face.face.heightMm }}>
-        {WORDINGS.map((one) => {
+        {shown.map((one) => {
           const plan = plans[one.id];
           const drawn = plan?.art.faces.find((f) => f.face.id === faceId);
           return (
@@ -142,6 +158,11 @@ export function WordingDialog({
   );
 }
 
+const Two = styled.div`
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+`;
 const Wordings = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));

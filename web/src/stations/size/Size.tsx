@@ -2,10 +2,12 @@ import type { ReactNode } from 'react';
 import {
   LIMITS,
   type SizeChoice,
+  type SizeSystem,
   decide,
   decideEach,
   formatSize,
   NAMED_SIZES,
+  SIZE_SYSTEMS,
   formatEntry,
   usualBareEdgeMm,
 } from '@zippy/core';
@@ -45,7 +47,7 @@ export function SizeSlip(props: StationProps): ReactNode {
     const sideways = found && (size.finishedWidthMm > size.finishedHeightMm || formatEntry(size.format).lies);
     if (found) setBoth(sideways ? found.heightMm : found.widthMm, sideways ? found.widthMm : found.heightMm);
   };
-  const options = (system: string) => ({
+  const options = (system: SizeSystem) => ({
     heading: system,
     options: named
       .filter((s) => s.system === system)
@@ -53,7 +55,7 @@ export function SizeSlip(props: StationProps): ReactNode {
         id: s.id,
         name: s.name,
         fullName: s.id,
-        note: formatSize(s.widthMm, s.heightMm, system === 'ISO' ? 'mm' : 'in'),
+        note: formatSize(s.widthMm, s.heightMm, system === 'North American' ? 'in' : 'mm'),
       })),
   });
   const side = (label: string, field: 'finishedWidthMm' | 'finishedHeightMm') => (
@@ -86,7 +88,7 @@ export function SizeSlip(props: StationProps): ReactNode {
         value={plan.size.name}
         placeholder="Your own size"
         onChange={pickSize}
-        sections={[options('ISO'), options('North American')]}
+        sections={SIZE_SYSTEMS.map(options)}
       />
       <Two>
         {side('Finished width', 'finishedWidthMm')}

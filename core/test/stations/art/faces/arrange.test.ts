@@ -9,7 +9,8 @@ import {
   snap,
   type Ground,
 } from '../../../../src/stations/art/faces/arrange.ts';
-import { WORDINGS, wordFace } from '../../../../src/stations/art/words/wordings.ts';
+import { OCCASIONS, WORDINGS } from '../../../../src/stations/art/words/wordingSet.ts';
+import { wordFace } from '../../../../src/stations/art/words/wordings.ts';
 import { PAIRINGS } from '../../../../src/stations/art/words/typefaces.ts';
 import { setText } from '../../../../src/stations/art/words/setText.ts';
 import { isInside } from '../../../../src/ground/geometry/box.ts';
@@ -111,6 +112,21 @@ describe('arranging', () => {
 });
 
 describe('wordings', () => {
+  it('are of their own id, with one line that is read first, and no occasion that nobody would look for', () => {
+    expect(new Set(WORDINGS.map(({ id }) => id)).size).to.equal(WORDINGS.length);
+    for (const { lines, id } of WORDINGS)
+      expect(
+        lines.filter(([weight]) => weight === 'large'),
+        id,
+      ).to.have.length(1);
+    // A short one and a longer one of what is written most.
+    for (const occasion of ['Wedding', 'Anniversary', 'A child’s party', 'Retirement', 'Sympathy', 'Reply card']) {
+      const lengths = WORDINGS.filter((one) => one.occasion === occasion).map(({ lines }) => lines.length);
+      expect(Math.max(...lengths) - Math.min(...lengths), occasion).to.be.at.least(1);
+    }
+    expect(OCCASIONS).to.include.members(['Naming day', 'Coming of age', 'New home', 'Get well']);
+  });
+
   it('fill any face inside its safe box, the important line the largest, none under 6 pt', () => {
     fc.assert(
       fc.property(
