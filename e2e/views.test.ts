@@ -219,6 +219,26 @@ describe('every view', () => {
     await page.getByRole('button', { name: 'Undo' }).click();
   });
 
+  it('rehearses twenty cards, the worst first, and what helps makes more of them good', async () => {
+    await open(await studio.own('Regatta place cards'), 'make');
+    await page.getByRole('button', { name: 'Rehearse twenty cards' }).click();
+    const said = page.getByRole('heading', { name: /^\d+ of 20 would be good$/ });
+    const good = async (): Promise<number> => parseInt(await said.innerText(), 10);
+    await said.waitFor();
+    const before = await good();
+    expect(before).to.be.below(20);
+    const cards = page.getByRole('list', { name: 'Cards, the worst first' }).getByRole('listitem');
+    expect(await cards.count()).to.equal(20);
+    const marks = (await cards.allInnerTexts()).map((text) => /[✕✓]/.exec(text)![0]);
+    expect(marks.join('')).to.equal('✕'.repeat(20 - before) + '✓'.repeat(before));
+    expect(await serious()).to.deep.equal([]);
+    await page.getByRole('region', { name: 'Rehearsal' }).getByRole('button').first().click();
+    for (let tries = 0; tries < 200 && (await good()) === before; tries += 1) await page.waitForTimeout(50);
+    expect(await good()).to.be.above(before);
+    await page.getByRole('button', { name: 'Back to the steps' }).click();
+    await page.getByRole('list', { name: 'Steps of the run' }).waitFor();
+  });
+
   it('runs at the bench: space to go on, good and spoiled with a cause, kept as it happens', async () => {
     await open('Stall contact card', 'make');
     await page.getByRole('button', { name: 'Start a run' }).click();

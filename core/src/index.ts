@@ -98,6 +98,7 @@ export {
 export * from './stations/art/ink/colour.ts';
 export { nameOfColour, namesAnother } from './stations/art/ink/colourNames.ts';
 export * from './stations/art/drift/driftLab.ts';
+export { rehearse, type Rehearsed, type RehearsedCard, type RehearsedFace } from './stations/art/drift/rehearse.ts';
 export { EDGES, TOUCHES_MM, type FaceEdge } from './stations/art/faces/edges.ts';
 export { inkMl, inkUse, ML_PER_M2, type InkUse } from './stations/art/ink/ink.ts';
 export { inkLimit, inkTotal, latticeValue, type InkLattice } from './stations/art/ink/inkTotal.ts';

@@ -1,21 +1,14 @@
-import { DRIFT_RUN, simulateDrift, type DriftFacts, type DriftModel, type DriftRun } from '@zippy/core';
+import { DRIFT_RUN, simulateDrift, type DriftFacts, type DriftModel } from '@zippy/core';
+import type { Numbered } from './useNewest.ts';
 
 export interface DriftQuestion {
-  readonly number: number;
   readonly facts: DriftFacts;
   readonly model: DriftModel;
   readonly cards: number;
   readonly wanted: number;
 }
-export interface DriftAnswer {
-  readonly number: number;
-  readonly run: DriftRun;
-}
 
-self.onmessage = ({ data }: MessageEvent<DriftQuestion>) => {
+self.onmessage = ({ data }: MessageEvent<DriftQuestion & Numbered>) => {
   const { number, facts, model, cards, wanted } = data;
-  self.postMessage({
-    number,
-    run: simulateDrift(facts, model, { cards, wanted, seed: DRIFT_RUN.seed }),
-  } satisfies DriftAnswer);
+  self.postMessage({ number, answer: simulateDrift(facts, model, { cards, wanted, seed: DRIFT_RUN.seed }) });
 };

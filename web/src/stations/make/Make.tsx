@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { LIMITS, decide, allSnags, plural } from '@zippy/core';
@@ -6,12 +6,23 @@ import { api } from '../../api/client.ts';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
+import { useView } from '../../stores/view/index.ts';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
-import { DoNow, ButtonLink } from '../../ui/buttons.tsx';
+import { ButtonLink, DoNow, PlainButton } from '../../ui/buttons.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 
+const Rehearsal = lazy(() => import('./Rehearsal.tsx'));
+
 /** The whole run laid out as cards to go through, on the slate. */
-export function MakeBench({ plan }: StationProps): ReactNode {
+export function MakeBench(props: StationProps): ReactNode {
+  const { plan } = props;
+  const rehearsing = useView((s) => s.rehearsing);
+  if (rehearsing)
+    return (
+      <Suspense fallback={<Table aria-label="Bench" />}>
+        <Rehearsal {...props} />
+      </Suspense>
+    );
   return (
     <Table aria-label="Bench">
       <ol tabIndex={0} aria-label="Steps of the run">
@@ -33,6 +44,7 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
   const navigate = useNavigate();
   const { id, bench, settle, change } = useJob();
   const [problem, setProblem] = useState<string | null>(null);
+  const rehearsing = useView((s) => s.rehearsing);
   const stopped = allSnags(plan).some(({ level }) => level === 'stop');
   const start = async (): Promise<void> => {
     if (!id) return;
@@ -92,6 +104,11 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
         </>
       )}
       {problem && <p role="alert">{problem}</p>}
+      {plan.sheet.up > 0 && (
+        <PlainButton aria-pressed={rehearsing} onPress={() => useView.getState().rehearse(!rehearsing)}>
+          {rehearsing ? 'Back to the steps' : 'Rehearse twenty cards'}
+        </PlainButton>
+      )}
       <NumberField
         label="Minutes to dry"
         value={job.make.dryMinutes}

@@ -20,7 +20,7 @@ export const useView = create<View>()((...store) => {
     ...sizeSlice(...store),
     openJob: () =>
       set({
-        ...{ face: 'front', itemIds: [], card: 0, sheetNumber: 1 },
+        ...{ face: 'front', itemIds: [], card: 0, sheetNumber: 1, rehearsing: false },
         ...{ folded: false, side: 'outside', light: false, cutsDone: [] },
       }),
   };

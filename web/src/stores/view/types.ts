@@ -58,6 +58,9 @@ export interface RunSlice {
   readonly card: number;
   /** From one. */
   readonly sheetNumber: number;
+  /** Twenty cards as they would come out, instead of the steps that make them. */
+  readonly rehearsing: boolean;
+  rehearse(on: boolean): void;
   showCard(card: number): void;
   showSheet(sheetNumber: number): void;
   showFirst(): void;
