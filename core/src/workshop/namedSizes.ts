@@ -32,8 +32,10 @@ export const american = (name: string, widthIn: number, heightIn: number): Named
 });
 
 const upright = (system: SizeSystem, name: string, widthMm: Mm, heightMm: Mm): NamedSize => ({
-  ...{ system, name },
-  ...{ widthMm, heightMm },
+  system,
+  name,
+  widthMm,
+  heightMm,
 });
 
 /** Sizes a home maker is likely to know by name, system by system: cards to fold, and what is handed over, tied on or posted. */

@@ -1,6 +1,8 @@
+import { keptUnder } from '../api/studio.ts';
+
 /**
  * Text that was typed into a field and could not be read, or was left before it was taken: kept for this tab, over
- * stations and reloads, until it is taken or given up.
+ * stations and reloads, until it is taken or given up. Fields of two studios are two, at whatever address.
  */
 const NAME = 'zippy-typed';
 const memory = globalThis.sessionStorage as Storage | undefined;
@@ -23,12 +25,12 @@ function keep(): void {
 }
 
 export const typedText = {
-  get: (field: string): string | null => texts.get(field) ?? null,
+  get: (field: string): string | null => texts.get(keptUnder(field)) ?? null,
   set(field: string, text: string): void {
-    texts.set(field, text);
+    texts.set(keptUnder(field), text);
     keep();
   },
   remove(field: string): void {
-    if (texts.delete(field)) keep();
+    if (texts.delete(keptUnder(field))) keep();
   },
 };

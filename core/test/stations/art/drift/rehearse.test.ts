@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { decide, type JobChange } from '../../../../src/job/decide.ts';
 import { simulateDrift, driftFacts } from '../../../../src/stations/art/drift/driftLab.ts';
 import { rehearse } from '../../../../src/stations/art/drift/rehearse.ts';
+import { FORMATS } from '../../../../src/stations/size/formats/index.ts';
 import { jobWith, plan, sized } from '../../../support.ts';
 
 const still = { biasRightMm: 0, biasDownMm: 0, cutSpreadMm: 0, printSpreadMm: 0 };
@@ -38,6 +39,14 @@ describe('a rehearsal', () => {
       .cards) {
       expect(landings.front!.left).to.equal(landings.back!.right);
       expect(landings.front!.bottom).to.not.equal(landings.back!.bottom);
+    }
+  });
+
+  it('knows every edge of every format, however its faces are turned', () => {
+    for (const { id } of FORMATS) {
+      const { cards } = run([decide((job) => job.size.format, id)], { cutSpreadMm: 0.5, printSpreadMm: 0.5 }, 2);
+      for (const landing of Object.values(cards[0]!.landings))
+        for (const mm of Object.values(landing)) expect(Number.isFinite(mm), id).to.equal(true);
     }
   });
 
