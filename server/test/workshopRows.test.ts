@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { expect } from 'chai';
 import fc from 'fast-check';
@@ -8,6 +9,7 @@ import { newJob, planJob, type Calibration, type Run, type Workshop } from '@zip
 import type { StoredWorkshop } from '@zippy/core/job-file';
 import { loadFonts } from '../src/exports/fonts.ts';
 import { HOME_STUDIO_ID } from '../src/studio.ts';
+import { listDoors } from '../src/tables/studios.ts';
 import { THING_NAMES } from '../src/tables/things.ts';
 import { inTransaction } from '../src/tables/types.ts';
 import { findWorkshop } from '../src/workshop/loadWorkshop.ts';
@@ -181,11 +183,11 @@ describe('a workshop in rows', () => {
 
   it('an older database’s workshops become rows, and go back to what they were', async () => {
     const { pool, url } = other;
+    const dir = fileURLToPath(new URL('../src/migrations', import.meta.url));
+    // Back to before workshops were rows, and on again.
+    const count = readdirSync(dir).filter((name) => name >= '000006').length;
     const steps = (direction: 'up' | 'down') =>
-      runner({
-        ...{ databaseUrl: url, direction, count: 1, migrationsTable: 'migrations', log: () => {} },
-        dir: fileURLToPath(new URL('../src/migrations', import.meta.url)),
-      });
+      runner({ databaseUrl: url, direction, count, migrationsTable: 'migrations', log: () => {}, dir });
     await steps('down');
     const [first, ...others] = demo.printers;
     const [path, ...paths] = first!.paths;
@@ -206,6 +208,12 @@ describe('a workshop in rows', () => {
     await steps('up');
     // What looks an id up finds the first, as it did.
     for (const id of ids) expect((await findWorkshop(pool, id))!.workshop).to.deep.equal(old);
+    // Whoever worked in them is in theirs, and is not asked again.
+    const doors = (await listDoors(pool)).filter(({ id }) => ids.includes(id as (typeof ids)[number]));
+    expect(doors.map(({ entered, isDemo }) => [entered, isDemo])).to.deep.equal([
+      [true, false],
+      [true, false],
+    ]);
     await steps('down');
     const { rows } = await pool.query<{ workshop: StoredWorkshop }>('select workshop from studios');
     for (const { workshop: back } of rows) expect(back.printers[0]!.paths[0]).to.deep.equal(old.printers[0]!.paths[0]);

@@ -6,3 +6,6 @@ update studios set entered_at = now();
 
 -- What ships to be looked round in, and is nobody's own.
 alter table studios add column is_demo boolean not null default false;
+
+-- Down Migration
+alter table studios drop column is_demo, drop column entered_at;
