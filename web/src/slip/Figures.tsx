@@ -1,7 +1,10 @@
 import { useState, type ReactNode } from 'react';
 import { Disclosure, DisclosurePanel, Heading, Button } from 'react-aria-components';
 import styled from 'styled-components';
-import { say, type Figure, type Spoken } from '@zippy/core';
+import { say, type Figure, type FigureValue, type Spoken } from '@zippy/core';
+
+/** Sizes come as text: one length by another. */
+const isMeasured = ({ kind }: FigureValue): boolean => kind === 'length' || kind === 'text';
 
 /** Figures that open to show how they came about. */
 export function Figures({
@@ -29,7 +32,7 @@ function FigureLine({ figure, spoken }: { readonly figure: Figure; readonly spok
       <Heading level={4}>
         <Button slot="trigger" aria-label={`${figure.label}: ${say(figure.value, spoken)}. Show the working`}>
           <span>{figure.label}</span>
-          <b className={figure.value.kind === 'length' ? 'measured' : undefined}>{say(figure.value, spoken)}</b>
+          <b className={isMeasured(figure.value) ? 'measured' : undefined}>{say(figure.value, spoken)}</b>
         </Button>
       </Heading>
       <DisclosurePanel>
@@ -39,9 +42,7 @@ function FigureLine({ figure, spoken }: { readonly figure: Figure; readonly spok
             {figure.working.inputs.map((input) => (
               <p key={input.label} className="input">
                 <span>{input.label}</span>
-                <span className={input.value.kind === 'length' ? 'measured' : undefined}>
-                  {say(input.value, spoken)}
-                </span>
+                <span className={isMeasured(input.value) ? 'measured' : undefined}>{say(input.value, spoken)}</span>
               </p>
             ))}
           </div>

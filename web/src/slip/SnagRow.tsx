@@ -3,8 +3,8 @@ import { Button } from 'react-aria-components';
 import type { Snag } from '@zippy/core';
 import { useJob } from '../stores/job.ts';
 import { PlainButton } from '../ui/buttons.tsx';
+import { SIGNS } from './levels.ts';
 
-const NICK = { stop: '✕', warn: '!', note: '·' } as const;
 const WORD = { stop: 'Stops the job', warn: 'Look at this', note: 'Worth knowing' } as const;
 
 /** A snag in a line: its kind, what it is, and what would mend it first; opened, why and all that would. */
@@ -27,7 +27,7 @@ export function SnagRow({
     <li className={`${snag.level}${open ? ' open' : ''}`}>
       <Button className="what" aria-expanded={open} onPress={() => setOpen(!open)}>
         <span className="nick" aria-hidden>
-          {NICK[snag.level]}
+          {SIGNS[snag.level]}
         </span>
         <span className="hidden">{WORD[snag.level]}: </span>
         <strong>{snag.title}</strong>

@@ -4,9 +4,8 @@ import styled from 'styled-components';
 import type { Snag } from '@zippy/core';
 import { useJob } from '../stores/job.ts';
 import { isKnown, useKnown } from '../stores/known.ts';
+import { LEVELS } from './levels.ts';
 import { SnagRow } from './SnagRow.tsx';
-
-const LEVELS = ['stop', 'warn', 'note'] as const;
 
 /** What is wrong, at the foot of the slip: seen however far its decisions are scrolled, and never in their place. */
 export function Snags({ snags }: { readonly snags: readonly Snag[] }): ReactNode {
@@ -21,7 +20,8 @@ export function Snags({ snags }: { readonly snags: readonly Snag[] }): ReactNode
       <ul aria-label="Snags">
         {loud.map((snag) => (
           <SnagRow
-            key={snag.id}
+            // One that comes to stop the job is another, and stands open.
+            key={`${snag.id} ${snag.level}`}
             snag={snag}
             known={false}
             {...(snag.level === 'stop' ? {} : { onKnown: () => waveOff(jobId, snag) })}

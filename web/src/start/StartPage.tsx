@@ -45,8 +45,8 @@ export default function StartPage(): ReactNode {
           {demo && here?.id !== demo.id && (
             <>
               <p>
-                {demo.name} is a made-up studio: ten cards on its wall, paper on its shelves. Change what you like, it
-                can be put away and brought back, and nothing of it gets among your own.
+                {demo.name} is a made-up studio: cards on its wall, paper on its shelves. Change what you like, it can
+                be put away and brought back, and nothing of it gets among your own.
               </p>
               <PlainButton isDisabled={going} onPress={() => attempt(enter(demo.id))}>
                 Look round {demo.name}

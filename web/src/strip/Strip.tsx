@@ -1,7 +1,8 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { Link } from 'react-aria-components';
 import styled from 'styled-components';
-import { STATION_NAMES, STATIONS, type Job, type JobBench, type Plan, type Snag, type Station } from '@zippy/core';
+import { STATION_NAMES, STATIONS, type Job, type JobBench, type Plan, type Station } from '@zippy/core';
+import { LEVELS, SIGNS } from '../slip/levels.ts';
 import { isKnown, useKnown } from '../stores/known.ts';
 import { Thumb } from './Thumb.tsx';
 
@@ -17,9 +18,6 @@ function useCalm<T>(value: T, ms: number): T {
   }, [value, ms]);
   return calm;
 }
-
-const WORST = ['stop', 'warn', 'note'] as const;
-const SIGNS: Readonly<Record<Snag['level'], string>> = { stop: '✕', warn: '!', note: '·' };
 
 /** The job as a folded strip of paper: ten panels, the open one wider and flat. */
 export function Strip({
@@ -43,7 +41,7 @@ export function Strip({
       {STATIONS.map((name, i) => {
         const { snags: all, telling } = plan[name];
         const snags = all.filter((snag) => !isKnown(known, jobId, snag));
-        const level = WORST.find((l) => snags.some((snag) => snag.level === l));
+        const level = LEVELS.find((l) => snags.some((snag) => snag.level === l));
         const count = snags.filter((snag) => snag.level === level).length;
         return (
           <Panel

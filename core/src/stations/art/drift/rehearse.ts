@@ -73,8 +73,8 @@ export function rehearse(
           if (!face.facts.cut.includes(edge)) return [edge, 0];
           const there = onBlank(face.toBlank, edge);
           const print = printSpreadMm * (x * there.out[0] + y * there.out[1]);
-          // The bias is the blade’s, as the face is read.
-          const bias = biasRightMm * OUT[edge][0] + biasDownMm * OUT[edge][1];
+          // The bias is the blade’s, on the blank seen from outside.
+          const bias = biasRightMm * there.out[0] + biasDownMm * there.out[1];
           return [edge, bias + cut[there.edge] - print];
         }),
       ) as Record<FaceEdge, Mm>;

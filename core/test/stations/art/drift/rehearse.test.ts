@@ -24,7 +24,7 @@ describe('a rehearsal', () => {
   });
 
   it('cuts every edge of the blank once, for all the faces that meet there', () => {
-    const { cards } = run(side, { cutSpreadMm: 0.5 });
+    const { cards } = run(side, { cutSpreadMm: 0.5, biasRightMm: 0.3, biasDownMm: -0.2 });
     for (const { landings } of cards) {
       const [front, back, left, right] = ['front', 'back', 'insideFront', 'insideBack'].map((id) => landings[id]!);
       // The open edge of the cover is the front’s right and, turned over, the left of what is inside it.
