@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { createWriteStream, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import type { Page } from 'playwright-core';
 import PDFDocument from 'pdfkit';
 import sharp from 'sharp';
@@ -258,6 +259,50 @@ describe('art', () => {
     await (await chooser).setFiles(file);
     await page.getByText(/old western encoding/).waitFor();
     await page.getByRole('cell', { name: 'Renée' }).waitFor();
+  });
+
+  it('takes a list from a spreadsheet and from an address book, by looking at what of it is the list', async () => {
+    const title = await studio.own('Lighthouse thank-you');
+    await open(title, 'art');
+    await press('Names from a list');
+    const from = async (file: string): Promise<void> => {
+      const chooser = page.waitForEvent('filechooser');
+      await page.getByRole('button', { name: /^(A list from a file|Another list) …$/ }).click();
+      await (await chooser).setFiles(file);
+    };
+    await from(fileURLToPath(new URL('../core/test/stations/art/names/kept/guests.ods', import.meta.url)));
+    const dialog = page.getByRole('dialog', { name: 'Which part of guests.ods is the list?' });
+    await dialog.getByText(/^Name, Table, Evening, Fare, Coming, Notes: 3 rows, 3 cards/).waitFor();
+    await dialog.getByRole('radio', { name: 'Row 1 names the columns' }).check();
+    await dialog.getByText(/^Lantern Regatta supper: 4 rows/).waitFor();
+    await dialog.getByRole('radio', { name: 'Row 3 names the columns' }).check();
+    expect(await serious()).to.deep.equal([]);
+    for (const column of ['Evening', 'Fare', 'Coming', 'Notes'])
+      await dialog.getByRole('checkbox', { name: `Take the column ${column}` }).press('Space');
+    await dialog.getByRole('checkbox', { name: 'Take row 4: Tove Wren' }).press('Space');
+    await dialog.getByRole('button', { name: 'Take 2 rows' }).click();
+    expect((await studio.reaches(title, ({ names }) => (names ?? null) !== null)).names).to.deep.include({
+      columns: ['Name', 'Table'],
+      rows: [
+        ['Őry "Ebb" Holm', '12'],
+        ['Marit; of the Quay', '007'],
+      ],
+    });
+    const book = join(folder, 'people.vcf');
+    const one = (name: string, town: string): string =>
+      `BEGIN:VCARD\r\nVERSION:3.0\r\nFN:${name}\r\nN:;;;;\r\nTEL:+00 555 0101\r\nADR:;;1 Quay;${town};;;\r\nEND:VCARD\r\n`;
+    writeFileSync(book, one('Tove Wren', 'Marrowby') + one('Ash Thrift', 'Farholm'));
+    await from(book);
+    await press('No rows');
+    await page.getByText(/^The list has headings and no rows/).waitFor();
+    await page.getByLabel('Find in it').fill('farh');
+    expect(await page.getByRole('checkbox', { name: /^Take row/ }).count()).to.equal(1);
+    await page.getByRole('checkbox', { name: 'Take row 3: Ash Thrift' }).press('Space');
+    await press('Take 1 row');
+    expect((await studio.reaches(title, ({ names }) => names!.columns.includes('town'))).names).to.deep.include({
+      columns: ['name', 'street', 'town'],
+      rows: [['Ash Thrift', '1 Quay', 'Farholm']],
+    });
   });
 
   it('goes through the sheets of a named job, every place with its own name', async () => {

@@ -105,6 +105,8 @@ export { inkLimit, inkTotal, latticeValue, type InkLattice } from './stations/ar
 export { newMakersMark } from './stations/art/faces/makersMark.ts';
 export { seenFace, seenSide } from './stations/art/faces/seenArt.ts';
 export * from './stations/art/names/names.ts';
+export { likelyHeading, namedColumns, namesFrom } from './stations/art/names/namesFrom.ts';
+export type { CellWords, ReadTables, Table } from './stations/art/names/types.ts';
 export * from './job/namesList.ts';
 export { BARE_WITHIN, type Fate, type InkOnStock, type OnStock } from './stations/art/ink/onStock.ts';
 export { cardAt, nameSheet } from './stations/sheet/draw/nameSheet.ts';

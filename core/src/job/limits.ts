@@ -60,7 +60,7 @@ export const LIMITS = {
     pageWidthMm: from(1, 6000),
   },
   /** What keeps a list within what a studio sends and a page can show. */
-  names: { bytes: 4 * 1024 * 1024, rows: 5000, columns: 40, cell: 300 },
+  names: { bytes: 4 * 1024 * 1024, unpackedBytes: 64 * 1024 * 1024, rows: 5000, columns: 40, cell: 300 },
   sheet: { cutDownMm: from(40, 2000), spares: from(0, 10_000) },
   envelope: { easeMm: from(0, 60), seamMm: from(8, 80), flapMm: from(10, 400) },
   make: { dryMinutes: from(0, 10_000) },

@@ -17,7 +17,7 @@ import { ItemList } from './ItemList.tsx';
 import { ObjectPanel } from './ObjectPanel.tsx';
 import { InkPanel } from './InkPanel.tsx';
 import { InksOnStock } from './InksOnStock.tsx';
-import { NamesPanel } from './NamesPanel.tsx';
+import { NamesPanel } from './names/NamesPanel.tsx';
 import { PicturePanel } from './PicturePanel.tsx';
 import { PicturesOfJob } from './PicturesOfJob.tsx';
 import { PrintHouse } from './PrintHouse.tsx';

@@ -1,14 +1,16 @@
 import { useState, type ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
-import { decide, cardRows, fieldsIn, namesTooLarge, plural, rowName, type Job, type NamesPlan } from '@zippy/core';
-import { useJob } from '../../stores/job.ts';
-import { useView } from '../../stores/view/index.ts';
-import { Choice } from '../../ui/Choice.tsx';
-import { OnOff } from '../../ui/OnOff.tsx';
-import { WordsField } from '../../ui/fields/WordsField.tsx';
-import { PlainButton, Quiet } from '../../ui/buttons.tsx';
-import { Row } from '../../ui/ModalDialog.tsx';
+import { decide, cardRows, fieldsIn, plural, rowName, type Job, type NamesPlan } from '@zippy/core';
+import { useJob } from '../../../stores/job.ts';
+import { useView } from '../../../stores/view/index.ts';
+import { Choice } from '../../../ui/Choice.tsx';
+import { OnOff } from '../../../ui/OnOff.tsx';
+import { WordsField } from '../../../ui/fields/WordsField.tsx';
+import { PlainButton, Quiet } from '../../../ui/buttons.tsx';
+import { Row } from '../../../ui/ModalDialog.tsx';
 import { Scroll } from './namesLook.ts';
+import { LISTS } from './listKinds.ts';
+import { useTakeList } from './useTakeList.tsx';
 
 /** Rows that are drawn at once; a list of thousands is read by its search, not by its scroll. */
 const ROWS_SHOWN = 120;
@@ -17,29 +19,10 @@ const ROWS_SHOWN = 120;
 export function NamesPanel({ job, names }: { readonly job: Job; readonly names: NamesPlan | null }): ReactNode {
   const change = useJob((s) => s.change);
   const takeAway = useJob((s) => s.takeAway);
-  const { showCard, showFirst } = useView.getState();
-  const [said, setSaid] = useState<string | null>(null);
+  const { showCard } = useView.getState();
   const [pasted, setPasted] = useState('');
+  const { takeFile, takePasted, said, chooser } = useTakeList(() => setPasted(''));
   const list = job.names ?? null;
-  const take = async (bytes: Uint8Array): Promise<void> => {
-    // What reads lists is fetched with the first one.
-    const reader = await import('@zippy/core/names-file').catch(() => null);
-    if (!reader) return setSaid('The server is away for the moment; try again when it is back.');
-    const read = reader.readNames(bytes);
-    if (!read.ok) return setSaid(read.why);
-    const cards = cardRows(read.names).length;
-    change([decide((job) => job.names, read.names), ...(cards > 0 ? [decide((job) => job.brief.wanted, cards)] : [])]);
-    showFirst();
-    setPasted('');
-    setSaid(read.note);
-  };
-  const takeFile = async (files: FileList | null): Promise<void> => {
-    const file = files?.[0];
-    if (!file) return;
-    const large = namesTooLarge(file.size);
-    if (large) return setSaid(large);
-    await take(new Uint8Array(await file.arrayBuffer()));
-  };
   const rows = list ? cardRows(list) : [];
   const repeats = (list?.repeat ?? []).length > 0;
   const shownRow = names ? rows[names.shown] : undefined;
@@ -102,7 +85,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
           {list.rows.length > ROWS_SHOWN && <p>and {list.rows.length - ROWS_SHOWN} more rows.</p>}
         </>
       ) : (
-        <p>One card a row: a file from a spreadsheet, saved as CSV, its first row naming the columns.</p>
+        <p>One card a row: from a spreadsheet (XLSX, ODS, CSV) or an address book (vCard), or pasted from either.</p>
       )}
       {list && (
         <>
@@ -133,10 +116,7 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
         </>
       )}
       <Row>
-        <FileTrigger
-          acceptedFileTypes={['.csv', '.txt', '.tsv', 'text/csv']}
-          onSelect={(files) => void takeFile(files)}
-        >
+        <FileTrigger acceptedFileTypes={LISTS} onSelect={(files) => void takeFile(files?.[0])}>
           <PlainButton>{list ? 'Another list …' : 'A list from a file …'}</PlainButton>
         </FileTrigger>
         {list && (
@@ -154,12 +134,13 @@ export function NamesPanel({ job, names }: { readonly job: Job; readonly names: 
             onChange={setPasted}
             hint="name, then a line for everybody"
           />
-          <PlainButton isDisabled={pasted.trim() === ''} onPress={() => void take(new TextEncoder().encode(pasted))}>
+          <PlainButton isDisabled={pasted.trim() === ''} onPress={() => void takePasted(pasted)}>
             Take the pasted list
           </PlainButton>
         </>
       )}
       {said && <p role="alert">{said}</p>}
+      {chooser}
     </>
   );
 }
