@@ -53,11 +53,8 @@ const WITHOUT_A_PAGE = /^e2e\/(seen\/|start|manyProcesses)/;
 
 const check = (name, args) => (asked(name) ? [{ name, args, cwd: root('.'), env: () => process.env }] : []);
 
-/**
- * Tests in a process of their own, and in a database of their own where they want one. A browser, its page, a server and
- * its processes keep two cores busy: those are run one at a time, beside what works no page.
- */
-function mocha(name, files, { database = false, flags = [], alone = false } = {}) {
+/** Tests in a process of their own, and in a database of their own where they want one. */
+function mocha(name, files, { database = false, flags = [], page = false } = {}) {
   if (files.length === 0) return [];
   const own = join(scratch, name.replaceAll(/[^\w.]+/g, '-'));
   const tally = `${own}.tally`;
@@ -67,7 +64,7 @@ function mocha(name, files, { database = false, flags = [], alone = false } = {}
     ...(database ? { DATABASE_URL: await emptyDatabase(clusters[lane]), ZIPPY_BACKUPS: `${own}-backups` } : {}),
   });
   const args = ['--import', 'tsx', root('node_modules/mocha/bin/mocha.js'), ...flags, ...files];
-  return [{ name, args, cwd: root('.'), env, tally, alone }];
+  return [{ name, args, cwd: root('.'), env, tally, page }];
 }
 
 let databases = 0;
@@ -111,7 +108,7 @@ try {
     ...e2e.flatMap((file) =>
       mocha(file, [file], {
         database: true,
-        alone: !WITHOUT_A_PAGE.test(file),
+        page: !WITHOUT_A_PAGE.test(file),
         flags: ['--require', root('scripts/shuffle.cjs')],
       }),
     ),

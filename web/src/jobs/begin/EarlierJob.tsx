@@ -1,10 +1,11 @@
 import { useEffect, useState, type ReactNode } from 'react';
-import { Radio, SearchField, Input, Label } from 'react-aria-components';
+import { Radio } from 'react-aria-components';
 import styled from 'styled-components';
 import type { StoredJob } from '@zippy/core/contract';
 import { api } from '../../api/client.ts';
 import { useNewCard } from '../../stores/newCard.ts';
 import { OnOff } from '../../ui/OnOff.tsx';
+import { SeekField } from '../../ui/SeekField.tsx';
 import { Tiles, Sheet } from './tiles.ts';
 
 const MOST_SHOWN = 24;
@@ -28,10 +29,7 @@ export function EarlierJob(): ReactNode {
           value={withCounts}
           onChange={(on) => set({ withCounts: on })}
         />
-        <Seek value={sought} onChange={setSought}>
-          <Label>Find a job</Label>
-          <Input />
-        </Seek>
+        <SeekField label="Find a job" value={sought} onChange={setSought} />
       </Sheet>
       <List aria-label="Earlier job" value={earlier?.id ?? null} onChange={choose}>
         {jobs.length === 0 && <span className="label">No job of that name on the wall.</span>}
@@ -70,20 +68,5 @@ const List = styled(Tiles)`
   label {
     grid-template-rows: auto;
     text-align: left;
-  }
-`;
-const Seek = styled(SearchField)`
-  display: grid;
-  gap: 3px;
-  label {
-    color: ${({ theme }) => theme.colour.inkQuiet};
-    font-size: 14px;
-  }
-  input {
-    min-height: 38px;
-    padding: 6px 10px;
-    border: 1px solid ${({ theme }) => theme.colour.rule};
-    border-radius: ${({ theme }) => theme.radius};
-    background: ${({ theme }) => theme.colour.white};
   }
 `;

@@ -1,7 +1,8 @@
 import { useState, type ReactNode } from 'react';
-import { Checkbox, Input, Label, SearchField } from 'react-aria-components';
+import { Checkbox } from 'react-aria-components';
 import { cardRows, likelyHeading, namedColumns, namesFrom, plural, type NamesList, type Table } from '@zippy/core';
 import { Pick } from '../../../ui/Pick.tsx';
+import { SeekField } from '../../../ui/SeekField.tsx';
 import { DoNow, PlainButton, Quiet } from '../../../ui/buttons.tsx';
 import { ModalDialog, Row } from '../../../ui/ModalDialog.tsx';
 import { Chooser, Grid } from './chooserLook.ts';
@@ -74,10 +75,7 @@ export default function ListChooser({
               }}
             />
           )}
-          <SearchField value={sought} onChange={setSought}>
-            <Label>Find in it</Label>
-            <Input />
-          </SearchField>
+          <SeekField label="Find in it" value={sought} onChange={setSought} />
           <Row>
             <Quiet onPress={() => setTaking({ ...taking, left: new Set() })}>All rows</Quiet>
             <Quiet onPress={() => setTaking({ ...taking, left: new Set(below) })}>No rows</Quiet>

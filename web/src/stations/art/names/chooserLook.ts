@@ -15,20 +15,7 @@ export const Chooser = styled.div`
     flex: 1 1 300px;
   }
   .react-aria-SearchField {
-    display: grid;
     flex: 1 1 200px;
-    gap: 3px;
-    label {
-      color: ${({ theme }) => theme.colour.inkQuiet};
-      font-size: 14px;
-    }
-    input {
-      min-height: 38px;
-      padding: 6px 10px;
-      border: 1px solid ${({ theme }) => theme.colour.rule};
-      border-radius: ${({ theme }) => theme.radius};
-      background: ${({ theme }) => theme.colour.white};
-    }
   }
 `;
 
