@@ -112,7 +112,7 @@ export async function endPart(part: ChildProcess, signal: NodeJS.Signals = 'SIGT
 /** Three dimensions are drawn by the processor, which is slow, so they are on only where they are looked at. */
 export const openBrowser = ({ solid = false } = {}): Promise<Browser> =>
   chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: '/usr/bin/chromium-headless-shell',
     args: [
       '--headless',
       '--no-sandbox',

@@ -17,7 +17,7 @@ const onPath = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).sta
 /** What each package must bring before it counts as installed. */
 const BRINGS = {
   postgresql: () => postgresBin() !== null,
-  chromium: () => existsSync('/usr/bin/chromium'),
+  'chromium-headless-shell': () => existsSync('/usr/bin/chromium-headless-shell'),
   'poppler-utils': () => onPath('pdftoppm') && onPath('pdffonts'),
   qpdf: () => onPath('qpdf'),
   'zbar-tools': () => onPath('zbarimg'),

@@ -25,7 +25,7 @@ mkdirSync(root('docs/screenshots'), { recursive: true });
 const { studios } = await (await fetch(`${base}/api/studios`)).json();
 const { jobs } = await (await fetch(`${base}/api/jobs`)).json();
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: [
     '--headless',
     '--no-sandbox',

@@ -12,7 +12,7 @@ ensurePackages();
 const { ensureDebian } = await import('./debian.mjs');
 ensureDebian([
   'postgresql',
-  'chromium',
+  'chromium-headless-shell',
   'poppler-utils',
   'zbar-tools',
   'qpdf',

@@ -162,6 +162,7 @@ export { usualBareEdgeMm } from './stations/sheet/bareEdge.ts';
 export { insideMargins, turnedClockwise, type FromEdges } from './stations/sheet/layout/edges.ts';
 export { layOutOnePiece, type LayOut, type LayOutQuestion } from './stations/sheet/layout/layOut.ts';
 export { chanceEnough, sparesFor } from './stations/sheet/layout/spares.ts';
+export { holdsFoil, waysOf } from './stations/sheet/layout/layerSheets.ts';
 export { isOwnPass, passesOf, sayPlate, type PlateKind, type PrintPass } from './stations/sheet/layout/passes.ts';
 export { whiteWayOf } from './stations/stock/white.ts';
 export { slugWidthMm } from './stations/sheet/draw/drawMarks.ts';
@@ -237,7 +238,9 @@ export { ENVELOPE_STYLES, envelopeStyle } from './stations/envelope/styles/index
 export type { EnvelopeBlank, EnvelopeStyle } from './stations/envelope/styles/types.ts';
 export * from './job/envelopeStyles.ts';
 export { drawEnvelopeBlank, drawEnvelopeSheet } from './stations/envelope/drawEnvelope.ts';
-export { CAUTIONS, SPOIL_CAUSES, type MakePlan, type MakeStep, type SpoilCause } from './stations/make/planMake.ts';
+export { CAUTIONS } from './stations/make/cautions.ts';
+export { SPOIL_CAUSES, type SpoilCause } from './stations/make/planMake.ts';
+export type { MakePlan, MakeStep } from './stations/make/types.ts';
 export type { CostPart, SellPlan } from './stations/sell/planSell.ts';
 export { standIns } from './plan/standIns.ts';
 export { allSnags, planJob, type Plan, type PlanContext } from './plan/planJob.ts';
@@ -245,6 +248,7 @@ export { outlinedLabel } from './files/write/outlinedLabel.ts';
 export { labelRuns, setLabel, type LabelRun } from './files/write/labels.ts';
 export { LOOKS, type Look } from './files/write/look.ts';
 export {
+  DARK_SLOPE,
   GREY_WEIGHTS,
   matrix,
   num,
@@ -256,6 +260,7 @@ export {
   type SvgOptions,
 } from './files/write/svg.ts';
 export { plateOf, WHITE_INK, whitePlate } from './ground/scene/whitePlate.ts';
+export { foilPlate, hasFoil, withoutFoil } from './ground/scene/foil.ts';
 export { pdfCalls, rgb, type FileGlyph, type PdfLender } from './files/write/pdfCalls.ts';
 export { progressOf, type BenchCount, type Progress } from './plan/progress.ts';
 export {

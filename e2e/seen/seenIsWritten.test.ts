@@ -51,9 +51,13 @@ const ALIKE_IN_INKS = 60;
 /** Share of a picture that may be astray. */
 const ASTRAY = 0.007;
 
+/** Small enough for one turned card or two upright ones: every reader draws whole sheets, and none reads more of a larger. */
+const SHEET = { widthMm: 145, heightMm: 195 };
+
 /** White, where a printer lays it, goes on together with the colours. */
 const shop: Workshop = {
   ...demoShop,
+  stocks: demoShop.stocks.map((s) => ({ ...s, sheetWidthMm: SHEET.widthMm, sheetHeightMm: SHEET.heightMm })),
   printers: demoShop.printers.map((p) => ({
     ...p,
     paths: p.paths.map((path) => (path.white ? { ...path, white: 'inPass' as const } : path)),
@@ -251,12 +255,11 @@ describe('what is seen is what is written', () => {
     heightMm: b.heightMm + 2 * BLEED,
   });
 
-  const SHARED_AT = { xMm: 24, yMm: 31 };
-  const A4 = { widthMm: 210, heightMm: 297 };
+  const SHARED_AT = { xMm: 11, yMm: 31 };
   const sharedBox = grown({ ...SHARED_AT, widthMm: 2 * WIDE, heightMm: HIGH });
   const SHARED: Readonly<Record<PaperSide, Region>> = {
-    outside: { page: A4, box: sharedBox },
-    inside: { page: A4, box: { ...sharedBox, xMm: A4.widthMm - sharedBox.xMm - sharedBox.widthMm } },
+    outside: { page: SHEET, box: sharedBox },
+    inside: { page: SHEET, box: { ...sharedBox, xMm: SHEET.widthMm - sharedBox.xMm - sharedBox.widthMm } },
   };
   /** The card once on a sheet that other jobs would share. */
   async function onSharedSheet(
@@ -281,7 +284,7 @@ describe('what is seen is what is written', () => {
       fonts,
       null,
     );
-    expect(readers.pageSize(pdf).widthMm).to.be.closeTo(A4.widthMm, 0.01);
+    expect(readers.pageSize(pdf).widthMm).to.be.closeTo(SHEET.widthMm, 0.01);
     return read(pdf, which === 'outside' ? 1 : 2);
   }
 

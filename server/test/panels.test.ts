@@ -116,6 +116,93 @@ describe('sheets of printed panels', () => {
     expect(turned.laid.length).to.be.above(0);
   });
 
+  it('of a foil are black toner where the picture is darker than half, and nothing anywhere else', async () => {
+    const fonts = await loadFonts();
+    // From black on the left to white on the right, its lower half seen through.
+    const [width, height] = [500, 500];
+    const raw = Buffer.alloc(4 * width * height);
+    for (let y = 0; y < height; y += 1)
+      for (let x = 0; x < width; x += 1)
+        raw.set(
+          [...Array<number>(3).fill(Math.round((x / (width - 1)) * 255)), y < height / 2 ? 255 : 0],
+          4 * (y * width + x),
+        );
+    const ramp = await readPicture(
+      'ramp.png',
+      await sharp(raw, { raw: { width, height, channels: 4 } })
+        .png()
+        .toBuffer(),
+    );
+    // A dark disc with a light one on it: what lies over the dark decides.
+    const drawn = await readPicture(
+      'discs.svg',
+      Buffer.from(
+        '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 40 40"><circle cx="20" cy="20" r="15" fill="#7b2869"/><circle cx="20" cy="20" r="6" fill="#f2e6c8"/></svg>',
+      ),
+    );
+    const start = changeJob(newJob('Foil', workshop), [
+      decide((job) => job.size.format, 'flat'),
+      decide((job) => job.size.finishedWidthMm, 100),
+      decide((job) => job.size.finishedHeightMm, 100),
+      decide((job) => job.brief.wanted, 1),
+      decide((job) => job.sheet.spares, 0),
+      decide((job) => job.sheet.marks, false),
+      decide((job) => job.pictures, { ramp: ramp.ref, drawn: drawn.ref }),
+    ]);
+    for (const pictureId of ['ramp', 'drawn']) {
+      const placement = { pictureId, zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0.5, grey: false };
+      const mat = { id: 'mat1', kind: 'mat' as const, faces: ['front'], revealMm: 10, stockIds: [start.stock.stockId] };
+      const job = changeJob(start, [
+        decide(
+          (job) => job.size.layers,
+          [{ ...mat, picture: placement, foil: { name: 'Gold foil', colour: '#c79a2e' } }],
+        ),
+      ]);
+      const plan = await planOf(job);
+      expect(plan.sheet.layers[0]!.print!.printer.ink).to.equal('laser');
+      const pictures = new Map(
+        [['ramp', ramp] as const, ['drawn', drawn] as const].map(([id, { ref, bytes }]) => [
+          id,
+          { mime: ref.mime, bytes },
+        ]),
+      );
+      const [file, ...others] = await exportFiles('panels', 'pdf', {
+        ...{ job, plan, workshop, fonts, pictures, date: null },
+      });
+      expect(others).to.deep.equal([]);
+      expect(file!.name).to.match(/-panels-1-foil\.pdf$/);
+      const path = join(folder, `${pictureId}.pdf`);
+      writeFileSync(path, file!.bytes);
+      const { trim } = plan.sheet.layers[0]!.laid[0]!;
+      execFileSync('pdftoppm', ['-r', '254', '-png', '-singlefile', path, join(folder, pictureId)]);
+      const { data, info } = await sharp(join(folder, `${pictureId}.png`))
+        .removeAlpha()
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      const at = (u: number, v: number): number => {
+        const bleed = job.size.bleedMm;
+        const side = trim.widthMm + 2 * bleed;
+        const [x, y] = [trim.xMm - bleed + u * side, trim.yMm - bleed + v * side];
+        const i = 3 * (Math.floor(y * 10) * info.width + Math.floor(x * 10));
+        expect(new Set([data[i], data[i + 1], data[i + 2]]).size, 'no colour').to.equal(1);
+        return data[i]!;
+      };
+      if (pictureId === 'ramp') {
+        for (const u of [0.02, 0.2, 0.4, 0.46]) expect(at(u, 0.25), `dark ${u}`).to.be.at.most(1);
+        for (const u of [0.54, 0.6, 0.98]) expect(at(u, 0.25), `light ${u}`).to.equal(255);
+        for (const u of [0.02, 0.4]) expect(at(u, 0.75), `clear ${u}`).to.equal(255);
+      } else {
+        // Radii 15 and 6 of 40.
+        for (const u of [0.16, 0.3, 0.7, 0.84]) expect(at(u, 0.5), `disc ${u}`).to.be.at.most(1);
+        for (const u of [0.03, 0.4, 0.5, 0.6, 0.97]) expect(at(u, 0.5), `light ${u}`).to.equal(255);
+      }
+      // Laid in black alone, not mixed of colours.
+      const images = execFileSync('pdfimages', ['-list', path], { encoding: 'utf8' });
+      expect(images).to.match(/gray/);
+      expect(images).to.not.match(/rgb|cmyk|icc/);
+    }
+  });
+
   it('are refused with what to do when nothing is printed on any layer', async () => {
     const fonts = await loadFonts();
     const job = newJob('Bare', workshop);

@@ -28,6 +28,7 @@ export const LIMITS = {
     facesOfLayer: 40,
     stocksOfLayer: from(1, 8),
     revealMm: from(0, 100),
+    foilLetters: 40,
   },
   art: {
     zoom: from(1, 20),

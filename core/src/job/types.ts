@@ -20,6 +20,13 @@ export interface Brief {
   readonly notes: string;
 }
 
+/** Metal leaf that is pressed onto black toner by heat. */
+export interface Foil {
+  readonly name: string;
+  /** As it is shown. */
+  readonly colour: Colour;
+}
+
 /** Paper laid on a panel with an even reveal all round, or folded leaves laid in the fold. */
 export interface LayerChoice {
   readonly id: string;
@@ -33,6 +40,10 @@ export interface LayerChoice {
   readonly stockIds: readonly string[];
   /** Printed on the topmost of them before it is cut; bare stock when nothing is said. */
   readonly picture?: PicturePlacement | null;
+  /** What prints that; what is nearest to the card’s own path and takes the stock when nothing is said. */
+  readonly feed?: { readonly printerId: string; readonly pathId: string } | null;
+  /** The dark parts of that picture shine, and nothing else of it is printed. */
+  readonly foil?: Foil | null;
 }
 
 export interface SizeChoice {

@@ -34,8 +34,21 @@ export function usesOf({ brief, size, stock, cut, crease, envelope }: HoldsThing
   return [
     ...[...stocks].map((id) => ({ shelf: 'stocks' as const, id })),
     ...(brief.envelope.kind === 'shelf' ? [{ shelf: 'envelopes' as const, id: brief.envelope.envelopeId }] : []),
-    { shelf: 'printers', id: stock.printerId, pathId: stock.pathId },
+    ...feedsOf(size, stock).map(({ printerId, pathId }) => ({ shelf: 'printers' as const, id: printerId, pathId })),
     { shelf: 'trimmers', id: cut.trimmerId },
     { shelf: 'boards', id: crease.boardId },
   ];
+}
+
+/** The card’s way through a printer and those of its panels that have one of their own, each once. */
+function feedsOf(
+  { layers }: HoldsThings['size'],
+  { printerId, pathId }: HoldsThings['stock'],
+): readonly { readonly printerId: string; readonly pathId: string }[] {
+  // Of a layer that is bare a choice of old waits, and nothing is missed without it.
+  const own = layers.flatMap(({ picture, feed }) => (picture && feed ? [feed] : []));
+  const feeds = [{ printerId, pathId }, ...own];
+  return feeds.filter(
+    (one, i) => feeds.findIndex((other) => other.printerId === one.printerId && other.pathId === one.pathId) === i,
+  );
 }

@@ -14,7 +14,7 @@ import type { SheetSide } from '../stations/sheet/layout/reach.ts';
 import { drawBlank } from '../stations/size/drawBlank.ts';
 import { drawFolded } from '../stations/size/drawFolded.ts';
 import { drawLayerSheet } from '../stations/sheet/draw/drawLayerSheet.ts';
-import type { MakeStep } from '../stations/make/planMake.ts';
+import type { MakeStep } from '../stations/make/types.ts';
 import type { Plan } from './planJob.ts';
 import { seenPanels } from './seenPanels.ts';
 
@@ -49,9 +49,11 @@ export function drawStep(
       return drawMachineFile(plan.size, plan.sheet);
     case 'outline':
       return drawBlank(plan.size, { ...view, side: 'outside', art: art.outside, names: false, guides: true });
+    case 'foil':
     case 'layer': {
       const laid = plan.sheet.layers.find(({ piece }) => piece.id === step.pieceId);
-      return laid ? drawLayerSheet(laid, plan.art.panels[laid.piece.id]) : null;
+      const isToner = step.kind === 'layer' && step.plate === 'foil';
+      return laid ? drawLayerSheet(laid, plan.art.panels[laid.piece.id], { isToner }) : null;
     }
     case 'crease':
       return drawCreaseLine(plan.size, plan.crease, step.line, { ...view, art });

@@ -11,8 +11,8 @@ export const seenPanels = ({
   readonly sheet: Pick<SheetPlan, 'layers'>;
 }): LayerPrints =>
   Object.fromEntries(
-    Object.entries(panels).map(([id, { shapes }]) => [
-      id,
-      { shapes, onWhite: layers.some(({ piece, print }) => piece.id === id && Boolean(print?.white)) },
-    ]),
+    Object.entries(panels).map(([id, { piece, shapes }]) => {
+      const onWhite = layers.some((layer) => layer.piece.id === id && Boolean(layer.print?.white));
+      return [id, { shapes, lies: piece.foil ? 'asFoil' : onWhite ? 'onWhite' : 'onStock' }];
+    }),
   );

@@ -75,15 +75,27 @@ function goneOf(job: Job, workshop: Workshop): readonly Gone[] {
         ...instead(envelopes, ({ id }) => [decide((job) => job.brief.envelope, { kind: 'shelf', envelopeId: id })]),
       ],
     });
-  job.size.layers.forEach(({ stockIds }, layer) =>
+  job.size.layers.forEach(({ stockIds, picture, feed }, layer) => {
+    const own = printers.find(({ id }) => id === feed?.printerId);
+    if (picture && feed && !(own && has(own.paths, feed.pathId)))
+      found.push({
+        ...{ station: 'size', key: `layer-${layer}-feed`, what: 'printer of a layer' },
+        id: own ? `${own.name}, ${feed.pathId}` : feed.printerId,
+        instead: [
+          {
+            ...{ name: 'the nearest that takes it', label: 'Use the nearest that takes it' },
+            changes: [decide((job) => job.size.layers.at(layer).feed, null)],
+          },
+        ],
+      });
     stockIds.forEach((id, i) => {
       if (!has(stocks, id))
         found.push({
           ...{ station: 'size', key: `layer-${layer}-${i}`, what: 'stock of a layer', id },
           instead: instead(stocks, (stock) => [decide((job) => job.size.layers.at(layer).stockIds.at(i), stock.id)]),
         });
-    }),
-  );
+    });
+  });
   if (!has(stocks, stockId))
     found.push({
       ...{ station: 'stock', key: 'stock', what: 'stock', id: stockId },

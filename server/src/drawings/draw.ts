@@ -79,7 +79,7 @@ export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
       }
       const jobs = asked.jobs.map((one): SharedJob => ({ ...one, plan: planned(one.job, workshop, date) }));
       checkPatterns(order.patterns, order, jobs);
-      return sharedPdf(jobs, order, { printer, path, stocks: workshop.stocks }, fonts, date);
+      return sharedPdf(jobs, order, { printer, path, stocks: workshop.stocks }, fonts, date).catch(refusing('feed'));
     }
   }
 }
@@ -105,10 +105,17 @@ async function drawFace(
     if (!file) throw new Refusal(422, 'plate wants white, and no white is laid on this card; leave it out.', 'plate');
     return { name: file.name, bytes: file.bytes };
   } catch (problem) {
-    if (!(problem instanceof ExportRefused)) throw problem;
-    throw new Refusal(422, problem.message, 'width');
+    return refusing('width')(problem);
   }
 }
+
+/** What a file cannot hold is the maker’s to mend; anything else is a mistake of ours. */
+const refusing =
+  (field: string) =>
+  (problem: unknown): never => {
+    if (!(problem instanceof ExportRefused)) throw problem;
+    throw new Refusal(422, problem.message, field);
+  };
 
 function checkPatterns(patterns: readonly MixedPattern[], order: SharedPrint, jobs: readonly SharedJob[]): void {
   const pieces = new Map(piecesOf(jobs, order).map((piece) => [piece.id, piece]));

@@ -2,6 +2,8 @@ import {
   correctionsInForce,
   correctPage,
   drawPattern,
+  hasFoil,
+  holdsFoil,
   ownPiece,
   passesOf,
   sayPlate,
@@ -17,11 +19,13 @@ import {
   type MixedPattern,
   type OwnPiece,
   type Plan,
+  type PrintPass,
   type Printer,
   type SharedPiece,
   type Stock,
 } from '@zippy/core';
-import type { Draft, DraftPage, Materials, PictureBytes } from './types.ts';
+import { plateOfPage } from './plateOfPage.ts';
+import { ExportRefused, type Draft, type DraftPage, type Materials, type PictureBytes } from './types.ts';
 import { writeDraft } from './write.ts';
 
 /** A job on a shared sheet, with the bytes of its pictures under their own names. */
@@ -75,12 +79,18 @@ export async function sharedPdf(
     const sides = own.some((piece) => piece.shapes.inside.length > 0)
       ? (['front', 'back'] as const)
       : (['front'] as const);
-    return passesOf(sides, path.printsBothSides, white).flatMap(({ sides: stack, plate }) =>
+    const shine = own.filter(({ shapes }) => hasFoil(shapes.outside));
+    if (shine.length > 0 && !holdsFoil(printer))
+      throw new ExportRefused(
+        `${shine.map(({ name }) => name).join(', ')}: foil holds to toner, and ${printer.name} prints in ink; choose a laser printer for these sheets, or leave that off them.`,
+      );
+    // Foil holds to any toner that is on the sheet, so its own comes first.
+    const foil: readonly PrintPass[] = shine.length > 0 ? [{ plate: 'foil', sides: ['front'] }] : [];
+    return [...foil, ...passesOf(sides, path.printsBothSides, white)].flatMap(({ sides: stack, plate }) =>
       stack.map((side) => () => {
         const label = { number: i + 1, of: patterns.length, date, plate: sayPlate(plate, white) };
         const drawn = drawPattern(pattern, sheet, pieces, side, flipEdge, label);
-        const page =
-          plate === 'white' ? { ...drawn, scene: whitePlate(drawn.scene, '#000000', { marks: true }) } : drawn;
+        const page = { ...drawn, scene: plateOfPage(drawn.scene, plate) };
         const fed = correctPage(pageAsFed(page, sheet), inForce, side);
         return { page: fed, white: white === 'inPass' ? whitePlate(fed.scene) : undefined };
       }),

@@ -13,6 +13,7 @@ import {
   type FaceArt,
   type Gradient,
   type Job,
+  type Foil,
   type LayerChoice,
   type NamesList,
   type PicturePlacement,
@@ -95,6 +96,8 @@ const layer = object<LayerChoice>({
   revealMm: required(length(SIZE.revealMm)),
   stockIds: required(list(id, SIZE.stocksOfLayer.most, SIZE.stocksOfLayer.least)),
   picture: spare(orNull(picturePlacement)),
+  feed: spare(orNull(object<NonNullable<LayerChoice['feed']>>({ printerId: required(id), pathId: required(id) }))),
+  foil: spare(orNull(object<Foil>({ name: required(words(SIZE.foilLetters)), colour: required(colour) }))),
 });
 
 const typefaceId = oneOf<string>(...TYPEFACES.map((typeface) => typeface.id));

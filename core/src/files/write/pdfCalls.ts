@@ -2,7 +2,7 @@ import { apply, rotationAbout, type Affine } from '../../ground/geometry/affine.
 import { boxAround, mapBox } from '../../ground/geometry/box.ts';
 import type { Path } from '../../ground/geometry/path.ts';
 import type { Typeface } from '../../stations/art/words/typefaces.ts';
-import type { Colour, Shape } from '../../ground/scene/types.ts';
+import type { Colour, Inked, Shape } from '../../ground/scene/types.ts';
 import { WHITE_INK } from '../../ground/scene/whitePlate.ts';
 import { setLabel } from './labels.ts';
 import { HATCH, LOOKS } from './look.ts';
@@ -23,7 +23,7 @@ export interface PdfLender {
   /** An object that fills the unit square, y up. */
   picture(pictureId: string, tint: Colour | null): string;
   /** The same of its shape alone, in one ink. @param widthMm as wide as it is printed, which decides how fine */
-  plate(pictureId: string, ink: Colour, widthMm: number): string;
+  plate(pictureId: string, inked: Inked, widthMm: number): string;
   shading(gradient: NonNullable<Extract<Shape, { kind: 'path' }>['gradient']>): string;
   opacity(value: number): string;
   /** The state in which inks multiply. @throws RangeError in a file for printing, whose inks are the printer’s to lay */
@@ -56,7 +56,7 @@ function shapeCalls(shape: Shape, lender: PdfLender): string {
     case 'picture': {
       const { xMm, yMm, widthMm, heightMm } = shape.box;
       const seen = shape.opacity < 1 ? `/${lender.opacity(shape.opacity)} gs ` : '';
-      return `q ${seen}${num(widthMm)} 0 0 ${num(-heightMm)} ${num(xMm)} ${num(yMm + heightMm)} cm /${shape.ink ? lender.plate(shape.pictureId, shape.ink, widthMm) : lender.picture(shape.pictureId, shape.tint)} Do Q`;
+      return `q ${seen}${num(widthMm)} 0 0 ${num(-heightMm)} ${num(xMm)} ${num(yMm + heightMm)} cm /${shape.inked ? lender.plate(shape.pictureId, shape.inked, widthMm) : lender.picture(shape.pictureId, shape.tint)} Do Q`;
     }
     case 'tiles':
       return tileCalls(shape, lender);
@@ -152,7 +152,7 @@ const LAP_MM = 0.03;
 function tileCalls(shape: Extract<Shape, { kind: 'tiles' }>, lender: PdfLender): string {
   const { tileMm, brick, over, opacity, pictureId, aspect } = shape;
   const [w, h] = aspect >= 1 ? [tileMm * aspect, tileMm] : [tileMm, tileMm / aspect];
-  const name = shape.ink ? lender.plate(pictureId, shape.ink, w) : lender.picture(pictureId, null);
+  const name = shape.inked ? lender.plate(pictureId, shape.inked, w) : lender.picture(pictureId, null);
   const calls: string[] = opacity < 1 ? [`q /${lender.opacity(opacity)} gs`] : ['q'];
   for (let row = 0; row * tileMm < over.heightMm; row += 1)
     for (let x = brick && row % 2 === 1 ? -tileMm / 2 : 0; x < over.widthMm; x += tileMm) {

@@ -1,6 +1,6 @@
 import type { Affine } from '../../ground/geometry/affine.ts';
 import type { Path } from '../../ground/geometry/path.ts';
-import type { Colour, Role, Scene, Shape } from '../../ground/scene/types.ts';
+import type { Colour, Inked, Role, Scene, Shape } from '../../ground/scene/types.ts';
 import { layerName } from './layerNames.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { HATCH, LOOKS } from './look.ts';
@@ -33,6 +33,11 @@ type Settled = Required<SvgOptions>;
 const SCREEN_PX_PER_MM = 5.5;
 /** Relative luminance weights. Source: ITU-R BT.709. */
 export const GREY_WEIGHTS = [0.2126, 0.7152, 0.0722] as const;
+/**
+ * How steeply a picture goes from ink to none about its middle grey, where only its dark parts count: within a sixteenth
+ * of all greys, so that an edge stays smooth and nothing else is half a tone.
+ */
+export const DARK_SLOPE = 16;
 
 /** Writes numbers to a tenth of a micron, without trailing noughts. @throws RangeError when not finite */
 export function num(value: number): string {
@@ -129,8 +134,8 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
     if (!clips.some((known) => known.attributes.id === id)) clips.push(node);
     return id;
   };
-  const filterOf = ({ ink, tint }: { ink?: Colour | undefined; tint: Colour | null }): Record<string, string> => {
-    const made = ink ? inkFilter(ink, options) : tint ? tintFilter(tint, options) : null;
+  const filterOf = ({ inked, tint }: { inked?: Inked; tint: Colour | null }): Record<string, string> => {
+    const made = inked ? inkFilter(inked, options) : tint ? tintFilter(tint, options) : null;
     return made ? { filter: `url(#${define(made)})` } : {};
   };
   switch (shape.kind) {
@@ -168,7 +173,7 @@ function shapeNode(shape: Shape, options: Settled, clips: SvgNode[], draw: (shap
         height: num(heightMm),
         fill: `url(#${define(pattern)})`,
         ...(shape.opacity < 1 ? { opacity: num(shape.opacity) } : {}),
-        ...filterOf({ ink: shape.ink, tint: null }),
+        ...filterOf({ ...shape, tint: null }),
       });
     }
     case 'label': {
@@ -262,19 +267,27 @@ function tintFilter(tint: Colour, options: Settled): SvgNode {
   };
   const id = `${options.idPrefix}-tint-${tint.slice(1)}`;
   return element('filter', { id, 'color-interpolation-filters': 'sRGB', x: '0', y: '0', width: '1', height: '1' }, [
-    element('feColorMatrix', { type: 'matrix', values: `${row(0)} ${row(1)} ${row(2)} 0 0 0 1 0` }),
+    matrixNode(`${row(0)} ${row(1)} ${row(2)} 0 0 0 1 0`),
   ]);
 }
 
-/** One colour wherever there was any, as much of it as there was. */
-function inkFilter(ink: Colour, options: Settled): SvgNode {
+/** One colour wherever there was any, as much of it as there was; or only where that was darker than half. */
+function inkFilter({ ink, only }: Inked, options: Settled): SvgNode {
   const row = (channel: number): string =>
     `0 0 0 0 ${num(parseInt(ink.slice(1 + 2 * channel, 3 + 2 * channel), 16) / 255)}`;
-  const id = `${options.idPrefix}-ink-${ink.slice(1)}`;
-  return element('filter', { id, 'color-interpolation-filters': 'sRGB', x: '0', y: '0', width: '1', height: '1' }, [
-    element('feColorMatrix', { type: 'matrix', values: `${row(0)} ${row(1)} ${row(2)} 0 0 0 1 0` }),
+  const inks = `${row(0)} ${row(1)} ${row(2)}`;
+  const id = `${options.idPrefix}-${only ?? 'ink'}-${ink.slice(1)}`;
+  const attributes = { id, 'color-interpolation-filters': 'sRGB', x: '0', y: '0', width: '1', height: '1' };
+  if (!only) return element('filter', attributes, [matrixNode(`${inks} 0 0 0 1 0`)]);
+  const dark = `${GREY_WEIGHTS.map((w) => num(-DARK_SLOPE * w)).join(' ')} 0 ${num((DARK_SLOPE + 1) / 2)}`;
+  return element('filter', attributes, [
+    matrixNode(`${inks} ${dark}`, { result: 'dark' }),
+    element('feComposite', { in: 'dark', in2: 'SourceAlpha', operator: 'in' }),
   ]);
 }
+
+const matrixNode = (values: string, named: Record<string, string> = {}): SvgNode =>
+  element('feColorMatrix', { type: 'matrix', values, ...named });
 
 function gradientNode(
   { from, to, start, end }: NonNullable<Extract<Shape, { kind: 'path' }>['gradient']>,

@@ -28,6 +28,13 @@ export type Role =
 /** `#rrggbb` */
 export type Colour = string;
 
+/** A picture's shape alone, solid in one ink: what a plate under or over it holds. */
+export interface Inked {
+  readonly ink: Colour;
+  /** Of that shape only what is darker than half; all of it where nothing is said. */
+  readonly only?: 'dark';
+}
+
 export type Shape =
   | {
       readonly kind: 'path';
@@ -61,8 +68,8 @@ export type Shape =
       readonly opacity: number;
       /** Its dark parts in this colour; black makes it grey. */
       readonly tint: Colour | null;
-      /** Its shape alone, solid in one ink: what a plate under or over it holds. */
-      readonly ink?: Colour;
+      /** Its shape alone, instead of its own colours. */
+      readonly inked?: Inked;
     }
   | {
       /** A small picture again and again, from the top left of an area; clipped by whoever holds it. */
@@ -77,7 +84,7 @@ export type Shape =
       readonly over: Box;
       readonly opacity: number;
       /** Its shape alone, as of a picture. */
-      readonly ink?: Colour;
+      readonly inked?: Inked;
     }
   | {
       /** Words about the drawing, never art. */
@@ -95,6 +102,8 @@ export type Shape =
       readonly clip?: Path;
       /** Inks over inks, as when a sheet is held to the light; for looking only, never in a printed file. */
       readonly blend?: 'multiply';
+      /** Laid in a pass of its own: shines in its foil, and is no part of the colours. */
+      readonly plate?: 'foil';
       readonly children: readonly Shape[];
     }
   | {

@@ -42,9 +42,9 @@ export function plateOf(
       case 'line':
         return [{ ...shape, colour: ink }];
       case 'picture':
-        return [{ ...shape, tint: null, opacity: 1, ink }];
+        return [{ ...shape, tint: null, opacity: 1, inked: { ink } }];
       case 'tiles':
-        return [{ ...shape, opacity: 1, ink }];
+        return [{ ...shape, opacity: 1, inked: { ink } }];
       case 'label':
         return marks ? [shape] : [];
       case 'group': {

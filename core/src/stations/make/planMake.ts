@@ -1,59 +1,26 @@
 import type { Context } from '../../job/context.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { capital, count, figure, minutes as minutesValue, plural, sayMinutes } from '../../job/figures.ts';
-import type { Figure, StationPlan } from '../../job/findings.ts';
+import type { Figure } from '../../job/findings.ts';
 import type { Job } from '../../job/types.ts';
 import type { FeedPath, ReadyCut, Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { CreasePlan } from '../crease/types.ts';
-import { sayFence } from '../cut/layerCuts.ts';
 import type { CutPlan } from '../cut/types.ts';
 import { piecesOf } from '../envelope/piecesOf.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import { sayPlace } from '../sheet/draw/nameSheet.ts';
-import { isOwnPass, sayPlate, type PlateKind } from '../sheet/layout/passes.ts';
-import type { SheetSide } from '../sheet/layout/reach.ts';
+import { isOwnPass } from '../sheet/layout/passes.ts';
 import { sidesPrinted } from '../sheet/pieces.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import { foldAtMm } from '../../ground/fold/foldAt.ts';
-import { isUprightBox } from '../../ground/geometry/polygon.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
-import type { LayerPiece } from '../size/layers.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-
-/** What is worked on at a step: all that a drawing of it needs to know. */
-export type StepWork =
-  /** A pass of the stack; of both sides at once, the front is looked at. */
-  | { readonly kind: 'print'; readonly side: SheetSide; readonly plate: PlateKind }
-  | { readonly kind: 'dry' }
-  /** The move’s and the line’s place in the plan’s lists, from nought. */
-  | { readonly kind: 'cut'; readonly move: number }
-  | { readonly kind: 'crease'; readonly line: number }
-  /** A layer is printed, or cut and put in its place. */
-  | { readonly kind: 'layer'; readonly pieceId: string; readonly plate: PlateKind | null }
-  | { readonly kind: 'machine' | 'piles' | 'outline' | 'fold' | 'envelope' | 'pack' };
-
-export interface StepWords {
-  readonly id: string;
-  /** What to do, in a few words to be read across a bench. */
-  readonly title: string;
-  /** The one number or word that matters. */
-  readonly big: string;
-  readonly detail: string;
-  readonly caution: string | null;
-  readonly waitMinutes: number | null;
-}
-
-export type MakeStep = StepWords & StepWork;
-/** What most steps neither warn of nor wait for. */
-const PLAIN = { caution: null, waitMinutes: null } as const;
-
-export interface MakePlan extends StationPlan {
-  readonly steps: readonly MakeStep[];
-  readonly workMinutes: number;
-  readonly waitMinutes: number;
-}
+import { CAUTIONS } from './cautions.ts';
+import { foilMinutes, foilSteps } from './foilSteps.ts';
+import { layerSteps, panelSteps } from './layerSteps.ts';
+import { dryStep, PLAIN, sayPaperSize } from './stepWords.ts';
+import type { MakePlan, MakeStep } from './types.ts';
 
 /** Why a card was lost; the last is for whatever the others do not name. */
 export const SPOIL_CAUSES = [
@@ -67,21 +34,6 @@ export const SPOIL_CAUSES = [
   'other',
 ] as const;
 export type SpoilCause = (typeof SPOIL_CAUSES)[number];
-
-export const CAUTIONS = {
-  sliding:
-    'Sharp blade: fingers behind the guard, several light strokes, cap or lock it when you stop. Follow the tool’s own instructions.',
-  lever:
-    'Latch the arm when you stop. One person at the guillotine; never reach under the blade. Follow the tool’s own instructions.',
-  knife:
-    'Sharp blade: steel rule, fingers well behind its edge, several light strokes. Cap the knife at once; used blades go in a closed box.',
-  punch:
-    'A mat under the card, never your hand; fingers clear of the punch when you press or strike it. Follow the tool’s own instructions.',
-  scissors: 'Sharp points: cut away from yourself, and close them when you lay them down.',
-  machine:
-    'Hands, hair and sleeves clear while it moves; stop it before you reach in. Follow the machine’s own instructions.',
-  glue: 'Air the room and keep flames away from solvent glue. Follow the glue’s own instructions and local rules.',
-} as const;
 
 /** Everything that is done by hand. */
 export interface MakeContext extends Context {
@@ -102,6 +54,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...testPrintStep(job, sheet),
     ...printSteps(job, workshop, sheet, stock),
     ...panelSteps(job, workshop, sheet),
+    ...foilSteps(sheet),
     ...(crease.onSheet ? lineSteps(crease, workshop) : []),
     ...(cut.machine ? [machineStep(cut, sheet)] : cutSteps(cut, workshop)),
     ...pileStep(sheet),
@@ -124,6 +77,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
   const parts = {
     'Setting up': pace.setUp,
     Printing: sides * pace.perPrintedSide,
+    ...(foilMinutes(sheet, pace) > 0 ? { 'Laying foil': foilMinutes(sheet, pace) } : {}),
     Cutting: cut.minutes,
     'Creasing and folding': crease.minutes,
     'Making envelopes': envelope.made ? wantedOf(job) * pace.perEnvelopeMade : 0,
@@ -153,43 +107,6 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
   };
 }
 
-const dryStep = ({ make }: Job, id: string): MakeStep => ({
-  id,
-  kind: 'dry',
-  title: 'Let it dry',
-  big: sayMinutes(make.dryMinutes),
-  detail: 'Lay the sheets apart; nothing on top of wet ink.',
-  caution: null,
-  waitMinutes: make.dryMinutes,
-});
-
-const panelSheets = ({ layers }: SheetPlan): SheetPlan['layers'] => layers.filter(({ print, up }) => print && up > 0);
-
-/** Mats and panels that are printed, before anything is cut: one wait dries them all. */
-function panelSteps(job: Job, workshop: Workshop, sheet: SheetPlan): readonly MakeStep[] {
-  const printed = panelSheets(sheet);
-  if (printed.length === 0) return [];
-  return [
-    ...printed.flatMap(({ piece, sheets, up, print }) =>
-      print!.passes.map(({ plate }): MakeStep => {
-        const said = sayPlate(plate, print!.white);
-        const paper = { sheetWidthMm: piece.stock.sheetWidthMm, sheetHeightMm: piece.stock.sheetHeightMm };
-        return {
-          ...PLAIN,
-          id: `print-layer-${piece.id}${plate === 'white' ? '-white' : ''}`,
-          kind: 'layer',
-          pieceId: piece.id,
-          plate,
-          title: `Print ${piece.name.toLowerCase()}${said ? `: ${said}` : ''}`,
-          big: `${sheets} ${plural(sheets, 'sheet')}`,
-          detail: `${capital(`${print!.printer.name}, ${print!.path.name}`)}. ${piece.stock.name}, ${up} from each. ${sayPaperSize(paper, workshop)} Print at 100 %, no fit to page. Test one sheet first.`,
-        };
-      }),
-    ),
-    ...(job.make.dryMinutes > 0 ? [dryStep(job, 'dry-layers')] : []),
-  ];
-}
-
 /** One sheet before the run, looked at in daylight. */
 function testPrintStep({ make }: Job, { passes }: SheetPlan): readonly MakeStep[] {
   if (!make.testPrint || passes.length === 0) return [];
@@ -205,13 +122,6 @@ function testPrintStep({ make }: Job, { passes }: SheetPlan): readonly MakeStep[
     },
   ];
 }
-
-/** The size to type into the driver: as the sheet is fed, short edge first. */
-const sayPaperSize = (
-  { sheetWidthMm, sheetHeightMm }: Pick<SheetPlan, 'sheetWidthMm' | 'sheetHeightMm'>,
-  { unit }: Workshop,
-): string =>
-  `Paper size ${formatSize(Math.min(sheetWidthMm, sheetHeightMm), Math.max(sheetWidthMm, sheetHeightMm), unit)} in the driver.`;
 
 /** How a ready-cut card goes in: singly, opened, and by a short edge, as the page’s size is told to the driver. */
 function sayFeed(
@@ -345,47 +255,6 @@ const lineSteps = (crease: CreasePlan, { unit }: Workshop): readonly MakeStep[] 
     big: crease.byEnds ? 'End to end' : formatLength(line.grooveAtMm, unit),
     detail: crease.lines.length === 1 ? line.text : `${line.turn}. ${line.text}`,
   }));
-
-function layerSteps({ layers }: SheetPlan, cut: CutPlan, { unit }: Workshop): readonly MakeStep[] {
-  return layers
-    .filter(({ up }) => up > 0)
-    .map(({ piece, up, sheets }) => ({
-      id: `layer-${piece.id}`,
-      kind: 'layer',
-      pieceId: piece.id,
-      plate: null,
-      title: `${piece.kind === 'insert' ? 'Cut, fold and lay in' : 'Cut and glue'}: ${piece.name.toLowerCase()}`,
-      big: formatSize(piece.blank.widthMm, piece.blank.heightMm, unit),
-      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${sayLayerCuts(piece.id, cut, unit)}${piece.kind === 'insert' ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
-      caution: [CAUTIONS[bladeFor(cut)], ...(piece.kind === 'insert' ? [] : [CAUTIONS.glue])].join(' '),
-      waitMinutes: null,
-    }));
-}
-
-/** What layers are cut with: beside a machine, which cuts the cards, a knife. */
-const bladeFor = ({ trimmer }: CutPlan) => (trimmer.kind === 'machine' ? 'knife' : trimmer.kind);
-
-/** What to set the fence to, or the rule to. */
-function sayLayerCuts(pieceId: string, { layers, trimmer }: CutPlan, unit: Workshop['unit']): string {
-  const cuts = layers.find((layer) => layer.pieceId === pieceId);
-  if (!cuts || cuts.moves.length === 0) return '';
-  const said = sayFence(cuts.moves, unit);
-  const tool = trimmer.kind === 'knife' || trimmer.kind === 'scissors' ? 'Rule' : 'Fence';
-  return said ? `${tool}: ${said}. ` : `${cuts.moves.length} cuts, listed at Cut. `;
-}
-
-/** What a box does not say of a piece: where its slope begins and ends. */
-function saySlope({ blank: { outline, widthMm } }: LayerPiece, unit: Workshop['unit']): string {
-  if (isUprightBox(outline)) return '';
-  const highest = (x: number): number | null => {
-    const ys = outline.filter((p) => Math.abs(p.xMm - x) < TOLERANCE_MM).map((p) => p.yMm);
-    return ys.length > 0 ? Math.min(...ys) : null;
-  };
-  const [left, right] = [highest(0), highest(widthMm)];
-  return outline.length === 4 && left !== null && right !== null
-    ? ` Its top slopes: from ${formatLength(left, unit)} down the left edge to ${formatLength(right, unit)} down the right one.`
-    : ' Cut it to the outline of its template.';
-}
 
 function foldStep(crease: CreasePlan): readonly MakeStep[] {
   if (crease.folding.length === 0) return [];

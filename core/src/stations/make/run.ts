@@ -1,6 +1,6 @@
 import type { Job } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
-import type { MakeStep } from './planMake.ts';
+import type { MakeStep } from './types.ts';
 
 /** What is pressed at the bench. */
 export const RUN_EVENT_KINDS = ['good', 'spoiled', 'step', 'finish', 'undo'] as const;

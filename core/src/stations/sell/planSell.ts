@@ -12,7 +12,7 @@ import type { Minor } from '../../ground/money.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import { piecesOf } from '../envelope/piecesOf.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
-import type { MakePlan } from '../make/planMake.ts';
+import type { MakePlan } from '../make/types.ts';
 import { printCostMinor, sidesPrinted, stockCostMinor, type PieceOnSheets, type PieceRole } from '../sheet/pieces.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { StockPlan } from '../stock/planStock.ts';

@@ -15,7 +15,8 @@ import type { StockFacts } from '../stock/planStock.ts';
 import { namesInUse, wantedOf } from '../../job/namesList.ts';
 import { correctionsInForce } from '../../workshop/calibration/chooseCalibration.ts';
 import { sheetsFor, type PieceOnSheets } from './pieces.ts';
-import { layerSnags, planLayerSheets } from './layout/layerSheets.ts';
+import { planLayerSheets } from './layout/layerSheets.ts';
+import { layerSnags } from './snags/layerSnags.ts';
 import { laidMap } from './layout/layOut.ts';
 import { sidesOf } from './layout/inkOnSheet.ts';
 import { sheetInForce } from './layout/sheetInForce.ts';
@@ -146,7 +147,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
       ...(bare ? [] : sharedBleedSnags(asked, art, bleedMm)),
       ...plateSnags(job, oneForBoth, stock.path.printsBothSides, calibration !== null),
       ...calibrationSnags(job, stock, sheet, sides),
-      ...layerSnags(layers, workshop),
+      ...layerSnags(job, layers, workshop),
     ],
   };
 }

@@ -35,7 +35,9 @@ export interface BlankView {
   readonly prints?: LayerPrints;
 }
 
-export type LayerPrints = Readonly<Record<string, { readonly shapes: readonly Shape[]; readonly onWhite: boolean }>>;
+/** Inks let the stock through, white under them or not; foil covers it. */
+export type PrintLies = 'onStock' | 'onWhite' | 'asFoil';
+export type LayerPrints = Readonly<Record<string, { readonly shapes: readonly Shape[]; readonly lies: PrintLies }>>;
 
 /** From the blank seen from outside to what a maker sees with this side up. */
 export const viewOf = (size: SizePlan, side: PaperSide): Affine =>
@@ -130,12 +132,14 @@ export function drawLayers(size: SizePlan, side: PaperSide, prints: LayerPrints 
 }
 
 /** A layer’s print as it comes out: over the white that is laid under it, or with the card let through by its inks. */
-const seenPrint = ({ shapes, onWhite }: LayerPrints[string], transform: Affine, clip: Path): Shape => ({
+const seenPrint = ({ shapes, lies }: LayerPrints[string], transform: Affine, clip: Path): Shape => ({
   kind: 'group',
   transform: IDENTITY,
   clip,
-  ...(onWhite ? {} : { blend: 'multiply' }),
-  children: [{ kind: 'group', transform, children: onWhite ? [...plateOf(shapes, '#ffffff'), ...shapes] : shapes }],
+  ...(lies === 'onStock' ? { blend: 'multiply' } : {}),
+  children: [
+    { kind: 'group', transform, children: lies === 'onWhite' ? [...plateOf(shapes, '#ffffff'), ...shapes] : shapes },
+  ],
 });
 
 /** Below the end of a crease: a solid sign and words, so that nothing depends on colour. */

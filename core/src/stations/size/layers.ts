@@ -6,7 +6,7 @@ import { boxAround, corners } from '../../ground/geometry/box.ts';
 import { offset } from '../../ground/geometry/offset.ts';
 import { isUprightBox, moved, type Polygon } from '../../ground/geometry/polygon.ts';
 import { stockById } from '../../job/pick.ts';
-import type { Job, LayerChoice, PicturePlacement } from '../../job/types.ts';
+import type { Foil, Job, LayerChoice, PicturePlacement } from '../../job/types.ts';
 import type { Snag } from '../../job/findings.ts';
 import type { Stock, Workshop } from '../../workshop/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
@@ -28,6 +28,8 @@ export interface LayerPiece {
   readonly layer: number;
   /** Printed on it before it is cut; null for bare stock. */
   readonly picture: PicturePlacement | null;
+  /** What of that is dark shines in it, and nothing else is printed; null for print. */
+  readonly foil: Foil | null;
   /** How far what is printed goes past the cut, and the outline of that. */
   readonly bleedMm: Mm;
   readonly bleedOutline: Polygon;
@@ -143,13 +145,14 @@ function printOn(
   choice: LayerChoice,
   index: number,
   outline: Polygon,
-): Pick<LayerPiece, 'layer' | 'picture' | 'bleedMm' | 'bleedOutline'> {
+): Pick<LayerPiece, 'layer' | 'picture' | 'foil' | 'bleedMm' | 'bleedOutline'> {
   const top = index === choice.stockIds.length - 1;
   const picture = top && choice.picture && pictures[choice.picture.pictureId] ? choice.picture : null;
   const bleedMm = picture ? size.bleedMm : 0;
   return {
     layer: size.layers.indexOf(choice),
     picture,
+    foil: picture ? (choice.foil ?? null) : null,
     bleedMm,
     bleedOutline: (bleedMm > 0 ? inset(outline, -bleedMm) : null) ?? outline,
   };

@@ -211,7 +211,7 @@ describe('pdfCalls', () => {
   const used: string[] = [];
   const lender: PdfLender = {
     labelTypefaces: [typefaces.get('atkinson-hyperlegible-next-400')!],
-    plate: (id, ink) => `K-${id}-${ink}`,
+    plate: (id, { ink }) => `K-${id}-${ink}`,
     font: (id) => ({ name: `F-${id}`, glyph: (glyph) => ({ hex: glyph.toString(16).padStart(4, '0'), width: 500 }) }),
     picture: (id, tint) => `P-${id}${tint ? `-${tint}` : ''}`,
     shading: ({ from, to }) => `H-${from}-${to}`,

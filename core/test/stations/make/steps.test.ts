@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { CAUTIONS } from '../../../src/stations/make/planMake.ts';
+import { CAUTIONS } from '../../../src/stations/make/cautions.ts';
 import type { Job } from '../../../src/job/types.ts';
 import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { inkedWith, jobWith, plan, sized, words, workshop } from '../../support.ts';

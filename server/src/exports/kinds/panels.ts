@@ -7,6 +7,7 @@ import {
   type LayerSheet,
   type PlateKind,
 } from '@zippy/core';
+import { plateOfPage } from '../plateOfPage.ts';
 import { ExportRefused, type Draft, type DraftPage, type Exporter, type ExportInput } from '../types.ts';
 
 /** Every sheet of every printed layer, corrected by the calibration of the path and stock that it goes through. */
@@ -17,23 +18,23 @@ export const panels: Exporter<'pdf'> = (input, _, name): readonly Draft[] => {
     throw new ExportRefused(
       'No mat or panel carries a picture that fits on a sheet: put one on at Art, under “Panels from a page”, first.',
     );
-  // Where white goes on in a pass of its own, its pages and the colours’ are files of their own.
+  // What goes on in a pass of its own, white or the toner of a foil, has a file of its own.
   const apart = printed.some(({ print }) => isOwnPass(print!.white));
   const before = printed.some(({ print }) => print!.white === 'before');
-  const parts: readonly (PlateKind | 'all')[] = !apart ? ['all'] : before ? ['white', 'colours'] : ['colours', 'white'];
+  const plates: readonly PlateKind[] = !apart ? ['colours'] : before ? ['white', 'colours'] : ['colours', 'white'];
+  const parts = (['foil', ...plates] as const).filter((part) =>
+    printed.some(({ print }) => print!.passes.some(({ plate }) => plate === part)),
+  );
   const total = printed.reduce((n, { sheets, print }) => n + sheets * print!.passes.length, 0);
-  return parts.flatMap((part, i): readonly Draft[] => {
-    const own = printed.filter(({ print }) => part === 'all' || print!.passes.some(({ plate }) => plate === part));
-    if (own.length === 0) return [];
-    return [
-      {
-        kind: 'pages',
-        stem: part === 'all' ? `${name}-panels` : `${name}-panels-${i + 1}-${part}`,
-        title: `${job.brief.title}: panels${part === 'all' ? '' : `, ${part}`}`,
-        pages: panelPages(input, own, part === 'all' ? 'colours' : part),
-        total,
-      },
-    ];
+  return parts.map((part, i): Draft => {
+    const own = printed.filter(({ print }) => print!.passes.some(({ plate }) => plate === part));
+    return {
+      kind: 'pages',
+      stem: parts.length === 1 && part === 'colours' ? `${name}-panels` : `${name}-panels-${i + 1}-${part}`,
+      title: `${job.brief.title}: panels${parts.length === 1 && part === 'colours' ? '' : `, ${part}`}`,
+      pages: panelPages(input, own, part),
+      total,
+    };
   });
 };
 
@@ -49,11 +50,7 @@ function* panelPages(
     for (let sheetNumber = 1; sheetNumber <= layer.sheets; sheetNumber += 1) {
       const label = { title: job.brief.title, date, sheetNumber, plate };
       const drawn = drawPanelPage(layer, plan.art.panels[id]!, label);
-      const page = correctPage(
-        plate === 'white' ? { ...drawn, scene: whitePlate(drawn.scene, '#000000', { marks: true }) } : drawn,
-        inForce,
-        'front',
-      );
+      const page = correctPage({ ...drawn, scene: plateOfPage(drawn.scene, plate) }, inForce, 'front');
       const under = layer.print!.white === 'inPass' ? whitePlate(page.scene) : undefined;
       yield { page, white: under, repeats: sheetNumber > 1 };
     }

@@ -131,9 +131,9 @@ export class PdfFile {
         resources.XObject[name] = this.pictures.picture(pictureId, tint);
         return name;
       },
-      plate: (pictureId, ink) => {
-        const name = `K${pictureId.replace(/\W/g, '')}${ink.replace(/\W/g, '')}`;
-        resources.XObject[name] = this.pictures.plate(pictureId, ink);
+      plate: (pictureId, inked) => {
+        const name = `K${pictureId.replace(/\W/g, '')}${inked.ink.replace(/\W/g, '')}${inked.only ?? ''}`;
+        resources.XObject[name] = this.pictures.plate(pictureId, inked);
         return name;
       },
       shading: (gradient) => {

@@ -1,8 +1,8 @@
 import SVGtoPDF from 'svg-to-pdfkit';
-import { GREY_WEIGHTS, LABEL_TYPEFACE_ID, WHITE_INK, type Scene, type Shape } from '@zippy/core';
+import { GREY_WEIGHTS, LABEL_TYPEFACE_ID, WHITE_INK, type Inked, type Scene, type Shape } from '@zippy/core';
 import type { Materials, PictureBytes } from '../types.ts';
 import { filled, finished, type Kit, type PdfRef } from './kit.ts';
-import { coverageOf, flatPaints, isOutlined, tintedPixels, type Coverage } from './plates.ts';
+import { coverageOf, darknessOf, flatPaints, isOutlined, tintedPixels, type Coverage } from './plates.ts';
 import { pressPicture, type PressInks, type PressPicture } from './pressInks.ts';
 
 /** The pictures of one file: each stored once in each of its inks, and placed many times. */
@@ -27,8 +27,8 @@ export class PdfPictures {
     const visit = async (own: readonly Shape[]): Promise<void> => {
       for (const shape of own) {
         if (shape.kind === 'group') await visit(shape.children);
-        if ((shape.kind === 'picture' || shape.kind === 'tiles') && shape.ink) {
-          await this.preparePlate(shape.pictureId, widthPrinted(shape));
+        if ((shape.kind === 'picture' || shape.kind === 'tiles') && shape.inked) {
+          await this.preparePlate(shape.pictureId, shape.inked.only, widthPrinted(shape));
           continue;
         }
         if (shape.kind === 'picture' && shape.tint) await this.prepareTint(shape.pictureId, shape.tint);
@@ -67,14 +67,16 @@ export class PdfPictures {
   }
 
   /** What of a picture a plate holds, as fine as its largest printing wants it. */
-  private async preparePlate(pictureId: string, widthMm: number): Promise<void> {
+  private async preparePlate(pictureId: string, only: Inked['only'], widthMm: number): Promise<void> {
     const picture = this.bytesOf(pictureId);
-    const known = this.plates.get(pictureId);
+    const key = `${pictureId}${only ?? ''}`;
+    const known = this.plates.get(key);
     if (known && (known.kind !== 'mask' || known.widthMm >= widthMm)) return;
-    if (picture.mime === 'image/svg+xml' && isOutlined(picture.bytes.toString('utf8')))
-      return void this.plates.set(pictureId, { kind: 'outlines' });
-    const coverage = await coverageOf(picture, widthMm);
-    this.plates.set(pictureId, coverage ? { kind: 'mask', coverage, widthMm } : { kind: 'all' });
+    // Which of its outlines are dark, and what light lies over them, only its pixels tell.
+    if (!only && picture.mime === 'image/svg+xml' && isOutlined(picture.bytes.toString('utf8')))
+      return void this.plates.set(key, { kind: 'outlines' });
+    const coverage = only ? await darknessOf(picture, widthMm) : await coverageOf(picture, widthMm);
+    this.plates.set(key, coverage ? { kind: 'mask', coverage, widthMm } : { kind: 'all' });
   }
 
   private bytesOf(pictureId: string): PictureBytes {
@@ -113,13 +115,12 @@ export class PdfPictures {
   }
 
   /** A picture’s shape in one ink, as a form or image that fills the unit square. */
-  plate(pictureId: string, ink: string): PdfRef {
-    const key = `${pictureId} plate ${ink}`;
+  plate(pictureId: string, { ink, only = undefined }: Inked): PdfRef {
+    const key = `${pictureId} plate ${ink} ${only ?? ''}`;
     const known = this.stored.get(key);
     if (known) return known;
-    const plate = this.plates.get(pictureId);
+    const plate = this.plates.get(`${pictureId}${only ?? ''}`);
     if (!plate) throw new RangeError(`PdfPictures: the plate of picture “${pictureId}” was not prepared`);
-    if (!isPlateInk(ink)) throw new RangeError(`PdfPictures: a plate is drawn in white or black, not in ${ink}`);
     const make = (): PdfRef => {
       switch (plate.kind) {
         case 'all':
@@ -135,29 +136,33 @@ export class PdfPictures {
     return ref;
   }
 
-  private solidForm(ink: PlateInk): PdfRef {
+  private solidForm(ink: string): PdfRef {
     const ref = this.doc.ref({
       ...{ Type: 'XObject', Subtype: 'Form', BBox: [0, 0, 1, 1] },
       Resources: ink === WHITE_INK ? { ColorSpace: { White: this.whiteSpace() } } : {},
     });
-    ref.end(`${ink === WHITE_INK ? '/White cs 1 scn' : ink === PAPER_WHITE ? '1 g' : '0 g'} 0 0 1 1 re f`);
+    const parts = plainParts(ink).map((part) => part / 255);
+    ref.end(
+      `${ink === WHITE_INK ? '/White cs 1 scn' : `${parts.join(' ')} ${parts.length === 1 ? 'g' : 'rg'}`} 0 0 1 1 re f`,
+    );
     return ref;
   }
 
   /** One pixel of ink, seen through a mask as fine as the plate wants to be. Source: ISO 32000-1, 11.6.5.2 */
-  private maskedInk({ width, height, alpha }: Coverage, ink: PlateInk): PdfRef {
+  private maskedInk({ width, height, alpha }: Coverage, ink: string): PdfRef {
     const image = (data: Record<string, unknown>, bytes: Buffer): PdfRef =>
       filled(this.doc, { Type: 'XObject', Subtype: 'Image', BitsPerComponent: 8, ...data }, bytes);
     const mask = image({ Width: width, Height: height, ColorSpace: 'DeviceGray' }, alpha);
-    const space = ink === WHITE_INK ? this.whiteSpace() : 'DeviceGray';
-    return image({ Width: 1, Height: 1, ColorSpace: space, SMask: mask }, Buffer.from([ink === BLACK ? 0 : 255]));
+    const pixel = ink === WHITE_INK ? [255] : plainParts(ink);
+    const space = ink === WHITE_INK ? this.whiteSpace() : pixel.length === 1 ? 'DeviceGray' : 'DeviceRGB';
+    return image({ Width: 1, Height: 1, ColorSpace: space, SMask: mask }, Buffer.from(pixel));
   }
 
   /** Vector art as a form that fills the unit square, so that it is placed like any picture. */
-  private vectorPicture(svg: string, tint: string | null, plated: PlateInk | null = null): PdfRef {
+  private vectorPicture(svg: string, tint: string | null, plated: string | null = null): PdfRef {
     const [width, height] = [1000, 1000];
     const recolour = (colour: KitColour): KitColour =>
-      plated ? [plated === PAPER_WHITE ? [255, 255, 255] : [0, 0, 0], colour[1]] : tintColour(colour, tint!);
+      plated ? [plated === WHITE_INK ? [0, 0, 0] : channelsOf(plated), colour[1]] : tintColour(colour, tint!);
     const resources = { Font: {}, XObject: {}, ExtGState: {}, Pattern: {}, ColorSpace: {} };
     const ref = this.doc.ref({
       Type: 'XObject',
@@ -202,12 +207,6 @@ export class PdfPictures {
   }
 }
 
-const BLACK = '#000000';
-const PAPER_WHITE = '#ffffff';
-/** White as an ink of its own; black, where a page is of that ink alone; white to be looked at. */
-type PlateInk = typeof WHITE_INK | typeof BLACK | typeof PAPER_WHITE;
-const isPlateInk = (ink: string): ink is PlateInk => ink === WHITE_INK || ink === BLACK || ink === PAPER_WHITE;
-
 /** Outlines that were all drawn in one colour, in white ink instead. */
 const inWhite = (calls: string): string =>
   calls.replace(/^\/DeviceRGB (cs|CS)$/gm, '/White $1').replace(/^[\d.]+ [\d.]+ [\d.]+ (scn|SCN)$/gm, '1 $1');
@@ -226,6 +225,12 @@ type KitColour = [[number, number, number], number];
 
 const channelsOf = (colour: string): [number, number, number] =>
   [1, 3, 5].map((i) => parseInt(colour.slice(i, i + 2), 16)) as [number, number, number];
+
+/** Of 255: one part where a colour is black, grey or white, so that a printer lays it in black alone; else three. */
+const plainParts = (colour: string): readonly number[] => {
+  const parts = channelsOf(colour);
+  return parts.every((part) => part === parts[0]) ? [parts[0]] : parts;
+};
 
 function tintColour([parts, opacity]: KitColour, tint: string): KitColour {
   const grey = parts.reduce((sum, part, i) => sum + part * GREY_WEIGHTS[i]!, 0) / 255;

@@ -1,6 +1,6 @@
 import { Resvg } from '@resvg/resvg-js';
 import sharp, { type Sharp } from 'sharp';
-import { GREY_WEIGHTS, MM_PER_INCH } from '@zippy/core';
+import { DARK_SLOPE, GREY_WEIGHTS, MM_PER_INCH } from '@zippy/core';
 import type { PictureBytes } from '../types.ts';
 
 /** A plate that cannot be outlines is at least this fine. */
@@ -54,6 +54,31 @@ export async function coverageOf({ mime, bytes }: PictureBytes, widthMm: number)
     .raw()
     .toBuffer();
   return alpha.every((value) => value === 255) ? null : { width: w, height: h, alpha };
+}
+
+/**
+ * Where a picture is darker than half, as fine as a plate wants to be: by the same weights and the same steepness as the
+ * screen shows it. A clear part is not dark.
+ */
+export async function darknessOf({ mime, bytes }: PictureBytes, widthMm: number): Promise<Coverage> {
+  const widthPx = Math.min(MOST_PX, Math.ceil((widthMm / MM_PER_INCH) * PLATE_PPI));
+  const image = sharp(mime === 'image/svg+xml' ? rasterised(bytes.toString('utf8'), widthPx) : bytes);
+  const { width, height } = await image.metadata();
+  const scale = Math.max(1, Math.min(widthPx / width, MOST_PX / height));
+  const [w, h] = [Math.round(width * scale), Math.round(height * scale)];
+  const { data } = await image
+    .toColourspace('srgb')
+    .ensureAlpha()
+    .resize(w, h, { fit: 'fill', kernel: 'cubic' })
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const alpha = Buffer.alloc(w * h);
+  for (let i = 0, p = 0; i < alpha.length; i += 1, p += 4) {
+    const grey = (GREY_WEIGHTS[0] * data[p]! + GREY_WEIGHTS[1] * data[p + 1]! + GREY_WEIGHTS[2] * data[p + 2]!) / 255;
+    const dark = Math.min(1, Math.max(0, DARK_SLOPE * (0.5 - grey) + 0.5));
+    alpha[i] = Math.round(dark * data[p + 3]!);
+  }
+  return { width: w, height: h, alpha };
 }
 
 /**

@@ -12,6 +12,7 @@ import { Row } from '../../ui/ModalDialog.tsx';
 import { Ticks } from '../../ui/Ticks.tsx';
 import { PicturePanel } from '../art/PicturePanel.tsx';
 import type { StationProps } from '../parts.ts';
+import { PanelPrint } from './PanelPrint.tsx';
 
 const MOST_DEEP = 8;
 
@@ -36,6 +37,7 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
             layer={layer}
             faces={plan.size.faces}
             pictures={job.pictures}
+            print={plan.sheet.layers.find(({ piece, print }) => print && piece.layer === i)?.print ?? null}
             workshop={workshop}
             onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
             onRemove={() =>
@@ -65,6 +67,7 @@ function OneLayer({
   layer,
   faces,
   pictures,
+  print,
   workshop,
   onChange,
   onRemove,
@@ -72,6 +75,8 @@ function OneLayer({
   readonly layer: LayerChoice;
   readonly faces: StationProps['plan']['size']['faces'];
   readonly pictures: StationProps['job']['pictures'];
+  /** What prints it, as it is planned. */
+  readonly print: StationProps['plan']['sheet']['layers'][number]['print'];
   readonly workshop: StationProps['workshop'];
   readonly onChange: (layer: LayerChoice) => void;
   readonly onRemove: () => void;
@@ -133,6 +138,7 @@ function OneLayer({
             <span>Printed with {pictures[layer.picture.pictureId]?.name ?? 'a picture that is gone'}</span>
             <Quiet onPress={() => onChange({ ...layer, picture: null })}>Leave it bare</Quiet>
           </Row>
+          <PanelPrint layer={layer} print={print} workshop={workshop} onChange={onChange} />
           <PicturePanel
             placement={layer.picture}
             onChange={(part) => onChange({ ...layer, picture: { ...layer.picture!, ...part } })}

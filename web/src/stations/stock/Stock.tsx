@@ -16,6 +16,7 @@ import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { Pick } from '../../ui/Pick.tsx';
+import { FeedPick } from '../FeedPick.tsx';
 import { PressureChoice } from '../PressureChoice.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 
@@ -123,22 +124,11 @@ export function StockSlip({ job, plan, workshop }: StationProps): ReactNode {
           },
         ]}
       />
-      <Pick
+      <FeedPick
         label="Printer and feed path"
-        value={`${job.stock.printerId}/${job.stock.pathId}`}
-        onChange={(id) => {
-          const [printerId = '', pathId = ''] = id.split('/');
-          change(decideEach((job) => job.stock, { printerId, pathId }));
-        }}
-        sections={workshop.printers.map((printer) => ({
-          heading: printer.name,
-          options: printer.paths.map((path) => ({
-            id: `${printer.id}/${path.id}`,
-            name: path.name,
-            fullName: `${printer.name}, ${path.name}`,
-            note: `${path.bends === undefined ? '' : path.bends ? 'bent, ' : 'straight, '}up to ${path.heaviestGsm} gsm`,
-          })),
-        }))}
+        value={job.stock}
+        workshop={workshop}
+        onChange={(feed) => feed && change(decideEach((job) => job.stock, { ...feed }))}
       />
       <Verdicts aria-label="Verdicts">
         {stock.verdicts.map((verdict) => (

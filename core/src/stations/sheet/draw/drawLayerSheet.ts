@@ -6,30 +6,35 @@ import type { Box } from '../../../ground/geometry/types.ts';
 import type { Page, Scene, Shape } from '../../../ground/scene/types.ts';
 import { drawSlug, drawTicks, shortTitle } from './drawMarks.ts';
 import type { LayerSheet } from '../layout/layerSheets.ts';
+import { foilPlate } from '../../../ground/scene/foil.ts';
 import { whitePlate } from '../../../ground/scene/whitePlate.ts';
 import { laidMap } from '../layout/layOut.ts';
 import { sayPlate, type PlateKind } from '../layout/passes.ts';
 
-/** Pieces of one layer on a sheet of their stock, with what is printed on them and the fold of an insert. */
-export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined): Scene {
+/**
+ * Pieces of one layer on a sheet of their stock, with what is printed on them and the fold of an insert.
+ * @param isToner a foil’s toner is seen as it was printed, before the foil is laid
+ */
+export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined, { isToner = false } = {}): Scene {
   const { blank, stock, laid } = layer;
   const box = { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
   const shapes: Shape[] = [{ kind: 'path', role: 'sheet', path: boxPath(box), fill: stock.colour }];
-  const printed = layer.print && art ? drawPanelPage(layer, art, null) : null;
-  const white = printed && layer.print?.white ? whitePlate(printed.scene, '#ffffff') : null;
+  const page = layer.print && art ? drawPanelPage(layer, art, null).scene : null;
+  const printed = page && isToner ? foilPlate(page) : page;
+  const white = printed && layer.print?.white ? whitePlate(printed, '#ffffff') : null;
   if (printed)
-    shapes.push(
-      white
-        ? { kind: 'group', transform: IDENTITY, children: [...white.shapes, ...printed.scene.shapes] }
-        : { kind: 'group', transform: IDENTITY, blend: 'multiply', children: printed.scene.shapes },
-    );
+    shapes.push({
+      ...{ kind: 'group', transform: IDENTITY, children: [...(white?.shapes ?? []), ...printed.shapes] },
+      // Inks let the stock through; white and foil cover it.
+      ...(white || layer.piece.foil ? {} : { blend: 'multiply' }),
+    });
   for (const lies of laid) {
     const map = laidMap(lies, blank.heightMm);
     shapes.push({ kind: 'path', role: 'trim', path: polygon(blank.outline.map((p) => apply(map, p))) });
     for (const { from, to } of blank.creases)
       shapes.push({ kind: 'path', role: 'creaseAway', path: polyline([from, to].map((p) => apply(map, p))) });
   }
-  return { box, symbols: { ...printed?.scene.symbols, ...white?.symbols }, shapes };
+  return { box, symbols: { ...printed?.symbols, ...white?.symbols }, shapes };
 }
 
 export interface PanelLabel {

@@ -1,14 +1,11 @@
-import { decide } from '../../../job/decide.ts';
 import { wantedOf } from '../../../job/namesList.ts';
 import { evenSides, shrink } from '../../../ground/geometry/box.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
-import { plural } from '../../../job/figures.ts';
-import type { FeedPath, Printer, Stock, WhiteWay, Workshop } from '../../../workshop/types.ts';
+import type { FeedPath, Printer, WhiteWay, Workshop } from '../../../workshop/types.ts';
 import type { Job } from '../../../job/types.ts';
-import type { Snag } from '../../../job/findings.ts';
-import { formatSize } from '../../../ground/length/formatLength.ts';
 import type { LayerPiece } from '../../size/layers.ts';
 import type { SizePlan } from '../../size/planSize.ts';
+import { sortedBy } from '../../../job/sorted.ts';
 import { pathRefusals } from '../../stock/planStock.ts';
 import { whiteWayOf } from '../../stock/white.ts';
 import { sheetsFor, type PieceOnSheets } from '../pieces.ts';
@@ -47,7 +44,7 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
   const made = wantedOf(job) + spares;
   return size.layers.map((piece) => {
     const { id, name, blank, stock, bleedMm } = piece;
-    const print = piece.picture ? printOf(job, workshop, stock) : null;
+    const print = piece.picture ? printOf(job, workshop, piece) : null;
     const question = {
       sheetWidthMm: stock.sheetWidthMm,
       sheetHeightMm: stock.sheetHeightMm,
@@ -72,84 +69,56 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
   });
 }
 
-/** The card’s own feed path where it takes this stock too; or another of the same printer, or of any. */
-function printOf({ stock: chosen, sheet: { marks } }: Job, workshop: Workshop, stock: Stock): LayerPrint | null {
-  const near = (printer: Printer, path: FeedPath): number =>
-    printer.id !== chosen.printerId ? 2 : path.id !== chosen.pathId ? 1 : 0;
-  const paths = workshop.printers
-    .flatMap((printer) =>
-      printer.paths.map((path) => ({ printer, path, refusals: pathRefusals(path, stock, workshop) })),
-    )
-    .sort((a, b) => near(a.printer, a.path) - near(b.printer, b.path));
-  const best = paths.find(({ refusals }) => refusals.length === 0) ?? paths[0];
+/** A way of a stock through a printer, and why it will not go. */
+export interface WayThrough {
+  /** The printer’s and the path’s, with a stroke between. */
+  readonly id: string;
+  readonly printer: Printer;
+  readonly path: FeedPath;
+  readonly refusals: readonly string[];
+}
+
+/**
+ * Every way of a panel through a printer, the nearest to the card’s own path first: that path where it takes this stock
+ * too, another of the same printer, or of any. Foil wants toner, so its ways through other printers come last.
+ */
+export function waysOf(
+  { stock: chosen }: Pick<Job, 'stock'>,
+  workshop: Workshop,
+  { stock, foil }: Pick<LayerPiece, 'stock' | 'foil'>,
+): readonly WayThrough[] {
+  const ways = workshop.printers.flatMap((printer) =>
+    printer.paths.map((path): WayThrough => {
+      const refusals = pathRefusals(path, stock, workshop);
+      return { id: `${printer.id}/${path.id}`, printer, path, refusals };
+    }),
+  );
+  return sortedBy(
+    ways,
+    ({ printer }) => Number(foil !== null && !holdsFoil(printer)),
+    ({ refusals }) => Number(refusals.length > 0),
+    ({ printer, path }) => (printer.id !== chosen.printerId ? 2 : path.id !== chosen.pathId ? 1 : 0),
+  );
+}
+
+export const holdsFoil = ({ ink }: Pick<Printer, 'ink'>): boolean => ink === 'laser';
+
+/** The way that the maker chose, whether or not it takes the stock; or the nearest that does. */
+function printOf(job: Job, workshop: Workshop, piece: LayerPiece): LayerPrint | null {
+  const { stock, foil } = piece;
+  const ways = waysOf(job, workshop, piece);
+  const feed = job.size.layers[piece.layer]?.feed;
+  const best = ways.find(({ id }) => id === (feed && `${feed.printerId}/${feed.pathId}`)) ?? ways[0];
   if (!best) return null;
+  const { printer, path, refusals } = best;
   const sheet = { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
-  const white = whiteWayOf(best.printer, best.path, stock);
+  // Foil covers what it lies on, so it needs no white under it.
+  const white = foil ? null : whiteWayOf(printer, path, stock);
   return {
-    ...best,
-    marks,
-    printable: shrink(sheet, best.path.marginsMm),
+    ...{ printer, path, refusals },
+    marks: job.sheet.marks,
+    printable: shrink(sheet, path.marginsMm),
     white,
-    passes: passesOf(['front'], false, white),
+    passes: foil ? [{ plate: 'foil', sides: ['front'] }] : passesOf(['front'], false, white),
   };
 }
-
-export function layerSnags(layers: readonly LayerSheet[], { unit }: Workshop): readonly Snag[] {
-  return layers.flatMap(({ piece, blank, stock, up, sheets, print }): readonly Snag[] => {
-    const bare = {
-      label: `Leave ${piece.name.toLowerCase()} bare`,
-      changes: [decide((job) => job.size.layers.at(piece.layer).picture, null)],
-    };
-    if (print && print.refusals.length > 0)
-      return [
-        {
-          id: `sheet-layer-path-${piece.id}`,
-          station: 'sheet',
-          level: 'stop',
-          title: `No feed path takes ${stock.name}, which ${piece.name.toLowerCase()} is printed on`,
-          why: `Through the ${print.path.name} of ${print.printer.name}: ${print.refusals.join('; ')}.`,
-          remedies: [bare],
-        },
-      ];
-    if (up === 0)
-      return [
-        {
-          id: `sheet-layer-${piece.id}`,
-          station: 'sheet',
-          level: 'stop',
-          title: `${piece.name} does not fit on its sheet`,
-          why: `It is ${formatSize(blank.widthMm, blank.heightMm, unit)}${print ? ' and its bleed' : ''}, and ${stock.name} is ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}${print ? ' less what the printer cannot reach' : ''}.`,
-          remedies: print && fitsBare(piece) ? [bare] : [],
-        },
-      ];
-    const alone: readonly Snag[] =
-      up === 1 && sheets > 1 && sheets <= stock.onShelf
-        ? [
-            {
-              id: `sheet-layer-alone-${piece.id}`,
-              station: 'sheet',
-              level: 'note',
-              title: `${piece.name}: one to a sheet`,
-              why: `One comes out of ${stock.name}, and the rest of each sheet is left. Shared sheets lays pieces of several kinds and jobs on one.`,
-              remedies: [],
-            },
-          ]
-        : [];
-    if (sheets <= stock.onShelf) return alone;
-    return [
-      {
-        id: `sheet-layer-shelf-${piece.id}`,
-        station: 'sheet',
-        level: 'warn',
-        title: `${sheets - stock.onShelf} ${plural(sheets - stock.onShelf, 'sheet')} short for ${piece.name.toLowerCase()}`,
-        why: `It takes ${sheets}; the shelf holds ${stock.onShelf} of ${stock.name}.`,
-        remedies: [],
-      },
-    ];
-  });
-}
-
-/** A sheet holds the piece when nothing is printed on it, one way or the other. */
-const fitsBare = ({ stock, blank: { widthMm, heightMm } }: LayerPiece): boolean =>
-  Math.min(widthMm, heightMm) <= Math.min(stock.sheetWidthMm, stock.sheetHeightMm) &&
-  Math.max(widthMm, heightMm) <= Math.max(stock.sheetWidthMm, stock.sheetHeightMm);

@@ -1,8 +1,8 @@
 import type { WhiteWay } from '../../../workshop/types.ts';
 import type { SheetSide } from './reach.ts';
 
-/** White of its own, or the colours (with the white in them, where a printer lays both at once). */
-export type PlateKind = 'white' | 'colours';
+/** White of its own; the colours (with the white in them, where a printer lays both at once); the black toner of a foil. */
+export type PlateKind = 'white' | 'colours' | 'foil';
 
 /** One way of the stack through the printer. */
 export interface PrintPass {
@@ -31,8 +31,10 @@ export const isOwnPass = (white: WhiteWay | null): boolean => white === 'before'
 
 /** What a page is of, in the words of its slug and its step. */
 export const sayPlate = (plate: PlateKind, white: WhiteWay | null): string | null =>
-  !isOwnPass(white)
-    ? null
-    : plate === 'white'
-      ? `white ink, ${white === 'before' ? 'before' : 'after'} the colours`
-      : `colours, ${white === 'before' ? 'after' : 'before'} the white`;
+  plate === 'foil'
+    ? 'black toner for the foil'
+    : !isOwnPass(white)
+      ? null
+      : plate === 'white'
+        ? `white ink, ${white === 'before' ? 'before' : 'after'} the colours`
+        : `colours, ${white === 'before' ? 'after' : 'before'} the white`;

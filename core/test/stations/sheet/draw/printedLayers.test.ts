@@ -60,7 +60,7 @@ describe('printed layers', () => {
         shapes.flatMap((s) => (s.kind === 'group' ? [s, ...flat(s.children)] : [s]));
       const all = flat(drawLayers(p.size, 'outside', seenPanels(p)));
       return {
-        plates: all.filter((s) => s.kind === 'picture' && s.ink === '#ffffff').length,
+        plates: all.filter((s) => s.kind === 'picture' && s.inked?.ink === '#ffffff').length,
         pictures: all.filter((s) => s.kind === 'picture').length,
         multiplied: all.some((s) => s.kind === 'group' && s.blend === 'multiply'),
       };

@@ -1,0 +1,16 @@
+/** What is said where a tool can hurt; the tool’s own instructions come first. */
+export const CAUTIONS = {
+  sliding:
+    'Sharp blade: fingers behind the guard, several light strokes, cap or lock it when you stop. Follow the tool’s own instructions.',
+  lever:
+    'Latch the arm when you stop. One person at the guillotine; never reach under the blade. Follow the tool’s own instructions.',
+  knife:
+    'Sharp blade: steel rule, fingers well behind its edge, several light strokes. Cap the knife at once; used blades go in a closed box.',
+  punch:
+    'A mat under the card, never your hand; fingers clear of the punch when you press or strike it. Follow the tool’s own instructions.',
+  scissors: 'Sharp points: cut away from yourself, and close them when you lay them down.',
+  machine:
+    'Hands, hair and sleeves clear while it moves; stop it before you reach in. Follow the machine’s own instructions.',
+  heat: 'Hot rollers and plates burn: fingers, hair and sleeves clear, air the room, only card and foil that are made for heat, and let all of it cool before you touch it. Temperature and speed as the laminator’s and the foil’s own instructions say.',
+  glue: 'Air the room and keep flames away from solvent glue. Follow the glue’s own instructions and local rules.',
+} as const;

@@ -1,0 +1,36 @@
+import type { StationPlan } from '../../job/findings.ts';
+import type { PlateKind } from '../sheet/layout/passes.ts';
+import type { SheetSide } from '../sheet/layout/reach.ts';
+
+/** What is worked on at a step: all that a drawing of it needs to know. */
+export type StepWork =
+  /** A pass of the stack; of both sides at once, the front is looked at. */
+  | { readonly kind: 'print'; readonly side: SheetSide; readonly plate: PlateKind }
+  | { readonly kind: 'dry' }
+  /** The move’s and the line’s place in the plan’s lists, from nought. */
+  | { readonly kind: 'cut'; readonly move: number }
+  | { readonly kind: 'crease'; readonly line: number }
+  /** Foil is laid on what was printed for it. */
+  | { readonly kind: 'foil'; readonly pieceId: string }
+  /** A layer is printed, or cut and put in its place. */
+  | { readonly kind: 'layer'; readonly pieceId: string; readonly plate: PlateKind | null }
+  | { readonly kind: 'machine' | 'piles' | 'outline' | 'fold' | 'envelope' | 'pack' };
+
+export interface StepWords {
+  readonly id: string;
+  /** What to do, in a few words to be read across a bench. */
+  readonly title: string;
+  /** The one number or word that matters. */
+  readonly big: string;
+  readonly detail: string;
+  readonly caution: string | null;
+  readonly waitMinutes: number | null;
+}
+
+export type MakeStep = StepWords & StepWork;
+
+export interface MakePlan extends StationPlan {
+  readonly steps: readonly MakeStep[];
+  readonly workMinutes: number;
+  readonly waitMinutes: number;
+}

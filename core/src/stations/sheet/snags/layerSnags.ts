@@ -1,0 +1,121 @@
+import { decide } from '../../../job/decide.ts';
+import { plural } from '../../../job/figures.ts';
+import type { Remedy, Snag } from '../../../job/findings.ts';
+import type { Job } from '../../../job/types.ts';
+import { formatSize } from '../../../ground/length/formatLength.ts';
+import type { Workshop } from '../../../workshop/types.ts';
+import type { LayerPiece } from '../../size/layers.ts';
+import { holdsFoil, waysOf, type LayerPrint, type LayerSheet } from '../layout/layerSheets.ts';
+
+/** What stands in the way of a layer: what prints it, its sheet, its foil, and what the shelf has of its stock. */
+export function layerSnags(job: Job, layers: readonly LayerSheet[], workshop: Workshop): readonly Snag[] {
+  const { unit } = workshop;
+  return layers.flatMap((layer): readonly Snag[] => {
+    const { piece, blank, stock, up, sheets, print } = layer;
+    const bare = {
+      label: `Leave ${piece.name.toLowerCase()} bare`,
+      changes: [decide((job) => job.size.layers.at(piece.layer).picture, null)],
+    };
+    if (print && print.refusals.length > 0)
+      return [
+        {
+          id: `sheet-layer-path-${piece.id}`,
+          station: 'sheet',
+          level: 'stop',
+          title: `${print.printer.name} will not take ${stock.name}, which ${piece.name.toLowerCase()} is printed on`,
+          why: `Through the ${print.path.name}: ${print.refusals.join('; ')}.`,
+          remedies: [...feedRemedies(job, workshop, piece), bare],
+        },
+      ];
+    const foiled = print ? foilSnags(job, workshop, layer, print) : [];
+    if (foiled.some(({ level }) => level === 'stop')) return foiled;
+    if (up === 0)
+      return [
+        {
+          id: `sheet-layer-${piece.id}`,
+          station: 'sheet',
+          level: 'stop',
+          title: `${piece.name} does not fit on its sheet`,
+          why: `It is ${formatSize(blank.widthMm, blank.heightMm, unit)}${print ? ' and its bleed' : ''}, and ${stock.name} is ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}${print ? ' less what the printer cannot reach' : ''}.`,
+          remedies: print && fitsBare(piece) ? [bare] : [],
+        },
+      ];
+    const alone: readonly Snag[] =
+      up === 1 && sheets > 1 && sheets <= stock.onShelf
+        ? [
+            {
+              id: `sheet-layer-alone-${piece.id}`,
+              station: 'sheet',
+              level: 'note',
+              title: `${piece.name}: one to a sheet`,
+              why: `One comes out of ${stock.name}, and the rest of each sheet is left. Shared sheets lays pieces of several kinds and jobs on one.`,
+              remedies: [],
+            },
+          ]
+        : [];
+    if (sheets <= stock.onShelf) return [...foiled, ...alone];
+    return [
+      ...foiled,
+      {
+        id: `sheet-layer-shelf-${piece.id}`,
+        station: 'sheet',
+        level: 'warn',
+        title: `${sheets - stock.onShelf} ${plural(sheets - stock.onShelf, 'sheet')} short for ${piece.name.toLowerCase()}`,
+        why: `It takes ${sheets}; the shelf holds ${stock.onShelf} of ${stock.name}.`,
+        remedies: [],
+      },
+    ];
+  });
+}
+
+/** Other ways that take the panel’s stock, and its foil where it has one. */
+const feedRemedies = (job: Job, workshop: Workshop, piece: LayerPiece): readonly Remedy[] =>
+  waysOf(job, workshop, piece)
+    .filter(({ printer, refusals }) => refusals.length === 0 && (!piece.foil || holdsFoil(printer)))
+    .slice(0, 3)
+    .map(({ printer, path }) => ({
+      label: `Print ${piece.name.toLowerCase()} on the ${path.name} of ${printer.name}`,
+      changes: [decide((job) => job.size.layers.at(piece.layer).feed, { printerId: printer.id, pathId: path.id })],
+    }));
+
+/** What foil asks of a printer and a card: toner, and a smooth ground. */
+function foilSnags(
+  job: Job,
+  workshop: Workshop,
+  { piece, stock }: LayerSheet,
+  { printer }: LayerPrint,
+): readonly Snag[] {
+  if (!piece.foil) return [];
+  const name = piece.name.toLowerCase();
+  const plain: Remedy = {
+    label: `Print ${name} in colours instead`,
+    changes: [decide((job) => job.size.layers.at(piece.layer).foil, null)],
+  };
+  if (!holdsFoil(printer))
+    return [
+      {
+        id: `sheet-foil-ink-${piece.id}`,
+        station: 'sheet',
+        level: 'stop',
+        title: `Foil will not hold to what ${printer.name} prints`,
+        why: `It melts onto toner, which only a laser printer lays; ink is a dye or a pigment that stays as it is under heat.`,
+        remedies: [...feedRemedies(job, workshop, piece), plain],
+      },
+    ];
+  if (stock.coating !== 'textured') return [];
+  return [
+    {
+      id: `sheet-foil-rough-${piece.id}`,
+      station: 'sheet',
+      level: 'warn',
+      title: `Foil breaks up on ${stock.name}`,
+      why: 'A textured card touches the foil on its high spots only. A smooth one shines whole; try one piece before the run.',
+      remedies: [plain],
+    },
+  ];
+}
+
+/** A sheet holds the piece when nothing is printed on it, one way or the other. */
+const fitsBare = ({ stock, blank: { widthMm, heightMm } }: LayerPiece): boolean =>
+  Math.min(widthMm, heightMm) <= Math.min(stock.sheetWidthMm, stock.sheetHeightMm) &&
+  Math.max(widthMm, heightMm) <= Math.max(stock.sheetWidthMm, stock.sheetHeightMm);
