@@ -34,7 +34,8 @@ export function BlankBench({
         art: showArt ? [...sides[side], ...through] : [],
         names,
         guides: true,
-        ...(showArt ? { prints } : {}),
+        // A panel’s picture is laid where the panel is chosen, also where the faces are still bare.
+        prints,
       });
     },
     [plan.size, prints, sides, side, light, stockColour, workshop.unit, showArt, names],

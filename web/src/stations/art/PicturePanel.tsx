@@ -14,11 +14,14 @@ const percent = (v: number): string => `${Math.round(v * 100)} %`;
 export function PicturePanel({
   placement,
   mayBeWhole = true,
+  hasInk = true,
   onChange,
 }: {
   readonly placement: PicturePlacement;
   /** One that runs on over other panels fills them. */
   readonly mayBeWhole?: boolean;
+  /** Foil has one strength and one colour. */
+  readonly hasInk?: boolean;
   readonly onChange: (part: Partial<PicturePlacement>, key?: string) => void;
 }): ReactNode {
   const turns = placement.quarterTurns ?? 0;
@@ -44,27 +47,31 @@ export function PicturePanel({
         say={percent}
         onChange={(zoom) => onChange({ zoom }, 'zoom')}
       />
-      <Scale
-        label="Fade"
-        value={placement.fade}
-        least={0}
-        most={1}
-        step={0.01}
-        say={percent}
-        onChange={(fade) => onChange({ fade }, 'fade')}
-      />
+      {hasInk && (
+        <Scale
+          label="Fade"
+          value={placement.fade}
+          least={0}
+          most={1}
+          step={0.01}
+          say={percent}
+          onChange={(fade) => onChange({ fade }, 'fade')}
+        />
+      )}
       <Row>
         <PlainButton onPress={() => onChange({ quarterTurns: (turns + 1) % 4 })}>
           <RotateCw size={16} aria-hidden /> Quarter turn
         </PlainButton>
-        <OnOff label="Grey" value={placement.grey} onChange={(grey) => onChange({ grey })} />
+        {hasInk && <OnOff label="Grey" value={placement.grey} onChange={(grey) => onChange({ grey })} />}
       </Row>
-      <ColourField
-        label="Tint"
-        value={placement.tint ?? null}
-        bare="None"
-        onChange={(tint) => onChange({ tint }, 'tint')}
-      />
+      {hasInk && (
+        <ColourField
+          label="Tint"
+          value={placement.tint ?? null}
+          bare="None"
+          onChange={(tint) => onChange({ tint }, 'tint')}
+        />
+      )}
     </>
   );
 }

@@ -141,6 +141,7 @@ function OneLayer({
           <PanelPrint layer={layer} print={print} workshop={workshop} onChange={onChange} />
           <PicturePanel
             placement={layer.picture}
+            hasInk={!layer.foil}
             onChange={(part) => onChange({ ...layer, picture: { ...layer.picture!, ...part } })}
           />
         </>

@@ -7,6 +7,7 @@ import {
   decideEach,
   formatSize,
   NAMED_SIZES,
+  plural,
   SIZE_SYSTEMS,
   formatEntry,
   usualBareEdgeMm,
@@ -104,7 +105,11 @@ export function SizeSlip(props: StationProps): ReactNode {
         <EnvelopeFits {...props} />
       </More>
       <More
-        label={size.layers.length > 0 ? `Layers (${plan.size.layers.length} pieces)` : 'Mats, writing panels, inserts'}
+        label={
+          size.layers.length > 0
+            ? `Layers (${plan.size.layers.length} ${plural(plan.size.layers.length, 'piece')})`
+            : 'Mats, writing panels, inserts'
+        }
       >
         <Layers {...props} />
       </More>

@@ -3,8 +3,10 @@ import { plural } from '../../../job/figures.ts';
 import type { Remedy, Snag } from '../../../job/findings.ts';
 import type { Job } from '../../../job/types.ts';
 import { formatSize } from '../../../ground/length/formatLength.ts';
-import type { Workshop } from '../../../workshop/types.ts';
+import { sortedBy } from '../../../job/sorted.ts';
+import type { FeedPath, Workshop } from '../../../workshop/types.ts';
 import type { LayerPiece } from '../../size/layers.ts';
+import { pathRefusals } from '../../stock/planStock.ts';
 import { holdsFoil, waysOf, type LayerPrint, type LayerSheet } from '../layout/layerSheets.ts';
 
 /** What stands in the way of a layer: what prints it, its sheet, its foil, and what the shelf has of its stock. */
@@ -24,7 +26,7 @@ export function layerSnags(job: Job, layers: readonly LayerSheet[], workshop: Wo
           level: 'stop',
           title: `${print.printer.name} will not take ${stock.name}, which ${piece.name.toLowerCase()} is printed on`,
           why: `Through the ${print.path.name}: ${print.refusals.join('; ')}.`,
-          remedies: [...feedRemedies(job, workshop, piece), bare],
+          remedies: [...feedRemedies(job, workshop, piece), ...stockRemedies(job, workshop, piece, print.path), bare],
         },
       ];
     const foiled = print ? foilSnags(job, workshop, layer, print) : [];
@@ -77,6 +79,28 @@ const feedRemedies = (job: Job, workshop: Workshop, piece: LayerPiece): readonly
       label: `Print ${piece.name.toLowerCase()} on the ${path.name} of ${printer.name}`,
       changes: [decide((job) => job.size.layers.at(piece.layer).feed, { printerId: printer.id, pathId: path.id })],
     }));
+
+/** The stock on the shelf nearest in weight that the panel’s way does take; what is printed is the topmost of its layer. */
+function stockRemedies(
+  job: Job,
+  workshop: Workshop,
+  { stock, name, layer }: LayerPiece,
+  path: FeedPath,
+): readonly Remedy[] {
+  const takes = workshop.stocks.filter(
+    (other) => !other.readyCut && other.id !== stock.id && pathRefusals(path, other, workshop).length === 0,
+  );
+  const [nearest] = sortedBy(takes, ({ gsm }) => Math.abs(gsm - stock.gsm));
+  const top = job.size.layers[layer]!.stockIds.length - 1;
+  return nearest
+    ? [
+        {
+          label: `Cut ${name.toLowerCase()} from ${nearest.name} instead`,
+          changes: [decide((job) => job.size.layers.at(layer).stockIds.at(top), nearest.id)],
+        },
+      ]
+    : [];
+}
 
 /** What foil asks of a printer and a card: toner, and a smooth ground. */
 function foilSnags(
