@@ -305,6 +305,49 @@ describe('art', () => {
     });
   });
 
+  it('gives the card to a drawing program, and lays what comes back on the faces of its size', async () => {
+    const title = await studio.own('Heron at dawn');
+    await open(title, 'art');
+    await press(/^Drawn elsewhere/);
+    await page.getByText('As they are', { exact: true }).click();
+    const download = page.waitForEvent('download');
+    await press('↓ Every face, PNG in a zip');
+    const zip = await studio.kept(await download, 'faces.zip');
+    execFileSync('/usr/bin/python3', ['-m', 'zipfile', '-e', zip, join(folder, 'faces')]);
+    // Another program gives it a colour of its own, and another name.
+    const repainted = async (from: string, name: string, colour: string): Promise<string> => {
+      const { width, height } = await sharp(join(folder, 'faces', from)).metadata();
+      const file = join(folder, name);
+      await sharp({ create: { width, height, channels: 3, background: colour } })
+        .png()
+        .toFile(file);
+      return file;
+    };
+    const files = [
+      await repainted('back.png', 'heron back v2.png', '#7b2869'),
+      await repainted('front.png', 'front.png', '#0b7f86'),
+      await repainted('front.png', 'odd.png', '#f2b01e').then(async (file) => {
+        const small = join(folder, 'small.png');
+        await sharp(file).resize(300, 300, { fit: 'fill' }).toFile(small);
+        return small;
+      }),
+    ];
+    const chooser = page.waitForEvent('filechooser');
+    await press('Bring pictures back …');
+    await (await chooser).setFiles(files);
+    await page
+      .getByText(
+        /heron back v2\.png: on the back\. front\.png: on the front\. small\.png: 300 × 300 pixels are the shape of no face/,
+      )
+      .waitFor();
+    const job = await studio.reaches(title, ({ art }) => Boolean(art.faces.back?.picture));
+    const nameOn = (face: string) => job.pictures[job.art.faces[face]!.picture!.pictureId]!.name;
+    expect([nameOn('front'), nameOn('back')]).to.deep.equal(['front.png', 'heron back v2.png']);
+    expect(await serious()).to.deep.equal([]);
+    await press('Undo');
+    await studio.reaches(title, ({ art }) => !art.faces.back?.picture);
+  });
+
   it('goes through the sheets of a named job, every place with its own name', async () => {
     await open('Regatta place cards', 'sheet');
     await page.getByText('Sheet 1 of 12', { exact: true }).waitFor();

@@ -265,11 +265,12 @@ describe('odd requests', () => {
       fc
         .constantFrom(id, randomUUID(), 'x', '%00', '%E0', '..', '__proto__', `{${id}}`, '1e300')
         .chain((part) =>
-          fc.constantFrom(
+          fc.constantFrom<string>(
             `/jobs/${part}`,
             `/jobs/${part}/file`,
             `/jobs/${part}/back`,
             `/jobs/${part}/faces/front.png?width=8&height=${part}`,
+            `/jobs/${part}/pixels.zip?dpi=${part}&shows=${part}`,
             `/runs/${part}`,
             `/runs/${part}/events`,
             `/exports/${part}`,

@@ -131,6 +131,7 @@ describe('two studios in one database', () => {
     ['DELETE', '/api/jobs/:job', 404],
     ['POST', '/api/jobs/:away/back', 404],
     ['GET', '/api/jobs/:job/faces/front.png?width=600&height=800&dpi=300', 404],
+    ['GET', '/api/jobs/:job/pixels.zip?dpi=300&shows=art', 404],
     ['GET', '/api/jobs/:job/file', 404],
     ['GET', '/api/pictures/:sha256', 404],
     ['POST', '/api/pictures?name=x.png', 422, () => 'no picture'],

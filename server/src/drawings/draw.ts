@@ -14,6 +14,7 @@ import { calibrationPdf } from '../exports/calibration.ts';
 import { exportFiles, ExportRefused, loadFonts, type PictureBytes } from '../exports/index.ts';
 import { piecesOf, sharedPdf, type SharedJob, type SharedPrint } from '../exports/shared.ts';
 import { Refusal } from '../refusal.ts';
+import { drawPixels, type PixelsAsked } from './drawPixels.ts';
 
 /** A job and the bytes of its pictures. */
 export interface Pictured {
@@ -31,6 +32,7 @@ export type ToDraw =
       readonly pixels: PixelQuestion;
       readonly plate: 'art' | 'white';
     } & Pictured)
+  | ({ readonly kind: 'pixels'; readonly workshop: Workshop } & PixelsAsked & Pictured)
   | { readonly kind: 'calibration'; readonly page: CalibrationSheet }
   | {
       readonly kind: 'shared';
@@ -44,6 +46,7 @@ export type ToDraw =
 export interface Drawn {
   readonly steps: { readonly stop: string | null; readonly steps: readonly MakeStep[] };
   readonly face: { readonly name: string; readonly bytes: Uint8Array };
+  readonly pixels: { readonly name: string; readonly bytes: Uint8Array };
   readonly calibration: Uint8Array;
   readonly shared: Uint8Array;
 }
@@ -64,6 +67,10 @@ export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
     }
     case 'face':
       return drawFace(asked, planned(asked.job, asked.workshop), fonts);
+    case 'pixels': {
+      const { job, workshop, pictures } = asked;
+      return drawPixels({ job, plan: planned(job, workshop) }, asked, { pictures, fonts }).catch(refusing('dpi'));
+    }
     case 'calibration':
       return calibrationPdf(asked.page, fonts);
     case 'shared': {

@@ -1,7 +1,7 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { pixelFault, placedPictureIds, type Job, type PictureRef } from '@zippy/core';
+import { ELSEWHERE_DPI, ELSEWHERE_SHOWS, pixelFault, placedPictureIds, type Job, type PictureRef } from '@zippy/core';
 import type { JobsOnTheWall, StoredJob } from '@zippy/core/contract';
 import { checkJob, readJobFile } from '@zippy/core/job-file';
 import type { Drawers } from '../drawings/drawers.ts';
@@ -147,6 +147,25 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
       plate: request.query.plate === 'white' ? 'white' : 'art',
     });
     response.attachment(name).type('image/png').send(Buffer.from(bytes));
+  });
+
+  // The open card and its faces in exact pixels, for drawing on in another program.
+  router.get('/:id/pixels.zip', async (request, response) => {
+    const row = await findJob(pool, studioOf(response), jobId(request.params.id));
+    if (!row) throw notFound('job');
+    const [dpi, shows] = [Number(request.query.dpi), ELSEWHERE_SHOWS.find((one) => one === request.query.shows)];
+    const { least, most } = ELSEWHERE_DPI;
+    if (!(dpi >= least && dpi <= most))
+      throw new Refusal(
+        400,
+        `dpi wants ${least} to ${most} dots to the inch; got ${dpi}.`,
+        'dpi',
+      );
+    if (!shows) throw new Refusal(400, `shows wants one of ${ELSEWHERE_SHOWS.join(', ')}.`, 'shows');
+    const { value: workshop } = await loadWorkshop(pool, studioOf(response));
+    const pictures = await loadPlacedPictures(pool, studioOf(response), row.document);
+    const { name, bytes } = await drawers.draw({ kind: 'pixels', job: row.document, workshop, pictures, dpi, shows });
+    response.attachment(name).type('application/zip').send(Buffer.from(bytes));
   });
 
   // The open format, with its pictures inside, so that it opens anywhere.

@@ -5,6 +5,7 @@ import type {
   MixedOrder,
   MixedPlan,
   OwnPiece,
+  ElsewhereShows,
   PixelQuestion,
   Run,
   RunEvent,
@@ -136,6 +137,8 @@ export const api = {
     fetchFile(
       `/jobs/${id}/faces/${encodeURIComponent(face)}.png?width=${widthPx}&height=${heightPx}&dpi=${dpi}${plate ? `&plate=${plate}` : ''}`,
     ),
+  pixels: (id: string, dpi: number, shows: ElsewhereShows) =>
+    fetchFile(`/jobs/${id}/pixels.zip?dpi=${dpi}&shows=${shows}`),
   startRun: (id: string, jobId: string) => send<Run>('POST', '/runs', { id, jobId }),
   run: (id: string) => call<Run>(`/runs/${id}`),
   addRunEvent: (runId: string, event: RunEvent) => send<{ id: string }>('POST', `/runs/${runId}/events`, event),

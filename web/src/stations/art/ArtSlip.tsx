@@ -12,6 +12,7 @@ import { Row } from '../../ui/ModalDialog.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { PICTURES } from './pictureKinds.ts';
 import { DriftSlip } from './drift/DriftSlip.tsx';
+import { DrawnElsewhere } from './DrawnElsewhere.tsx';
 import { CopyFace, GroundPanel } from './GroundPanel.tsx';
 import { ItemList } from './ItemList.tsx';
 import { ObjectPanel } from './ObjectPanel.tsx';
@@ -100,6 +101,9 @@ export function ArtSlip(props: StationProps): ReactNode {
       )}
       <More label="Ink on a card">
         <InkPanel job={job} plan={plan} />
+      </More>
+      <More label="Drawn elsewhere">
+        <DrawnElsewhere job={job} faces={plan.art.faces} />
       </More>
       <More label="In a print house’s pixels">
         <PrintHouse
