@@ -28,8 +28,20 @@ export const WORKSHOP_LIMITS = {
   },
   /** Inks together in one place, 1 for one laid solid. */
   inkLimit: from(0.5, 4),
-  trimmer: { longestCutMm: from(50, 3000), thickestStackMm: from(0.1, 50), repeatabilityMm: from(0, 10) },
-  machine: { marginMm: from(0, 100), widestMm: from(50, 3000), speedMmPerS: from(1, 5000), passes: from(1, 12) },
+  trimmer: {
+    longestCutMm: from(50, 3000),
+    thickestStackMm: from(0.1, 50),
+    leastFenceMm: from(0, 300),
+    repeatabilityMm: from(0, 10),
+  },
+  machine: {
+    marginMm: from(0, 100),
+    widestMm: from(50, 3000),
+    speedMmPerS: from(1, 5000),
+    passes: from(1, 12),
+    /** In whatever units the machine counts it. */
+    force: from(0, 10_000),
+  },
   board: { grooveEveryMm: from(0.5, 50), longestMm: from(50, 2000) },
   calibration: {
     perPath: 200,

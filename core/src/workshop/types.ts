@@ -63,6 +63,8 @@ export interface FeedPath {
   readonly shortestMm?: Mm;
   /** Whether the sheet is bent on its way. Nothing said is not known. */
   readonly bends?: boolean;
+  /** How the side that is to be printed lies when it is fed. Nothing said is not known. */
+  readonly printSide?: 'up' | 'down';
   readonly marginsMm: Sides;
   readonly printsBothSides: boolean;
   /** How it lays white, on a printer that has it; in the same pass when nothing is said. */
@@ -86,14 +88,23 @@ export interface Printer {
 export const TRIMMER_KINDS = ['sliding', 'lever', 'knife', 'scissors', 'machine'] as const;
 export type TrimmerKind = (typeof TRIMMER_KINDS)[number];
 
+export interface MachineLine {
+  readonly upToGsm: Gsm;
+  readonly passes: number;
+  /** Nothing said leaves it to the machine. */
+  readonly force?: number;
+}
+
 /** A machine that cuts by itself, from a file, by marks that it finds on the print. */
 export interface MachineFacts {
   /** Its eye and its rollers reach no nearer to the sheet’s edges than this. */
   readonly marginMm: Mm;
+  /** On each side of a sheet as it is loaded, where they differ. */
+  readonly marginsMm?: Sides;
   readonly widestMm: Mm;
   readonly speedMmPerS: number;
-  /** Passes by weight: the first line whose weight is not exceeded. */
-  readonly passes: readonly { readonly upToGsm: Gsm; readonly passes: number }[];
+  /** Passes by weight, and the force to set, in the machine’s own units: the first line whose weight is not exceeded. */
+  readonly passes: readonly MachineLine[];
 }
 
 export interface Trimmer {
@@ -102,6 +113,8 @@ export interface Trimmer {
   readonly kind: TrimmerKind;
   readonly longestCutMm: Mm;
   readonly thickestStackMm: Mm;
+  /** The nearest to its blade that its fence or its clamp lets a strip be cut; any, where nothing is said. */
+  readonly leastFenceMm?: Mm;
   /** How far its cuts stray from where they are set, one standard deviation; the kind’s own when left out. */
   readonly repeatabilityMm?: Mm;
   /** What only a cutting machine has. */

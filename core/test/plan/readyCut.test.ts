@@ -7,7 +7,7 @@ import { allSnags, planJob, type Plan } from '../../src/plan/planJob.ts';
 import { startJob } from '../../src/plan/startJob.ts';
 import { newStock, newTrimmer } from '../../src/workshop/newThings.ts';
 import type { ReadyCut, Stock, Workshop } from '../../src/workshop/types.ts';
-import { workshop as saltmarsh } from '../support.ts';
+import { inkedWith, plan as planned, sized, workshop as saltmarsh } from '../support.ts';
 
 /** Scored invitations of 5 × 7 in, 10 × 7 in opened, with envelopes of 5¼ × 7¼ in in the pack of forty-five. */
 const readyCut: ReadyCut = {
@@ -66,6 +66,23 @@ describe('ready-cut cards', () => {
       1e-9,
     );
     expect(allSnags(plan).filter(({ level }) => level === 'stop')).to.deep.equal([]);
+  });
+
+  it('are laid with the side up or down that the way prints, where that is known; so is a sheet', () => {
+    const lying = (shop: Workshop, printSide: 'up' | 'down' | undefined): Workshop => ({
+      ...shop,
+      printers: shop.printers.map((p) => ({ ...p, paths: p.paths.map((path) => ({ ...path, printSide })) })),
+    });
+    const said = (shop: Workshop): string =>
+      startJob(start, shop).plan.make.steps.find(({ kind }) => kind === 'print')!.detail;
+    const blank = withBlank({});
+    expect(said(lying(blank, 'down'))).to.contain('a short edge first, with the side to be printed down.');
+    expect(said(lying(blank, 'up'))).to.contain('with the side to be printed up.');
+    expect(said(lying(blank, undefined))).to.contain('the side to be printed as this printer wants it.');
+    const sheets = (printSide: 'up' | undefined): string =>
+      planned(inkedWith(...sized('sideFold', 60, 80)), lying(saltmarsh, printSide)).make.steps[0]!.detail;
+    expect(sheets('up')).to.match(/^[^.]+, the side to be printed up\. /);
+    expect(sheets(undefined)).to.not.contain('side to be printed');
   });
 
   it('are opened first where they come folded, and creased where they come flat', () => {

@@ -13,6 +13,7 @@ import {
   type Board,
   type FeedPath,
   type MachineFacts,
+  type MachineLine,
   type Pace,
   type Printer,
   type ShelfEnvelope,
@@ -138,6 +139,7 @@ const path = object<FeedPath>({
   shortestMm: spare(length(SHOP.path.shortestMm)),
   bends: spare(yesOrNo),
   marginsMm: sides,
+  printSide: spare(oneOf('up', 'down')),
   printsBothSides: yesOrNo,
   white: spare(oneOf(...WHITE_WAYS)),
   calibrations: spare(things(calibration, SHOP.calibration.perPath)),
@@ -154,9 +156,14 @@ const printer = object<Printer>({
 
 const machine = object<MachineFacts>({
   marginMm: length(SHOP.machine.marginMm),
+  marginsMm: spare(sides),
   widestMm: length(SHOP.machine.widestMm),
   speedMmPerS: number(SHOP.machine.speedMmPerS),
-  passes: list(object<MachineFacts['passes'][number]>({ upToGsm: gsm, passes }), SHOP.machine.passes.most, 1),
+  passes: list(
+    object<MachineLine>({ upToGsm: gsm, passes, force: spare(number(SHOP.machine.force)) }),
+    SHOP.machine.passes.most,
+    1,
+  ),
 });
 const trimmer = object<Trimmer>({
   id,
@@ -164,6 +171,7 @@ const trimmer = object<Trimmer>({
   kind: oneOf(...TRIMMER_KINDS),
   longestCutMm: length(SHOP.trimmer.longestCutMm),
   thickestStackMm: length(SHOP.trimmer.thickestStackMm),
+  leastFenceMm: spare(length(SHOP.trimmer.leastFenceMm)),
   repeatabilityMm: spare(length(SHOP.trimmer.repeatabilityMm)),
   machine: machine.when('kind', {
     is: 'machine',

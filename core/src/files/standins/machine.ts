@@ -1,3 +1,4 @@
+import { machineMargins } from '../../workshop/machineMargins.ts';
 import svgpath from 'svgpath';
 import { apply, type Affine } from '../../ground/geometry/affine.ts';
 import type { Point } from '../../ground/geometry/types.ts';
@@ -59,9 +60,10 @@ export function runMachine(svg: string, scan: Scan, facts: MachineFacts, passes:
     found,
   );
   const cuts = file.cuts.map((path) => path.map((p) => apply(map, p)));
+  const { top, right, bottom, left } = machineMargins(facts);
   const out = cuts.flat().find(({ xMm, yMm }) => {
     const [w, h] = [scan.widthPx / scan.pxPerMm, scan.heightPx / scan.pxPerMm];
-    return Math.min(xMm, yMm, w - xMm, h - yMm) < facts.marginMm - 0.5;
+    return Math.min(xMm - left, yMm - top, w - right - xMm, h - bottom - yMm) < -0.5;
   });
   if (out) return { ok: false, why: 'An outline runs into the margin that the rollers need; the sheet would be torn.' };
   return {

@@ -223,6 +223,19 @@ function machineFigures(machine: MachinePlan, trimmer: Trimmer, { stock }: Stock
     figure('passes', 'Passes', count(machine.passes), 'by the stock’s weight, from what you keep for this machine', {
       Stock: words(`${stock.gsm} gsm`),
     }),
+    ...(machine.force === null
+      ? []
+      : [
+          figure(
+            'force',
+            'Force',
+            count(machine.force),
+            'by the stock’s weight, in the machine’s own units, as you keep it',
+            {
+              Stock: words(`${stock.gsm} gsm`),
+            },
+          ),
+        ]),
     figure('path', 'Knife’s way on a sheet', length(machine.cutMm), 'every outline, once round'),
     figure(
       'machine-minutes',
@@ -360,9 +373,11 @@ function heavySnags({ trimmers }: Workshop, trimmer: Trimmer, { stock }: StockPl
 function cutSnags(job: Job, workshop: Workshop, trimmer: Trimmer, moves: readonly DraftMove[]): readonly Snag[] {
   if (moves.length === 0) return [];
   const need = longestCutMm(moves);
-  if (need <= trimmer.longestCutMm + TOLERANCE_MM) return [];
+  const near = fenceSnags(job, workshop, trimmer, moves);
+  if (need <= trimmer.longestCutMm + TOLERANCE_MM) return near;
   const { unit } = workshop;
   return [
+    ...near,
     {
       id: 'cut-too-long',
       station: 'cut',
@@ -371,6 +386,28 @@ function cutSnags(job: Job, workshop: Workshop, trimmer: Trimmer, moves: readonl
       why: `The longest cut is ${formatLength(need, unit)}; it cuts ${formatLength(trimmer.longestCutMm, unit)}.`,
       remedies: workshop.trimmers
         .filter((t) => t.longestCutMm >= need && t.id !== job.cut.trimmerId)
+        .map((t) => ({ label: `Cut with ${t.name}`, changes: [decide((job) => job.cut.trimmerId, t.id)] })),
+    },
+  ];
+}
+
+/** Nearer to its blade than a fence or a clamp goes, a strip cannot be cut off. */
+function fenceSnags(job: Job, workshop: Workshop, trimmer: Trimmer, moves: readonly DraftMove[]): readonly Snag[] {
+  const nearest = Math.min(...moves.map(({ fenceMm }) => fenceMm));
+  const least = trimmer.leastFenceMm ?? 0;
+  if (nearest >= least - TOLERANCE_MM) return [];
+  const { unit } = workshop;
+  const [need, short] = [longestCutMm(moves), moves.filter(({ fenceMm }) => fenceMm < least - TOLERANCE_MM).length];
+  return [
+    {
+      id: 'cut-fence-too-near',
+      station: 'cut',
+      level: 'stop',
+      title: `${capital(trimmer.name)} cannot be set as near as ${formatLength(nearest, unit)}`,
+      why: `${short} of ${moves.length} ${plural(moves.length, 'move')} ${short === 1 ? 'wants' : 'want'} less than the ${formatLength(least, unit)} that its fence comes to the blade.`,
+      remedies: workshop.trimmers
+        .filter((t) => !t.machine && t.id !== job.cut.trimmerId)
+        .filter((t) => (t.leastFenceMm ?? 0) <= nearest + TOLERANCE_MM && t.longestCutMm >= need)
         .map((t) => ({ label: `Cut with ${t.name}`, changes: [decide((job) => job.cut.trimmerId, t.id)] })),
     },
   ];

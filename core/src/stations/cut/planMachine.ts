@@ -3,7 +3,7 @@ import { apply } from '../../ground/geometry/affine.ts';
 import { boxPath, polygon, polyline, type Path } from '../../ground/geometry/path.ts';
 import { TOLERANCE_MM, type Point } from '../../ground/geometry/types.ts';
 import type { Gsm, Mm } from '../../ground/length/types.ts';
-import type { MachineFacts } from '../../workshop/types.ts';
+import type { MachineFacts, MachineLine } from '../../workshop/types.ts';
 import type { Scene, Shape } from '../../ground/scene/types.ts';
 import { knifePaths, type KnifePath } from './knifePaths.ts';
 import { drawMark } from '../sheet/layout/machineMarks.ts';
@@ -14,6 +14,8 @@ import type { SizePlan } from '../size/planSize.ts';
 export interface MachinePlan {
   readonly marks: readonly Point[];
   readonly passes: number;
+  /** To set on the machine; null where it sets its own. */
+  readonly force: number | null;
   /** Way of the knife on one sheet; an edge that two cards share is cut once. */
   readonly cutMm: Mm;
   /** Knife down and knife up together, one sheet. */
@@ -25,8 +27,13 @@ export const AIR_SPEED = 3;
 /** Loading the sheet and looking for three marks. */
 export const LOOKING_S = 12;
 
-export const passesFor = ({ passes }: MachineFacts, gsm: Gsm): number =>
-  ([...passes].sort((a, b) => a.upToGsm - b.upToGsm).find((line) => gsm <= line.upToGsm) ?? passes.at(-1)!).passes;
+/** The line of a machine’s table for a weight: the first that is not exceeded, or the heaviest. */
+export function lineFor({ passes }: MachineFacts, gsm: Gsm): MachineLine {
+  const lines = [...passes].sort((a, b) => a.upToGsm - b.upToGsm);
+  return lines.find((line) => gsm <= line.upToGsm) ?? lines.at(-1)!;
+}
+
+export const passesFor = (machine: MachineFacts, gsm: Gsm): number => lineFor(machine, gsm).passes;
 
 const lengthOf = (points: KnifePath): Mm =>
   points.slice(1).reduce((sum, q, i) => sum + Math.hypot(q.xMm - points[i]!.xMm, q.yMm - points[i]!.yMm), 0);
@@ -55,10 +62,11 @@ const isClosed = (points: KnifePath): boolean =>
 
 export function planMachine(size: SizePlan, sheet: SheetPlan, facts: MachineFacts, gsm: Gsm): MachinePlan {
   const paths = cutsOn(size, sheet);
-  const passes = passesFor(facts, gsm);
+  const { passes, force = null } = lineFor(facts, gsm);
   return {
     marks: sheet.machineMarks,
     passes,
+    force,
     cutMm: paths.reduce((sum, path) => sum + lengthOf(path), 0),
     secondsPerSheet: machineSeconds(paths, passes, facts),
   };

@@ -132,11 +132,14 @@ function sayFeed(
   const opened = fold !== 'none' && state === 'folded' ? ', opened and bent flat' : '';
   const edge = Math.abs(sheetWidthMm - sheetHeightMm) < TOLERANCE_MM ? '' : ', a short edge first';
   const slow = path.bends === true ? ' The way bends: see that a stiff one is not caught.' : '';
-  return `Feed them one at a time${opened}${edge}, the side to be printed as this printer wants it.${slow} `;
+  return `Feed them one at a time${opened}${edge}, ${path.printSide ? `with the side to be printed ${path.printSide}` : 'the side to be printed as this printer wants it'}.${slow} `;
 }
 
 function printSteps(job: Job, workshop: Workshop, sheet: SheetPlan, stock: StockPlan): readonly MakeStep[] {
-  const where = capital(`${stock.printer.name}, ${stock.path.name}`);
+  const { printSide } = stock.path;
+  // A ready-cut card is told of one by one.
+  const lies = printSide && !stock.stock.readyCut ? `, the side to be printed ${printSide}` : '';
+  const where = capital(`${stock.printer.name}, ${stock.path.name}${lies}`);
   const { readyCut } = stock.stock;
   const settings = `${stock.stock.name}. ${readyCut ? sayFeed(readyCut, stock.path, sheet) : ''}${sayPaperSize(sheet, workshop)} Print at 100 %, no fit to page.`;
   const waits = job.make.dryMinutes > 0;
@@ -207,14 +210,14 @@ function pileStep(sheet: SheetPlan): readonly MakeStep[] {
 }
 
 function machineStep({ machine, trimmer }: CutPlan, { sheets, machineMarks }: SheetPlan): MakeStep {
-  const { passes, secondsPerSheet } = machine!;
+  const { passes, force, secondsPerSheet } = machine!;
   const marked = machineMarks.length > 0;
   return {
     id: 'machine',
     kind: 'machine',
     title: `Cut on ${trimmer.name}`,
     big: `${sheets} ${plural(sheets, 'sheet')}`,
-    detail: `Send the cut file, ${marked ? 'front up, the corner without a mark at the bottom right' : 'the bare card square in its corner'}. ${passes} ${passes === 1 ? 'pass' : 'passes'}, about ${sayMinutes(secondsPerSheet / 60)} a sheet. Cut one and look before the rest.`,
+    detail: `Send the cut file, ${marked ? 'front up, the corner without a mark at the bottom right' : 'the bare card square in its corner'}. ${passes} ${passes === 1 ? 'pass' : 'passes'}${force === null ? '' : ` at force ${force}`}, about ${sayMinutes(secondsPerSheet / 60)} a sheet. Cut one and look before the rest.`,
     caution: CAUTIONS.machine,
     waitMinutes: null,
   };

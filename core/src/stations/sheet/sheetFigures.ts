@@ -1,3 +1,4 @@
+import { machineMargins } from '../../workshop/machineMargins.ts';
 import { cardAreaMm2 } from '../../ground/fold/blankCuts.ts';
 import type { TurnOver } from '../../ground/geometry/affine.ts';
 import type { Sides } from '../../ground/geometry/types.ts';
@@ -189,7 +190,7 @@ function marginsFigure(
               : {}),
           }
         : {}),
-      ...(machine ? { 'The machine keeps': length(machine.marginMm) } : {}),
+      ...(machine ? { 'The machine keeps': words(sayMargins(machineMargins(machine), unit)) } : {}),
     },
   );
 }

@@ -1,5 +1,14 @@
 import { useCallback, type ReactNode } from 'react';
-import { boxPath, drawMachineFile, drawSheetPage, evenSides, grow, shrink, type Scene } from '@zippy/core';
+import {
+  boxPath,
+  drawMachineFile,
+  drawSheetPage,
+  evenSides,
+  machineMargins,
+  grow,
+  shrink,
+  type Scene,
+} from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
 import { useView } from '../../stores/view/index.ts';
 import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
@@ -14,7 +23,8 @@ export function MachineBench({ job, plan, workshop }: StationProps): ReactNode {
     (textMm: number): Scene => {
       const label = { title: job.brief.title, date: null, sheetNumber: 1 };
       const { scene } = drawSheetPage(size, art, sheet, 'front', label);
-      const margin = cut.trimmer.machine?.marginMm ?? 0;
+      const { machine } = cut.trimmer;
+      const margins = machine ? machineMargins(machine) : evenSides(0);
       return {
         box: grow(scene.box, evenSides(textMm * 2)),
         symbols: scene.symbols,
@@ -22,7 +32,7 @@ export function MachineBench({ job, plan, workshop }: StationProps): ReactNode {
           { kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: stock.stock.colour },
           ...scene.shapes,
           ...drawMachineFile(size, sheet).shapes.filter((s) => s.kind === 'path' && s.role !== 'sheet'),
-          { kind: 'path', role: 'printable', path: boxPath(shrink(scene.box, evenSides(margin))) },
+          { kind: 'path', role: 'printable', path: boxPath(shrink(scene.box, margins)) },
           ...sheet.machineMarks.map(
             (mark, i) =>
               ({

@@ -1,8 +1,10 @@
 import type { ReactNode } from 'react';
-import { WORKSHOP_LIMITS, type LengthUnit, type MachineFacts } from '@zippy/core';
+import { machineMargins, withMargins, WORKSHOP_LIMITS, type LengthUnit, type MachineFacts } from '@zippy/core';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { Two } from '../../ui/ModalDialog.tsx';
+
+const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
 /** What a cutting machine can do, and how often it goes round for a weight of card. */
 export function MachineFields({
@@ -14,16 +16,24 @@ export function MachineFields({
   readonly unit: LengthUnit;
   readonly onChange: (machine: MachineFacts) => void;
 }): ReactNode {
+  const margins = machineMargins(machine);
+  const setLine = (at: number, part: { readonly passes?: number; readonly force?: number | undefined }): void =>
+    onChange({ ...machine, passes: machine.passes.map((old, i) => (i === at ? { ...old, ...part } : old)) });
   return (
     <>
       <Two>
-        <LengthField
-          label="Margin it cannot reach"
-          mm={machine.marginMm}
-          unit={unit}
-          {...WORKSHOP_LIMITS.machine.marginMm}
-          onCommit={(marginMm) => onChange({ ...machine, marginMm })}
-        />
+        {SIDES.map((side) => (
+          <LengthField
+            key={side}
+            label={`It does not reach, ${side}`}
+            mm={margins[side]}
+            unit={unit}
+            {...WORKSHOP_LIMITS.machine.marginMm}
+            onCommit={(mm) => onChange(withMargins(machine, { ...margins, [side]: mm }))}
+          />
+        ))}
+      </Two>
+      <Two>
         <LengthField
           label="Widest sheet"
           mm={machine.widestMm}
@@ -31,26 +41,30 @@ export function MachineFields({
           {...WORKSHOP_LIMITS.machine.widestMm}
           onCommit={(widestMm) => onChange({ ...machine, widestMm })}
         />
+        <NumberField
+          label="Speed in card, mm a second"
+          value={machine.speedMmPerS}
+          {...WORKSHOP_LIMITS.machine.speedMmPerS}
+          onCommit={(speedMmPerS) => onChange({ ...machine, speedMmPerS })}
+        />
       </Two>
-      <NumberField
-        label="Speed in card, mm a second"
-        value={machine.speedMmPerS}
-        {...WORKSHOP_LIMITS.machine.speedMmPerS}
-        onCommit={(speedMmPerS) => onChange({ ...machine, speedMmPerS })}
-      />
-      <Two>
-        {machine.passes.map((line, i) => (
+      {machine.passes.map((line, i) => (
+        <Two key={line.upToGsm}>
           <NumberField
-            key={line.upToGsm}
             label={`Passes up to ${line.upToGsm} gsm`}
             value={line.passes}
             {...WORKSHOP_LIMITS.machine.passes}
-            onCommit={(passes) =>
-              onChange({ ...machine, passes: machine.passes.map((old, k) => (k === i ? { ...old, passes } : old)) })
-            }
+            onCommit={(passes) => setLine(i, { passes })}
           />
-        ))}
-      </Two>
+          <NumberField
+            label={`Force up to ${line.upToGsm} gsm`}
+            value={line.force ?? 0}
+            {...WORKSHOP_LIMITS.machine.force}
+            {...(i === 0 ? { hint: 'In the machine’s own units; nought where it sets its own.' } : {})}
+            onCommit={(force) => setLine(i, { force: force > 0 ? force : undefined })}
+          />
+        </Two>
+      ))}
     </>
   );
 }

@@ -105,6 +105,16 @@ export function PathFields({
         ]}
         onChange={(way) => onChange({ bends: way === 'unknown' ? undefined : way === 'bends' })}
       />
+      <Choice
+        label="The side to be printed lies"
+        value={path.printSide ?? 'unknown'}
+        options={[
+          { id: 'up', name: 'Up' },
+          { id: 'down', name: 'Down' },
+          { id: 'unknown', name: 'Not known' },
+        ]}
+        onChange={(lies) => onChange({ printSide: lies === 'unknown' ? undefined : lies })}
+      />
       <OnOff
         label="Prints both sides by itself"
         value={path.printsBothSides}

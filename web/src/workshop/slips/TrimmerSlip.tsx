@@ -58,6 +58,16 @@ export function TrimmerSlip({
           onCommit={(thickestStackMm) => set({ thickestStackMm })}
         />
       </div>
+      {trimmer.kind !== 'machine' && trimmer.kind !== 'scissors' && (
+        <LengthField
+          label="Nearest that its fence comes to the blade"
+          mm={trimmer.leastFenceMm ?? 0}
+          unit={unit}
+          {...WORKSHOP_LIMITS.trimmer.leastFenceMm}
+          hint="Narrower strips cannot be cut off; a clamp counts too. Nought where any can."
+          onCommit={(leastFenceMm) => set({ leastFenceMm: leastFenceMm > 0 ? leastFenceMm : undefined })}
+        />
+      )}
       <NumberField
         label="One cut strays by (1 σ), mm"
         value={repeatabilityOf(trimmer)}

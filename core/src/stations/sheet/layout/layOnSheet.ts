@@ -1,3 +1,4 @@
+import { machineMargins } from '../../../workshop/machineMargins.ts';
 import { evenSides, grow } from '../../../ground/geometry/box.ts';
 import type { Point, Sides } from '../../../ground/geometry/types.ts';
 import type { Job } from '../../../job/types.ts';
@@ -108,7 +109,7 @@ function cellsToTry(card: OpenCard, ink: InkOnBlank): readonly Cell[] {
 
 /** What printed area keeps off beside its own ink: what a machine wants; or that and a strip for marks along two sides. */
 function roomsFor(margins: Sides, machine: MachineFacts | undefined, forMarks: boolean): readonly Sides[] {
-  const kept = evenSides(machine?.marginMm ?? 0);
+  const kept = machine ? machineMargins(machine) : evenSides(0);
   if (!forMarks) return [kept];
   const { top, right, bottom, left } = margins;
   return [

@@ -1,3 +1,4 @@
+import { machineMargins } from '../../../workshop/machineMargins.ts';
 import { polygon } from '../../../ground/geometry/path.ts';
 import type { Box, Point, Sides } from '../../../ground/geometry/types.ts';
 import type { MachineFacts } from '../../../workshop/types.ts';
@@ -25,12 +26,15 @@ export function markPlaces(
 }
 
 /** The printer prints no nearer to an edge than its margin, and the machine sees no nearer than its own. */
-export const marginsWith = ({ marginMm }: MachineFacts, { top, right, bottom, left }: Sides): Sides => ({
-  top: Math.max(top, marginMm),
-  right: Math.max(right, marginMm),
-  bottom: Math.max(bottom, marginMm),
-  left: Math.max(left, marginMm),
-});
+export function marginsWith(machine: MachineFacts, { top, right, bottom, left }: Sides): Sides {
+  const own = machineMargins(machine);
+  return {
+    top: Math.max(top, own.top),
+    right: Math.max(right, own.right),
+    bottom: Math.max(bottom, own.bottom),
+    left: Math.max(left, own.left),
+  };
+}
 
 export const markRoom = ({ xMm, yMm }: Point): Box => ({
   xMm: xMm - MARK_ROOM_MM / 2,
