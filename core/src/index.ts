@@ -87,6 +87,7 @@ export {
 } from './stations/art/faces/exactPixels.ts';
 export * from './stations/art/elsewhere/pixelPages.ts';
 export * from './stations/art/elsewhere/facesOfPictures.ts';
+export { pageAsSent } from './workshop/borderless.ts';
 export { machineMargins, withMargins } from './workshop/machineMargins.ts';
 export { drawFace, drawSide, hasArt, hasPrint, printedBox } from './stations/art/faces/drawCard.ts';
 export type { ArtPlan, NamesPlan, PanelArt } from './stations/art/types.ts';

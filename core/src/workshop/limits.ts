@@ -25,6 +25,7 @@ export const WORKSHOP_LIMITS = {
     widestMm: from(40, 2000),
     longestMm: from(40, 4000),
     marginMm: from(0, 100),
+    enlargesBy: from(0, 0.15),
   },
   /** Inks together in one place, 1 for one laid solid. */
   inkLimit: from(0.5, 4),

@@ -67,6 +67,8 @@ export interface FeedPath {
   readonly printSide?: 'up' | 'down';
   readonly marginsMm: Sides;
   readonly printsBothSides: boolean;
+  /** Without a border its driver enlarges every page by this share, to reach past the edges; with one, by nothing. */
+  readonly enlargesBy?: number;
   /** How it lays white, on a printer that has it; in the same pass when nothing is said. */
   readonly white?: WhiteWay;
   /** Oldest first; what is corrected follows from the newest of the stock’s weight. */

@@ -1,6 +1,7 @@
 import {
   correctionsInForce,
   correctPage,
+  pageAsSent,
   drawPattern,
   hasFoil,
   holdsFoil,
@@ -91,7 +92,7 @@ export async function sharedPdf(
         const label = { number: i + 1, of: patterns.length, date, plate: sayPlate(plate, white) };
         const drawn = drawPattern(pattern, sheet, pieces, side, flipEdge, label);
         const page = { ...drawn, scene: plateOfPage(drawn.scene, plate) };
-        const fed = correctPage(pageAsFed(page, sheet), inForce, side);
+        const fed = pageAsSent(correctPage(pageAsFed(page, sheet), inForce, side), path);
         return { page: fed, white: white === 'inPass' ? whitePlate(fed.scene) : undefined };
       }),
     );

@@ -156,11 +156,7 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
     const [dpi, shows] = [Number(request.query.dpi), ELSEWHERE_SHOWS.find((one) => one === request.query.shows)];
     const { least, most } = ELSEWHERE_DPI;
     if (!(dpi >= least && dpi <= most))
-      throw new Refusal(
-        400,
-        `dpi wants ${least} to ${most} dots to the inch; got ${dpi}.`,
-        'dpi',
-      );
+      throw new Refusal(400, `dpi wants ${least} to ${most} dots to the inch; got ${dpi}.`, 'dpi');
     if (!shows) throw new Refusal(400, `shows wants one of ${ELSEWHERE_SHOWS.join(', ')}.`, 'shows');
     const { value: workshop } = await loadWorkshop(pool, studioOf(response));
     const pictures = await loadPlacedPictures(pool, studioOf(response), row.document);

@@ -65,6 +65,7 @@ export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
     const page = {
       sheet,
       marginsMm: feed.marginsMm,
+      ...(feed.enlargesBy ? { enlargesBy: feed.enlargesBy } : {}),
       flipEdge: flip === 'short' ? ('short' as const) : ('long' as const),
       about: `${own.name}, ${feed.name}, ${paper.gsm} gsm`,
       date: new Date().toISOString().slice(0, 10),

@@ -141,6 +141,7 @@ const path = object<FeedPath>({
   marginsMm: sides,
   printSide: spare(oneOf('up', 'down')),
   printsBothSides: yesOrNo,
+  enlargesBy: spare(number(SHOP.path.enlargesBy)),
   white: spare(oneOf(...WHITE_WAYS)),
   calibrations: spare(things(calibration, SHOP.calibration.perPath)),
 });

@@ -11,7 +11,7 @@ import { sayPlate } from '../sheet/layout/passes.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { LayerPiece } from '../size/layers.ts';
 import { CAUTIONS } from './cautions.ts';
-import { dryStep, PLAIN, sayPaperSize } from './stepWords.ts';
+import { dryStep, PLAIN, sayBorder, sayPaperSize } from './stepWords.ts';
 import type { MakeStep } from './types.ts';
 
 /** Layers that something is printed on and that fit on their sheets. */
@@ -38,7 +38,7 @@ export function panelSteps(job: Job, workshop: Workshop, sheet: SheetPlan): read
           plate,
           title: `Print ${piece.name.toLowerCase()}${said ? `: ${said}` : ''}`,
           big: `${sheets} ${plural(sheets, 'sheet')}`,
-          detail: `${capital(`${print!.printer.name}, ${print!.path.name}`)}. ${piece.stock.name}, ${up} from each. ${sayPaperSize(paper, workshop)} Print at 100 %, no fit to page. ${plate === 'foil' ? SOLID_BLACK : ''}Test one sheet first.`,
+          detail: `${capital(`${print!.printer.name}, ${print!.path.name}`)}. ${piece.stock.name}, ${up} from each. ${sayPaperSize(paper, workshop)} ${sayBorder(print!.path)}Print at 100 %, no fit to page. ${plate === 'foil' ? SOLID_BLACK : ''}Test one sheet first.`,
         };
       }),
     ),

@@ -19,7 +19,7 @@ import type { StockPlan } from '../stock/planStock.ts';
 import { CAUTIONS } from './cautions.ts';
 import { foilMinutes, foilSteps } from './foilSteps.ts';
 import { layerSteps, panelSteps } from './layerSteps.ts';
-import { dryStep, PLAIN, sayPaperSize } from './stepWords.ts';
+import { dryStep, PLAIN, sayBorder, sayPaperSize } from './stepWords.ts';
 import type { MakePlan, MakeStep } from './types.ts';
 
 /** Why a card was lost; the last is for whatever the others do not name. */
@@ -141,7 +141,7 @@ function printSteps(job: Job, workshop: Workshop, sheet: SheetPlan, stock: Stock
   const lies = printSide && !stock.stock.readyCut ? `, the side to be printed ${printSide}` : '';
   const where = capital(`${stock.printer.name}, ${stock.path.name}${lies}`);
   const { readyCut } = stock.stock;
-  const settings = `${stock.stock.name}. ${readyCut ? sayFeed(readyCut, stock.path, sheet) : ''}${sayPaperSize(sheet, workshop)} Print at 100 %, no fit to page.`;
+  const settings = `${stock.stock.name}. ${readyCut ? sayFeed(readyCut, stock.path, sheet) : ''}${sayPaperSize(sheet, workshop)} ${sayBorder(stock.path)}Print at 100 %, no fit to page.`;
   const waits = job.make.dryMinutes > 0;
   const { passes, white, onePlate } = sheet;
   const files = isOwnPass(white);

@@ -1,7 +1,8 @@
 import { sayMinutes } from '../../job/figures.ts';
 import type { Job } from '../../job/types.ts';
 import { formatSize } from '../../ground/length/formatLength.ts';
-import type { Workshop } from '../../workshop/types.ts';
+import { fixed } from '../../ground/length/rounding.ts';
+import type { FeedPath, Workshop } from '../../workshop/types.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { MakeStep } from './types.ts';
 
@@ -25,3 +26,9 @@ export const dryStep = ({ make }: Job, id: string): MakeStep => ({
   caution: null,
   waitMinutes: make.dryMinutes,
 });
+
+/** What to choose in the driver of a way without a border, and that its enlargement is in the file. */
+export const sayBorder = ({ enlargesBy = 0 }: FeedPath): string =>
+  enlargesBy > 0
+    ? `Borderless in the driver, enlarging by ${fixed(100 * enlargesBy, 1)} %, which the file counts already. `
+    : '';

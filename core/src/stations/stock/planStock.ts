@@ -1,3 +1,4 @@
+import { BORDERLESS_SHIFTS_FROM_GSM } from '../../workshop/borderless.ts';
 import { isScored } from '../../workshop/readyCut.ts';
 import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
 import type { Context } from '../../job/context.ts';
@@ -183,7 +184,16 @@ function stockSnags(
       level: 'stop',
       title: `${printer.name} will not take ${stock.name} this way`,
       why: `Through the ${path.name}: ${refusals.join('; ')}.`,
-      remedies: [...otherPaths(workshop, stock), ...otherStocks(workshop, path, stock)].slice(0, 4),
+      remedies: [...otherPaths(workshop, stock, path), ...otherStocks(workshop, path, stock)].slice(0, 4),
+    });
+  if (path.enlargesBy && stock.gsm >= BORDERLESS_SHIFTS_FROM_GSM)
+    snags.push({
+      id: 'stock-borderless-heavy',
+      station: 'stock',
+      level: 'warn',
+      title: `${stock.name} may shift without a border`,
+      why: `Nothing holds its edges on the ${path.name} of ${printer.name}, and at ${stock.gsm} gsm a sheet slips: backs miss their fronts by more than a driver says. Print a calibration sheet this way first, or leave a border.`,
+      remedies: otherPaths(workshop, stock, path).slice(0, 3),
     });
   if (stock.coating === 'pearl' && printer.ink === 'inkjet' && job.make.dryMinutes < 60)
     snags.push({
@@ -197,10 +207,12 @@ function stockSnags(
   return snags;
 }
 
-function otherPaths(workshop: Workshop, stock: Stock): readonly Remedy[] {
+/** Ways that take the stock, other than the one at hand and without its faults: for heavy card, with a border. */
+function otherPaths(workshop: Workshop, stock: Stock, now: FeedPath): readonly Remedy[] {
+  const holds = ({ enlargesBy = 0 }: FeedPath): boolean => enlargesBy === 0 || stock.gsm < BORDERLESS_SHIFTS_FROM_GSM;
   return workshop.printers.flatMap((printer) =>
     printer.paths
-      .filter((path) => pathRefusals(path, stock, workshop).length === 0)
+      .filter((path) => path !== now && holds(path) && pathRefusals(path, stock, workshop).length === 0)
       .map((path) => ({
         label: `Feed it through the ${path.name} of ${printer.name}`,
         changes: [decide((job) => job.stock.printerId, printer.id), decide((job) => job.stock.pathId, path.id)],

@@ -20,6 +20,8 @@ export const CROSS_NAMES: Readonly<Record<Cross, string>> = {
 export interface CalibrationSheet {
   readonly sheet: SheetSize;
   readonly marginsMm: Sides;
+  /** What the path’s driver makes larger, which is counted before what is measured. */
+  readonly enlargesBy?: number;
   readonly flipEdge: 'long' | 'short';
   /** Printer, path and stock, so that a sheet found later still says what it is. */
   readonly about: string;

@@ -1,6 +1,7 @@
 import {
   correctionsInForce,
   correctPage,
+  pageAsSent,
   drawPanelPage,
   isOwnPass,
   whitePlate,
@@ -50,7 +51,8 @@ function* panelPages(
     for (let sheetNumber = 1; sheetNumber <= layer.sheets; sheetNumber += 1) {
       const label = { title: job.brief.title, date, sheetNumber, plate };
       const drawn = drawPanelPage(layer, plan.art.panels[id]!, label);
-      const page = correctPage({ ...drawn, scene: plateOfPage(drawn.scene, plate) }, inForce, 'front');
+      const plated = { ...drawn, scene: plateOfPage(drawn.scene, plate) };
+      const page = pageAsSent(correctPage(plated, inForce, 'front'), layer.print!.path);
       const under = layer.print!.white === 'inPass' ? whitePlate(page.scene) : undefined;
       yield { page, white: under, repeats: sheetNumber > 1 };
     }

@@ -1,6 +1,7 @@
 import {
   cardAt,
   correctPage,
+  pageAsSent,
   drawSheetPage,
   isOwnPass,
   namesInUse,
@@ -59,7 +60,7 @@ function sheetPage(
   const label = { title: job.brief.title, date, sheetNumber, plate };
   const page = drawSheetPage(plan.size, plan.art, { ...plan.sheet, named }, side, label, { gathered });
   const drawn = plate === 'white' ? { ...page, scene: whitePlate(page.scene, '#000000', { marks: true }) } : page;
-  return correctPage(drawn, plan.sheet.calibration, side);
+  return pageAsSent(correctPage(drawn, plan.sheet.calibration, side), plan.stock.path);
 }
 
 /** A file has fonts of its own, and writes once what its pages share. */

@@ -5,6 +5,7 @@ import { useWorkshop } from '../../stores/workshop.ts';
 import { ButtonLink, Quiet } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, MaybeLengthField } from '../../ui/fields/LengthField.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { OnOff } from '../../ui/OnOff.tsx';
 import { useJobsWith } from '../useUses.ts';
 import { ThicknessField, WeightField } from './labelFields.tsx';
@@ -95,6 +96,15 @@ export function PathFields({
           />
         ))}
       </div>
+      <NumberField
+        label="Borderless: its driver enlarges by, %"
+        value={Math.round(1000 * (path.enlargesBy ?? 0)) / 10}
+        least={0}
+        most={100 * LIMITS.enlargesBy.most}
+        whole={false}
+        hint="Nought for a way with margins. Files are made smaller by as much, so that a card comes out true."
+        onCommit={(percent) => onChange({ enlargesBy: percent > 0 ? percent / 100 : undefined })}
+      />
       <Choice
         label="On its way the sheet"
         value={path.bends === undefined ? 'unknown' : path.bends ? 'bends' : 'straight'}

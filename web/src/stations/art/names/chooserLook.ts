@@ -1,4 +1,5 @@
 import styled from 'styled-components';
+import { Scroll } from './namesLook.ts';
 
 export const Chooser = styled.div`
   display: grid;
@@ -19,31 +20,18 @@ export const Chooser = styled.div`
   }
 `;
 
-/** As wide and long as it is, in a window of its own; what is not taken steps back. */
-export const Grid = styled.div`
+/** A list as it stands in its file, as tall as the screen lets it be; what is not taken steps back. */
+export const Grid = styled(Scroll)`
   max-height: 48vh;
-  overflow: auto;
-  border: 1px solid ${({ theme }) => theme.colour.rule};
-  border-radius: 6px;
-  background: ${({ theme }) => theme.colour.white};
-  font-size: 14px;
-  table {
-    min-width: 100%;
-    border-collapse: collapse;
+  tr {
+    cursor: default;
   }
   th {
-    position: sticky;
     z-index: 1;
-    top: 0;
-    padding: 6px 10px;
-    background: ${({ theme }) => theme.colour.paperShade};
     color: ${({ theme }) => theme.colour.inkQuiet};
     font-weight: 400;
-    text-align: left;
   }
   td {
-    padding: 4px 10px;
-    border-top: 1px solid ${({ theme }) => theme.colour.rule};
     white-space: pre-line;
   }
   tr[data-is='above'] td,

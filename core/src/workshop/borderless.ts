@@ -1,0 +1,27 @@
+import type { Affine } from '../ground/geometry/affine.ts';
+import { mapBox } from '../ground/geometry/box.ts';
+import type { Page } from '../ground/scene/types.ts';
+import type { FeedPath } from './types.ts';
+
+/** From about this weight a sheet without a margin to be held by shifts on its way. Our starting value. */
+export const BORDERLESS_SHIFTS_FROM_GSM = 200;
+
+/**
+ * A page as a driver wants it: one that prints without a border enlarges whatever it is sent about the middle of the
+ * sheet, so that nothing white is left at the edges, and cuts off what then lies past them. It is sent that much smaller,
+ * so that a card comes out as large as it was drawn.
+ * @throws RangeError for a driver that would make nothing of a page
+ */
+export function pageAsSent(page: Page, { enlargesBy = 0 }: Pick<FeedPath, 'enlargesBy'>): Page {
+  if (!(enlargesBy > -1)) throw new RangeError(`pageAsSent: wanted a share over -1, got ${enlargesBy}`);
+  if (enlargesBy === 0) return page;
+  const { xMm, yMm, widthMm, heightMm } = page.scene.box;
+  const scale = 1 / (1 + enlargesBy);
+  const [acrossMm, downMm] = [(xMm + widthMm / 2) * (1 - scale), (yMm + heightMm / 2) * (1 - scale)];
+  const transform: Affine = [scale, 0, 0, scale, acrossMm, downMm];
+  return {
+    scene: { ...page.scene, shapes: [{ kind: 'group', transform, children: page.scene.shapes }] },
+    trimBox: mapBox(transform, page.trimBox),
+    bleedBox: mapBox(transform, page.bleedBox),
+  };
+}

@@ -1,0 +1,127 @@
+import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { changeJob, decide, newJob, type Job, type Workshop } from '@zippy/core';
+import { calibrationPdf } from '../src/exports/calibration.ts';
+import { exportFiles, loadFonts } from '../src/exports/index.ts';
+import { planOf, workshop } from './support.ts';
+
+const PPI = 254;
+const PX_PER_MM = PPI / 25.4;
+const SHARE = 0.04;
+
+/** The demo’s printers without margins, each of whose drivers enlarges what it prints. */
+const borderless = (enlargesBy: number): Workshop => ({
+  ...workshop,
+  printers: workshop.printers.map((p) => ({
+    ...p,
+    paths: p.paths.map((path) => ({
+      ...{ ...path, enlargesBy, calibrations: [] },
+      marginsMm: { top: 0, right: 0, bottom: 0, left: 0 },
+    })),
+  })),
+});
+const teal = (shop: Workshop): Job =>
+  changeJob(newJob('Overspray', shop), [
+    decide((job) => job.size.format, 'flat'),
+    decide((job) => job.size.finishedWidthMm, 90),
+    decide((job) => job.size.finishedHeightMm, 120),
+    decide((job) => job.brief.wanted, 2),
+    decide((job) => job.sheet.spares, 0),
+    decide((job) => job.sheet.marks, false),
+    decide((job) => job.art.faces.at('front'), { background: '#0b7f86', picture: null, texts: [] }),
+  ]);
+
+describe('pages for a way without a border', () => {
+  const folder = mkdtempSync(join(tmpdir(), 'zippy-borderless-'));
+  after(() => rmSync(folder, { recursive: true, force: true }));
+
+  /** Where the ink of a page begins and ends, mm, as a rasteriser sees it; and its trim box, as pdfinfo reads it. */
+  async function inkOf(pdf: Buffer, name: string) {
+    const path = join(folder, `${name}.pdf`);
+    writeFileSync(path, pdf);
+    const said = execFileSync('pdfinfo', ['-box', path], { encoding: 'utf8' });
+    const box = (kind: string): readonly number[] =>
+      new RegExp(`${kind}:\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)\\s+([\\d.]+)`)
+        .exec(said)!
+        .slice(1)
+        .map((pt) => (Number(pt) / 72) * 25.4);
+    const png = execFileSync('pdftoppm', ['-r', String(PPI), '-png', '-f', '1', '-l', '1', path], { maxBuffer: 1e9 });
+    const { data, info } = await sharp(png).greyscale().raw().toBuffer({ resolveWithObject: true });
+    const inked = (x: number, y: number): boolean => data[(y * info.width + x) * info.channels]! < 200;
+    let [left, right, top, bottom] = [info.width, 0, info.height, 0];
+    for (let y = 0; y < info.height; y += 1)
+      for (let x = 0; x < info.width; x += 1)
+        if (inked(x, y)) {
+          [left, right] = [Math.min(left, x), Math.max(right, x + 1)];
+          [top, bottom] = [Math.min(top, y), Math.max(bottom, y + 1)];
+        }
+    return {
+      page: { widthMm: info.width / PX_PER_MM, heightMm: info.height / PX_PER_MM },
+      media: box('MediaBox'),
+      trim: box('TrimBox'),
+      ink: [left, top, right, bottom].map((px) => px / PX_PER_MM),
+    };
+  }
+  async function sheets(enlargesBy: number) {
+    const shop = borderless(enlargesBy);
+    const job = teal(shop);
+    const plan = await planOf(job, shop);
+    const input = { job, plan, workshop: shop, fonts: await loadFonts(), pictures: new Map(), date: null };
+    const [file] = await exportFiles('sheets', 'pdf', input);
+    return { plan, found: await inkOf(file!.bytes, `sheets-${enlargesBy}`) };
+  }
+  /** What the driver does: it enlarges about the middle of the sheet. */
+  const enlarged = (mm: number, sheetMm: number): number => sheetMm / 2 + (mm - sheetMm / 2) * (1 + SHARE);
+
+  it('are smaller by what the driver enlarges, so that cards come out where and as large as they were planned', async () => {
+    const [plain, sent] = [await sheets(0), await sheets(SHARE)];
+    expect(sent.plan.sheet.placements).to.deep.equal(plain.plan.sheet.placements);
+    expect(sent.found.media).to.deep.equal(plain.found.media);
+    const { widthMm, heightMm } = plain.found.page;
+    const spans = [widthMm, heightMm, widthMm, heightMm];
+    for (const [i, mm] of sent.found.ink.entries()) {
+      expect(enlarged(mm, spans[i]!), `ink ${i}`).to.be.closeTo(plain.found.ink[i]!, 0.15);
+      // And not for want of a difference: 4 % of half a sheet is millimetres.
+      expect(Math.abs(mm - plain.found.ink[i]!)).to.be.above(1);
+    }
+    for (const [i, mm] of sent.found.trim.entries())
+      expect(enlarged(mm, spans[i]!), `trim ${i}`).to.be.closeTo(plain.found.trim[i]!, 0.01);
+  });
+
+  it('say so at the bench; heavy card is warned of, and a way with a border is offered', async () => {
+    const shop = borderless(SHARE);
+    const plan = await planOf(teal(shop), shop);
+    expect(plan.make.steps[0]!.detail).to.contain(
+      'Borderless in the driver, enlarging by 4.0 %, which the file counts already. Print at 100 %',
+    );
+    expect(plan.stock.stock.gsm).to.be.at.least(200);
+    const heavy = plan.stock.snags.find(({ id }) => id === 'stock-borderless-heavy')!;
+    expect(heavy.level).to.equal('warn');
+    expect(heavy.remedies).to.deep.equal([]);
+    const both: Workshop = { ...shop, printers: [...shop.printers.slice(0, 1), ...workshop.printers.slice(1)] };
+    const mended = await planOf(teal(both), both);
+    const [first] = mended.stock.snags.find(({ id }) => id === 'stock-borderless-heavy')!.remedies;
+    const again = await planOf(changeJob(teal(both), first!.changes), both);
+    expect(again.stock.snags.map(({ id }) => id)).to.not.include('stock-borderless-heavy');
+    const plain = await planOf(teal(workshop));
+    expect(plain.make.steps[0]!.detail).to.not.contain('orderless');
+  });
+
+  it('of the calibration sheet are smaller too, so that what is measured is what is left', async () => {
+    const asked = {
+      ...{ sheet: { widthMm: 210, heightMm: 297 }, marginsMm: { top: 5, right: 5, bottom: 5, left: 5 } },
+      ...({ flipEdge: 'long', about: 'the Gull', date: null, unit: 'mm' } as const),
+    };
+    const fonts = await loadFonts();
+    const [plain, sent] = [
+      await inkOf(await calibrationPdf(asked, fonts), 'plain'),
+      await inkOf(await calibrationPdf({ ...asked, enlargesBy: SHARE }, fonts), 'sent'),
+    ];
+    for (const [i, mm] of sent.ink.entries())
+      expect(enlarged(mm, i % 2 === 0 ? 210 : 297)).to.be.closeTo(plain.ink[i]!, 0.2);
+  });
+});
