@@ -101,6 +101,8 @@ describe('the card in three dimensions', () => {
     const browser = await openBrowser({ solid: true });
     try {
       const page = await openPage(browser, faults);
+      // The processor draws every dot of it.
+      await page.setViewportSize({ width: 960, height: 600 });
       const { jobs } = (await (await fetch(`${application.url}/api/jobs`)).json()) as {
         jobs: readonly { readonly id: string; readonly document: Job }[];
       };

@@ -117,7 +117,7 @@ describe('a maker’s own workshop', () => {
     await page.getByRole('heading', { name: 'the old lever guillotine, another' }).waitFor();
     await press(/Kind$/);
     await page.getByRole('option', { name: 'Cutting machine' }).click();
-    await page.getByLabel('Margin it cannot reach').waitFor();
+    await page.getByLabel('It does not reach, top').waitFor();
     const machine = (await reaches('a machine', (shop) => shop.trimmers.at(-1)!.kind === 'machine')).trimmers.at(-1)!;
     // What was measured of the guillotine says nothing of a machine.
     expect(machine).to.not.have.property('repeatabilityMm');

@@ -1,12 +1,12 @@
 import { expect } from 'chai';
-import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
+import { drawnPage } from '../server/test/drawnPage.ts';
 import { pixelsOf, shareApart } from '../server/test/pixels.ts';
 import { openBrowser, useStudio, type StoredJob } from './support.ts';
 
-const PPI = 150;
+const PPI = 100;
 
 /** What this browser draws of a sheet is what poppler draws of its PDF, for every job of the demo. */
 describe('sheets on the screen and on paper', () => {
@@ -62,9 +62,7 @@ describe('sheets on the screen and on paper', () => {
           ),
         );
         const seen = await page.screenshot();
-        const png = execFileSync('pdftoppm', ['-r', String(2 * PPI), '-f', '1', '-l', '1', '-png', path], {
-          maxBuffer: 1e9,
-        });
+        const png = drawnPage(path, { ppi: 2 * PPI });
         expect((await sharp(seen).metadata()).width).to.equal(2 * width);
         const apart = shareApart(await pixelsOf(png, { width, height }), await pixelsOf(seen, { width, height }));
         expect(apart, `${title} on the screen and in its PDF`).to.be.below(0.002);

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { changeJob, decide, MM_PER_INCH, newJob, type Job } from '@zippy/core';
+import { drawnPage } from './drawnPage.ts';
 import { exportFiles, loadFonts, type ExportFormat, type ExportWhat } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
@@ -72,10 +73,7 @@ describe('a bare edge, as other programs read it', () => {
       expect(((y1! - y0!) / 72) * MM_PER_INCH, box).to.be.closeTo(70, 0.01);
     }
     // The front’s fold is at its head, where art runs on.
-    near(
-      await inked(execFileSync('pdftoppm', ['-r', String(PPI), '-png', pdf], { maxBuffer: 1e9 }), PX_PER_MM),
-      [6, 0, 94, 64],
-    );
+    near(await inked(drawnPage(pdf, { ppi: PPI }), PX_PER_MM), [6, 0, 94, 64]);
   });
 
   it('is bare in exact pixels too, with art out to the picture’s edge at the fold alone', async () => {

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { changeJob, decide, newJob, type Job, type Workshop } from '@zippy/core';
+import { drawnPage } from './drawnPage.ts';
 import { calibrationPdf } from '../src/exports/calibration.ts';
 import { exportFiles, loadFonts } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
@@ -49,7 +50,7 @@ describe('pages for a way without a border', () => {
         .exec(said)!
         .slice(1)
         .map((pt) => (Number(pt) / 72) * 25.4);
-    const png = execFileSync('pdftoppm', ['-r', String(PPI), '-png', '-f', '1', '-l', '1', path], { maxBuffer: 1e9 });
+    const png = drawnPage(path, { ppi: PPI });
     const { data, info } = await sharp(png).greyscale().raw().toBuffer({ resolveWithObject: true });
     const inked = (x: number, y: number): boolean => data[(y * info.width + x) * info.channels]! < 200;
     let [left, right, top, bottom] = [info.width, 0, info.height, 0];

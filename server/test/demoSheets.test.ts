@@ -1,10 +1,10 @@
 import { expect } from 'chai';
-import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { grow, mapBox, pageMap, evenSides } from '@zippy/core';
+import { drawnPage } from './drawnPage.ts';
 import { exportFiles } from '../src/exports/index.ts';
 import { pixelsOf, shareApart } from './pixels.ts';
 import { demo, demoInput } from './support.ts';
@@ -12,7 +12,7 @@ import { demo, demoInput } from './support.ts';
 const FILES = (JSON.parse(readFileSync(new URL('demo.json', demo), 'utf8')) as { jobs: { file: string }[] }).jobs.map(
   ({ file }) => file,
 );
-const PPI = 150;
+const PPI = 100;
 const PX_PER_MM = PPI / 25.4;
 
 /** Every sheet of the demo as poppler draws its PDF, and as the writer of the screen draws it. */
@@ -31,13 +31,7 @@ describe('sheets of the demo', () => {
       const drawn = await exportFiles('sheets', 'png', made);
       for (const [i, side] of sheet.sides.entries()) {
         const number = made.plan.sheet.bothSidesAtOnce ? i + 1 : i * sheet.sheets + 1;
-        const png = execFileSync(
-          'pdftoppm',
-          ['-r', String(2 * PPI), '-f', String(number), '-l', String(number), '-png', path],
-          {
-            maxBuffer: 1e9,
-          },
-        );
+        const png = drawnPage(path, { ppi: 2 * PPI, page: number });
         const whole = await sharp(png).metadata();
         // Drawn at twice the size and brought down alike, so that only real differences are left.
         const [width, height] = [Math.round(whole.width / 2), Math.round(whole.height / 2)];

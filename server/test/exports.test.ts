@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { decide, changeJob, newJob, type Box, type FormatId, type Job, type Plan, type SheetSide } from '@zippy/core';
+import { drawnPage } from './drawnPage.ts';
 import { exportFiles, loadFonts, readPicture, type PictureBytes } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
@@ -90,9 +91,7 @@ describe('the sheets as PDF', () => {
   }
 
   async function raster(path: string, sheets: number): Promise<readonly Pixels[]> {
-    const pages = [1, sheets + 1].map((n) =>
-      execFileSync('pdftoppm', ['-r', String(PPI), '-f', String(n), '-l', String(n), '-png', path], { maxBuffer: 1e9 }),
-    );
+    const pages = [1, sheets + 1].map((n) => drawnPage(path, { ppi: PPI, page: n }));
     return Promise.all(
       pages.map(async (png): Promise<Pixels> => {
         const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
@@ -310,9 +309,7 @@ describe('the sheets as PDF', () => {
     const size = { width: 480, height: 330, fit: 'fill' as const };
     const pixels = async (bytes: Buffer): Promise<Buffer> =>
       sharp(bytes).resize(size).removeAlpha().greyscale().raw().toBuffer();
-    const a = await pixels(
-      execFileSync('pdftoppm', ['-r', '300', '-f', '1', '-l', '1', '-png', path], { maxBuffer: 1e9 }),
-    );
+    const a = await pixels(drawnPage(path, { ppi: 300 }));
     const b = await pixels(png!.bytes);
     let off = 0;
     a.forEach((v, i) => (off += Math.abs(v - b[i]!)));

@@ -16,6 +16,7 @@ import {
   type JobChange,
   type TextBlock,
 } from '@zippy/core';
+import { drawnPage } from './drawnPage.ts';
 import { exportFiles, loadFonts, readPicture, type ExportInput, type PictureBytes } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
@@ -81,7 +82,7 @@ describe('rich art in files', () => {
     const [pdf] = await exportFiles('face', 'pdf', made);
     const path = join(folder, 'face.pdf');
     writeFileSync(path, pdf!.bytes);
-    const drawn = execFileSync('pdftoppm', ['-r', '300', '-f', '1', '-l', '1', '-png', path], { maxBuffer: 1e9 });
+    const drawn = drawnPage(path, { ppi: 300 });
     const { width, height } = await sharp(drawn).metadata();
     return Promise.all(
       [drawn, png!.bytes].map(async (bytes) => ({
@@ -184,9 +185,7 @@ describe('rich art in files', () => {
     writeFileSync(path, pdf!.bytes);
     // Poppler draws at a fine grid; the ink of every line must end where the core’s ink does.
     const ppi = 600;
-    const { data, info } = await sharp(
-      execFileSync('pdftoppm', ['-r', String(ppi), '-f', '1', '-l', '1', '-gray', '-png', path], { maxBuffer: 1e9 }),
-    )
+    const { data, info } = await sharp(drawnPage(path, { ppi, grey: true }))
       .raw()
       .toBuffer({ resolveWithObject: true });
     const px = (mm: number): number => ((mm + 3) / 25.4) * ppi;

@@ -25,6 +25,7 @@ import {
   type ExportWhat,
   type PictureBytes,
 } from '../src/exports/index.ts';
+import { drawnPage } from './drawnPage.ts';
 import type { ExportFormat } from '../src/exports/index.ts';
 import { sharedPdf, piecesOf } from '../src/exports/shared.ts';
 import { planOf, workshop } from './support.ts';
@@ -58,9 +59,7 @@ describe('what prints', () => {
     };
   };
   const page = (path: string, n = 1): Promise<(xMm: number, yMm: number) => Rgb> =>
-    colourAt(
-      execFileSync('pdftoppm', ['-r', String(PPI), '-f', String(n), '-l', String(n), '-png', path], { maxBuffer: 1e9 }),
-    );
+    colourAt(drawnPage(path, { ppi: PPI, page: n }));
   const near = (a: Rgb, b: Rgb, by = 12): boolean => a.every((v, i) => Math.abs(v - b[i]!) <= by);
 
   /** A square of two halves: the left one clear, the right one brown. */
@@ -204,7 +203,7 @@ describe('what prints', () => {
           const white = await colourAt(
             await sharp(readFileSync(`${out}(White).tif`))
               .toColourspace('srgb')
-              .png()
+              .png({ compressionLevel: 0 })
               .toBuffer(),
           );
           const { trim, turned } = from.plan.sheet.placements[0]!;
@@ -331,7 +330,7 @@ describe('what prints', () => {
         const at = await colourAt(
           await sharp(readFileSync(`${out}(${name}).tif`))
             .toColourspace('srgb')
-            .png()
+            .png({ compressionLevel: 0 })
             .toBuffer(),
         );
         return (x, y) => at(x, y)[0];

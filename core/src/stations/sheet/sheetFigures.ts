@@ -6,7 +6,7 @@ import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Context } from '../../job/context.ts';
 import { count, figure, length, plural, share, words } from '../../job/figures.ts';
-import type { Figure } from '../../job/findings.ts';
+import type { Figure, FigureValue } from '../../job/findings.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import type { InForce } from '../../workshop/calibration/chooseCalibration.ts';
 import type { MachineFacts, Workshop } from '../../workshop/types.ts';
@@ -190,9 +190,17 @@ function marginsFigure(
               : {}),
           }
         : {}),
-      ...(machine ? { 'The machine keeps': words(sayMargins(machineMargins(machine), unit)) } : {}),
+      ...(machine ? { 'The machine keeps': machineKeeps(machine, unit) } : {}),
     },
   );
+}
+
+/** One length where it keeps the same all round. */
+function machineKeeps(machine: MachineFacts, unit: Workshop['unit']): FigureValue {
+  const { top, right, bottom, left } = machineMargins(machine);
+  return [right, bottom, left].every((mm) => mm === top)
+    ? length(top)
+    : words(sayMargins({ top, right, bottom, left }, unit));
 }
 
 const sayMargins = ({ top, right, bottom, left }: Sides, unit: Workshop['unit']): string =>

@@ -83,7 +83,7 @@ describe('art on coloured card', () => {
     // A path in the plate’s ink; a picture as its own shape in it, solid however it is faded.
     expect(own).to.deep.equal([
       { kind: 'path', role: 'art', path: [], fill: WHITE_INK },
-      { ...picture, opacity: 1, ink: WHITE_INK },
+      { ...picture, opacity: 1, inked: { ink: WHITE_INK } },
     ]);
     const page = whitePlate({ box, symbols: {}, shapes: [red, mark, label] }, '#000000', { marks: true });
     expect(page.shapes).to.deep.equal([{ kind: 'path', role: 'art', path: [], fill: '#000000' }, mark, label]);
