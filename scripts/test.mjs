@@ -112,10 +112,11 @@ try {
         flags: ['--require', root('scripts/shuffle.cjs')],
       }),
     ),
+    // Longer than any that come after it.
+    ...check('types and lint', [root('scripts/typesAndLint.mjs')]),
     ...server.flatMap((files, i) => mocha(`server ${i + 1} of ${server.length}`, files, { database: true })),
     ...core.flatMap((files, i) => mocha(`core ${i + 1} of ${core.length}`, files)),
     ...mocha('cli', filesOf('cli/test')),
-    ...check('types and lint', [root('scripts/typesAndLint.mjs')]),
     ...check('format', [root('node_modules/prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']),
     ...mocha('web', filesOf('web/test')),
   ];
