@@ -80,6 +80,7 @@ export { setText, type SetBlock, type SetLine } from './stations/art/words/setTe
 export { coverBox, effectivePpi } from './stations/art/faces/layFace.ts';
 export {
   drawFaceInPixels,
+  PIXEL_DPI,
   fitPixels,
   pixelFault,
   type PixelFit,

@@ -1,6 +1,6 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import {
-  ELSEWHERE_DPI,
+  PIXEL_DPI,
   fixed,
   MOST_PIXELS,
   pixelPages,
@@ -61,7 +61,7 @@ function readMe({ brief, size }: Job, pages: readonly PixelPage[], { dpi, shows 
     '',
     SAID[shows],
     'Keep the size in pixels. Bring faces back at Art, under “Drawn elsewhere”: each is laid on the face of its size.',
-    `Dots to the inch may be from ${ELSEWHERE_DPI.least} to ${ELSEWHERE_DPI.most}.`,
+    `Dots to the inch may be from ${PIXEL_DPI.least} to ${PIXEL_DPI.most}.`,
     '',
   ].join('\r\n');
 }

@@ -1,7 +1,7 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { ELSEWHERE_DPI, ELSEWHERE_SHOWS, pixelFault, placedPictureIds, type Job, type PictureRef } from '@zippy/core';
+import { PIXEL_DPI, ELSEWHERE_SHOWS, pixelFault, placedPictureIds, type Job, type PictureRef } from '@zippy/core';
 import type { JobsOnTheWall, StoredJob } from '@zippy/core/contract';
 import { checkJob, readJobFile } from '@zippy/core/job-file';
 import type { Drawers } from '../drawings/drawers.ts';
@@ -154,7 +154,7 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
     const row = await findJob(pool, studioOf(response), jobId(request.params.id));
     if (!row) throw notFound('job');
     const [dpi, shows] = [Number(request.query.dpi), ELSEWHERE_SHOWS.find((one) => one === request.query.shows)];
-    const { least, most } = ELSEWHERE_DPI;
+    const { least, most } = PIXEL_DPI;
     if (!(dpi >= least && dpi <= most))
       throw new Refusal(400, `dpi wants ${least} to ${most} dots to the inch; got ${dpi}.`, 'dpi');
     if (!shows) throw new Refusal(400, `shows wants one of ${ELSEWHERE_SHOWS.join(', ')}.`, 'shows');

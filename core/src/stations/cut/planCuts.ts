@@ -1,5 +1,4 @@
 import type { Context } from '../../job/context.ts';
-import { decide } from '../../job/decide.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import {
@@ -14,7 +13,7 @@ import {
 } from '../../job/figures.ts';
 import { boardOf, trimmerOf } from '../../job/pick.ts';
 import { isPlainRule } from '../../job/plainRule.ts';
-import type { Figure, Snag } from '../../job/findings.ts';
+import type { Figure } from '../../job/findings.ts';
 import type { Job } from '../../job/types.ts';
 import type { Trimmer, Workshop } from '../../workshop/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
@@ -24,8 +23,7 @@ import type { SheetPlan } from '../sheet/types.ts';
 import type { ArtPlan } from '../art/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-import type { DraftMove } from './draftMoves.ts';
-import { longestCutMm } from './handiestMoves.ts';
+import { fenceSnags, heavySnags, lengthSnags } from './cutSnags.ts';
 import { layerCuts, layerCutSnags } from './layerCuts.ts';
 import { isShaped } from './isShaped.ts';
 import { movesFor, type FenceCuts } from './movesFor.ts';
@@ -104,7 +102,8 @@ export function planCuts({ job, workshop, size, art, stock, sheet }: CutContext)
     telling: tellingOf(found, sheet),
     figures: cutFigures(found, workshop, stock, sheet),
     snags: [
-      ...cutSnags(job, workshop, trimmer, cuts.moves),
+      ...fenceSnags(job, workshop, trimmer, cuts.moves),
+      ...lengthSnags(job, workshop, trimmer, cuts.moves),
       ...layerCutSnags(layers, trimmer, workshop),
       ...(machine ? heavySnags(workshop, trimmer, stock) : []),
     ],
@@ -347,68 +346,6 @@ function outlineCuts(
       big: 'Round the line',
       text: `Follow the outline with scissors or a knife, or have a cutting machine follow the template.${blank.creases.length > 0 ? ' Leave the hinge whole.' : ''}`,
       ...ROUND,
-    },
-  ];
-}
-
-/** Card heavier than the last line of a machine’s passes: nobody has said how it is cut. */
-function heavySnags({ trimmers }: Workshop, trimmer: Trimmer, { stock }: StockPlan): readonly Snag[] {
-  const heaviest = Math.max(...trimmer.machine!.passes.map(({ upToGsm }) => upToGsm));
-  if (stock.gsm <= heaviest) return [];
-  return [
-    {
-      id: 'cut-machine-heavy',
-      station: 'cut',
-      level: 'warn',
-      title: `${capital(trimmer.name)} has no passes for ${stock.gsm} gsm`,
-      why: `What you keep for it ends at ${heaviest} gsm, so the passes of that line are planned. Cut a test piece first, and write what it took into the machine’s list in Workshop; follow the machine’s own instructions.`,
-      remedies: trimmers
-        .filter((tool) => !tool.machine)
-        .slice(0, 2)
-        .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [decide((job) => job.cut.trimmerId, tool.id)] })),
-    },
-  ];
-}
-
-function cutSnags(job: Job, workshop: Workshop, trimmer: Trimmer, moves: readonly DraftMove[]): readonly Snag[] {
-  if (moves.length === 0) return [];
-  const need = longestCutMm(moves);
-  const near = fenceSnags(job, workshop, trimmer, moves);
-  if (need <= trimmer.longestCutMm + TOLERANCE_MM) return near;
-  const { unit } = workshop;
-  return [
-    ...near,
-    {
-      id: 'cut-too-long',
-      station: 'cut',
-      level: 'stop',
-      title: `${trimmer.name} is too short for this sheet`,
-      why: `The longest cut is ${formatLength(need, unit)}; it cuts ${formatLength(trimmer.longestCutMm, unit)}.`,
-      remedies: workshop.trimmers
-        .filter((t) => t.longestCutMm >= need && t.id !== job.cut.trimmerId)
-        .map((t) => ({ label: `Cut with ${t.name}`, changes: [decide((job) => job.cut.trimmerId, t.id)] })),
-    },
-  ];
-}
-
-/** Nearer to its blade than a fence or a clamp goes, a strip cannot be cut off. */
-function fenceSnags(job: Job, workshop: Workshop, trimmer: Trimmer, moves: readonly DraftMove[]): readonly Snag[] {
-  const nearest = Math.min(...moves.map(({ fenceMm }) => fenceMm));
-  const least = trimmer.leastFenceMm ?? 0;
-  if (nearest >= least - TOLERANCE_MM) return [];
-  const { unit } = workshop;
-  const [need, short] = [longestCutMm(moves), moves.filter(({ fenceMm }) => fenceMm < least - TOLERANCE_MM).length];
-  return [
-    {
-      id: 'cut-fence-too-near',
-      station: 'cut',
-      level: 'stop',
-      title: `${capital(trimmer.name)} cannot be set as near as ${formatLength(nearest, unit)}`,
-      why: `${short} of ${moves.length} ${plural(moves.length, 'move')} ${short === 1 ? 'wants' : 'want'} less than the ${formatLength(least, unit)} that its fence comes to the blade.`,
-      remedies: workshop.trimmers
-        .filter((t) => !t.machine && t.id !== job.cut.trimmerId)
-        .filter((t) => (t.leastFenceMm ?? 0) <= nearest + TOLERANCE_MM && t.longestCutMm >= need)
-        .map((t) => ({ label: `Cut with ${t.name}`, changes: [decide((job) => job.cut.trimmerId, t.id)] })),
     },
   ];
 }

@@ -176,7 +176,11 @@ function marginsFigure(
       ...(printed
         ? [`the unprintable edge of this feed path ${fed}seen from the front; trim and bleed stay inside it`]
         : []),
-      ...(machine ? [`the edge that the machine keeps all round${printed ? ', where that is wider' : ''}`] : []),
+      ...(machine
+        ? [
+            `the edge that the machine keeps${machine.marginsMm ? '' : ' all round'}${printed ? ', where that is wider' : ''}`,
+          ]
+        : []),
     ].join('; '),
     {
       ...(printed

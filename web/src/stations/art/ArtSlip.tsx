@@ -103,7 +103,7 @@ export function ArtSlip(props: StationProps): ReactNode {
         <InkPanel job={job} plan={plan} />
       </More>
       <More label="Drawn elsewhere">
-        <DrawnElsewhere job={job} faces={plan.art.faces} />
+        <DrawnElsewhere faces={plan.art.faces} />
       </More>
       <More label="In a print house’s pixels">
         <PrintHouse

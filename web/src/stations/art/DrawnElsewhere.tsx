@@ -3,8 +3,9 @@ import { FileTrigger } from 'react-aria-components';
 import {
   decide,
   DEFAULTS,
-  ELSEWHERE_DPI,
+  EMPTY_FACE,
   facesOfPictures,
+  PIXEL_DPI,
   type ElsewhereShows,
   type FacePlan,
   type Job,
@@ -27,7 +28,7 @@ const SHOWS: readonly { readonly id: ElsewhereShows; readonly name: string }[] =
 ];
 
 /** The open card and its faces for a drawing program, and what was drawn there back on the faces of its size. */
-export function DrawnElsewhere({ job, faces }: { readonly job: Job; readonly faces: readonly FacePlan[] }): ReactNode {
+export function DrawnElsewhere({ faces }: { readonly faces: readonly FacePlan[] }): ReactNode {
   const id = useJob((s) => s.id);
   const settle = useJob((s) => s.settle);
   const change = useJob((s) => s.change);
@@ -57,12 +58,14 @@ export function DrawnElsewhere({ job, faces }: { readonly job: Job; readonly fac
       taken.map(({ name, ref }) => ({ name, widthPx: ref.widthPx, heightPx: ref.heightPx })),
       faces,
     );
-    change(taken.flatMap(({ ref }, i) => layOn(job, ref, places[i]!.faceId)));
+    // Faces may have been worked on while the files were on their way.
+    const now = useJob.getState().job;
+    if (now) change(taken.flatMap(({ ref }, i) => layOn(now, ref, places[i]!.faceId)));
     setSaid([...taken.map(({ name, ref }, i) => sayPlace(name, ref, places[i]!, faces)), ...refused].join(' '));
   };
   return (
     <>
-      <NumberField label="Dots to the inch" value={dpi} {...ELSEWHERE_DPI} onCommit={setDpi} />
+      <NumberField label="Dots to the inch" value={dpi} {...PIXEL_DPI} onCommit={setDpi} />
       <Choice label="Its pictures" value={shows} options={SHOWS} onChange={setShows} />
       <PlainButton onPress={() => void fetchIt()}>
         ↓ {shows === 'art' ? 'Every face' : 'The open card and every face'}, PNG in a zip
@@ -86,7 +89,7 @@ function layOn(job: Job, ref: PictureRef, faceId: string | null): readonly JobCh
   return [
     decide((job) => job.pictures.at(pictureId), ref),
     decide((job) => job.art.faces.at(faceId), {
-      ...(job.art.faces[faceId] ?? { background: null, texts: [] }),
+      ...(job.art.faces[faceId] ?? EMPTY_FACE),
       picture: { pictureId, ...DEFAULTS.placement },
     }),
   ];

@@ -1,5 +1,13 @@
 import { useState, type ReactNode } from 'react';
-import { fitPixels, formatLength, MM_PER_INCH, pixelFault, type FacePlan, type LengthUnit } from '@zippy/core';
+import {
+  fitPixels,
+  formatLength,
+  MM_PER_INCH,
+  PIXEL_DPI,
+  pixelFault,
+  type FacePlan,
+  type LengthUnit,
+} from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { useJob } from '../../stores/job.ts';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
@@ -55,7 +63,7 @@ export function PrintHouse({
           onCommit={(height) => setSize({ width: asked.widthPx, height })}
         />
       </Two>
-      <NumberField label="Dots to the inch" value={dpi} least={50} most={1200} onCommit={setDpi} />
+      <NumberField label="Dots to the inch" value={dpi} {...PIXEL_DPI} onCommit={setDpi} />
       <p aria-live="polite">
         {fault
           ? `${fault.field} ${fault.why}.`

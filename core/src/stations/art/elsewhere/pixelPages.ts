@@ -18,8 +18,6 @@ import type { ArtPlan } from '../types.ts';
 export const ELSEWHERE_SHOWS = ['guides', 'nothing', 'art'] as const;
 export type ElsewhereShows = (typeof ELSEWHERE_SHOWS)[number];
 
-/** Fewer dots are no print, and more are no home printer’s. */
-export const ELSEWHERE_DPI = { least: 72, most: 1200 } as const;
 /** All pictures together: what a program that draws them can hold, and a browser can fetch. */
 export const MOST_PIXELS = 160e6;
 

@@ -33,7 +33,8 @@ export type PixelFit =
 
 /** Limits that keep a picture within what a rasteriser can hold. */
 const PIXELS = { least: 50, most: 12_000 } as const;
-const DPI = { least: 50, most: 1200 } as const;
+/** Dots to the inch: fewer are no print, and more are no home printer’s. */
+export const PIXEL_DPI = { least: 50, most: 1200 } as const;
 
 /** What is wrong with a question before any face is looked at, as what the field wants; null when nothing is. */
 export function pixelFault({
@@ -47,8 +48,8 @@ export function pixelFault({
   ] as const)
     if (!Number.isInteger(px) || px < PIXELS.least || px > PIXELS.most)
       return { field, why: `wants whole pixels from ${PIXELS.least} to ${PIXELS.most}; got ${px}` };
-  if (!Number.isFinite(dpi) || dpi < DPI.least || dpi > DPI.most)
-    return { field: 'dpi', why: `wants ${DPI.least} to ${DPI.most}; got ${dpi}` };
+  if (!Number.isFinite(dpi) || dpi < PIXEL_DPI.least || dpi > PIXEL_DPI.most)
+    return { field: 'dpi', why: `wants ${PIXEL_DPI.least} to ${PIXEL_DPI.most}; got ${dpi}` };
   return null;
 }
 

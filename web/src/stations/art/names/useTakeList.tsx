@@ -51,7 +51,10 @@ export function useTakeList(onTaken: () => void): {
     if (!file) return;
     const large = namesTooLarge(file.size);
     if (large) return setSaid(large);
-    await take(new Uint8Array(await file.arrayBuffer()), file.name);
+    // A file may be gone, or on a disk that is, since it was chosen.
+    const bytes = await file.arrayBuffer().catch(() => null);
+    if (!bytes) return setSaid(`${file.name} cannot be opened any more; choose it again.`);
+    await take(new Uint8Array(bytes), file.name);
   };
   const chooser = offered && (
     <Suspense fallback={null}>
