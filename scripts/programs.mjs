@@ -8,7 +8,7 @@ const PROGRAMS = [
   'server/src/main.ts',
   'server/src/worker.ts',
   'server/src/drawings/drawerProcess.ts',
-  'server/src/pictures/readerProcess.ts',
+  'server/src/readers/readerProcess.ts',
   'server/src/backup/backupProcess.ts',
   'server/src/backup/restoreProcess.ts',
   'cli/src/main.ts',

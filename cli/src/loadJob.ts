@@ -1,13 +1,16 @@
 import { readFile } from 'node:fs/promises';
 import { dirname, resolve } from 'node:path';
-import { planJob, type Job, type PictureRef, type Plan, type Workshop } from '@zippy/core';
-import { checkWorkshop, readJobFile } from '@zippy/core/job-file';
+import { planJob, type Job, type OwnTypeface, type PictureRef, type Plan, type Workshop } from '@zippy/core';
+import { checkWorkshop, readJobFile, type Source } from '@zippy/core/job-file';
 import {
   loadFonts,
   loadInkLattice,
   PictureRefused,
+  readOwnTypeface,
   readPicture,
   root,
+  TypefaceRefused,
+  withOwn,
   type Fonts,
   type PictureBytes,
 } from '@zippy/server/exports';
@@ -51,32 +54,36 @@ export async function loadJob(
   const workshop: Workshop = { ...stored.value, spoilLog: { good: 0, spoiled: 0 } };
   const read = readJobFile(await readJson(file, 'The job file'), workshop);
   if (!read.ok) throw new UsageError(read.why);
+  const bytesOf = (field: string, source: Source<unknown>): Promise<Buffer> => bytesFrom(field, source, dirname(file));
   const refs: Record<string, PictureRef> = {};
   const pictures = new Map<string, PictureBytes>();
   for (const [id, { name, source }] of Object.entries(read.value.pictures)) {
-    if (source.kind === 'stored')
-      throw new UsageError(
-        `pictures.${id} names a stored picture; give it a file or its data so that it can be read here.`,
-      );
-    try {
-      const raw =
-        source.kind === 'data'
-          ? Buffer.from(source.base64, 'base64')
-          : await readFile(resolve(dirname(file), source.file));
-      const picture = await readPicture(name, raw);
-      refs[id] = picture.ref;
-      pictures.set(id, { mime: picture.ref.mime, bytes: picture.bytes });
-    } catch (problem) {
-      if (problem instanceof PictureRefused) throw new UsageError(`pictures.${id}: ${problem.message}`);
-      if ((problem as NodeJS.ErrnoException).code === 'ENOENT' && source.kind === 'file')
-        throw new UsageError(
-          `pictures.${id}.file ${source.file} is not beside the job file; put it there or correct the name.`,
-        );
-      throw problem;
-    }
+    const raw = await bytesOf(`pictures.${id}`, source);
+    const picture = await refusing(`pictures.${id}`, readPicture(name, raw));
+    refs[id] = picture.ref;
+    pictures.set(id, { mime: picture.ref.mime, bytes: picture.bytes });
   }
-  const job: Job = { ...read.value.job, pictures: refs };
-  const fonts = await loadFonts();
+  const own = new Map<string, Buffer>();
+  const typefaces: Record<string, OwnTypeface> = {};
+  for (const [id, { name, source }] of Object.entries(read.value.typefaces)) {
+    // One that its makers keep out of job files is stood in for, and said to be.
+    if (source.kind === 'stored') {
+      typefaces[id] = source.ref;
+      continue;
+    }
+    const { ref, bytes } = await refusing(
+      `typefaces.${id}`,
+      readOwnTypeface(name, await bytesOf(`typefaces.${id}`, source)),
+    );
+    typefaces[id] = ref;
+    own.set(id, bytes);
+  }
+  const job: Job = {
+    ...read.value.job,
+    pictures: refs,
+    ...(Object.keys(typefaces).length > 0 ? { typefaces } : {}),
+  };
+  const fonts = withOwn(await loadFonts(), own);
   try {
     return {
       job,
@@ -94,3 +101,24 @@ export async function loadJob(
     throw problem;
   }
 }
+
+/** @throws UsageError when it is not to be had */
+async function bytesFrom(field: string, source: Source<unknown>, folder: string): Promise<Buffer> {
+  if (source.kind === 'data') return Buffer.from(source.base64, 'base64');
+  if (source.kind === 'stored')
+    throw new UsageError(`${field} names a stored picture; give it a file or its data so that it can be read here.`);
+  try {
+    return await readFile(resolve(folder, source.file));
+  } catch (problem) {
+    if ((problem as NodeJS.ErrnoException).code !== 'ENOENT') throw problem;
+    throw new UsageError(`${field}.file ${source.file} is not beside the job file; put it there or correct the name.`);
+  }
+}
+
+/** What is read of a file that a job names, or the sentence why not. */
+const refusing = <T>(field: string, reading: Promise<T>): Promise<T> =>
+  reading.catch((problem: unknown) => {
+    if (problem instanceof PictureRefused || problem instanceof TypefaceRefused)
+      throw new UsageError(`${field}: ${problem.message}`);
+    throw problem;
+  });

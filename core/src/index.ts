@@ -76,6 +76,8 @@ export { layerName } from './files/write/layerNames.ts';
 export { flatten, type Polygon } from './ground/geometry/polygon.ts';
 export { offset } from './ground/geometry/offset.ts';
 export * from './stations/art/words/typefaces.ts';
+export { mayEmbed, mayTravel, type Embedding } from './stations/art/words/embedding.ts';
+export { isOwnTypeface, ownTypefaceId } from './job/ownTypeface.ts';
 export { setText, type SetBlock, type SetLine } from './stations/art/words/setText.ts';
 export { coverBox, effectivePpi } from './stations/art/faces/layFace.ts';
 export {
@@ -116,7 +118,7 @@ export * from './job/namesList.ts';
 export { BARE_WITHIN, type Fate, type InkOnStock, type OnStock } from './stations/art/ink/onStock.ts';
 export { cardAt, nameSheet } from './stations/sheet/draw/nameSheet.ts';
 export type { NamedSheet, Placement, SheetPlan } from './stations/sheet/types.ts';
-export { placedPictureIds, placedTypefaceIds } from './stations/art/faces/placedPictures.ts';
+export { placedPictureIds, placedTypefaceIds, withTypefaces } from './stations/art/faces/placedPictures.ts';
 export {
   alignmentShift,
   alignmentShifts,

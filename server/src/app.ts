@@ -9,13 +9,14 @@ import { Drawers } from './drawings/drawers.ts';
 import { isLoopbackHost } from './loopback.ts';
 import { backupRoutes } from './routes/backups.ts';
 import { exportRoutes } from './routes/exports.ts';
-import { PictureReaders } from './pictures/pictureReaders.ts';
+import { Readers } from './readers/readers.ts';
 import { jobRoutes } from './routes/jobs.ts';
 import { pictureRoutes } from './routes/pictures.ts';
 import { answerErrors, noSuchPlace } from './routes/refuse.ts';
 import { runRoutes } from './routes/runs.ts';
 import { sharedRoutes } from './routes/shared.ts';
 import { studioRoutes } from './routes/studios.ts';
+import { typefaceRoutes } from './routes/typefaces.ts';
 import { workshopRoutes } from './routes/workshop.ts';
 import { atHome, settleNamedStudio, settleStudio, type FindStudio } from './studio.ts';
 
@@ -58,7 +59,7 @@ export function makeApp({
   readonly findStudio?: FindStudio;
 }): Express {
   const app = express();
-  const readers = new PictureReaders();
+  const readers = new Readers();
   const drawers = new Drawers();
   app.use(pagePolicy);
   app.use((request, response, next) => {
@@ -79,6 +80,7 @@ export function makeApp({
     .use('/workshop', workshopRoutes(pool, drawers))
     .use('/jobs', jobRoutes(pool, readers, drawers))
     .use('/pictures', pictureRoutes(pool, readers))
+    .use('/typefaces', typefaceRoutes(pool, readers))
     .use('/runs', runRoutes(pool, drawers))
     .use('/exports', exportRoutes(pool, boss))
     .use('/shared', sharedRoutes(pool, drawers))

@@ -8,13 +8,14 @@ import {
   ExportRefused,
   loadFonts,
   loadInkLattice,
+  withOwn,
   type ExportFormat,
 } from './exports/index.ts';
 import { EXPORT_QUEUE, type ExportJob } from './queue.ts';
 import { addExportFiles, beatExport, claimExport, giveUpExports, noteExport, silentExports } from './tables/exports.ts';
 import { beatWorker, removeWorker } from './tables/workers.ts';
 import { loadWorkshop } from './workshop/loadWorkshop.ts';
-import { loadPlacedPictures, PictureLost } from './pictures/placed.ts';
+import { loadPlaced, PictureLost } from './placed.ts';
 import { inTransaction } from './tables/types.ts';
 
 /**
@@ -65,14 +66,14 @@ export async function doExport(pool: Pool, { studioId, exportId }: ExportJob): P
   const beat = setInterval(() => void beatExport(pool, studioId, exportId).catch(() => {}), BEAT_EVERY_MS);
   try {
     const workshop = await loadWorkshop(pool, studioId);
-    const fonts = await loadFonts();
+    const { pictures, typefaces } = await loadPlaced(pool, studioId, work.document);
+    const fonts = withOwn(await loadFonts(), typefaces);
     const date = new Date().toISOString().slice(0, 10);
     const plan = planJob(work.document, workshop.value, {
       typefaces: fonts.book,
       today: date,
       inks: await loadInkLattice(),
     });
-    const pictures = await loadPlacedPictures(pool, studioId, work.document);
     const files = await exportFiles(work.what, work.format as ExportFormat, {
       job: work.document,
       workshop: workshop.value,

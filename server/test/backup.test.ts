@@ -18,6 +18,8 @@ import { BackupRefused } from '../src/backup/types.ts';
 import { writeBackup } from '../src/backup/writeBackup.ts';
 import { readPicture } from '../src/pictures/readPicture.ts';
 import { addJob, findJob, listJobs, removeJob, saveJob } from '../src/tables/jobs.ts';
+import { readOwnTypeface } from '../src/typefaces/readOwnTypeface.ts';
+import { addTypeface } from '../src/tables/typefaces.ts';
 import { addPicture, findPreview } from '../src/tables/pictures.ts';
 import { THING_NAMES } from '../src/tables/things.ts';
 import { inTransaction } from '../src/tables/types.ts';
@@ -54,7 +56,10 @@ async function backupOf(pool: pg.Pool): Promise<Buffer> {
 }
 
 const restore = (pool: pg.Pool, bytes: Buffer, mode: RestoreMode = 'beside'): Promise<Restored> =>
-  restoreBackup(pool, HOME_STUDIO_ID, Readable.from([bytes]), { mode, read: readPicture });
+  restoreBackup(pool, HOME_STUDIO_ID, Readable.from([bytes]), {
+    mode,
+    readers: { picture: readPicture, typeface: readOwnTypeface },
+  });
 
 const save = (pool: pg.Pool, studioId: string, shop: StoredWorkshop, version: number): Promise<number | null> =>
   inTransaction(pool, (client) => saveWorkshop(client, studioId, shop, version));
@@ -84,6 +89,7 @@ async function everything(pool: pg.Pool): Promise<string> {
           : table;
     said.push((await pool.query<{ row: string }>(`select ${row}::text as row from ${table} order by 1`)).rows);
   }
+  said.push((await pool.query('select sha256, name, facts, md5(bytes) from typefaces order by 1')).rows);
   // When a picture came in is kept to the second.
   said.push(
     (await pool.query('select sha256, md5(bytes), md5(preview), preview_mime, width_px from pictures order by 1')).rows,
@@ -128,6 +134,8 @@ describe('backup and restore', () => {
     // More than are looked at in one go.
     for (let n = 1; n <= 120; n += 1)
       await addPicture(serving.pool, HOME_STUDIO_ID, await readPicture(`buoy-${n}.svg`, drawing(300 + n)));
+    const signal = readFileSync(new URL('files/signal.otf', import.meta.url));
+    await addTypeface(serving.pool, HOME_STUDIO_ID, await readOwnTypeface('signal.otf', signal));
     const id = randomUUID();
     const job = changeJob(titled('Möwen & “tides” 🦭'), [decide((job) => job.pictures, { quay: picture.ref })]);
     await addJob(serving.pool, HOME_STUDIO_ID, id, job);
@@ -212,14 +220,19 @@ describe('backup and restore', () => {
     expect(await refusal(other.pool, missing)).to.match(
       new RegExp(`says \\d+ of ${id} and its movements come to \\d+`),
     );
-    // Of the first format, which had none: the count that it says is what there was to begin with.
+    // Of the first format, which had none, and no typefaces: the count that it says is what there was to begin with.
     const old = await rewritten(bytes, (entries) => {
       entries.set(
         'studio.json',
-        Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 2', '"formatVersion": 1')),
+        Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 3', '"formatVersion": 1')),
       );
       entries.delete('movements/000001.json');
-      const { movements: _none, ...end } = JSON.parse(entries.get('end.json')!.toString()) as Record<string, number>;
+      for (const name of [...entries.keys()].filter((name) => name.startsWith('typefaces/'))) entries.delete(name);
+      const {
+        movements: _none,
+        typefaces: _nor,
+        ...end
+      } = JSON.parse(entries.get('end.json')!.toString()) as Record<string, number>;
       entries.set('end.json', Buffer.from(JSON.stringify(end)));
     });
     await restore(other.pool, old);
@@ -302,7 +315,7 @@ describe('backup and restore', () => {
       await edit((entries) =>
         entries.set(
           'studio.json',
-          Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 2', '"formatVersion": 3')),
+          Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 3', '"formatVersion": 4')),
         ),
       ),
     ).to.match(/newer version/);

@@ -29,7 +29,7 @@ describe('pictures to draw on elsewhere', () => {
 
   /** Unpacked by another program. */
   async function unpacked(job: Job, shows: ElsewhereShows, dpi = DPI): Promise<string> {
-    const made = await draw({ kind: 'pixels', job, workshop, pictures: new Map(), dpi, shows });
+    const made = await draw({ kind: 'pixels', job, workshop, pictures: new Map(), typefaces: new Map(), dpi, shows });
     const { name, bytes } = made as { readonly name: string; readonly bytes: Uint8Array };
     expect(name).to.match(/^ebb-flow-.*dpi\.zip$/);
     const zip = join(folder, name);
@@ -125,13 +125,27 @@ describe('pictures to draw on elsewhere', () => {
       decide((job) => job.size.finishedHeightMm, 400),
     );
     let refused: unknown;
-    await draw({ kind: 'pixels', job: large, workshop, pictures: new Map(), dpi: 1200, shows: 'nothing' }).catch(
-      (why: unknown) => (refused = why),
-    );
+    await draw({
+      kind: 'pixels',
+      job: large,
+      workshop,
+      pictures: new Map(),
+      typefaces: new Map(),
+      dpi: 1200,
+      shows: 'nothing',
+    }).catch((why: unknown) => (refused = why));
     expect(refused).to.be.instanceOf(Refusal);
     const [, dots] = /take (\d+) dots or fewer/.exec((refused as Refusal).message)!;
     // Six pictures of together 4 × 293 × 406 + ... mm: what is offered is taken.
-    const made = await draw({ kind: 'pixels', job: large, workshop, pictures: new Map(), dpi: 72, shows: 'nothing' });
+    const made = await draw({
+      kind: 'pixels',
+      job: large,
+      workshop,
+      pictures: new Map(),
+      typefaces: new Map(),
+      dpi: 72,
+      shows: 'nothing',
+    });
     expect((made as { readonly bytes: Uint8Array }).bytes.length).to.be.above(1000);
     expect(Number(dots)).to.be.within(72, 1199);
   });

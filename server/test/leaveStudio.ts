@@ -5,6 +5,7 @@ import { emptyStudio } from '../src/tables/studios.ts';
 export async function leaveStudio(pool: Pool, id: string): Promise<void> {
   await emptyStudio(pool, id);
   await pool.query('delete from pictures where studio_id = $1', [id]);
+  await pool.query('delete from typefaces where studio_id = $1', [id]);
   await pool.query('delete from rates where studio_id = $1', [id]);
   await pool.query('delete from studios where id = $1', [id]);
 }

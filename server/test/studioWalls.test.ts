@@ -13,6 +13,8 @@ import * as exportsTable from '../src/tables/exports.ts';
 import * as jobs from '../src/tables/jobs.ts';
 import * as pictures from '../src/tables/pictures.ts';
 import * as runsTable from '../src/tables/runs.ts';
+import { addTypeface } from '../src/tables/typefaces.ts';
+import { readOwnTypeface } from '../src/typefaces/readOwnTypeface.ts';
 import { inTransaction } from '../src/tables/types.ts';
 import { leaveStudio } from './leaveStudio.ts';
 import { Serving } from './serving.ts';
@@ -21,7 +23,18 @@ import { openStudio } from '../src/workshop/saveWorkshop.ts';
 import { workshop } from './support.ts';
 
 const TABLES = [
-  ...['studios', 'rates', 'jobs', 'job_revisions', 'runs', 'run_events', 'exports', 'export_files', 'movements'],
+  ...[
+    'studios',
+    'rates',
+    'jobs',
+    'job_revisions',
+    'runs',
+    'run_events',
+    'exports',
+    'export_files',
+    'movements',
+    'typefaces',
+  ],
   ...THING_NAMES,
 ];
 
@@ -37,7 +50,14 @@ describe('two studios in one database', () => {
   let server: Server;
   let base: string;
   /** What stands at home, and what a neighbour might ask for by its name. */
-  const home = { jobId: randomUUID(), runId: randomUUID(), exportId: randomUUID(), sha256: '', awayId: randomUUID() };
+  const home = {
+    jobId: randomUUID(),
+    runId: randomUUID(),
+    exportId: randomUUID(),
+    sha256: '',
+    typeface: '',
+    awayId: randomUUID(),
+  };
   let job: Job;
 
   const { spoilLog: _, ...shop } = workshop;
@@ -51,6 +71,9 @@ describe('two studios in one database', () => {
     home.sha256 = picture.ref.sha256;
     job = changeJob(newJob('Kept at home', workshop), [decide((job) => job.pictures, { sea: picture.ref })]);
     await pictures.addPicture(pool, HOME_STUDIO_ID, picture);
+    const typeface = await readOwnTypeface('signal.ttf', readFileSync(new URL('files/signal.ttf', import.meta.url)));
+    home.typeface = typeface.ref.sha256;
+    await addTypeface(pool, HOME_STUDIO_ID, typeface);
     await jobs.addJob(pool, HOME_STUDIO_ID, home.jobId, job);
     await jobs.addJob(pool, HOME_STUDIO_ID, home.awayId, newJob('Put away at home', workshop));
     await jobs.removeJob(pool, HOME_STUDIO_ID, home.awayId);
@@ -136,6 +159,10 @@ describe('two studios in one database', () => {
     ['GET', '/api/pictures/:sha256', 404],
     ['POST', '/api/pictures?name=x.png', 422, () => 'no picture'],
     ['GET', '/api/pictures/inks', 200],
+    ['GET', '/api/typefaces', 200],
+    ['GET', '/api/typefaces/:typeface', 404],
+    ['DELETE', '/api/typefaces/:typeface', 404],
+    ['POST', '/api/typefaces?name=x.ttf', 422, () => 'no typeface'],
     ['POST', '/api/runs', 404, () => ({ id: randomUUID(), jobId: home.jobId })],
     ['GET', '/api/runs/:run', 404],
     ['POST', '/api/runs/:run/events', 404, () => ({ id: randomUUID(), kind: 'good' })],
@@ -164,7 +191,8 @@ describe('two studios in one database', () => {
         .replace(':away', home.awayId)
         .replace(':run', home.runId)
         .replace(':export', home.exportId)
-        .replace(':sha256', home.sha256);
+        .replace(':sha256', home.sha256)
+        .replace(':typeface', home.typeface);
       const answer = await ask(method, named, sent?.());
       expect(answer.status, `${method} ${path}: ${answer.text.slice(0, 200)}`).to.equal(status);
       expect(answer.text, `${method} ${path}`).to.not.contain('at home');

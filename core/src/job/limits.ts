@@ -57,6 +57,7 @@ export const LIMITS = {
     gradientDeg: from(-360, 360),
     tileMm: from(3, 300),
     pictureNameLetters: 200,
+    typefaceNameLetters: 120,
     picturePx: 100_000,
     pageWidthMm: from(1, 6000),
   },

@@ -73,6 +73,12 @@ export interface PictureRef {
   readonly pageWidthMm?: Mm;
 }
 
+/** A typeface that the maker brought as a file, which is kept by what is in it. */
+export interface OwnTypeface {
+  readonly name: string;
+  readonly sha256: string;
+}
+
 /** How a picture lies on a face or in a frame; its shape is never changed. */
 export interface PicturePlacement {
   readonly pictureId: string;
@@ -306,6 +312,8 @@ export interface Job {
   readonly brief: Brief;
   readonly size: SizeChoice;
   readonly pictures: Readonly<Record<string, PictureRef>>;
+  /** Those of the maker’s own that words are set in, by names that begin with `own-`; older jobs have none. */
+  readonly typefaces?: Readonly<Record<string, OwnTypeface>>;
   readonly art: { readonly faces: Readonly<Record<string, FaceArt>> };
   /** Words in braces on a face are taken from here, one row a card; older jobs have no list. */
   readonly names?: NamesList | null;

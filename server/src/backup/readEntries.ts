@@ -3,6 +3,7 @@ import { pipeline } from 'node:stream/promises';
 import { createGunzip } from 'node:zlib';
 import { extract } from 'tar-stream';
 import { MOST_BYTES } from '../pictures/readPicture.ts';
+import { MOST_TYPEFACE_BYTES } from '../typefaces/readOwnTypeface.ts';
 import { BackupRefused } from './types.ts';
 
 export interface BackupEntry {
@@ -13,6 +14,9 @@ export interface BackupEntry {
 
 /** Far more than any document of ours comes to. */
 const MOST_JSON_BYTES = 16 * 1024 * 1024;
+
+const mostOf = (name: string): number =>
+  name.startsWith('pictures/') ? MOST_BYTES : name.startsWith('typefaces/') ? MOST_TYPEFACE_BYTES : MOST_JSON_BYTES;
 
 /**
  * Entries of a backup one after the other, each as a whole.
@@ -31,7 +35,7 @@ export async function* readEntries(from: Readable): AsyncGenerator<BackupEntry> 
         entry.resume();
         continue;
       }
-      if (size > (name.startsWith('pictures/') ? MOST_BYTES : MOST_JSON_BYTES))
+      if (size > mostOf(name))
         throw new BackupRefused(
           `This backup holds ${name}, which is larger than anything of a studio’s; nothing was changed.`,
         );

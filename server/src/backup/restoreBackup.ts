@@ -9,6 +9,8 @@ import { ID as ROW_ID, INT32_MOST, inOurTime, VERSION } from '../fields.ts';
 import { oddThing } from '../plainJson.ts';
 import { addRevision, addWholeJob, hasJob, restoreJob, saysJob, type Revision, type WholeJob } from '../tables/jobs.ts';
 import { addPicture, datePicture, missingPictures } from '../tables/pictures.ts';
+import { addTypeface } from '../tables/typefaces.ts';
+import { TypefaceRefused, type ReadTypeface } from '../typefaces/readOwnTypeface.ts';
 import { addWholeRun, type WholeRun } from '../tables/runs.ts';
 import {
   addWholeMovements,
@@ -45,21 +47,25 @@ export interface Restored {
   readonly lost: readonly string[];
 }
 
-type Reading = (name: string, bytes: Buffer) => Promise<ReadPicture>;
+/** What reads again what makers once brought. */
+interface Reading {
+  picture(name: string, bytes: Buffer): Promise<ReadPicture>;
+  typeface(name: string, bytes: Buffer): Promise<ReadTypeface>;
+}
 
 /**
  * Brings a backup back, all of it or nothing. What it holds is checked as if a stranger had sent it: documents by their
- * schema, pictures by reading them again.
+ * schema, pictures and typefaces by reading them again.
  * @throws BackupRefused with one sentence for the maker; nothing was changed then
  */
 export function restoreBackup(
   pool: Pool,
   studioId: string,
   from: Readable,
-  { mode, read }: { readonly mode: RestoreMode; readonly read: Reading },
+  { mode, readers }: { readonly mode: RestoreMode; readonly readers: Reading },
 ): Promise<Restored> {
   return inTransaction(pool, async (client) => {
-    const restoring = new Restoring(client, studioId, mode, read);
+    const restoring = new Restoring(client, studioId, mode, readers);
     for await (const { name, mtime, bytes } of readEntries(from)) {
       const kind = KINDS.find(({ pattern }) => pattern.test(name));
       if (!kind)
@@ -82,6 +88,10 @@ const KINDS: readonly {
   {
     pattern: /^pictures\/([0-9a-f]{64})\.(?:png|jpg|svg)$/,
     take: (into, [hash], bytes, mtime) => into.picture(hash!, bytes, mtime),
+  },
+  {
+    pattern: /^typefaces\/([0-9a-f]{64})\.font$/,
+    take: (into, [hash], bytes, mtime) => into.typeface(hash!, bytes, mtime),
   },
   {
     pattern: new RegExp(`^jobs/${ID}\\.json$`),
@@ -175,6 +185,7 @@ const SHAPES = {
   end: Joi.object({
     ...{ pictures: count, jobs: count, revisions: count, runs: count },
     // Older backups have none.
+    typefaces: count.optional().default(0),
     movements: count.optional().default(0),
   }),
 };
@@ -186,7 +197,7 @@ class Restoring {
     readonly workshopVersion: number;
     readonly createdAt: string;
   } | null = null;
-  private seen = { pictures: 0, jobs: 0, revisions: 0, runs: 0, movements: 0 };
+  private seen = { pictures: 0, typefaces: 0, jobs: 0, revisions: 0, runs: 0, movements: 0 };
   private done = { jobs: 0, same: 0, beside: 0, pictures: 0, runs: 0, things: 0 };
   private readonly lost: string[] = [];
   /** Pictures that are stored under another content than they came with, because what reads them has changed since. */
@@ -207,7 +218,7 @@ class Restoring {
     private readonly client: PoolClient,
     private readonly studioId: string,
     private readonly mode: RestoreMode,
-    private readonly read: Reading,
+    private readonly readers: Reading,
   ) {}
 
   studio(value: unknown): void {
@@ -268,7 +279,7 @@ class Restoring {
       throw new BackupRefused(`The picture ${hash.slice(0, 12)}… in this backup is damaged; nothing was changed.`);
     if ((await missingPictures(this.client, this.studioId, [hash])).length === 0) return;
     try {
-      const picture = await this.read(`The picture ${hash.slice(0, 12)}…`, bytes);
+      const picture = await this.readers.picture(`The picture ${hash.slice(0, 12)}…`, bytes);
       await addPicture(this.client, this.studioId, picture);
       await datePicture(this.client, this.studioId, picture.ref.sha256, mtime);
       if (picture.ref.sha256 !== hash) this.renamed.set(hash, picture.ref.sha256);
@@ -276,6 +287,20 @@ class Restoring {
     } catch (problem) {
       if (!(problem instanceof PictureRefused)) throw problem;
       this.lost.push(hash);
+    }
+  }
+
+  async typeface(hash: string, bytes: Buffer, mtime: Date): Promise<void> {
+    this.needWorkshop();
+    this.seen.typefaces += 1;
+    if (sha256(bytes) !== hash)
+      throw new BackupRefused(`The typeface ${hash.slice(0, 12)}… in this backup is damaged; nothing was changed.`);
+    try {
+      const typeface = await this.readers.typeface(`Typeface ${hash.slice(0, 6)}`, bytes);
+      await addTypeface(this.client, this.studioId, typeface, mtime);
+    } catch (problem) {
+      // Whatever is set in it is stood in for, and its job says so.
+      if (!(problem instanceof TypefaceRefused)) throw problem;
     }
   }
 

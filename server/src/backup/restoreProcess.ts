@@ -2,7 +2,7 @@ import { mkdir, open, rm } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import type { Pool } from 'pg';
 import { migrate, openPool, waitForDatabase } from '../database.ts';
-import { PictureReaders } from '../pictures/pictureReaders.ts';
+import { Readers } from '../readers/readers.ts';
 import { enterStudio, findStudio } from '../tables/studios.ts';
 import { studioToFill } from '../studio.ts';
 import { backupTo, dayOf, folderOf, letOldGo } from './datedBackup.ts';
@@ -18,7 +18,7 @@ const url = process.env.DATABASE_URL!;
 const args = process.argv.slice(2);
 const mode: RestoreMode = args.includes('--instead') ? 'instead' : 'beside';
 const path = args.find((arg) => !arg.startsWith('-'))!;
-const readers = new PictureReaders();
+const readers = new Readers();
 try {
   const file = await open(path);
   await waitForDatabase(url);
@@ -29,7 +29,7 @@ try {
   try {
     const restored = await restoreBackup(pool, studioId, file.createReadStream(), {
       mode,
-      read: (name, bytes) => readers.read(name, bytes),
+      readers,
     });
     // Whoever brings a studio back means to work in it.
     if (!process.env.ZIPPY_STUDIO) await enterStudio(pool, studioId);

@@ -5,11 +5,12 @@ export const MOVEMENTS_SINCE = 2;
 
 /** What the first entry of a backup says of itself. */
 export const STUDIO_FORMAT = 'zippy-crease-studio';
-export const FORMAT_VERSION = 2;
+export const FORMAT_VERSION = 3;
 
 /** How many there were of each kind; the last entry, by which a file is known to be whole. */
 export interface Counts {
   readonly pictures: number;
+  readonly typefaces: number;
   readonly jobs: number;
   readonly revisions: number;
   readonly runs: number;
@@ -33,6 +34,7 @@ export const NAMES = {
   studio: 'studio.json',
   workshop: 'workshop.json',
   picture: (sha256: string, mime: PictureRef['mime']) => `pictures/${sha256}.${ENDING[mime]}`,
+  typeface: (sha256: string) => `typefaces/${sha256}.font`,
   job: (id: string) => `jobs/${id}.json`,
   revision: (id: string, version: number) => `revisions/${id}/${String(version).padStart(6, '0')}.json`,
   run: (id: string) => `runs/${id}.json`,

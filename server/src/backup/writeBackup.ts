@@ -5,6 +5,7 @@ import type { Pool, PoolClient } from 'pg';
 import { pack, type Pack } from 'tar-stream';
 import { everyJob, everyRevision } from '../tables/jobs.ts';
 import { everyPicture, picturePieces } from '../tables/pictures.ts';
+import { everyTypeface } from '../tables/typefaces.ts';
 import { everyRun } from '../tables/runs.ts';
 import { everyMovement, type WholeMovement } from '../tables/movements.ts';
 import { inTransaction } from '../tables/types.ts';
@@ -42,7 +43,7 @@ export async function writeBackup(pool: Pool, studioId: string, out: Writable): 
 async function fill(archive: Pack, client: PoolClient, studioId: string): Promise<Counts> {
   const studio = await findWorkshop(client, studioId);
   if (!studio) throw new Error('There is no studio here yet; start the application once.');
-  const counts = { pictures: 0, jobs: 0, revisions: 0, runs: 0, movements: 0 };
+  const counts = { pictures: 0, typefaces: 0, jobs: 0, revisions: 0, runs: 0, movements: 0 };
   const { version: workshopVersion, createdAt } = studio;
   await addJson(archive, NAMES.studio, createdAt, {
     ...{ format: STUDIO_FORMAT, formatVersion: FORMAT_VERSION },
@@ -54,6 +55,10 @@ async function fill(archive: Pack, client: PoolClient, studioId: string): Promis
     const entry = archive.entry({ name, size: head.sizeBytes, mtime: wholeSecond(head.createdAt) });
     await pipeline(picturePieces(client, studioId, head), entry as unknown as Writable);
     counts.pictures += 1;
+  }
+  for await (const { sha256, bytes, createdAt } of everyTypeface(client, studioId)) {
+    await addBytes(archive, NAMES.typeface(sha256), createdAt, bytes);
+    counts.typefaces += 1;
   }
   for await (const job of everyJob(client, studioId)) {
     await addJson(archive, NAMES.job(job.id), job.updatedAt, job);
@@ -93,7 +98,10 @@ async function* inParts(movements: AsyncGenerator<WholeMovement>): AsyncGenerato
 const wholeSecond = (moment: string): Date => new Date(Math.floor(Date.parse(moment) / 1000) * 1000);
 
 async function addJson(archive: Pack, name: string, moment: string, value: unknown): Promise<void> {
-  const bytes = Buffer.from(`${JSON.stringify(value, null, 1)}\n`);
+  await addBytes(archive, name, moment, Buffer.from(`${JSON.stringify(value, null, 1)}\n`));
+}
+
+async function addBytes(archive: Pack, name: string, moment: string, bytes: Buffer): Promise<void> {
   const entry = archive.entry({ name, size: bytes.length, mtime: wholeSecond(moment) });
   entry.end(bytes);
   await finished(entry);

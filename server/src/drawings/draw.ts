@@ -11,34 +11,34 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { calibrationPdf } from '../exports/calibration.ts';
-import { exportFiles, ExportRefused, loadFonts, type PictureBytes } from '../exports/index.ts';
+import { exportFiles, ExportRefused, loadFonts, withOwn, type OwnFonts } from '../exports/index.ts';
 import { piecesOf, sharedPdf, type SharedJob, type SharedPrint } from '../exports/shared.ts';
+import type { Placed } from '../placed.ts';
 import { Refusal } from '../refusal.ts';
 import { drawPixels, type PixelsAsked } from './drawPixels.ts';
 
-/** A job and the bytes of its pictures. */
-export interface Pictured {
+/** A job, and the bytes of its pictures and its own typefaces. */
+export interface Whole extends Placed {
   readonly job: Job;
-  readonly pictures: ReadonlyMap<string, PictureBytes>;
 }
 
 /** What is planned and drawn while somebody waits for it; everything it needs is handed over. */
 export type ToDraw =
-  | { readonly kind: 'steps'; readonly job: Job; readonly workshop: Workshop }
+  | { readonly kind: 'steps'; readonly job: Job; readonly workshop: Workshop; readonly typefaces: OwnFonts }
   | ({
       readonly kind: 'face';
       readonly workshop: Workshop;
       readonly faceId: string;
       readonly pixels: PixelQuestion;
       readonly plate: 'art' | 'white';
-    } & Pictured)
-  | ({ readonly kind: 'pixels'; readonly workshop: Workshop } & PixelsAsked & Pictured)
+    } & Whole)
+  | ({ readonly kind: 'pixels'; readonly workshop: Workshop } & PixelsAsked & Whole)
   | { readonly kind: 'calibration'; readonly page: CalibrationSheet }
   | {
       readonly kind: 'shared';
       readonly workshop: Workshop;
       readonly feed: { readonly printerId: string; readonly pathId: string };
-      readonly jobs: readonly ({ readonly id: string } & Pictured)[];
+      readonly jobs: readonly ({ readonly id: string } & Whole)[];
       readonly order: SharedPrint;
       readonly date: string;
     };
@@ -56,7 +56,7 @@ const OLD_MM = 0.02;
 
 /** @throws Refusal with one sentence for the maker */
 export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
-  const fonts = await loadFonts();
+  const fonts = withOwn(await loadFonts(), typefacesOf(asked));
   const planned = (job: Job, workshop: Workshop, today: string | null = null): Plan =>
     planJob(job, workshop, { typefaces: fonts.book, today });
   switch (asked.kind) {
@@ -89,6 +89,14 @@ export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
       return sharedPdf(jobs, order, { printer, path, stocks: workshop.stocks }, fonts, date).catch(refusing('feed'));
     }
   }
+}
+
+/** Own typefaces of all that is drawn together: the same name is the same typeface in every job of a studio. */
+function typefacesOf(asked: ToDraw): OwnFonts {
+  if (asked.kind === 'calibration') return new Map();
+  const all = asked.kind === 'shared' ? asked.jobs.map(({ typefaces }) => typefaces) : [asked.typefaces];
+  // Bytes come over as plain arrays of them.
+  return new Map(all.flatMap((fonts) => [...fonts].map(([id, bytes]) => [id, Buffer.from(bytes)] as const)));
 }
 
 async function drawFace(

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { inflateSync } from 'node:zlib';
@@ -27,4 +28,29 @@ export function loadFonts(): Promise<Fonts> {
     };
   })();
   return loaded;
+}
+
+/** Typefaces of the maker's own, by what jobs call them. */
+export type OwnFonts = ReadonlyMap<string, Buffer>;
+
+/** The shipped fonts, and some of the maker's own. */
+export function withOwn({ book, bytes }: Fonts, own: OwnFonts): Fonts {
+  if (own.size === 0) return { book, bytes };
+  return {
+    bytes: new Map([...bytes, ...own]),
+    book: new Map([...book, ...[...own].map(([id, font]) => [id, ownTypeface(id, font)] as const)]),
+  };
+}
+
+/** Those read last, since one card is drawn many times over. */
+const kept = new Map<string, Typeface>();
+const MOST_KEPT = 12;
+
+function ownTypeface(id: string, bytes: Buffer): Typeface {
+  const key = `${id} ${createHash('sha256').update(bytes).digest('hex')}`;
+  const known = kept.get(key) ?? readTypeface(id, bytes, inflateSync);
+  kept.delete(key);
+  kept.set(key, known);
+  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
+  return known;
 }

@@ -4,7 +4,7 @@ import type { Exporter, ExportFile, ExportFormat, ExportInput, ExportWhat } from
 import { PageCount, writeDraft } from './write.ts';
 
 export { fileStem } from './fileStem.ts';
-export { loadFonts, type Fonts } from './fonts.ts';
+export { loadFonts, withOwn, type Fonts, type OwnFonts } from './fonts.ts';
 export {
   canExport,
   EXPORTS,
@@ -18,6 +18,7 @@ export {
 export { heaviestInk, loadInkLattice } from '../pictures/fourInks.ts';
 export { root } from '../root.ts';
 export { readPicture, PictureRefused, type ReadPicture } from '../pictures/readPicture.ts';
+export { readOwnTypeface, TypefaceRefused } from '../typefaces/readOwnTypeface.ts';
 
 /**
  * Writes one piece of a job in one format: its kind says which files there are and what is in them, and they are

@@ -1,14 +1,15 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { PIXEL_DPI, ELSEWHERE_SHOWS, pixelFault, placedPictureIds, type Job, type PictureRef } from '@zippy/core';
+import { PIXEL_DPI, ELSEWHERE_SHOWS, pixelFault, type Job } from '@zippy/core';
 import type { JobsOnTheWall, StoredJob } from '@zippy/core/contract';
 import { checkJob, readJobFile } from '@zippy/core/job-file';
 import type { Drawers } from '../drawings/drawers.ts';
-import type { PictureReaders } from '../pictures/pictureReaders.ts';
-import { loadPlacedPictures } from '../pictures/placed.ts';
+import type { Readers } from '../readers/readers.ts';
+import { keepJobFile, writeJobFile } from '../jobFiles.ts';
+import { loadPlaced } from '../placed.ts';
 import { addJob, findJob, listJobs, listPutAway, removeJob, restoreJob, saveJob } from '../tables/jobs.ts';
-import { addPicture, findPicture, missingPictures } from '../tables/pictures.ts';
+import { missingPictures } from '../tables/pictures.ts';
 import { benchByJob } from '../tables/runs.ts';
 import { studioOf } from '../studio.ts';
 import { loadWorkshop } from '../workshop/loadWorkshop.ts';
@@ -43,7 +44,7 @@ async function added(pool: Pool, studioId: string, id: string, job: Job): Promis
 }
 
 // eslint-disable-next-line max-lines-per-function -- a route after the other
-export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers): Router {
+export function jobRoutes(pool: Pool, readers: Readers, drawers: Drawers): Router {
   const router = Router();
   const json = express.json({ limit: '2mb' });
 
@@ -63,30 +64,15 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
     response.status(201).json(await added(pool, studioOf(response), id, job));
   });
 
-  // A whole job file, pictures and all.
+  // A whole job file, pictures, typefaces and all.
   router.post('/file', jobFileBody, async (request, response) => {
     const { id, file } = body<{ id: string; file: unknown }>(
       Joi.object({ id: ID.required(), file: Joi.any().required() }),
       request.body,
     );
     const { value: workshop } = await loadWorkshop(pool, studioOf(response));
-    const read = accept(readJobFile(file, workshop));
-    const refs: Record<string, PictureRef> = {};
-    for (const [pictureId, { name, source }] of Object.entries(read.pictures)) {
-      if (source.kind === 'file')
-        throw new Refusal(
-          422,
-          `pictures.${pictureId} points to the file ${source.file}, which stayed behind; save the job with its pictures inside, or put it in place after opening.`,
-          `pictures.${pictureId}`,
-        );
-      if (source.kind === 'stored') refs[pictureId] = source.ref;
-      else {
-        const picture = await readers.read(name, Buffer.from(source.base64, 'base64'));
-        await addPicture(pool, studioOf(response), picture);
-        refs[pictureId] = picture.ref;
-      }
-    }
-    const job = accept(checkJob({ ...read.job, pictures: refs }));
+    const kept = await keepJobFile(pool, studioOf(response), readers, accept(readJobFile(file, workshop)));
+    const job = accept(checkJob(kept));
     await checkPictures(pool, studioOf(response), job);
     response.status(201).json(await added(pool, studioOf(response), id, job));
   });
@@ -140,9 +126,9 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
     const wrong = pixelFault({ widthPx, heightPx, dpi });
     if (wrong) throw new Refusal(400, `${wrong.field} ${wrong.why}.`, wrong.field);
     const { value: workshop } = await loadWorkshop(pool, studioOf(response));
-    const pictures = await loadPlacedPictures(pool, studioOf(response), row.document);
+    const placed = await loadPlaced(pool, studioOf(response), row.document);
     const { name, bytes } = await drawers.draw({
-      ...{ kind: 'face', job: row.document, workshop, pictures },
+      ...{ kind: 'face', job: row.document, workshop, ...placed },
       ...{ faceId: request.params.face, pixels: { widthPx, heightPx, dpi } },
       plate: request.query.plate === 'white' ? 'white' : 'art',
     });
@@ -159,22 +145,17 @@ export function jobRoutes(pool: Pool, readers: PictureReaders, drawers: Drawers)
       throw new Refusal(400, `dpi wants ${least} to ${most} dots to the inch; got ${dpi}.`, 'dpi');
     if (!shows) throw new Refusal(400, `shows wants one of ${ELSEWHERE_SHOWS.join(', ')}.`, 'shows');
     const { value: workshop } = await loadWorkshop(pool, studioOf(response));
-    const pictures = await loadPlacedPictures(pool, studioOf(response), row.document);
-    const { name, bytes } = await drawers.draw({ kind: 'pixels', job: row.document, workshop, pictures, dpi, shows });
+    const placed = await loadPlaced(pool, studioOf(response), row.document);
+    const { name, bytes } = await drawers.draw({ kind: 'pixels', job: row.document, workshop, ...placed, dpi, shows });
     response.attachment(name).type('application/zip').send(Buffer.from(bytes));
   });
 
-  // The open format, with its pictures inside, so that it opens anywhere.
+  // The open format, with all that it shows inside, so that it opens anywhere.
   router.get('/:id/file', async (request, response) => {
     const row = await findJob(pool, studioOf(response), jobId(request.params.id));
     if (!row) throw notFound('job');
-    const pictures: Record<string, unknown> = {};
-    for (const id of placedPictureIds(row.document)) {
-      const ref = row.document.pictures[id]!;
-      const found = await findPicture(pool, studioOf(response), ref.sha256);
-      if (found) pictures[id] = { ...ref, data: found.bytes.toString('base64') };
-    }
-    response.attachment('job.json').json({ ...row.document, pictures });
+    const file = await writeJobFile(pool, studioOf(response), row.document);
+    response.attachment('job.json').json(file);
   });
 
   return router;

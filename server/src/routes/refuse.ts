@@ -3,8 +3,9 @@ import type Joi from 'joi';
 import { check, type Checked } from '@zippy/core/job-file';
 import { Refusal } from '../refusal.ts';
 import { oddThing } from '../plainJson.ts';
-import { PictureLost } from '../pictures/placed.ts';
 import { PictureRefused } from '../pictures/readPicture.ts';
+import { PictureLost } from '../placed.ts';
+import { TypefaceRefused } from '../typefaces/readOwnTypeface.ts';
 
 export { Refusal };
 
@@ -46,6 +47,8 @@ export const answerErrors: ErrorRequestHandler = (problem: unknown, _request, re
       .json({ message: problem.message, field: problem.field, ...problem.extra });
   if (problem instanceof PictureRefused || problem instanceof PictureLost)
     return void response.status(422).json({ message: problem.message, field: 'picture' });
+  if (problem instanceof TypefaceRefused)
+    return void response.status(422).json({ message: problem.message, field: 'typeface' });
   const type = (problem as { type?: string }).type;
   if (type === 'entity.parse.failed')
     return void response

@@ -3,6 +3,7 @@ import Joi from 'joi';
 import type { Pool } from 'pg';
 import { RUN_EVENT_KINDS, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
 import type { Drawers } from '../drawings/drawers.ts';
+import { loadPlacedTypefaces } from '../placed.ts';
 import { findJob } from '../tables/jobs.ts';
 import { addRun, addRunEvent, findRun } from '../tables/runs.ts';
 import { inTransaction } from '../tables/types.ts';
@@ -33,7 +34,8 @@ export function runRoutes(pool: Pool, drawers: Drawers): Router {
     const job = await findJob(pool, studioOf(response), jobId);
     if (!job) throw notFound('job');
     const { value: workshop } = await loadWorkshop(pool, studioOf(response));
-    const { stop, steps } = await drawers.draw({ kind: 'steps', job: job.document, workshop });
+    const typefaces = await loadPlacedTypefaces(pool, studioOf(response), job.document);
+    const { stop, steps } = await drawers.draw({ kind: 'steps', job: job.document, workshop, typefaces });
     if (stop) throw new Refusal(409, `A snag stops the job: ${stop}. Settle it first.`, null);
     await addRun(pool, studioOf(response), { id, jobId, document: job.document, steps, workshop });
     response.status(201).json(await findRun(pool, studioOf(response), id));

@@ -3,7 +3,7 @@ import Joi from 'joi';
 import type { Pool } from 'pg';
 import type { Drawers } from '../drawings/drawers.ts';
 import type { SharedPrint } from '../exports/shared.ts';
-import { loadPlacedPictures } from '../pictures/placed.ts';
+import { loadPlaced } from '../placed.ts';
 import { findJob } from '../tables/jobs.ts';
 import { studioOf } from '../studio.ts';
 import { loadWorkshop } from '../workshop/loadWorkshop.ts';
@@ -83,7 +83,7 @@ export function sharedRoutes(pool: Pool, drawers: Drawers): Router {
       jobs.push({
         id,
         job: found.document,
-        pictures: await loadPlacedPictures(pool, studioOf(response), found.document),
+        ...(await loadPlaced(pool, studioOf(response), found.document)),
       });
     }
     const date = new Date().toISOString().slice(0, 10);

@@ -18,6 +18,7 @@ import type {
   ExportWhat,
   JobsOnTheWall,
   JobUses,
+  OwnTypefaceRow,
   Refused as RefusedBody,
   StoredJob,
   StudioDoors,
@@ -132,6 +133,8 @@ export const api = {
   jobFileUrl: (id: string) => at(`/jobs/${id}/file`),
   inks: () => call<InkLattice>('/pictures/inks'),
   pictureUrl: (sha256: string) => at(`/pictures/${sha256}`),
+  typefaces: () => call<readonly OwnTypefaceRow[]>('/typefaces'),
+  removeTypeface: (sha256: string) => call<undefined>(`/typefaces/${sha256}`, { method: 'DELETE' }),
   sharedPdf: (order: SharedPdfOrder) => fetchFile('/shared/pdf', asJson('POST', order)),
   facePixels: (id: string, face: string, { widthPx, heightPx, dpi }: PixelQuestion, plate?: 'white') =>
     fetchFile(

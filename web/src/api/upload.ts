@@ -1,4 +1,5 @@
 import type { PictureRef } from '@zippy/core';
+import type { OwnTypefaceRow } from '@zippy/core/contract';
 import { answerOf, Away } from './client.ts';
 import { at } from './studio.ts';
 
@@ -28,6 +29,10 @@ function upload<T>(path: string, file: File, onShare: (share: number) => void): 
 /** Takes a picture in; large ones are turned, converted and made small for the screen on the server. */
 export const addPicture = (file: File, onShare: (share: number) => void): Promise<PictureRef> =>
   upload<PictureRef>(`/pictures?name=${encodeURIComponent(file.name)}`, file, onShare);
+
+/** Takes in a typeface of the maker’s own. */
+export const addTypeface = (file: File, onShare: (share: number) => void): Promise<OwnTypefaceRow> =>
+  upload<OwnTypefaceRow>(`/typefaces?name=${encodeURIComponent(file.name)}`, file, onShare);
 
 /** Brings a backup back. @returns what came of it, in sentences */
 export const restoreBackup = (

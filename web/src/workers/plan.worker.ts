@@ -1,6 +1,8 @@
 import {
+  isOwnTypeface,
   placedTypefaceIds,
   planJob,
+  STAND_IN_TYPEFACE_ID,
   type InkLattice,
   type Job,
   type Plan,
@@ -18,6 +20,8 @@ export interface PlanQuestion {
   readonly today: string;
   readonly card: number;
   readonly sheetNumber: number;
+  /** Where the maker’s own are found, and a number that changes with them. */
+  readonly typefaces: { readonly at: string; readonly version: number };
 }
 /** A card that begins: what to make of what is in hand. */
 export interface StartQuestion {
@@ -30,7 +34,7 @@ export type PlanAnswer =
   | { readonly number: number; readonly ok: true; readonly started: Started }
   | { readonly number: number; readonly ok: false; readonly why: string };
 
-const book = new Map<string, Typeface>();
+let book = new Map<string, Typeface>();
 const arriving = new Map<string, Promise<void>>();
 
 /** Fonts come when a job first sets words in them. */
@@ -50,6 +54,45 @@ function fetchTypeface(id: string): Promise<void> {
     arriving.set(id, coming);
   }
   return coming;
+}
+
+/** Own typefaces that were asked for, and how the studio’s were when they were: those that are gone are not asked for again. */
+const asked = new Map<string, Promise<void>>();
+let askedOf = -1;
+
+/** One that is not there any more is stood in for. */
+async function fetchOwn(id: string, url: string): Promise<void> {
+  // It may have been taken out since the browser kept it.
+  const response = await fetch(url, { cache: 'no-cache' });
+  if (response.status === 404) return fetchTypeface(STAND_IN_TYPEFACE_ID);
+  if (!response.ok) throw new Error('A typeface of yours cannot be fetched; it is tried again with the next change.');
+  const [bytes, { readTypeface }] = await Promise.all([response.arrayBuffer(), import('@zippy/core/typefaces')]);
+  // Words that were set without it are kept under the book that they were set from.
+  book = new Map(book).set(id, readTypeface(id, new Uint8Array(bytes)));
+}
+
+function bringOwn(job: Job, { at, version }: PlanQuestion['typefaces']): readonly Promise<void>[] {
+  if (version !== askedOf) {
+    asked.clear();
+    book = new Map([...book].filter(([id]) => !isOwnTypeface(id)));
+    askedOf = version;
+  }
+  return placedTypefaceIds(job)
+    .filter(isOwnTypeface)
+    .map((id) => {
+      let coming = asked.get(id);
+      if (!coming) {
+        const ref = job.typefaces?.[id];
+        coming = (ref ? fetchOwn(id, `${at}/${ref.sha256}`) : fetchTypeface(STAND_IN_TYPEFACE_ID)).catch(
+          (problem: unknown) => {
+            asked.delete(id);
+            throw problem;
+          },
+        );
+        asked.set(id, coming);
+      }
+      return coming;
+    });
 }
 
 let inks: InkLattice | null = null;
@@ -79,13 +122,14 @@ async function begin({ number, start, workshop }: StartQuestion): Promise<void> 
 
 self.onmessage = async ({ data }: MessageEvent<PlanQuestion | StartQuestion>) => {
   if ('start' in data) return void begin(data);
-  const { number, job, workshop, today, card, sheetNumber } = data;
+  const { number, job, workshop, today, card, sheetNumber, typefaces } = data;
   try {
     await Promise.all([
       ...(inks ? [] : [fetchInks()]),
       ...placedTypefaceIds(job)
-        .filter((id) => !book.has(id))
+        .filter((id) => !book.has(id) && !isOwnTypeface(id))
         .map(fetchTypeface),
+      ...bringOwn(job, typefaces),
     ]);
     const started = performance.now();
     const plan = planJob(job, workshop, { typefaces: book, today, card, sheetNumber, inks });

@@ -1,4 +1,5 @@
 import type { Job, Plan, Start, Started, Workshop } from '@zippy/core';
+import { at } from '../api/studio.ts';
 import type { PlanAnswer, PlanQuestion, StartQuestion } from './plan.worker.ts';
 
 const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
@@ -25,12 +26,21 @@ export function today(): string {
   return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
 }
 
+let typefacesVersion = 0;
+/** Says that the studio’s own typefaces are others than they were: they are asked for anew. */
+export function typefacesChanged(): void {
+  typefacesVersion += 1;
+}
+
 /** Which card of a list of names is looked at, and which sheet. */
 export type Shown = Pick<PlanQuestion, 'card' | 'sheetNumber'>;
 
 /** Plans a job off the main thread. */
 export async function askPlan(job: Job, workshop: Workshop, shown: Shown = { card: 0, sheetNumber: 1 }): Promise<Plan> {
-  const answer = await ask({ job, workshop, today: today(), ...shown });
+  const answer = await ask({
+    ...{ job, workshop, today: today(), ...shown },
+    typefaces: { at: at('/typefaces'), version: typefacesVersion },
+  });
   if (!('plan' in answer)) throw new Error('a plan was asked for, and a beginning came');
   return answer.plan;
 }

@@ -1,6 +1,7 @@
 import type { JobBench } from '../../stations/make/run.ts';
 import type { Use } from '../../job/usesOf.ts';
-import type { Job } from '../../job/types.ts';
+import type { Job, OwnTypeface } from '../../job/types.ts';
+import type { Embedding } from '../../stations/art/words/embedding.ts';
 import type { Workshop } from '../../workshop/types.ts';
 
 /** A job as it is stored. */
@@ -82,4 +83,21 @@ export interface Refused {
 /** What a save answers that was overtaken: the copy that is stored now. */
 export interface Overtaken<Theirs> extends Refused {
   readonly theirs: Theirs;
+}
+
+/** What a typeface’s file says of it. */
+export interface OwnTypefaceFacts {
+  readonly embedding: Embedding;
+  /** How many letters and signs it has. */
+  readonly letters: number;
+  /** It holds a range of styles, of which the one it begins with is used. */
+  readonly variable: boolean;
+}
+
+/** A typeface that the maker brought, as the studio keeps it. */
+export interface OwnTypefaceRow extends OwnTypeface, OwnTypefaceFacts {
+  /** What jobs call it. */
+  readonly id: string;
+  /** Titles of the jobs on the wall that set words in it. */
+  readonly jobs: readonly string[];
 }

@@ -3,6 +3,7 @@ import { ORNAMENT_IDS } from '../../job/ornaments.ts';
 import { ENVELOPE_STYLE_IDS } from '../../job/envelopeStyles.ts';
 import { FORMAT_IDS, SHAPE_IDS, type FormatOptions } from '../../job/format.ts';
 import { LIMITS } from '../../job/limits.ts';
+import { OWN_TYPEFACE_ID, ownTypefaceId } from '../../job/ownTypeface.ts';
 import { DEFAULTS, EMPTY_FACE, NO_OPTIONS } from '../../job/newJob.ts';
 import {
   type ArtObject,
@@ -16,6 +17,7 @@ import {
   type Foil,
   type LayerChoice,
   type NamesList,
+  type OwnTypeface,
   type PicturePlacement,
   type PictureRef,
   type RepeatPattern,
@@ -100,7 +102,12 @@ const layer = object<LayerChoice>({
   foil: spare(orNull(object<Foil>({ name: required(words(SIZE.foilLetters)), colour: required(colour) }))),
 });
 
-const typefaceId = oneOf<string>(...TYPEFACES.map((typeface) => typeface.id));
+const SHIPPED = TYPEFACES.map((typeface) => typeface.id);
+const typefaceId = Joi.alternatives()
+  .try(Joi.valid(...SHIPPED), Joi.string().pattern(OWN_TYPEFACE_ID))
+  .messages({
+    'alternatives.match': `wants one of ${SHIPPED.join(', ')}, or one of the job’s typefaces, whose names begin with own-`,
+  }) as Joi.Schema & Rule<string>;
 const text = object<TextBlock>({
   id: required(id),
   text: required(words(ART.textLetters)),
@@ -206,9 +213,10 @@ const facesArt = Joi.object(Object.fromEntries(FACE_IDS.map((faceId) => [faceId,
   Rule<Job['art']['faces']>;
 
 const pixels = Joi.number().greater(0).max(ART.picturePx) as Joi.Schema & Rule<number>;
+const sha256 = Joi.string().hex().length(64) as Joi.Schema & Rule<string>;
 const pictureFacts: FieldsOf<PictureRef> = {
   name: required(filled(ART.pictureNameLetters)),
-  sha256: Joi.string().hex().length(64) as Joi.Schema & Rule<string>,
+  sha256,
   mime: oneOf('image/png', 'image/jpeg', 'image/svg+xml'),
   widthPx: pixels,
   heightPx: pixels,
@@ -222,6 +230,28 @@ const filePicture = Joi.object({
   file: Joi.string().max(500),
   data: Joi.string().base64(),
 }).or('file', 'data', 'sha256') as Joi.Schema & Rule<PictureRef>;
+
+const typefaceFacts: FieldsOf<OwnTypeface> = {
+  name: required(filled(ART.typefaceNameLetters)),
+  sha256,
+};
+/** Called by what is in it, so that no two are confused. */
+const storedTypefaces = record(OWN_TYPEFACE_ID, object<OwnTypeface>(typefaceFacts)).custom(
+  (value: NonNullable<Job['typefaces']>, helpers) => {
+    const misnamed = Object.entries(value).find(([id, { sha256 }]) => id !== ownTypefaceId(sha256));
+    return misnamed
+      ? helpers.message({ custom: `wants ${misnamed[0]} to be called ${ownTypefaceId(misnamed[1].sha256)}` })
+      : value;
+  },
+) as Joi.Schema & Rule<NonNullable<Job['typefaces']>>;
+const fileTypefaces = record(
+  OWN_TYPEFACE_ID,
+  Joi.object({ ...typefaceFacts, file: Joi.string().max(500), data: Joi.string().base64() }).or(
+    'file',
+    'data',
+    'sha256',
+  ) as Joi.Schema & Rule<OwnTypeface>,
+);
 
 const namesList = object<NamesList>({
   columns: required(list(filled(NAMES.cell), NAMES.columns, 1)),
@@ -246,7 +276,7 @@ const envelopeOnHand = oneOfKinds<EnvelopeOnHand>({
   },
 });
 
-const jobWith = (picture: Rule<PictureRef>): Rule<Job> =>
+const jobWith = (picture: Rule<PictureRef>, typefaces: Rule<NonNullable<Job['typefaces']>>): Rule<Job> =>
   object<Job>({
     format: required(oneOf('zippy-crease-job')),
     version: required(oneOf(1)),
@@ -271,6 +301,7 @@ const jobWith = (picture: Rule<PictureRef>): Rule<Job> =>
       safeMm: length(SIZE.safeMm),
     }),
     pictures: record(PICTURE_ID, picture),
+    typefaces: spare(typefaces),
     art: object<Job['art']>({ faces: facesArt }),
     names: spare(orNull(namesList)),
     stock: object<Job['stock']>({ stockId: id, printerId: id, pathId: id }),
@@ -321,6 +352,6 @@ const jobWith = (picture: Rule<PictureRef>): Rule<Job> =>
 /** A picture's own name in a job. */
 const PICTURE_ID = /^[\w-]{1,80}$/;
 /** Complete jobs, as the server keeps them: every decision present. */
-export const jobSchema = jobWith(storedPicture).options({ presence: 'required' });
+export const jobSchema = jobWith(storedPicture, storedTypefaces).options({ presence: 'required' });
 /** Job files, as people write them: what is left out takes its starting value. */
-export const jobFileSchema: Joi.Schema = jobWith(filePicture);
+export const jobFileSchema: Joi.Schema = jobWith(filePicture, fileTypefaces);

@@ -2,30 +2,39 @@ import { newJob } from '../../job/newJob.ts';
 import { check, checkJob, checkWorkshop, type Checked } from './check.ts';
 import { jobFileSchema } from './jobSchema.ts';
 import type { StoredWorkshop } from './workshopSchema.ts';
-import type { FaceArt, Job, PictureRef } from '../../job/types.ts';
+import { isOwnTypeface } from '../../job/ownTypeface.ts';
+import type { FaceArt, Job, OwnTypeface, PictureRef } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 
 export { readSharedOrder } from './readSharedOrder.ts';
 export { check, checkJob, checkWorkshop, type Checked, type StoredWorkshop };
 
-/** Where a job file's picture is to be found. */
-export type PictureSource =
+/** Where something that a job file uses is to be found. */
+export type Source<Ref> =
   | { readonly kind: 'file'; readonly file: string }
   | { readonly kind: 'data'; readonly base64: string }
-  | { readonly kind: 'stored'; readonly ref: PictureRef };
+  | { readonly kind: 'stored'; readonly ref: Ref };
+type Sources<Ref> = Readonly<Record<string, { readonly name: string; readonly source: Source<Ref> }>>;
 
 export interface JobFile {
-  /** Its pictures are filled in by whoever can fetch them. */
+  /** Its pictures and typefaces are filled in by whoever can fetch them. */
   readonly job: Job;
-  readonly pictures: Readonly<Record<string, { readonly name: string; readonly source: PictureSource }>>;
+  readonly pictures: Sources<PictureRef>;
+  /** Typefaces of whoever wrote it; what is stored may not be stored here, and is stood in for then. */
+  readonly typefaces: Sources<OwnTypeface>;
 }
 
 type PartialJob = { readonly brief: Partial<Job['brief']> & { readonly title: string } } & {
-  readonly [K in Exclude<keyof Job, 'brief' | 'format' | 'version' | 'pictures' | 'names'>]?: Partial<Job[K]>;
+  readonly [K in Exclude<keyof Job, 'brief' | 'format' | 'version' | 'pictures' | 'typefaces' | 'names'>]?: Partial<
+    Job[K]
+  >;
 } & {
   readonly names?: Job['names'];
   readonly pictures?: Readonly<
     Record<string, Partial<PictureRef> & { readonly name: string; readonly file?: string; readonly data?: string }>
+  >;
+  readonly typefaces?: Readonly<
+    Record<string, Partial<OwnTypeface> & { readonly name: string; readonly file?: string; readonly data?: string }>
   >;
 };
 
@@ -53,7 +62,7 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
     make: { ...base.make, ...file.make },
     sell: { ...base.sell, ...file.sell },
   };
-  const pictures: Record<string, { name: string; source: PictureSource }> = {};
+  const pictures: Record<string, { name: string; source: Source<PictureRef> }> = {};
   for (const [id, entry] of Object.entries(file.pictures ?? {})) {
     const { name, file: path, data, sha256, mime, widthPx, heightPx, inkTotal, pageWidthMm } = entry;
     if (data !== undefined) pictures[id] = { name, source: { kind: 'data', base64: data } };
@@ -88,7 +97,27 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
   for (const [field, id] of named)
     if (!(id in pictures))
       return { ok: false, field, why: `${field} names “${id}”, which is not among the pictures; add it there.` };
-  return { ok: true, value: { job, pictures } };
+  const typefaces = Object.fromEntries(
+    Object.entries(file.typefaces ?? {}).map(([id, { name, file: path, data, sha256 }]) => {
+      const source: Source<OwnTypeface> =
+        data !== undefined
+          ? { kind: 'data', base64: data }
+          : path !== undefined
+            ? { kind: 'file', file: path }
+            : { kind: 'stored', ref: { name, sha256: sha256! } };
+      return [id, { name, source }] as const;
+    }),
+  );
+  const set = Object.entries(job.art.faces).flatMap(([face, { texts }]) =>
+    texts.flatMap(({ typefaceId, emphasis }, i) => [
+      [`art.faces.${face}.texts.${i}.typefaceId`, typefaceId] as const,
+      ...(emphasis ? [[`art.faces.${face}.texts.${i}.emphasis.typefaceId`, emphasis.typefaceId] as const] : []),
+    ]),
+  );
+  for (const [field, id] of set)
+    if (isOwnTypeface(id) && !(id in typefaces))
+      return { ok: false, field, why: `${field} names “${id}”, which is not among the typefaces; add it there.` };
+  return { ok: true, value: { job, pictures, typefaces } };
 }
 
 /** Every place of a face that names a picture, and the name. */

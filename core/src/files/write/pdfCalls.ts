@@ -20,6 +20,8 @@ export interface FileGlyph {
  */
 export interface PdfLender {
   font(typefaceId: string): { readonly name: string; glyph(id: number, chars: string): FileGlyph };
+  /** The typeface, where its makers let no file hold it: its letters are drawn; null where the file may have it. */
+  keptOut(typefaceId: string): Typeface | null;
   /** An object that fills the unit square, y up. */
   picture(pictureId: string, tint: Colour | null): string;
   /** The same of its shape alone, in one ink. @param widthMm as wide as it is printed, which decides how fine */
@@ -190,13 +192,51 @@ function hatchCalls(path: Path, { leanDeg, colour }: { leanDeg: number; colour: 
 }
 
 function lineCalls(line: Extract<Shape, { kind: 'line' }>, lender: PdfLender): string {
-  const font = lender.font(line.typefaceId);
-  const glyphs = line.glyphs.map((glyph) => font.glyph(glyph.id, glyph.chars));
-  const places = line.glyphs.map((glyph) => glyph.xMm);
-  const set = textCalls(font.name, line.sizeMm, glyphs, places, `1 0 0 -1 ${num(line.at.xMm)} ${num(line.at.yMm)}`);
+  const drawn = lender.keptOut(line.typefaceId);
+  const set = drawn ? `${lettersOf(line, drawn)} f` : glyphCalls(line, lender);
   const black = lender.overprint(line.colour);
   return black ? `q /${black} gs 0 0 0 1 k ${set} Q` : `${fillIn(line.colour, lender)} ${set}`;
 }
+
+function glyphCalls(line: Extract<Shape, { kind: 'line' }>, lender: PdfLender): string {
+  const font = lender.font(line.typefaceId);
+  const glyphs = line.glyphs.map((glyph) => font.glyph(glyph.id, glyph.chars));
+  const places = line.glyphs.map((glyph) => glyph.xMm);
+  return textCalls(font.name, line.sizeMm, glyphs, places, `1 0 0 -1 ${num(line.at.xMm)} ${num(line.at.yMm)}`);
+}
+
+/** A line's letters as figures. Of the two kinds of curve that fonts have, files know only the one with two handles. */
+function lettersOf(line: Extract<Shape, { kind: 'line' }>, typeface: Typeface): string {
+  const calls: string[] = [];
+  for (const { id, xMm } of line.glyphs) {
+    let [x0, y0] = [0, 0];
+    for (const { letter, numbers: n } of typeface.outline(id)) {
+      // Ems with y up, to millimetres with y down.
+      const at = (i: number): readonly [number, number] => [
+        line.at.xMm + xMm + n[i]! * line.sizeMm,
+        line.at.yMm - n[i + 1]! * line.sizeMm,
+      ];
+      if (letter === 'Z') {
+        calls.push('h');
+        continue;
+      }
+      const end = at(n.length - 2);
+      const points =
+        letter === 'Q' ? [...raised([x0, y0], at(0), end), end] : letter === 'C' ? [at(0), at(2), end] : [end];
+      calls.push(`${points.flat().map(num).join(' ')} ${letter === 'M' ? 'm' : letter === 'L' ? 'l' : 'c'}`);
+      [x0, y0] = end;
+    }
+  }
+  return calls.join(' ');
+}
+
+/** The two handles of a curve that was drawn with one. Source: degree elevation, Farin, Curves and Surfaces, ch. 6 */
+const raised = (
+  from: readonly [number, number],
+  handle: readonly [number, number],
+  to: readonly [number, number],
+): readonly (readonly [number, number])[] =>
+  [from, to].map(([x, y]) => [x + (2 / 3) * (handle[0] - x), y + (2 / 3) * (handle[1] - y)] as const);
 
 function labelCalls(label: Extract<Shape, { kind: 'label' }>, lender: PdfLender): string {
   const { runs, widthMm } = setLabel(label.text, label.sizeMm, lender.labelTypefaces);

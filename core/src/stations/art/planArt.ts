@@ -22,6 +22,7 @@ import { layFace } from './faces/layFace.ts';
 import { markSnags } from './faces/makersMark.ts';
 import { inkOnBlank } from './faces/inkOnBlank.ts';
 import { namesSnags } from './checks/namesSnags.ts';
+import { ownTypefaceSnags } from './checks/ownTypefaceSnags.ts';
 import { cardRows, namesInUse } from '../../job/namesList.ts';
 import type { SetBlock } from './words/setText.ts';
 import { layPanels } from './faces/panelArt.ts';
@@ -46,7 +47,7 @@ export interface ArtContext extends Context {
 /**
  * What is drawn on each face, set and laid in the face’s own frame in mm, with the words of the card that is looked at,
  * and what of it a home printer, a blade or an eye would not forgive.
- * @throws RangeError when a text block names a typeface that is not in the book
+ * @throws RangeError when a text block names a typeface that ships and is not in the book
  */
 // eslint-disable-next-line max-lines-per-function -- a contents page: what it lists stands in rooms of its own
 export function planArt({ job, workshop, size, typefaces: book, card, inks }: ArtContext): ArtPlan {
@@ -107,6 +108,7 @@ export function planArt({ job, workshop, size, typefaces: book, card, inks }: Ar
   snags.push(...foldInkSnags(job, workshop, size, faces));
   snags.push(...Object.values(panels).flatMap((panel) => ppiSnags(job, panelPicture(panel))));
   snags.push(...namesSnags(job, faces, book), ...onStockSnags(job, workshop, ground));
+  snags.push(...ownTypefaceSnags(job, faces, book));
   const front = faces[0]!;
   if (!printed.includes(front))
     snags.unshift({

@@ -210,6 +210,7 @@ describe('drawStep', () => {
 describe('pdfCalls', () => {
   const used: string[] = [];
   const lender: PdfLender = {
+    keptOut: () => null,
     labelTypefaces: [typefaces.get('atkinson-hyperlegible-next-400')!],
     plate: (id, { ink }) => `K-${id}-${ink}`,
     font: (id) => ({ name: `F-${id}`, glyph: (glyph) => ({ hex: glyph.toString(16).padStart(4, '0'), width: 500 }) }),

@@ -4,6 +4,7 @@ import {
   chainOf,
   LABEL_CHAIN,
   LABEL_TYPEFACE_ID,
+  mayEmbed,
   MM_PER_POINT,
   pdfCalls,
   WHITE_INK,
@@ -18,6 +19,7 @@ import { unpackWoff } from '@zippy/core/typefaces';
 import {
   filled,
   finished,
+  newGlyph,
   noResources,
   openDocument,
   type Kit,
@@ -125,6 +127,10 @@ export class PdfFile {
           name: font.id,
           glyph: (id, chars) => this.glyph(font, id, chars),
         };
+      },
+      keptOut: (typefaceId) => {
+        const typeface = this.materials.fonts.book.get(typefaceId);
+        return typeface && !mayEmbed(typeface.embedding) ? typeface : null;
       },
       picture: (pictureId, tint) => {
         const name = `P${pictureId.replace(/\W/g, '')}${tint ? tint.slice(1) : ''}`;
@@ -240,13 +246,6 @@ function unpacked(packed: Buffer): Buffer {
   let font = fontFiles.get(packed);
   if (!font) fontFiles.set(packed, (font = Buffer.from(unpackWoff(packed, inflateSync))));
   return font;
-}
-
-function newGlyph(font: PdfFont, id: number, chars: string): FileGlyph {
-  const code = font.subset.includeGlyph(id);
-  font.widths[code] ??= font.font.getGlyph(id).advanceWidth * font.scale;
-  font.unicode[code] ??= [...chars].map((char) => char.codePointAt(0)!);
-  return { hex: code.toString(16).padStart(4, '0'), width: font.widths[code] };
 }
 
 /** A box on a page with y up from the bottom left, in points. */

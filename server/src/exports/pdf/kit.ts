@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import PDFDocument from 'pdfkit';
+import type { FileGlyph } from '@zippy/core';
 
 /** The parts of pdfkit that its own types do not list. */
 export interface PdfRef {
@@ -87,4 +88,12 @@ export function filled(doc: Kit, data: Record<string, unknown>, bytes: Buffer): 
   ref.write(bytes);
   ref.end();
   return ref;
+}
+
+/** A letter that comes into the file, and its width there. */
+export function newGlyph(font: PdfFont, id: number, chars: string): FileGlyph {
+  const code = font.subset.includeGlyph(id);
+  font.widths[code] ??= font.font.getGlyph(id).advanceWidth * font.scale;
+  font.unicode[code] ??= [...chars].map((char) => char.codePointAt(0)!);
+  return { hex: code.toString(16).padStart(4, '0'), width: font.widths[code] };
 }

@@ -75,7 +75,7 @@ export function AddThings({ hand, ...props }: StationProps & { readonly hand: Fa
           },
         ],
       },
-      { [pictureId]: ref },
+      { pictures: { [pictureId]: ref } },
     );
   };
   const addMark = (onto: FacePlan): void => {

@@ -1,16 +1,20 @@
 import type { ReactNode } from 'react';
-import type { TextBlock } from '@zippy/core';
+import type { Job, TextBlock } from '@zippy/core';
 import { OnOff } from '../../ui/OnOff.tsx';
-import { Pick } from '../../ui/Pick.tsx';
 import { Scale } from '../../ui/Scale.tsx';
-import { TYPEFACE_SECTIONS } from './typefaceSections.ts';
+import { TypefacePick } from './typefaces/TypefacePick.tsx';
+import type { FaceInHand } from './useFace.ts';
 
 /** Lines of a block in another face and larger: names among the rest. */
 export function StandOut({
   text,
   set,
+  job,
+  hand,
 }: {
   readonly text: TextBlock;
+  readonly job: Job;
+  readonly hand: FaceInHand;
   readonly set: (part: Partial<TextBlock>, key?: string) => void;
 }): ReactNode {
   const lines = text.text.split('\n');
@@ -32,11 +36,13 @@ export function StandOut({
       ))}
       {emphasis && emphasis.lines.length > 0 && (
         <>
-          <Pick
+          <TypefacePick
             label="In"
             value={emphasis.typefaceId}
-            onChange={(typefaceId) => set({ emphasis: { ...emphasis, typefaceId } })}
-            sections={TYPEFACE_SECTIONS}
+            job={job}
+            onPick={(typefaceId, own) =>
+              hand.setInTypeface(text.id, { emphasis: { ...emphasis, typefaceId } }, own && { id: typefaceId, own })
+            }
           />
           <Scale
             label="Larger by"

@@ -2,7 +2,6 @@ import { useState, type ReactNode } from 'react';
 import { LIMITS, decide, DEFAULTS, type Job, type TextBlock, type Workshop } from '@zippy/core';
 import { Choice } from '../../ui/Choice.tsx';
 import { OnOff } from '../../ui/OnOff.tsx';
-import { Pick } from '../../ui/Pick.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
@@ -12,7 +11,7 @@ import { ThreeUp, type Try } from './ThreeUp.tsx';
 import { OnArc } from './OnArc.tsx';
 import { StandOut } from './StandOut.tsx';
 import { Tries } from './Tries.tsx';
-import { TYPEFACE_SECTIONS } from './typefaceSections.ts';
+import { TypefacePick } from './typefaces/TypefacePick.tsx';
 import { InHand } from './InHand.tsx';
 import type { FaceInHand } from './useFace.ts';
 
@@ -76,11 +75,11 @@ export function WordsPanel({
         value={text.text}
         onChange={(value) => set({ text: value }, `words-${text.id}`)}
       />
-      <Pick
+      <TypefacePick
         label="Typeface"
         value={text.typefaceId}
-        onChange={(id) => set({ typefaceId: id })}
-        sections={TYPEFACE_SECTIONS}
+        job={job}
+        onPick={(typefaceId, own) => hand.setInTypeface(text.id, { typefaceId }, own && { id: typefaceId, own })}
       />
       <Two>
         <NumberField
@@ -147,7 +146,7 @@ export function WordsPanel({
         <OnOff label="Fractions" value={text.fractions ?? false} onChange={(fractions) => set({ fractions })} />
         <OnOff label="Maker’s mark" value={text.makersMark ?? false} onChange={(makersMark) => set({ makersMark })} />
       </Row>
-      <StandOut {...{ text, set }} />
+      <StandOut {...{ text, set, job, hand }} />
       <OnArc {...{ text, set }} unit={workshop.unit} />
       <Two>
         <LengthField

@@ -1,11 +1,12 @@
 import { type ArtObject, type Job, type PictureRef, type TextBlock } from '@zippy/core';
-import { newId, pictureIdOf, type Things } from './useFace.ts';
+import { newId, pictureIdOf, type Kept, type Things } from './useFace.ts';
 
-/** Things taken from a face, with the pictures they show: enough to lay them on a face of any job. */
+/** Things taken from a face, with the pictures and typefaces they show: enough to lay them on a face of any job. */
 export interface Taken {
   readonly texts: readonly TextBlock[];
   readonly objects: readonly ArtObject[];
   readonly pictures: Readonly<Record<string, PictureRef>>;
+  readonly typefaces?: NonNullable<Job['typefaces']>;
 }
 
 /** Kept for the browser, so that another job, in another tab as well, can have it. */
@@ -15,12 +16,13 @@ const pictureIdsOf = (objects: readonly ArtObject[]): readonly string[] =>
   objects.flatMap((o) => (o.kind === 'picture' ? [o.picture.pictureId] : []));
 
 export function takeThings(job: Job, texts: readonly TextBlock[], objects: readonly ArtObject[]): Taken {
-  const wanted = new Set(pictureIdsOf(objects));
-  return {
-    texts,
-    objects,
-    pictures: Object.fromEntries(Object.entries(job.pictures).filter(([id]) => wanted.has(id))),
-  };
+  const wanted = new Set([
+    ...pictureIdsOf(objects),
+    ...texts.flatMap(({ typefaceId, emphasis }) => [typefaceId, emphasis?.typefaceId ?? '']),
+  ]);
+  const ofThem = <T>(all: Readonly<Record<string, T>>): Readonly<Record<string, T>> =>
+    Object.fromEntries(Object.entries(all).filter(([id]) => wanted.has(id)));
+  return { texts, objects, pictures: ofThem(job.pictures), typefaces: ofThem(job.typefaces ?? {}) };
 }
 
 /**
@@ -28,10 +30,10 @@ export function takeThings(job: Job, texts: readonly TextBlock[], objects: reado
  * and their pictures under the names that this job knows them by.
  */
 export function laidAgain(
-  { texts, objects, pictures }: Taken,
+  { texts, objects, pictures, typefaces = {} }: Taken,
   job: Job,
   asideMm: number,
-): { readonly things: Things; readonly pictures: Readonly<Record<string, PictureRef>> } {
+): { readonly things: Things; readonly kept: Kept } {
   const names = new Map(Object.entries(pictures).map(([id, ref]) => [id, pictureIdOf(job, ref)]));
   const again = <T extends TextBlock | ArtObject>(thing: T): T => ({
     ...thing,
@@ -49,7 +51,11 @@ export function laidAgain(
           : again(object),
       ),
     },
-    pictures: Object.fromEntries(Object.entries(pictures).map(([id, ref]) => [names.get(id)!, ref])),
+    kept: {
+      pictures: Object.fromEntries(Object.entries(pictures).map(([id, ref]) => [names.get(id)!, ref])),
+      // These are called the same in every job of a studio.
+      typefaces,
+    },
   };
 }
 

@@ -23,8 +23,8 @@ export function handleThings(hand: FaceInHand, job: Job) {
     const here = new Set(face.items.map(({ ...item }) => placeName(item.kind === 'text' ? item.block : item.object)));
     // Where a copy would lie exactly on a thing of this face, it lies a little aside.
     const hides = [...what.texts, ...what.objects].some((thing) => here.has(placeName(thing)));
-    const { things, pictures } = laidAgain(what, useJob.getState().job ?? job, hides ? ASIDE_MM : 0);
-    hand.add(things, pictures);
+    const { things, kept } = laidAgain(what, useJob.getState().job ?? job, hides ? ASIDE_MM : 0);
+    hand.add(things, kept);
   };
   return {
     copy: () => picked.length > 0 && clipboard.put(taken()),

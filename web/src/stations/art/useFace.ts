@@ -13,6 +13,7 @@ import {
   type JobChange,
   type JobPlace,
   type LaidItem,
+  type OwnTypeface,
   type PicturePlacement,
   type PictureRef,
   type TextBlock,
@@ -27,6 +28,12 @@ export interface Things {
   readonly objects?: readonly ArtObject[];
 }
 
+/** Pictures and typefaces, by what a job calls them. */
+export interface Kept {
+  readonly pictures?: Job['pictures'];
+  readonly typefaces?: NonNullable<Job['typefaces']>;
+}
+
 /** The face in hand and the ways to change it. */
 export interface FaceInHand {
   readonly face: FacePlan;
@@ -37,13 +44,20 @@ export interface FaceInHand {
   readonly item: LaidItem | null;
   readonly setFace: (part: Partial<FaceArt>, key?: string) => void;
   readonly setText: (id: string, part: Partial<TextBlock>, key?: string) => void;
+  /** Sets words in a typeface, which the job names from now on where it is the maker’s own. */
+  readonly setInTypeface: (
+    textId: string,
+    part: Partial<TextBlock>,
+    brought: { readonly id: string; readonly own: OwnTypeface } | null,
+  ) => void;
   readonly setObject: (id: string, part: Partial<ArtObject>, key?: string) => void;
   readonly setThings: (ids: readonly string[], part: { readonly locked: boolean }) => void;
   /** Moves several things at once, as one change. */
   readonly move: (shifts: ReadonlyMap<string, { readonly xMm: number; readonly yMm: number }>, key?: string) => void;
   /** Where a thing lies as the job says now; a plan made while it is dragged is a step behind. */
   readonly placeOf: (id: string) => { readonly leftMm: number; readonly topMm: number } | null;
-  readonly add: (things: Things, pictures?: Job['pictures']) => void;
+  /** Adds things, and names what they show among the job’s own. */
+  readonly add: (things: Things, kept?: Kept) => void;
   readonly remove: (ids: readonly string[]) => void;
   readonly pick: (id: string | null) => void;
   /** Picks one more out, or lets it go. */
@@ -104,6 +118,11 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
     setFace,
     setText: (textId, part, key) =>
       setFace({ texts: now().texts.map((t) => (t.id === textId ? { ...t, ...part } : t)) }, key),
+    setInTypeface: (textId, part, brought) =>
+      change([
+        ...(brought ? [decide((job) => job.typefaces.at(brought.id), brought.own)] : []),
+        decide(onFace, { ...now(), texts: now().texts.map((t) => (t.id === textId ? { ...t, ...part } : t)) }),
+      ]),
     setObject: (objectId, part, key) =>
       setFace(
         setObjects((o) => (o.id === objectId ? ({ ...o, ...part } as ArtObject) : o)),
@@ -117,7 +136,7 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
     move: (shifts, key) =>
       setFace({ texts: now().texts.map((t) => shifted(t, shifts)), ...setObjects((o) => shifted(o, shifts)) }, key),
     placeOf: (one) => [...now().texts, ...(now().objects ?? [])].find((thing) => thing.id === one) ?? null,
-    add: ({ texts = [], objects: more = [] }, pictures = {}) => {
+    add: ({ texts = [], objects: more = [] }, { pictures = {}, typefaces = {} } = {}) => {
       const had = now();
       // What is added lies before everything else.
       const order = [...face.items.map(idOf), ...more.map((o) => o.id), ...texts.map((t) => t.id)];
@@ -129,6 +148,7 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
       };
       change([
         ...Object.entries(pictures).map(([name, ref]) => decide((job) => job.pictures.at(name), ref)),
+        ...Object.entries(typefaces).map(([name, ref]) => decide((job) => job.typefaces.at(name), ref)),
         decide(onFace, value),
       ]);
       pickItems([...more, ...texts].map((one) => one.id));

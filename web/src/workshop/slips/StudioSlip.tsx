@@ -20,6 +20,7 @@ import { today } from '../../workers/planner.ts';
 import { Backups } from '../Backups.tsx';
 import { currencies, currencyOf, regions } from '../places.ts';
 import { Studios } from '../Studios.tsx';
+import { Typefaces } from '../Typefaces.tsx';
 import { PaceAndRate } from './PaceAndRate.tsx';
 import { WordField } from './ThingSlip.tsx';
 
@@ -97,6 +98,7 @@ export function StudioSlip({ workshop }: { readonly workshop: Workshop }): React
       </Decisions>
       <PaceAndRate workshop={workshop} />
       <Studios />
+      <Typefaces />
       <Backups region={workshop.region} />
     </>
   );

@@ -1,5 +1,5 @@
 import { typefacesFor } from '../words/typefaces.ts';
-import type { Job } from '../../../job/types.ts';
+import type { Job, OwnTypeface } from '../../../job/types.ts';
 
 /** Ids of the pictures that some face or layer of the job shows, each once. */
 export function placedPictureIds(job: Job): readonly string[] {
@@ -26,4 +26,30 @@ export function placedTypefaceIds(job: Job): readonly string[] {
       ),
     ),
   ];
+}
+
+/** The job with its own typefaces under other names, wherever words are set in them. */
+export function withTypefaces(
+  job: Job,
+  brought: ReadonlyMap<string, { readonly id: string; readonly ref: OwnTypeface }>,
+): Job {
+  const named = (id: string): string => brought.get(id)?.id ?? id;
+  const faces = Object.entries(job.art.faces).map(([faceId, face]) => [
+    faceId,
+    {
+      ...face,
+      texts: face.texts.map((block) => ({
+        ...block,
+        typefaceId: named(block.typefaceId),
+        ...(block.emphasis ? { emphasis: { ...block.emphasis, typefaceId: named(block.emphasis.typefaceId) } } : {}),
+      })),
+    },
+  ]);
+  return {
+    ...job,
+    ...(brought.size > 0
+      ? { typefaces: Object.fromEntries([...brought.values()].map(({ id, ref }) => [id, ref])) }
+      : {}),
+    art: { faces: Object.fromEntries(faces) as Job['art']['faces'] },
+  };
 }

@@ -1,8 +1,10 @@
 import * as hb from 'harfbuzzjs';
+import { embeddingOf } from './embedding.ts';
 import type { OutlineCommand, ShapedGlyph, Typeface } from './typefaces.ts';
 import { unpackWoff, type Unzlib } from './woff.ts';
 
 export { unpackWoff };
+export { fontFacts, type FontFacts } from './fontFacts.ts';
 
 /** One face of a job holds few distinct lines; the cap only guards long hours of typing. */
 const MOST_LINES_KEPT = 2000;
@@ -70,6 +72,7 @@ export function readTypeface(id: string, bytes: Uint8Array, unzlib?: Unzlib): Ty
     id,
     ascentEm: extents.ascender * em,
     descentEm: -extents.descender * em,
+    embedding: embeddingOf(face.referenceTable('OS/2')),
     ink: inkOf,
     has: (char) => letters.has(char.codePointAt(0)!),
     shape(text, ligatures = true) {

@@ -1,5 +1,5 @@
 import type { Typeface, TypefaceBook } from './typefaces.ts';
-import { TYPEFACES } from './typefaces.ts';
+import { TYPEFACES, typefaceIn } from './typefaces.ts';
 
 /** Letters in a row that are set alike. */
 export interface Run {
@@ -26,11 +26,10 @@ export interface RunStyle {
 /**
  * A line parted into runs: small capitals, the figures of fractions, and letters that only the typeface’s
  * companion file has.
- * @throws RangeError when the typeface is not in the book
+ * @throws RangeError when a typeface that ships is not in the book
  */
 export function runsOf(line: string, style: RunStyle, book: TypefaceBook): readonly Run[] {
-  const own = book.get(style.typefaceId);
-  if (!own) throw new RangeError(`no typeface “${style.typefaceId}” ships with the application`);
+  const own = typefaceIn(book, style.typefaceId);
   const entry = TYPEFACES.find(({ id }) => id === style.typefaceId);
   const companion = entry && book.get(entry.companion.id);
   const parts = style.fractions ? line.split(/(?<![\d/])(\d{1,3}\/\d{1,3})(?![\d/])/) : [line];

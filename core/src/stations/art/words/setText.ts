@@ -5,7 +5,7 @@ import type { Box, Point } from '../../../ground/geometry/types.ts';
 import { boxAround } from '../../../ground/geometry/box.ts';
 import { outlineOf } from './outlineOf.ts';
 import { runsOf, type Run } from './runs.ts';
-import type { ShapedGlyph, TypefaceBook } from './typefaces.ts';
+import { typefaceIn, type ShapedGlyph, type TypefaceBook } from './typefaces.ts';
 
 /** Letters in a row, in one typeface at one size. A typed line is one of these, or several where its letters differ. */
 export interface SetLine {
@@ -47,7 +47,7 @@ const LARGEST_PT = 400;
  * Lines break at spaces, as late as they can; a typed new line always breaks. The baseline sits so
  * that ascent and descent are centred in the line's height, as CSS inline layout does.
  * @param outlines files with fonts, and checks, need none, and most of the time goes into them
- * @throws RangeError when a typeface of the block is not in the book
+ * @throws RangeError when a typeface of the block that ships is not in the book
  */
 export function setText(block: TextBlock, book: TypefaceBook, outlines = true): SetBlock {
   let known = kept.get(book);
@@ -116,7 +116,7 @@ function setAfresh(block: TextBlock, book: TypefaceBook, outlines: boolean): Set
   let y = block.topMm;
   for (const line of lines) {
     const lineMm = line.sizeMm * block.lineSpacing;
-    const face = book.get(line.typefaceId)!;
+    const face = typefaceIn(book, line.typefaceId);
     const baseline = y + lineMm / 2 + ((face.ascentEm - face.descentEm) / 2) * line.sizeMm;
     y += lineMm;
     const width = widthOf(line);

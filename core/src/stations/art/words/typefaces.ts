@@ -1,3 +1,6 @@
+import { isOwnTypeface } from '../../../job/ownTypeface.ts';
+import type { Embedding } from './embedding.ts';
+
 /** One glyph of a shaped line, in ems from the line's start. */
 export interface ShapedGlyph {
   readonly id: number;
@@ -27,6 +30,8 @@ export interface Typeface {
   shape(text: string, ligatures?: boolean): readonly ShapedGlyph[];
   /** Bounds of a glyph’s ink in ems, y up, or null for a space. */
   ink(glyphId: number): ShapedGlyph['inkEm'];
+  /** What its makers let files do with it. */
+  readonly embedding: Embedding;
   /** Path commands in ems with y up: letters M L Q C Z and their numbers. */
   outline(glyphId: number): readonly OutlineCommand[];
 }
@@ -141,6 +146,19 @@ export const BOLD_CHAIN = [
   'atkinson-hyperlegible-next-700-ext',
   FALLBACK_TYPEFACES[1].id,
 ] as const;
+
+/** What words are set in while the typeface that the maker brought for them is not here. */
+export const STAND_IN_TYPEFACE_ID = LABEL_TYPEFACE_ID;
+
+/**
+ * The typeface of a name; of one that the maker brought and that is not here, what stands in for it.
+ * @throws RangeError when one that ships is not in the book
+ */
+export function typefaceIn(book: TypefaceBook, id: string): Typeface {
+  const found = book.get(id) ?? (isOwnTypeface(id) ? book.get(STAND_IN_TYPEFACE_ID) : undefined);
+  if (!found) throw new RangeError(`no typeface “${id}” ships with the application`);
+  return found;
+}
 
 export const chainOf = (book: TypefaceBook, ids: readonly string[]): readonly Typeface[] =>
   ids.flatMap((id) => book.get(id) ?? []);

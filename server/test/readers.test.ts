@@ -1,5 +1,5 @@
 import { expect } from 'chai';
-import { PictureReaders } from '../src/pictures/pictureReaders.ts';
+import { Readers } from '../src/readers/readers.ts';
 import { PictureRefused } from '../src/pictures/readPicture.ts';
 
 const svg = (inner: string): Buffer =>
@@ -10,15 +10,17 @@ const endless = svg(
 );
 
 describe('readers of pictures', () => {
-  const readers = new PictureReaders();
+  const readers = new Readers();
 
   it('give up on a file that comes to no end, and others go on meanwhile', async () => {
-    const refused = readers.read('smear.svg', endless).then(
+    const refused = readers.picture('smear.svg', endless).then(
       () => null,
       (problem: Error) => problem,
     );
     const others = await Promise.all(
-      Array.from({ length: 6 }, (_, i) => readers.read(`plain-${i}.svg`, svg(`<rect width="${i + 9}" height="9"/>`))),
+      Array.from({ length: 6 }, (_, i) =>
+        readers.picture(`plain-${i}.svg`, svg(`<rect width="${i + 9}" height="9"/>`)),
+      ),
     );
     expect(others.map(({ ref }) => ref.name)).to.deep.equal(others.map((_, i) => `plain-${i}.svg`));
     expect(others[0]!.bytes.toString()).to.include('<rect');
@@ -26,18 +28,18 @@ describe('readers of pictures', () => {
     expect(problem).to.be.instanceOf(PictureRefused);
     expect(problem!.message).to.match(/^smear\.svg takes longer to read/);
     // Whoever comes after it finds a reader.
-    expect((await readers.read('after.svg', svg('<circle r="4"/>'))).ref.mime).to.equal('image/svg+xml');
+    expect((await readers.picture('after.svg', svg('<circle r="4"/>'))).ref.mime).to.equal('image/svg+xml');
   });
 
   it('let nobody wait behind files that come to no end, however many there are', async () => {
     let refused = 0;
     const stuck = Array.from({ length: 4 }, (_, i) =>
-      readers.read(`smear-${i}.svg`, endless).then(
+      readers.picture(`smear-${i}.svg`, endless).then(
         () => expect.fail('it was read'),
         () => (refused += 1),
       ),
     );
-    expect((await readers.read('plain.svg', svg('<rect width="9" height="9"/>'))).ref.name).to.equal('plain.svg');
+    expect((await readers.picture('plain.svg', svg('<rect width="9" height="9"/>'))).ref.name).to.equal('plain.svg');
     expect(refused).to.equal(0);
     await Promise.all(stuck);
     expect(refused).to.equal(4);
@@ -48,7 +50,7 @@ describe('readers of pictures', () => {
       ['words.txt', Buffer.from('harbour'), /is no picture that can be read here; save it as PNG, JPEG/],
       ['nothing.png', Buffer.alloc(0), /is empty/],
     ] as const) {
-      const problem = await readers.read(name, bytes).then(
+      const problem = await readers.picture(name, bytes).then(
         () => null,
         (refused: Error) => refused,
       );

@@ -1,0 +1,45 @@
+import { PictureRefused, type ReadPicture } from '../pictures/readPicture.ts';
+import { ProcessPool } from '../processes/processPool.ts';
+import { program } from '../root.ts';
+import { TypefaceRefused, type ReadTypeface } from '../typefaces/readOwnTypeface.ts';
+import type { Answer, Kind, Read, ToRead } from './readerProcess.ts';
+
+/** Whatever a file does to its reader, there is an answer within ten seconds: this, a second’s wait and a start. */
+const LIMITS = { limitMs: 7000, memoryMb: 1024, atOnce: 2, most: 8 };
+
+/** Reads what makers bring in processes of their own; no file, however it was made, holds up a request or the server. */
+export class Readers {
+  private readonly pool = new ProcessPool<ToRead, Answer>(program('server/src/readers/readerProcess.ts'), LIMITS);
+
+  /** @throws PictureRefused with one sentence for the maker */
+  async picture(name: string, bytes: Buffer): Promise<ReadPicture> {
+    const answer = await this.pool.ask({ kind: 'picture', name, bytes });
+    if (answer === null)
+      throw new PictureRefused(
+        `${name} takes longer to read, or more room, than any picture needs; simplify it, or save it as PNG, and try again.`,
+      );
+    const { ref, bytes: kept, preview } = readOf<'picture'>(answer, PictureRefused);
+    return {
+      ref,
+      bytes: Buffer.from(kept),
+      preview: { mime: preview.mime, bytes: Buffer.from(preview.bytes) },
+    };
+  }
+
+  /** @throws TypefaceRefused with one sentence for the maker */
+  async typeface(name: string, bytes: Buffer): Promise<ReadTypeface> {
+    const answer = await this.pool.ask({ kind: 'typeface', name, bytes });
+    if (answer === null)
+      throw new TypefaceRefused(
+        `${name} takes longer to read, or more room, than any typeface needs; fetch it again from where it came.`,
+      );
+    const read = readOf<'typeface'>(answer, TypefaceRefused);
+    return { ...read, bytes: Buffer.from(read.bytes) };
+  }
+}
+
+/** What was read. Its bytes come over as plain arrays of them. */
+function readOf<K extends Kind>(answer: Answer, Refused: new (message: string) => Error): Read[K] {
+  if (answer.ok) return answer.read as Read[K];
+  throw answer.refused ? new Refused(answer.message) : new Error(answer.message);
+}
