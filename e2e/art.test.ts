@@ -348,6 +348,56 @@ describe('art', () => {
     await studio.reaches(title, ({ art }) => !art.faces.back?.picture);
   });
 
+  it('sets words in a typeface that is brought, in the sheets too, and stops when it is taken out', async () => {
+    const title = await studio.own('Tide-table cascade');
+    await open(title, 'art');
+    await press('Add words');
+    const seen = (): Promise<string> =>
+      page
+        .locator('main')
+        .evaluate((main) => [...main.querySelectorAll('path')].map((path) => path.getAttribute('d')).join(' '));
+    await page.getByRole('button', { name: /^Words: A few words\. Drag/ }).waitFor();
+    const before = await seen();
+    const choose = async (file: string): Promise<void> => {
+      await press(/Typeface/);
+      const chooser = page.waitForEvent('filechooser');
+      await page.getByRole('option', { name: 'Bring a typeface …' }).click();
+      await (await chooser).setFiles(file);
+    };
+    const note = join(folder, 'note.ttf');
+    writeFileSync(note, 'a note');
+    await choose(note);
+    await page.getByText('note.ttf is no typeface; choose a file that ends in .ttf, .otf or .woff.').waitFor();
+    await choose(fileURLToPath(new URL('../server/test/files/signal.otf', import.meta.url)));
+    await page.getByText(/^Marrowby Signal Cut is among your typefaces\. .* is for you to look up\.$/).waitFor();
+    const job = await studio.reaches(title, ({ typefaces }) => Boolean(typefaces));
+    const [id] = Object.keys(job.typefaces!);
+    expect(job.art.faces.front!.texts.at(-1)!.typefaceId).to.equal(id);
+    // The same words, drawn in other letters.
+    for (let looks = 0; looks < 50 && (await seen()) === before; looks += 1) await page.waitForTimeout(100);
+    expect(await seen()).to.not.equal(before);
+    expect(await serious()).to.deep.equal([]);
+    await open(title, 'sheet');
+    await press(/Sheets to print/);
+    const link = page.getByRole('link', { name: /sheets\.pdf/ });
+    const download = page.waitForEvent('download');
+    await link.click();
+    const path = await studio.kept(await download, 'signal.pdf');
+    expect(execFileSync('pdffonts', [path]).toString()).to.match(/\+MarrowbySignalCut/);
+    expect(execFileSync('pdftotext', [path, '-']).toString()).to.match(/A few\s+words/);
+    await page.getByRole('link', { name: 'Workshop' }).click();
+    await press('Take out Marrowby Signal Cut');
+    const dialog = page.getByRole('dialog', { name: 'Take Marrowby Signal Cut out' });
+    await dialog.getByText(new RegExp(`In use by ${title}`)).waitFor();
+    expect(await serious()).to.deep.equal([]);
+    await press('Take it out');
+    await page.getByText('Marrowby Signal Cut is out of this studio.').waitFor();
+    await open(title, 'art');
+    await page.getByText('Marrowby Signal Cut is not in this studio').waitFor();
+    await press('Set them in EB Garamond');
+    await page.getByText('Marrowby Signal Cut is not in this studio').waitFor({ state: 'detached' });
+  });
+
   it('goes through the sheets of a named job, every place with its own name', async () => {
     await open('Regatta place cards', 'sheet');
     await page.getByText('Sheet 1 of 12', { exact: true }).waitFor();

@@ -1,6 +1,6 @@
 import { expect } from 'chai';
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { copyFileSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -176,6 +176,27 @@ describe('zippy', () => {
     expect(stdout).to.match(/^stop {2}sheet {5}Nothing left for bleed\./m);
   });
 
+  it('writes a sheet in a typeface that lies beside the job file, and stops where one does not come along', () => {
+    const block = { id: 'w', text: 'LOW TIDE', typefaceId: 'own-flags', sizePt: 30, align: 'left', lineSpacing: 1.2 };
+    const texts = [{ ...block, colour: '#1d2930', leftMm: 5, topMm: 5, widthMm: 70 }];
+    const job = { ...least, art: { faces: { front: { texts } } } };
+    copyFileSync(root('server/test/files/signal.ttf'), join(folder, 'flags.ttf'));
+    const flags = { name: 'Flags', file: 'flags.ttf' };
+    const path = file('flags.json', { ...job, typefaces: { 'own-flags': flags } });
+    const out = join(folder, 'flags');
+    const { status, stdout, stderr } = zippy('export', path, '--what', 'face', '--format', 'pdf', '--out', out);
+    expect(status, stderr).to.equal(0);
+    const fonts = spawnSync('pdffonts', [stdout.trim().split('\n')[0]!], { encoding: 'utf8' }).stdout;
+    expect(fonts).to.match(/\+MarrowbySignal/);
+    const elsewhere = file('gone.json', {
+      ...job,
+      typefaces: { 'own-flags': { name: 'Flags', sha256: 'a'.repeat(64) } },
+    });
+    const check = zippy('check', elsewhere);
+    expect(check.status).to.equal(1);
+    expect(check.stdout).to.match(/^stop {2}art {7}Flags is not in this studio/m);
+  });
+
   const bad: readonly (readonly [string, readonly string[], RegExp])[] = [
     [
       'gang with a piece too large',
@@ -234,6 +255,16 @@ describe('zippy', () => {
       'a picture left behind',
       ['plan', file('pic.json', { ...least, pictures: { boat: { name: 'Boat', file: 'boat.png' } } })],
       /^pictures\.boat\.file boat\.png is not beside the job file/,
+    ],
+    [
+      'a typeface left behind',
+      ['plan', file('font.json', { ...least, typefaces: { 'own-flags': { name: 'Flags', file: 'flags.ttf' } } })],
+      /^typefaces\.own-flags\.file flags\.ttf is not beside the job file/,
+    ],
+    [
+      'a typeface that is none',
+      ['plan', file('font2.json', { ...least, typefaces: { 'own-flags': { name: 'Flags', data: 'AAAA' } } })],
+      /^typefaces\.own-flags: Flags is no typeface; choose a file that ends in/,
     ],
     [
       'a format that is not written',

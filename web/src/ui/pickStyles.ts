@@ -60,6 +60,11 @@ export const Through = styled.div`
   display: contents;
 `;
 export const Frame = styled(Select)`
+  /* Its press has the focus, and shows it. */
+  &[data-focus-visible] {
+    outline: none;
+    box-shadow: none;
+  }
   display: grid;
   grid-template-columns: minmax(0, 1fr);
   gap: 3px;

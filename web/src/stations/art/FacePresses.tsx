@@ -40,7 +40,7 @@ const FacePick = styled.div`
   > * {
     flex: 1;
   }
-  label {
+  .react-aria-Label {
     display: none;
   }
   button {

@@ -9,4 +9,4 @@ export const sayEmbedding = (embedding: Embedding): string =>
       : 'It may go into files for printing, and stays here when a job is handed on.';
 
 /** What no font says in a way that a program can read. */
-export const LICENCE = 'What its licence allows, cards for sale among it, is for you to look up.';
+export const LICENCE = 'What the licence allows, cards for sale among it, is for you to look up.';
