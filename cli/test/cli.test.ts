@@ -258,8 +258,8 @@ describe('zippy', () => {
     ],
     [
       'a typeface left behind',
-      ['plan', file('font.json', { ...least, typefaces: { 'own-flags': { name: 'Flags', file: 'flags.ttf' } } })],
-      /^typefaces\.own-flags\.file flags\.ttf is not beside the job file/,
+      ['plan', file('font.json', { ...least, typefaces: { 'own-flags': { name: 'Flags', file: 'lost.ttf' } } })],
+      /^typefaces\.own-flags\.file lost\.ttf is not beside the job file/,
     ],
     [
       'a typeface that is none',
