@@ -80,14 +80,12 @@ export function startJob(asked: Start, workshop: Workshop): Started {
 
 function begun({ title, purpose, wanted, envelope, format, picture, blankId }: Start, workshop: Workshop): Job {
   const job = newJob(title, workshop);
-  const chosen =
-    cardOf(blankId, workshop)?.format ??
-    format ??
-    (picture && picture.widthPx > picture.heightPx ? 'tentFold' : 'sideFold');
+  const card = cardOf(blankId, workshop);
+  const chosen = card?.format ?? format ?? (picture && picture.widthPx > picture.heightPx ? 'tentFold' : 'sideFold');
   return {
     ...job,
     brief: { ...job.brief, purpose, wanted, envelope: envelope ?? job.brief.envelope },
-    size: { ...job.size, format: chosen },
+    size: { ...job.size, format: chosen, options: { ...job.size.options, ...card?.options } },
   };
 }
 

@@ -17,6 +17,7 @@ export const WORKSHOP_LIMITS = {
   keepOffcutMm: from(0, 2000),
   /** Inside of an envelope, either way. */
   insideMm: from(20, 1000),
+  readyFrontMm: from(10, 1000),
   /** Sheets in what is bought at once: a pack, a ream. */
   packSheets: from(1, 10_000),
   path: {

@@ -15,8 +15,10 @@ export const READY_FOLDS = ['none', 'side', 'top'] as const;
 
 /** Cards that are bought cut to size: each is a sheet of its own, as large as it is opened. */
 export interface ReadyCut {
-  /** Where its fold goes: half way across, half way down, or nowhere. */
+  /** Where its fold goes: across, down, or nowhere. */
   readonly fold: (typeof READY_FOLDS)[number];
+  /** From the front’s open edge to the line, where it does not lie half way; the shorter part is the front. */
+  readonly frontMm?: Mm;
   /** Whether the line is pressed already, or the card even folded; of one without a fold this says nothing. */
   readonly state: (typeof READY_STATES)[number];
   /** The side that the groove is seen on, where it has one and somebody looked. */

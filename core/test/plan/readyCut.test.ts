@@ -101,6 +101,29 @@ describe('ready-cut cards', () => {
     expect(tent.finishedHeightMm).to.be.closeTo(88.9, 1e-9);
   });
 
+  it('may have their line off the middle: the shorter part is the front, whichever edge it is measured from', () => {
+    // 254 mm opened, the line 100 mm from the front’s edge: a back of 154 mm, and a front 54 mm shorter.
+    for (const frontMm of [100, 154]) {
+      const shop = withBlank({ frontMm, envelope: undefined });
+      const { job, stops, plan } = startJob(start, shop);
+      expect(stops).to.deep.equal([]);
+      expect([job.size.finishedWidthMm, job.size.options.shortFrontMm]).to.deep.equal([154, 54]);
+      const { blank } = plan.size.form;
+      expect(blank.widthMm).to.be.closeTo(254, 1e-9);
+      // Seen from outside the back lies on the left, so the line is as far from the left edge as the back is wide.
+      expect(blank.creases.map(({ from }) => from.xMm)).to.deep.equal([154]);
+      expect(plan.crease.lines).to.deep.equal([]);
+      const even = changeJob(job, [decide((one) => one.size.options.shortFrontMm, 0)]);
+      const snag = planJob(even, shop, context).size.snags.find(({ id }) => id === 'size-not-the-blank')!;
+      expect(snag.why).to.contain('its front 54 mm shorter');
+      const mended = changeJob(even, snag.remedies[0]!.changes);
+      expect(mended.size.options.shortFrontMm).to.equal(54);
+    }
+    const tent = startJob(start, withBlank({ fold: 'top', frontMm: 60 })).job.size;
+    expect(tent.format).to.equal('tentFold');
+    expect(tent.finishedHeightMm).to.be.closeTo(177.8 - 60, 1e-9);
+  });
+
   it('stop a card that is another, and mend it by one press', () => {
     const { job } = startJob(start, shop);
     const wider = changeJob(job, [decide((one) => one.size.finishedWidthMm, 120)]);

@@ -116,6 +116,7 @@ const stock = object<Stock>({
   readyCut: spare(
     object<NonNullable<Stock['readyCut']>>({
       fold: oneOf(...READY_FOLDS),
+      frontMm: spare(length(SHOP.readyFrontMm)),
       state: oneOf(...READY_STATES),
       groove: spare(oneOf('outside', 'inside')),
       envelope: spare(

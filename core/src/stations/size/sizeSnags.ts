@@ -6,13 +6,14 @@ import { envelopeOnHand } from '../../job/pick.ts';
 import type { Job } from '../../job/types.ts';
 import type { Remedy, Snag } from '../../job/findings.ts';
 import type { Workshop } from '../../workshop/types.ts';
+import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import { MM_PER_INCH, type Mm } from '../../ground/length/types.ts';
 import { suitingEnvelopes } from './suitingEnvelopes.ts';
 import { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './fitEnvelope.ts';
 import { hingeFacts, LEAST_HINGE_SHARE } from './formats/parts/hinge.ts';
 import { formatEntry, isOf, type OptionFault } from './formats/index.ts';
-import { isAsBought, readyCard } from './readyCard.ts';
+import { asTheBlankIs, isAsBought, readyCard } from './readyCard.ts';
 import { ownOutline } from './formats/parts/shapes.ts';
 import type { FormatOptions, OptionId } from '../../job/format.ts';
 import { isFinishable, roundDown } from './limits.ts';
@@ -45,7 +46,8 @@ function blankSnags({ size, stock: { stockId } }: Job, { stocks, unit }: Worksho
   const card = stock && readyCard(stock);
   if (!card) return [];
   if (isAsBought(size, stock)) return [];
-  const said = `${formatEntry(card.format).name.toLowerCase()}, ${formatSize(card.finishedWidthMm, card.finishedHeightMm, unit)}`;
+  const shortMm = card.options.shortFrontMm ?? 0;
+  const said = `${formatEntry(card.format).name.toLowerCase()}, ${formatSize(card.finishedWidthMm, card.finishedHeightMm, unit)}${shortMm > TOLERANCE_MM ? `, its front ${formatLength(shortMm, unit)} shorter` : ''}`;
   return [
     {
       id: 'size-not-the-blank',
@@ -53,7 +55,7 @@ function blankSnags({ size, stock: { stockId } }: Job, { stocks, unit }: Worksho
       level: 'stop',
       title: 'This is not the card that your blanks fold to',
       why: `${stock.name} is bought ready cut: ${said}. Nothing is cut off it, so the card is as large as that.`,
-      remedies: [{ label: `Make it as the blank is: ${said}`, changes: decideEach((job) => job.size, card) }],
+      remedies: [{ label: `Make it as the blank is: ${said}`, changes: asTheBlankIs(card) }],
     },
   ];
 }

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { ISO_C6, WORKSHOP_LIMITS, type LengthUnit, type ReadyCut } from '@zippy/core';
+import { ISO_C6, WORKSHOP_LIMITS, type LengthUnit, type ReadyCut, type Stock } from '@zippy/core';
 import { Choice } from '../../ui/Choice.tsx';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { OnOff } from '../../ui/OnOff.tsx';
@@ -10,14 +10,17 @@ export const SCORED: ReadyCut = { fold: 'side', state: 'scored' };
 /** How cards are bought that need no cutting: where they fold, how far that is done, and what lies in the pack with them. */
 export function ReadyCutFields({
   readyCut,
+  size,
   unit,
   onChange,
 }: {
   readonly readyCut: ReadyCut;
+  readonly size: Pick<Stock, 'sheetWidthMm' | 'sheetHeightMm'>;
   readonly unit: LengthUnit;
   readonly onChange: (readyCut: ReadyCut) => void;
 }): ReactNode {
-  const { fold, state, groove, envelope } = readyCut;
+  const { fold, frontMm, state, groove, envelope } = readyCut;
+  const openedMm = fold === 'top' ? size.sheetHeightMm : size.sheetWidthMm;
   const set = (part: Partial<ReadyCut>): void => onChange({ ...readyCut, ...part });
   return (
     <>
@@ -31,6 +34,27 @@ export function ReadyCutFields({
         ]}
         onChange={(where) => set({ fold: where })}
       />
+      {fold !== 'none' && (
+        <Choice
+          label="The line lies"
+          value={frontMm === undefined ? 'half' : 'off'}
+          options={[
+            { id: 'half', name: 'Half way' },
+            { id: 'off', name: 'Off the middle' },
+          ]}
+          onChange={(where) => set({ frontMm: where === 'half' ? undefined : Math.round(openedMm * 4) / 10 })}
+        />
+      )}
+      {fold !== 'none' && frontMm !== undefined && (
+        <LengthField
+          label="From the front’s open edge"
+          mm={frontMm}
+          unit={unit}
+          {...WORKSHOP_LIMITS.readyFrontMm}
+          most={openedMm - WORKSHOP_LIMITS.readyFrontMm.least}
+          onCommit={(mm) => set({ frontMm: mm })}
+        />
+      )}
       {fold !== 'none' && (
         <Choice
           label="They come"

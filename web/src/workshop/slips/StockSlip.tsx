@@ -49,7 +49,7 @@ export function StockSlip({
         onChange={(kind) => set({ readyCut: kind === 'cards' ? (stock.readyCut ?? SCORED) : undefined })}
       />
       {stock.readyCut && (
-        <ReadyCutFields readyCut={stock.readyCut} unit={unit} onChange={(readyCut) => set({ readyCut })} />
+        <ReadyCutFields readyCut={stock.readyCut} size={stock} unit={unit} onChange={(readyCut) => set({ readyCut })} />
       )}
       <div className="two">
         <NumberField

@@ -67,8 +67,10 @@ function Line({
 }): ReactNode {
   const { colour } = useTheme();
   if (readyCut!.fold === 'none') return null;
-  const halvesLong = (readyCut!.fold === 'side') === sheetWidthMm >= sheetHeightMm;
-  const d = halvesLong ? `M${at(0, 0.5)} L${at(1, 0.5)}` : `M${at(0.5, 0)} L${at(0.5, 1)}`;
+  const { fold, frontMm } = readyCut!;
+  const halvesLong = (fold === 'side') === sheetWidthMm >= sheetHeightMm;
+  const share = frontMm === undefined ? 0.5 : frontMm / (fold === 'side' ? sheetWidthMm : sheetHeightMm);
+  const d = halvesLong ? `M${at(0, share)} L${at(1, share)}` : `M${at(share, 0)} L${at(share, 1)}`;
   return <path d={d} fill="none" stroke={colour.teal} strokeWidth={1.4} strokeDasharray="5 3" />;
 }
 
