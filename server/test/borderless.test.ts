@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { changeJob, decide, newJob, type Job, type Workshop } from '@zippy/core';
+import { changeJob, decide, newJob, type Job, type Plan, type Stock, type Workshop } from '@zippy/core';
 import { drawnPage } from './drawnPage.ts';
 import { calibrationPdf } from '../src/exports/calibration.ts';
 import { exportFiles, loadFonts } from '../src/exports/index.ts';
@@ -64,6 +64,7 @@ describe('pages for a way without a border', () => {
       page: { widthMm: info.width / PX_PER_MM, heightMm: info.height / PX_PER_MM },
       media: box('MediaBox'),
       trim: box('TrimBox'),
+      bleed: box('BleedBox'),
       ink: [left, top, right, bottom].map((px) => px / PX_PER_MM),
     };
   }
@@ -91,6 +92,58 @@ describe('pages for a way without a border', () => {
     }
     for (const [i, mm] of sent.found.trim.entries())
       expect(enlarged(mm, spans[i]!), `trim ${i}`).to.be.closeTo(plain.found.trim[i]!, 0.01);
+  });
+
+  describe('of cards that are as large as their page', () => {
+    /** Ready-cut cards of 105 × 148 mm, one to a page. */
+    const pack: Stock = {
+      ...workshop.stocks[0]!,
+      ...{
+        id: 'foam-cards',
+        gsm: 180,
+        sheetWidthMm: 105,
+        sheetHeightMm: 148,
+        readyCut: { fold: 'none', state: 'flat' },
+      },
+    };
+    async function card(enlargesBy: number) {
+      const shop = { ...borderless(enlargesBy), stocks: [...workshop.stocks, pack] };
+      const job = changeJob(teal(shop), [
+        decide((job) => job.size.finishedWidthMm, 105),
+        decide((job) => job.size.finishedHeightMm, 148),
+        decide((job) => job.stock.stockId, 'foam-cards'),
+      ]);
+      return { job, shop, plan: await planOf(job, shop) };
+    }
+    const snagsOf = (plan: Plan): readonly string[] =>
+      plan.sheet.snags.filter(({ level }) => level !== 'note').map(({ id }) => id);
+
+    it('are ink from edge to edge: what of the bleed lies past the page is cut off with it', async () => {
+      const { job, shop, plan } = await card(SHARE);
+      expect(plan.sheet.placements.map(({ trim }) => trim)).to.deep.equal([
+        { xMm: 0, yMm: 0, widthMm: 105, heightMm: 148 },
+      ]);
+      expect(snagsOf(plan)).to.deep.equal([]);
+      const input = { job, plan, workshop: shop, fonts: await loadFonts(), pictures: new Map(), date: null };
+      const [file] = await exportFiles('sheets', 'pdf', input);
+      const found = await inkOf(file!.bytes, 'whole');
+      for (const [i, mm] of [0, 0, 105, 148].entries()) expect(found.ink[i]).to.be.closeTo(mm, 0.1);
+      // The trim is the page once the driver has enlarged it; no box of the file is larger than its page.
+      for (const [i, mm] of found.trim.entries())
+        expect(enlarged(mm, [105, 148, 105, 148][i]!)).to.be.closeTo([0, 0, 105, 148][i]!, 0.01);
+      expect(found.bleed).to.deep.equal(found.media);
+    });
+
+    it('are warned of where little goes past, and have no room for a bleed where the driver adds none', async () => {
+      // Half of 1 % of 105 mm is 0.525 mm, under three quarters of a millimetre.
+      const { job, shop, plan } = await card(0.01);
+      expect(snagsOf(plan)).to.deep.equal(['sheet-spill-small']);
+      const snag = plan.sheet.snags.find(({ id }) => id === 'sheet-spill-small')!;
+      expect(snag.title).to.equal('Ink goes only 0.5 mm past the sheet’s edge');
+      const bare = await planOf(changeJob(job, snag.remedies[0]!.changes), shop);
+      expect(snagsOf(bare)).to.deep.equal([]);
+      expect(snagsOf((await card(0)).plan)).to.deep.equal(['sheet-no-bleed']);
+    });
   });
 
   it('say so at the bench; heavy card is warned of, and a way with a border is offered', async () => {

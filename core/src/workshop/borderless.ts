@@ -1,10 +1,30 @@
 import type { Affine } from '../ground/geometry/affine.ts';
-import { mapBox } from '../ground/geometry/box.ts';
+import { commonBox, mapBox } from '../ground/geometry/box.ts';
+import type { Sides } from '../ground/geometry/types.ts';
+import type { Mm } from '../ground/length/types.ts';
 import type { Page } from '../ground/scene/types.ts';
 import type { FeedPath } from './types.ts';
 
 /** From about this weight a sheet without a margin to be held by shifts on its way. Our starting value. */
 export const BORDERLESS_SHIFTS_FROM_GSM = 200;
+
+/**
+ * What ink has to keep off each edge of a page. Where a driver enlarges and the printer leaves nothing white, ink goes on
+ * past the edge, and what of a bleed lies out there falls beside the sheet: below nought by the bleed.
+ */
+export function inkMargins(
+  { marginsMm, enlargesBy = 0 }: Pick<FeedPath, 'marginsMm' | 'enlargesBy'>,
+  bleedMm: Mm,
+): Sides {
+  if (enlargesBy === 0) return marginsMm;
+  const over = (mm: Mm): Mm => (mm === 0 ? -bleedMm : mm);
+  const { top, right, bottom, left } = marginsMm;
+  return { top: over(top), right: over(right), bottom: over(bottom), left: over(left) };
+}
+
+/** How far past an edge of a sheet ink falls at most: half of what the driver makes larger. */
+export const spillMm = (extentMm: Mm, { enlargesBy = 0 }: Pick<FeedPath, 'enlargesBy'>): Mm =>
+  (extentMm * enlargesBy) / 2;
 
 /**
  * A page as a driver wants it: one that prints without a border enlarges whatever it is sent about the middle of the
@@ -22,6 +42,7 @@ export function pageAsSent(page: Page, { enlargesBy = 0 }: Pick<FeedPath, 'enlar
   return {
     scene: { ...page.scene, shapes: [{ kind: 'group', transform, children: page.scene.shapes }] },
     trimBox: mapBox(transform, page.trimBox),
-    bleedBox: mapBox(transform, page.bleedBox),
+    // What of a bleed is cut off with the page is no part of it.
+    bleedBox: commonBox(mapBox(transform, page.bleedBox), page.scene.box) ?? page.scene.box,
   };
 }

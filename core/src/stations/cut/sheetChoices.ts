@@ -9,6 +9,7 @@ import { draftsFor } from './movesFor.ts';
 import { isShaped } from './isShaped.ts';
 import { sortedBy } from '../../job/sorted.ts';
 import type { Job } from '../../job/types.ts';
+import { inkMargins } from '../../workshop/borderless.ts';
 import type { Stock, Trimmer } from '../../workshop/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -100,7 +101,7 @@ function rowOf(
   const asked = { ...job, sheet: { ...job.sheet, grain } };
   const { cell, question, laid, up } = layOnSheet(asked, bled, {
     stock,
-    marginsMm: now.path.marginsMm,
+    marginsMm: inkMargins(now.path, bled.bleedMm),
     sheet,
     machine: trimmer.machine,
     ink: art.ink,

@@ -5,6 +5,7 @@ import { mapBox, shrink } from '../../ground/geometry/box.ts';
 import { plural } from '../../job/figures.ts';
 import { trimmerOf } from '../../job/pick.ts';
 import type { Job } from '../../job/types.ts';
+import { inkMargins } from '../../workshop/borderless.ts';
 import type { WhiteWay } from '../../workshop/types.ts';
 import type { LengthUnit } from '../../ground/length/types.ts';
 import { formatSize } from '../../ground/length/formatLength.ts';
@@ -34,6 +35,7 @@ import {
   sharedBleedSnags,
   shelfSnags,
 } from './snags/sheetSnags.ts';
+import { spillSnags } from './snags/spillSnags.ts';
 import type { Asked } from './snags/asked.ts';
 import type { SheetSide } from './layout/reach.ts';
 import { workAndTurn } from './layout/workAndTurn.ts';
@@ -65,7 +67,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
   const { machine } = trimmerOf(job, workshop);
   const { cell, question, laid, up, bleedMm, marginsMm, machineMarks } = layOnSheet(job, size, {
     stock: stock.stock,
-    marginsMm: stock.path.marginsMm,
+    marginsMm: inkMargins(stock.path, size.bleedMm),
     sheet,
     machine,
     ink,
@@ -147,6 +149,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
       ...(bare ? [] : sharedBleedSnags(asked, art, bleedMm)),
       ...plateSnags(job, oneForBoth, stock.path.printsBothSides, calibration !== null),
       ...calibrationSnags(job, stock, sheet, sides),
+      ...spillSnags(workshop, stock, { sheet, bleedMm, placements }),
       ...layerSnags(job, layers, workshop),
     ],
   };

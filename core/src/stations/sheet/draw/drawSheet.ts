@@ -142,9 +142,11 @@ export function drawSheetPage(
   const frame = frameOf(size, art, sheet, side);
   const page = pageBox(sheet);
   const whole = `sheet-${side}`;
+  // Ink may go past the sheet, and comes onto the page where this is sent smaller.
+  const box = boxAround([...corners(page), ...corners(frame.bleedBox)]);
   const shared: Pick<Scene, 'symbols' | 'shapes'> = gathered
     ? {
-        symbols: { ...frame.symbols, [whole]: { box: page, shapes: frame.shapes } },
+        symbols: { ...frame.symbols, [whole]: { box, shapes: frame.shapes } },
         shapes: [{ kind: 'use', symbol: whole, transform: IDENTITY }],
       }
     : frame;

@@ -1,6 +1,7 @@
 import { wantedOf } from '../../../job/namesList.ts';
 import { evenSides, shrink } from '../../../ground/geometry/box.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
+import { inkMargins } from '../../../workshop/borderless.ts';
 import type { FeedPath, Printer, WhiteWay, Workshop } from '../../../workshop/types.ts';
 import type { Job } from '../../../job/types.ts';
 import type { LayerPiece } from '../../size/layers.ts';
@@ -48,7 +49,7 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
     const question = {
       sheetWidthMm: stock.sheetWidthMm,
       sheetHeightMm: stock.sheetHeightMm,
-      fromEdgesMm: insideMargins(print ? print.path.marginsMm : evenSides(0), bleedMm),
+      fromEdgesMm: insideMargins(print ? inkMargins(print.path, bleedMm) : evenSides(0), bleedMm),
       pieceWidthMm: blank.widthMm,
       pieceHeightMm: blank.heightMm,
       gutterMm: 2 * bleedMm,

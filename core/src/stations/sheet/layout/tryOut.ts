@@ -3,6 +3,7 @@ import { changeJob } from '../../../job/changeJob.ts';
 import { pathOf, stockOf, trimmerOf } from '../../../job/pick.ts';
 import type { Job } from '../../../job/types.ts';
 import type { JobChange } from '../../../job/decide.ts';
+import { inkMargins } from '../../../workshop/borderless.ts';
 import type { Workshop } from '../../../workshop/types.ts';
 import { openCard, type OpenCard } from '../../size/openCard.ts';
 import { layOnSheet, type OnSheet } from './layOnSheet.ts';
@@ -27,7 +28,7 @@ export function tryOut(job: Job, workshop: Workshop, ink: InkOnBlank, changes: r
   const { machine } = trimmerOf(then, workshop);
   const on = layOnSheet(then, card, {
     stock,
-    marginsMm: pathOf(then, workshop).marginsMm,
+    marginsMm: inkMargins(pathOf(then, workshop), card.bleedMm),
     sheet: sheetInForce(then, stock),
     machine,
     ink: inkThen(ink, { bareEdgeMm: then.size.bareEdgeMm ?? 0, ...shrunk(job, then, workshop, card) }),
