@@ -331,18 +331,29 @@ describe('art', () => {
         await sharp(file).resize(300, 300, { fit: 'fill' }).toFile(small);
         return small;
       }),
+      // Twice as high as a tent’s face, which bleeds on three sides, is the open card, which bleeds on all.
+      await repainted('front.png', 'face.png', '#36454f').then(async (file) => {
+        const { width, height } = await sharp(file).metadata();
+        const high = join(folder, 'open-inside.png');
+        await sharp(file)
+          .resize(width, 2 * height, { fit: 'fill' })
+          .toFile(high);
+        return high;
+      }),
     ];
     const chooser = page.waitForEvent('filechooser');
     await press('Bring pictures back …');
     await (await chooser).setFiles(files);
     await page
       .getByText(
-        /heron back v2\.png: on the back\. front\.png: on the front\. small\.png: 300 × 300 pixels are the shape of no face/,
+        /heron back v2\.png: on the back\. front\.png: on the front\. small\.png: 300 × 300 pixels are the shape of no face .*open-inside\.png: over all of the card’s inside\./,
       )
       .waitFor();
     const job = await studio.reaches(title, ({ art }) => Boolean(art.faces.back?.picture));
     const nameOn = (face: string) => job.pictures[job.art.faces[face]!.picture!.pictureId]!.name;
     expect([nameOn('front'), nameOn('back')]).to.deep.equal(['front.png', 'heron back v2.png']);
+    const inside = Object.entries(job.art.faces).find(([, { picture }]) => picture?.across?.length)!;
+    expect([inside[0].startsWith('inside'), nameOn(inside[0])]).to.deep.equal([true, 'open-inside.png']);
     expect(await serious()).to.deep.equal([]);
     await press('Undo');
     await studio.reaches(title, ({ art }) => !art.faces.back?.picture);

@@ -90,6 +90,7 @@ export {
 } from './stations/art/faces/exactPixels.ts';
 export * from './stations/art/elsewhere/pixelPages.ts';
 export * from './stations/art/elsewhere/facesOfPictures.ts';
+export { openPlaces, type OpenPlace } from './stations/art/elsewhere/openPlaces.ts';
 export { pageAsSent } from './workshop/borderless.ts';
 export { machineMargins, withMargins } from './workshop/machineMargins.ts';
 export { drawFace, drawSide, hasArt, hasPrint, printedBox } from './stations/art/faces/drawCard.ts';

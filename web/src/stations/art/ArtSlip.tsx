@@ -103,7 +103,7 @@ export function ArtSlip(props: StationProps): ReactNode {
         <InkPanel job={job} plan={plan} />
       </More>
       <More label="Drawn elsewhere">
-        <DrawnElsewhere faces={plan.art.faces} />
+        <DrawnElsewhere plan={plan} />
       </More>
       <More label="In a print house’s pixels">
         <PrintHouse

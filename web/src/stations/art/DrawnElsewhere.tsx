@@ -5,12 +5,15 @@ import {
   DEFAULTS,
   EMPTY_FACE,
   facesOfPictures,
+  openPlaces,
   PIXEL_DPI,
+  type DrawnPlace,
   type ElsewhereShows,
   type FacePlan,
   type Job,
   type JobChange,
   type PictureRef,
+  type Plan,
 } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { addPicture, sayShare } from '../../api/upload.ts';
@@ -28,7 +31,8 @@ const SHOWS: readonly { readonly id: ElsewhereShows; readonly name: string }[] =
 ];
 
 /** The open card and its faces for a drawing program, and what was drawn there back on the faces of its size. */
-export function DrawnElsewhere({ faces }: { readonly faces: readonly FacePlan[] }): ReactNode {
+export function DrawnElsewhere({ plan: { art, size } }: { readonly plan: Plan }): ReactNode {
+  const { faces } = art;
   const id = useJob((s) => s.id);
   const settle = useJob((s) => s.settle);
   const change = useJob((s) => s.change);
@@ -57,10 +61,11 @@ export function DrawnElsewhere({ faces }: { readonly faces: readonly FacePlan[] 
     const places = facesOfPictures(
       taken.map(({ name, ref }) => ({ name, widthPx: ref.widthPx, heightPx: ref.heightPx })),
       faces,
+      openPlaces(size),
     );
     // Faces may have been worked on while the files were on their way.
     const now = useJob.getState().job;
-    if (now) change(taken.flatMap(({ ref }, i) => layOn(now, ref, places[i]!.faceId)));
+    if (now) change(taken.flatMap(({ ref }, i) => layOn(now, ref, places[i]!)));
     setSaid([...taken.map(({ name, ref }, i) => sayPlace(name, ref, places[i]!, faces)), ...refused].join(' '));
   };
   return (
@@ -77,20 +82,26 @@ export function DrawnElsewhere({ faces }: { readonly faces: readonly FacePlan[] 
       >
         <PlainButton>Bring pictures back …</PlainButton>
       </FileTrigger>
-      <p role="status">{said ?? 'Each is laid on the face of its size; where faces are alike, its name decides.'}</p>
+      <p role="status">
+        {said ??
+          'Each is laid on the face of its size, or over the open card; where several are alike, its name decides.'}
+      </p>
     </>
   );
 }
 
 /** A picture fills its face, bleed and all; what else is on the face stays before it. */
-function layOn(job: Job, ref: PictureRef, faceId: string | null): readonly JobChange[] {
+function layOn(job: Job, ref: PictureRef, { faceId, open }: DrawnPlace): readonly JobChange[] {
   if (faceId === null) return [];
   const pictureId = pictureIdOf(job, ref);
   return [
     decide((job) => job.pictures.at(pictureId), ref),
     decide((job) => job.art.faces.at(faceId), {
       ...(job.art.faces[faceId] ?? EMPTY_FACE),
-      picture: { pictureId, ...DEFAULTS.placement },
+      picture: {
+        ...{ pictureId, ...DEFAULTS.placement },
+        ...(open ? { across: open.across, quarterTurns: open.quarterTurns } : {}),
+      },
     }),
   ];
 }
@@ -98,11 +109,12 @@ function layOn(job: Job, ref: PictureRef, faceId: string | null): readonly JobCh
 function sayPlace(
   name: string,
   { widthPx, heightPx }: PictureRef,
-  { faceId, bled }: ReturnType<typeof facesOfPictures>[number],
+  { faceId, bled, open }: DrawnPlace,
   faces: readonly FacePlan[],
 ): string {
   if (faceId === null)
     return `${name}: ${widthPx} × ${heightPx} pixels are the shape of no face that is left; keep the size it was given with.`;
+  if (open) return `${name}: over all of the card’s ${open.side}.`;
   const face = faces.find((one) => one.face.id === faceId)!.face.name.toLowerCase();
   return bled
     ? `${name}: on the ${face}.`

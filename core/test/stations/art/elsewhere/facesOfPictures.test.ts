@@ -77,7 +77,7 @@ describe('pictures for another program', () => {
       ],
       art.faces,
     );
-    expect(trimmed).to.deep.equal({ faceId: art.faces[0]!.face.id, bled: false });
-    expect(odd).to.deep.equal({ faceId: null, bled: false });
+    expect(trimmed).to.deep.equal({ faceId: art.faces[0]!.face.id, bled: false, open: null });
+    expect(odd).to.deep.equal({ faceId: null, bled: false, open: null });
   });
 });
