@@ -154,7 +154,7 @@ describe('planJob', () => {
           }
         }
       }),
-      { numRuns: runs(250) },
+      { numRuns: runs(120) },
     );
   });
 
@@ -177,7 +177,7 @@ describe('planJob', () => {
           expect(newJob('x', { ...workshop, stocks: first })).to.deep.equal(newJob('x', workshop));
         },
       ),
-      { numRuns: runs(60) },
+      { numRuns: runs(30) },
     );
   });
 
@@ -211,9 +211,9 @@ describe('planJob', () => {
             if (snag.id === 'stock-flops') expect(ids, said).to.not.include(snag.id);
           }
       }),
-      { numRuns: runs(200) },
+      { numRuns: runs(100) },
     );
-    expect(promised).to.be.at.least(Math.floor(runs(200) * 0.1));
+    expect(promised).to.be.at.least(Math.floor(runs(100) * 0.1));
   });
 
   it('is pure: the same job, workshop and day give the same plan, and neither is touched', () => {
@@ -226,7 +226,7 @@ describe('planJob', () => {
         ).to.equal(once);
         expect(JSON.stringify([job, workshop])).to.equal(before);
       }),
-      { numRuns: runs(60) },
+      { numRuns: runs(30) },
     );
   });
 });

@@ -103,11 +103,10 @@ const layer = object<LayerChoice>({
 });
 
 const SHIPPED = TYPEFACES.map((typeface) => typeface.id);
+const TYPEFACE_SAID = `wants one of ${SHIPPED.join(', ')}, or one of the job’s typefaces, whose names begin with own-`;
 const typefaceId = Joi.alternatives()
-  .try(Joi.valid(...SHIPPED), Joi.string().pattern(OWN_TYPEFACE_ID))
-  .messages({
-    'alternatives.match': `wants one of ${SHIPPED.join(', ')}, or one of the job’s typefaces, whose names begin with own-`,
-  }) as Joi.Schema & Rule<string>;
+  .try(Joi.valid(...SHIPPED), Joi.string().pattern(OWN_TYPEFACE_ID).messages({ 'string.pattern.base': TYPEFACE_SAID }))
+  .messages({ 'alternatives.match': TYPEFACE_SAID }) as Joi.Schema & Rule<string>;
 const text = object<TextBlock>({
   id: required(id),
   text: required(words(ART.textLetters)),
