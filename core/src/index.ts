@@ -92,6 +92,7 @@ export * from './stations/art/elsewhere/pixelPages.ts';
 export * from './stations/art/elsewhere/facesOfPictures.ts';
 export { openPlaces, type OpenPlace } from './stations/art/elsewhere/openPlaces.ts';
 export { pageAsSent } from './workshop/borderless.ts';
+export { toolsOf } from './workshop/tools.ts';
 export { machineMargins, withMargins } from './workshop/machineMargins.ts';
 export { drawFace, drawSide, hasArt, hasPrint, printedBox } from './stations/art/faces/drawCard.ts';
 export type { ArtPlan, NamesPlan, PanelArt } from './stations/art/types.ts';
@@ -106,7 +107,13 @@ export {
 export * from './stations/art/ink/colour.ts';
 export { nameOfColour, namesAnother } from './stations/art/ink/colourNames.ts';
 export * from './stations/art/drift/driftLab.ts';
-export { rehearse, type Rehearsed, type RehearsedCard, type RehearsedFace } from './stations/art/drift/rehearse.ts';
+export {
+  rehearse,
+  type Misprint,
+  type Rehearsed,
+  type RehearsedCard,
+  type RehearsedFace,
+} from './stations/art/drift/rehearse.ts';
 export { EDGES, TOUCHES_MM, type FaceEdge } from './stations/art/faces/edges.ts';
 export { inkMl, inkUse, ML_PER_M2, type InkUse } from './stations/art/ink/ink.ts';
 export { inkLimit, inkTotal, latticeValue, type InkLattice } from './stations/art/ink/inkTotal.ts';
@@ -153,6 +160,7 @@ export {
   NEW_MACHINE,
   newBlanks,
   newBoard,
+  newTool,
   newEnvelope,
   newPath,
   newPrinter,
@@ -190,6 +198,7 @@ export {
   truthMaps,
   type PrinterTruth,
 } from './files/standins/printer.ts';
+export { misprints } from './files/standins/misprints.ts';
 export { artMaps, drawSheetPage, pageMap, type SheetLabel } from './stations/sheet/draw/drawSheet.ts';
 export { KEEP_OFFCUT_MM, offcutsOf } from './stations/cut/sheetChoices.ts';
 export type {

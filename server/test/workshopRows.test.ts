@@ -191,8 +191,10 @@ describe('a workshop in rows', () => {
     await steps('down');
     const [first, ...others] = demo.printers;
     const [path, ...paths] = first!.paths;
-    const old: StoredWorkshop = {
-      ...demo,
+    // There were no tools for heat and holes then.
+    const { tools: _none, ...then } = demo;
+    const old: Omit<StoredWorkshop, 'tools'> = {
+      ...then,
       keepOffcutMm: 42,
       printers: [
         { ...first!, paths: [{ ...path!, calibrations: [calibration('a'), calibration('b')] }, ...paths] },
@@ -207,7 +209,7 @@ describe('a workshop in rows', () => {
       ]);
     await steps('up');
     // What looks an id up finds the first, as it did.
-    for (const id of ids) expect((await findWorkshop(pool, id))!.workshop).to.deep.equal(old);
+    for (const id of ids) expect((await findWorkshop(pool, id))!.workshop).to.deep.equal({ ...old, tools: [] });
     // Whoever worked in them is in theirs, and is not asked again.
     const doors = (await listDoors(pool)).filter(({ id }) => ids.includes(id as (typeof ids)[number]));
     expect(doors.map(({ entered, isDemo }) => [entered, isDemo])).to.deep.equal([

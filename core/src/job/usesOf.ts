@@ -1,7 +1,7 @@
 import type { Job } from './types.ts';
 
 /** The lists of things that a workshop owns, as the workshop names them. */
-export const SHELVES = ['stocks', 'envelopes', 'printers', 'trimmers', 'boards'] as const;
+export const SHELVES = ['stocks', 'envelopes', 'printers', 'trimmers', 'boards', 'tools'] as const;
 export type Shelf = (typeof SHELVES)[number];
 
 /** One thing of the workshop that a job names; a feed path beside its printer. */

@@ -44,6 +44,13 @@ export const WORKSHOP_LIMITS = {
     /** In whatever units the machine counts it. */
     force: from(0, 10_000),
   },
+  tool: {
+    widestMm: from(50, 2000),
+    thickestMm: from(0.05, 50),
+    holeMm: from(0.5, 60),
+    holes: 20,
+    reachMm: from(1, 500),
+  },
   board: { grooveEveryMm: from(0.5, 50), longestMm: from(50, 2000) },
   calibration: {
     perPath: 200,

@@ -2,14 +2,25 @@ import { MM_PER_INCH, type Mm } from '../ground/length/types.ts';
 import { american, ISO_C6, isoA } from './namedSizes.ts';
 import type { Papers } from './region.ts';
 import { gsmOf, MICRON_PER_POINT } from './stockLabel.ts';
-import type { Board, FeedPath, MachineFacts, Printer, ShelfEnvelope, Stock, Trimmer, TrimmerKind } from './types.ts';
+import type {
+  Board,
+  FeedPath,
+  MachineFacts,
+  Printer,
+  ShelfEnvelope,
+  Stock,
+  Tool,
+  ToolKind,
+  Trimmer,
+  TrimmerKind,
+} from './types.ts';
 
 /*
  * What a thing begins with before its owner has looked: our starting values, each to be corrected at its own fields.
  * Every one keeps to the cautious side of what such things can do.
  */
 
-type Begun<Thing> = Omit<Thing, 'id'>;
+type Begun<Thing> = Thing extends unknown ? Omit<Thing, 'id'> : never;
 
 const inches = (n: number): Mm => n * MM_PER_INCH;
 const MARGIN_MM = 5;
@@ -131,3 +142,15 @@ export const newRule = (papers: Papers): Begun<Board> => ({
   grooveEveryMm: papers === 'iso' ? 1 : inches(1 / 32),
   longestMm: 450,
 });
+
+/** A pouch laminator takes a short edge of letter or A4; a table press less; a hand punch a paper’s hole. */
+export function newTool(kind: ToolKind): Begun<Tool> {
+  switch (kind) {
+    case 'laminator':
+      return { kind, name: 'laminator', widestMm: 230, thickestMm: 0.6 };
+    case 'press':
+      return { kind, name: 'heat press', widestMm: 150, thickestMm: 5 };
+    case 'punch':
+      return { kind, name: 'hand punch', holesMm: [6], reachMm: 25, thickestMm: 1 };
+  }
+}

@@ -69,5 +69,6 @@ export function setUpWorkshop({
     printers: [own],
     trimmers: trimmers.map((kind) => ({ id: kind, ...newTrimmer(kind) })),
     boards: [{ id: 'first-board', ...(hasBoard ? newBoard(papers) : newRule(papers)) }],
+    tools: [],
   };
 }

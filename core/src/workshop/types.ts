@@ -132,6 +132,40 @@ export interface Board {
   readonly longestMm: Mm;
 }
 
+/** What presses foil onto toner, hot. */
+interface Heat {
+  readonly id: string;
+  readonly name: string;
+  readonly widestMm: Mm;
+  /** What goes through in one go, card and carrier together. */
+  readonly thickestMm: Mm;
+}
+/** Hot rollers. */
+export interface Laminator extends Heat {
+  readonly kind: 'laminator';
+}
+/** A hot plate. */
+export interface HeatPress extends Heat {
+  readonly kind: 'press';
+}
+export type HeatTool = Laminator | HeatPress;
+
+export interface Punch {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'punch';
+  /** Across the holes that it makes, with every die that there is for it. */
+  readonly holesMm: readonly Mm[];
+  /** From the card’s edge to the middle of a hole, at most. */
+  readonly reachMm: Mm;
+  readonly thickestMm: Mm;
+}
+
+/** What is used beside printing, cutting and scoring. */
+export type Tool = HeatTool | Punch;
+export const TOOL_KINDS = ['laminator', 'press', 'punch'] as const satisfies readonly Tool['kind'][];
+export type ToolKind = Tool['kind'];
+
 export interface ShelfEnvelope {
   readonly id: string;
   readonly name: string;
@@ -169,6 +203,8 @@ export interface Workshop {
   readonly printers: readonly Printer[];
   readonly trimmers: readonly Trimmer[];
   readonly boards: readonly Board[];
+  /** For heat and for holes; may be none. */
+  readonly tools: readonly Tool[];
   readonly envelopes: readonly ShelfEnvelope[];
   /** Offcuts narrower than this are not kept; the usual limit when left out. */
   readonly keepOffcutMm?: Mm;

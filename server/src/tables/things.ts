@@ -6,6 +6,7 @@ export const THING_TABLES = {
   envelopes: { of: [] },
   trimmers: { of: [] },
   boards: { of: [] },
+  tools: { of: [] },
   printers: { of: [] },
   feed_paths: { of: ['printer_id'] },
   calibrations: { of: ['printer_id', 'path_id'] },

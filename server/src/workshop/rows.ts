@@ -18,7 +18,7 @@ const thing = (key: readonly string[], { id, ...facts }: { readonly id: string }
 
 /** A workshop as rows, a thing a row, with no key twice; putting these together again gives the same workshop. */
 export function takeApart(workshop: StoredWorkshop): WorkshopRows {
-  const { studioName, hourlyMinor, pace, stocks, envelopes, trimmers, boards, printers, ...settings } = workshop;
+  const { studioName, hourlyMinor, pace, stocks, envelopes, trimmers, boards, tools, printers, ...settings } = workshop;
   const uncounted = ({ onShelf: _counted, ...rest }: { readonly id: string; readonly onShelf: number }): Thing =>
     thing([], rest);
   const countsOf = (shelf: CountedShelf): Count[] =>
@@ -31,6 +31,7 @@ export function takeApart(workshop: StoredWorkshop): WorkshopRows {
       envelopes: envelopes.map(uncounted),
       trimmers: trimmers.map((trimmer) => thing([], trimmer)),
       boards: boards.map((board) => thing([], board)),
+      tools: tools.map((tool) => thing([], tool)),
       printers: printers.map(({ paths: _rows, ...printer }) => thing([], printer)),
       feed_paths: paths.map(({ key, path: { calibrations: _rows, ...path } }) => thing(key, path)),
       calibrations: paths.flatMap(({ key, path }) =>
@@ -66,6 +67,7 @@ export function putTogether({ studio, things, counts }: WorkshopRows): StoredWor
     })),
     trimmers: things.trimmers.map(own<StoredWorkshop['trimmers'][number]>),
     boards: things.boards.map(own<StoredWorkshop['boards'][number]>),
+    tools: things.tools.map(own<StoredWorkshop['tools'][number]>),
     envelopes: things.envelopes.map((row) => ({
       ...own<StoredWorkshop['envelopes'][number]>(row),
       onShelf: onShelf('envelopes', row),

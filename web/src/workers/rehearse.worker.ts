@@ -1,11 +1,12 @@
-import { rehearse, type DriftModel, type RehearsedFace } from '@zippy/core';
+import { rehearse, type DriftModel, type Misprint, type RehearsedFace } from '@zippy/core';
 import type { Numbered } from './useNewest.ts';
 
 export interface RehearseQuestion {
   readonly faces: readonly RehearsedFace[];
   readonly model: DriftModel;
+  readonly misprints: readonly Misprint[];
 }
 
-self.onmessage = ({ data: { number, faces, model } }: MessageEvent<RehearseQuestion & Numbered>) => {
-  self.postMessage({ number, answer: rehearse(faces, model) });
+self.onmessage = ({ data: { number, faces, model, misprints } }: MessageEvent<RehearseQuestion & Numbered>) => {
+  self.postMessage({ number, answer: rehearse(faces, model, misprints) });
 };

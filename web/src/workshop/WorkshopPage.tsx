@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { Navigate, useParams } from 'react-router';
 import styled from 'styled-components';
-import type { Shelf, Workshop } from '@zippy/core';
+import { toolsOf, type Shelf, type Workshop } from '@zippy/core';
 import { BenchAndSlip } from '../bench/BenchAndSlip.tsx';
 import { SlipPaper } from '../slip/parts.ts';
 import { useWorkshop } from '../stores/workshop.ts';
@@ -12,6 +12,7 @@ import { EnvelopeSlip } from './slips/EnvelopeSlip.tsx';
 import { PrinterSlip } from './slips/PrinterSlip.tsx';
 import { StockSlip } from './slips/StockSlip.tsx';
 import { StudioSlip } from './slips/StudioSlip.tsx';
+import { ToolSlip } from './slips/ToolSlip.tsx';
 import { TrimmerSlip } from './slips/TrimmerSlip.tsx';
 import { UsesContext, useUses } from './useUses.ts';
 import { Wall } from './wall/Wall.tsx';
@@ -58,6 +59,8 @@ function slipOf(shelf: string, thingId: string | undefined, workshop: Workshop):
       return drawn(workshop.printers, PrinterSlip);
     case 'trimmers':
       return drawn(workshop.trimmers, TrimmerSlip);
+    case 'tools':
+      return drawn(toolsOf(workshop), ToolSlip);
     case 'boards':
       return drawn(workshop.boards, BoardSlip);
     default:

@@ -1,4 +1,4 @@
-import type { PrinterKind, TrimmerKind } from '@zippy/core';
+import type { PrinterKind, ToolKind, TrimmerKind } from '@zippy/core';
 
 export const TRIMMER_NAMES: Readonly<Record<TrimmerKind, string>> = {
   sliding: 'Sliding or rotary trimmer',
@@ -12,4 +12,10 @@ export const PRINTER_NAMES: Readonly<Record<PrinterKind, string>> = {
   inkjetRear: 'Inkjet with a rear feed',
   inkjetCassette: 'Inkjet with a cassette only',
   laser: 'Laser printer',
+};
+
+export const TOOL_NAMES: Readonly<Record<ToolKind, string>> = {
+  laminator: 'Laminator, for foil',
+  press: 'Heat press, for foil',
+  punch: 'Punch, for holes',
 };

@@ -12,12 +12,14 @@ import {
   WHITE_WAYS,
   type Board,
   type FeedPath,
+  type Laminator,
   type MachineFacts,
   type MachineLine,
   type Pace,
   type Printer,
   type ShelfEnvelope,
   type Stock,
+  type Tool,
   type Trimmer,
   type Workshop,
 } from '../../workshop/types.ts';
@@ -32,9 +34,11 @@ import {
   number,
   object,
   oneOf,
+  oneOfKinds,
   orNull,
   record,
   spare,
+  starting,
   things,
   whole,
   words,
@@ -188,6 +192,24 @@ const board = object<Board>({
   grooveEveryMm: length(SHOP.board.grooveEveryMm),
   longestMm: length(SHOP.board.longestMm),
 });
+const { tool: TOOL } = SHOP;
+const heat: FieldsOf<Omit<Laminator, 'kind'>> = {
+  id,
+  name: called,
+  widestMm: length(TOOL.widestMm),
+  thickestMm: length(TOOL.thickestMm),
+};
+const tool = oneOfKinds<Tool>({
+  laminator: heat,
+  press: heat,
+  punch: {
+    id,
+    name: called,
+    holesMm: list(length(TOOL.holeMm), TOOL.holes, 1),
+    reachMm: length(TOOL.reachMm),
+    thickestMm: length(TOOL.thickestMm),
+  },
+});
 const envelope = object<ShelfEnvelope>({
   id,
   name: called,
@@ -213,6 +235,8 @@ export const workshopSchema = object<StoredWorkshop>({
   printers: things(printer, undefined, 1),
   trimmers: things(trimmer, undefined, 1),
   boards: things(board, undefined, 1),
+  // Older ones know none.
+  tools: starting(things(tool), []).optional() as unknown as Rule<StoredWorkshop['tools']>,
   keepOffcutMm: spare(length(SHOP.keepOffcutMm)),
   envelopes: things(envelope),
 }).options({ presence: 'required' });

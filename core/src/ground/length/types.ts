@@ -13,6 +13,7 @@ export type Nm = number & { readonly __unit?: 'nm' };
 export type LengthUnit = 'mm' | 'in';
 
 /** 1 in = 25.4 mm exactly. Source: international yard and pound agreement, 1959. */
+export const MICRON_PER_MM = 1000;
 export const MM_PER_INCH = 25.4;
 /** 1 pt = 1/72 in. Source: ISO 32000-1, 8.3.2.3 (default user space unit). */
 export const MM_PER_POINT = MM_PER_INCH / 72;

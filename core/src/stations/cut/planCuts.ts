@@ -15,7 +15,7 @@ import { boardOf, trimmerOf } from '../../job/pick.ts';
 import { isPlainRule } from '../../job/plainRule.ts';
 import type { Figure } from '../../job/findings.ts';
 import type { Job } from '../../job/types.ts';
-import type { Trimmer, Workshop } from '../../workshop/types.ts';
+import type { Stock, Trimmer, Workshop } from '../../workshop/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { isUprightBox } from '../../ground/geometry/polygon.ts';
@@ -24,6 +24,7 @@ import type { ArtPlan } from '../art/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { fenceSnags, heavySnags, lengthSnags } from './cutSnags.ts';
+import { punchSnags, sayPunched } from './punchedHoles.ts';
 import { layerCuts, layerCutSnags } from './layerCuts.ts';
 import { isShaped } from './isShaped.ts';
 import { movesFor, type FenceCuts } from './movesFor.ts';
@@ -69,7 +70,9 @@ export function planCuts({ job, workshop, size, art, stock, sheet }: CutContext)
     trimmer.machine && sheet.up > 0 && (sheet.machineMarks.length > 0 || sheet.sides.length === 0)
       ? planMachine(size, sheet, trimmer.machine, stock.stock.gsm)
       : null;
-  const outlines = trimmer.machine ? [] : [...cutsWithin(size, sheet), ...outlineCuts(workshop, size, sheet)];
+  const outlines = trimmer.machine
+    ? []
+    : [...cutsWithin(workshop, size, stock.stock, sheet), ...outlineCuts(workshop, size, sheet)];
   const byHand = outlines.reduce((n, o) => n + o.perCell, 0) * sheet.cells.length * sheet.sheets;
   const layers = layerCuts(sheet, trimmer, workshop.unit);
   const layerStrokes = layers.reduce((n, layer) => n + layer.strokes, 0);
@@ -106,6 +109,7 @@ export function planCuts({ job, workshop, size, art, stock, sheet }: CutContext)
       ...lengthSnags(job, workshop, trimmer, cuts.moves),
       ...layerCutSnags(layers, trimmer, workshop),
       ...(machine ? heavySnags(workshop, trimmer, stock) : []),
+      ...(trimmer.machine ? [] : punchSnags(job, workshop, size.form.blank, stock.stock)),
     ],
   };
 }
@@ -291,17 +295,22 @@ function orderOf(job: Job, workshop: Workshop, size: SizePlan, sheet: SheetPlan)
 }
 
 /** Slits, holes and windows, before anything comes off the sheet. */
-const cutsWithin = ({ form: { blank } }: SizePlan, { cell, up }: SheetPlan): readonly OutlineCut[] =>
+const cutsWithin = (
+  workshop: Workshop,
+  { form: { blank } }: SizePlan,
+  stock: Stock,
+  { cell, up }: SheetPlan,
+): readonly OutlineCut[] =>
   up === 0
     ? []
-    : blank.cuts.map(({ id, name, byHand }) => ({
-        id: `within-${id}`,
-        title: byHand.title,
-        big: name,
-        text: byHand.says,
+    : blank.cuts.map((cut) => ({
+        id: `within-${cut.id}`,
+        title: cut.byHand.title,
+        big: cut.name,
+        text: (cut.byHand.tool === 'punch' ? sayPunched(cut, blank, stock, workshop) : null) ?? cut.byHand.says,
         perCell: cell.blanks.length,
         isWithin: true,
-        tool: byHand.tool,
+        tool: cut.byHand.tool,
       }));
 
 const ROUND = { perCell: 1, isWithin: false, tool: 'knife' } as const;

@@ -54,7 +54,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...testPrintStep(job, sheet),
     ...printSteps(job, workshop, sheet, stock),
     ...panelSteps(job, workshop, sheet),
-    ...foilSteps(sheet),
+    ...foilSteps(sheet, workshop),
     ...(crease.onSheet ? lineSteps(crease, workshop) : []),
     ...(cut.machine ? [machineStep(cut, sheet)] : cutSteps(cut, workshop)),
     ...pileStep(sheet),

@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import {
   driftFacts,
   IDENTITY,
+  misprints,
   polygon,
   sayFault,
   seenFace,
@@ -14,7 +15,8 @@ import {
 import { SceneView } from '../../bench/SceneView.tsx';
 import { useDrift } from '../../stores/drift.ts';
 import { useJob } from '../../stores/job.ts';
-import { PlainButton } from '../../ui/buttons.tsx';
+import { useStandIn } from '../../stores/standIn.ts';
+import { BenchButton, PlainButton } from '../../ui/buttons.tsx';
 import type { RehearseQuestion } from '../../workers/rehearse.worker.ts';
 import { useNewest } from '../../workers/useNewest.ts';
 import type { StationProps } from '../parts.ts';
@@ -34,12 +36,14 @@ export default function Rehearsal({ job, plan }: StationProps): ReactNode {
   const { biasRightMm, biasDownMm, printSpreadMm } = useDrift();
   const cutSpreadMm = plan.cut.drift.worst.fromTrueMm;
   const { faces } = plan.art;
+  const { on, truth, toggle } = useStandIn();
   const run = useNewest<RehearseQuestion, Rehearsed>(worker, {
     faces: faces.map((one) => {
-      const { id, name, side, toBlank } = one.face;
-      return { id, name, side, toBlank, facts: driftFacts(one, plan.size, job.size.bleedMm) };
+      const { id, name, side, toBlank, widthMm, heightMm } = one.face;
+      return { id, name, side, toBlank, widthMm, heightMm, facts: driftFacts(one, plan.size, job.size.bleedMm) };
     }),
     model: { biasRightMm, biasDownMm, printSpreadMm, cutSpreadMm },
+    misprints: on ? misprints(plan.sheet, job.sheet.flipEdge, truth) : [],
   });
   const helps = plan.art.snags.filter(({ id, remedies }) => OF_DRIFT.test(id) && remedies.length > 0);
   const stock = plan.stock.stock.colour;
@@ -54,7 +58,12 @@ export default function Rehearsal({ job, plan }: StationProps): ReactNode {
           Cut with {plan.cut.trimmer.name}, each edge straying by {cutSpreadMm.toFixed(2)} mm and the print by{' '}
           {printSpreadMm.toFixed(2)} mm as a rule (1 σ): twenty of a thousand, evenly, the same every time. No card is
           spent.
+          {on &&
+            ` Printed by the stand-in with the faults it was given${plan.sheet.calibration ? ', less what this path’s calibration corrects' : ', and nothing corrects them: this path is not calibrated'}.`}
         </p>
+        <BenchButton aria-pressed={on} onPress={toggle}>
+          Stand-in printer
+        </BenchButton>
         {helps.map(({ id, title, remedies: [first] }) => (
           <div key={id} className="help">
             <span>{title}</span>

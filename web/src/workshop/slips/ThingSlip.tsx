@@ -17,6 +17,7 @@ const ONE: Readonly<Record<Shelf, string>> = {
   printers: 'printer',
   trimmers: 'cutting tool',
   boards: 'scoring board',
+  tools: 'tool',
 };
 
 /** A line of words that must not be empty. */
@@ -63,7 +64,7 @@ export function ThingSlip<K extends Shelf>({
   const { add, alter, takeAway } = useWorkshop.getState();
   const navigate = useNavigate();
   const jobs = useJobsWith(shelf, thing.id);
-  const only = shelf !== 'envelopes' && workshop[shelf].length === 1;
+  const only = shelf !== 'envelopes' && shelf !== 'tools' && workshop[shelf].length === 1;
   const copied = async (): Promise<void> => {
     const { id: _own, ...facts } = copy(thing);
     const name = cutText(`${thing.name}, another`, WORKSHOP_LIMITS.nameLetters);
@@ -85,8 +86,14 @@ export function ThingSlip<K extends Shelf>({
         {children}
       </Decisions>
       <Foot>
-        <h2>In use by</h2>
-        <JobLinks jobs={jobs} />
+        {shelf === 'tools' ? (
+          <p>No job asks for it by name: of the tools on the bench, the first that takes a card is used.</p>
+        ) : (
+          <>
+            <h2>In use by</h2>
+            <JobLinks jobs={jobs} />
+          </>
+        )}
         <Row>
           <PlainButton onPress={() => void copied()}>Copy it</PlainButton>
           {!only && <Quiet onPress={() => void takenOut()}>Take it out</Quiet>}

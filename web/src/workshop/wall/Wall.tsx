@@ -10,12 +10,15 @@ import {
   newEnvelope,
   newPrinter,
   newStock,
+  newTool,
   newTrimmer,
   papersIn,
   plural,
   PRINTER_KINDS,
   sayWeight,
   showWeight,
+  TOOL_KINDS,
+  toolsOf,
   TRIMMER_KINDS,
   type PrinterKind,
   type Shelf,
@@ -24,10 +27,10 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { useWorkshop } from '../../stores/workshop.ts';
-import { PRINTER_NAMES, TRIMMER_NAMES } from '../kindNames.ts';
+import { PRINTER_NAMES, TOOL_NAMES, TRIMMER_NAMES } from '../kindNames.ts';
 import { bySheet } from './bySheet.ts';
 import { AddMany, AddOne } from './AddThing.tsx';
-import { BoardMark, PrinterMark, TrimmerMark } from './toolMarks.tsx';
+import { BoardMark, PrinterMark, ToolMark, TrimmerMark } from './toolMarks.tsx';
 import { EnvelopePile, StockStack } from './stacks.tsx';
 import { Tile } from './Tile.tsx';
 
@@ -121,9 +124,12 @@ export function Wall({
               { heading: 'Prints', options: PRINTER_KINDS.map((id) => ({ id, name: PRINTER_NAMES[id] })) },
               { heading: 'Cuts', options: TRIMMER_KINDS.map((id) => ({ id, name: TRIMMER_NAMES[id] })) },
               { heading: 'Scores', options: [{ id: 'board', name: 'Scoring board' }] },
+              { heading: 'Heats and punches', options: TOOL_KINDS.map((id) => ({ id, name: TOOL_NAMES[id] })) },
             ]}
             onPick={(id) => {
+              const kind = TOOL_KINDS.find((one) => one === id);
               if (id === 'board') add('boards', newBoard(papers));
+              else if (kind) add('tools', newTool(kind));
               else if (PRINTER_KINDS.some((kind) => kind === id)) add('printers', newPrinter(id as PrinterKind));
               else add('trimmers', newTrimmer(id as TrimmerKind));
             }}
@@ -164,6 +170,21 @@ export function Wall({
               facts={[isPlainRule(board) ? 'a plain rule' : `grooves ${formatLength(board.grooveEveryMm, unit)} apart`]}
             >
               <BoardMark board={board} />
+            </Tile>
+          ))}
+          {toolsOf(workshop).map((tool) => (
+            <Tile
+              key={tool.id}
+              href={`/workshop/tools/${tool.id}`}
+              isInHand={inHand('tools', tool.id)}
+              name={tool.name}
+              facts={[
+                tool.kind === 'punch'
+                  ? `holes of ${tool.holesMm.map((mm) => formatLength(mm, unit)).join(', ')}`
+                  : `takes ${formatLength(tool.widestMm, unit)}`,
+              ]}
+            >
+              <ToolMark kind={tool.kind} />
             </Tile>
           ))}
         </ul>

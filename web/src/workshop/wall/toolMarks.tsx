@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { useTheme } from 'styled-components';
-import { isPlainRule, type Board, type Printer, type TrimmerKind } from '@zippy/core';
+import { isPlainRule, type Board, type Printer, type ToolKind, type TrimmerKind } from '@zippy/core';
 
 const [WIDE, HIGH] = [120, 76];
 
@@ -99,3 +99,22 @@ export function BoardMark({ board }: { readonly board: Board }): ReactNode {
     />
   );
 }
+
+const TOOLS: Readonly<Record<ToolKind, Parameters<typeof Mark>[0]>> = {
+  laminator: {
+    solid: 'M10 74 V44 Q10 34 20 34 H100 Q110 34 110 44 V74 Z M32 34 V8 H88 V34',
+    lines: 'M22 52 H98 M40 16 H80 M40 23 H80',
+    bright: 'M96 58 h8 v8 h-8 Z',
+  },
+  press: {
+    solid: 'M14 74 V62 H106 V74 Z M24 44 H96 V54 H24 Z',
+    lines: 'M60 44 V24 M14 62 V30 M30 58 H90',
+    bright: 'M56 26 L104 8 L110 15 L64 34 Z',
+  },
+  punch: {
+    solid: 'M10 74 V66 H110 V74 Z M16 66 V46 H32 V66 Z M88 40 H98 V60 H88 Z',
+    lines: 'M80 66 H106 M93 60 V64 M24 70 H70',
+    bright: 'M16 46 L104 26 L108 35 L32 54 Z',
+  },
+};
+export const ToolMark = ({ kind }: { readonly kind: ToolKind }): ReactNode => <Mark {...TOOLS[kind]} />;

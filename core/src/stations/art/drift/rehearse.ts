@@ -1,4 +1,5 @@
-import type { Affine } from '../../../ground/geometry/affine.ts';
+import { apply, type Affine } from '../../../ground/geometry/affine.ts';
+import type { PaperSide } from '../../../ground/fold/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import { normalFrom, randomFrom } from '../../../ground/random.ts';
 import type { ReadFace } from '../../../ground/fold/readFaces.ts';
@@ -9,7 +10,9 @@ import { faultsOf, type DriftFacts, type DriftModel, type Fault, type Landing } 
 export const REHEARSAL = { cards: 20, outOf: 1000, seed: 20_261_130 } as const;
 
 /** A face, and what a drifting cut can spoil on it. */
-export type RehearsedFace = Pick<ReadFace, 'id' | 'name' | 'side' | 'toBlank'> & { readonly facts: DriftFacts };
+export type RehearsedFace = Pick<ReadFace, 'id' | 'name' | 'side' | 'toBlank' | 'widthMm' | 'heightMm'> & {
+  readonly facts: DriftFacts;
+};
 
 export interface FaceFault extends Fault {
   readonly faceId: string;
@@ -50,20 +53,34 @@ function onBlank(
   return { out, edge: EDGES.find((one) => OUT[one][0] === out[0] && OUT[one][1] === out[1])! };
 }
 
+/** From where print should be to where it comes down on the blank seen from outside, by the side that it is on. */
+export type Misprint = Readonly<Record<PaperSide, Affine>>;
+
+/** How far print lies from its place at the middle of an edge of a face, both ways on the blank. */
+function missAt({ toBlank, widthMm, heightMm }: RehearsedFace, edge: FaceEdge, map: Affine): readonly [Mm, Mm] {
+  const [x, y] = OUT[edge];
+  const at = apply(toBlank, { xMm: (widthMm * (1 + x)) / 2, yMm: (heightMm * (1 + y)) / 2 });
+  const landed = apply(map, at);
+  return [landed.xMm - at.xMm, landed.yMm - at.yMm];
+}
+
 /**
  * A few whole cards through the printer and the trimmer. Every edge of a blank is cut once, so the faces that share it
  * share how far it strayed; what is printed on one side lies askew as a whole, each side for itself.
+ * @param misprints of the printer, for each card of a sheet in turn; none where it prints true
  * @returns the worst first, every so many-th of all that were cut, and how many of them nobody would put aside
  */
 export function rehearse(
   faces: readonly RehearsedFace[],
   { biasRightMm, biasDownMm, cutSpreadMm, printSpreadMm }: DriftModel,
+  misprints: readonly Misprint[] = [],
   { cards, outOf, seed }: { readonly cards: number; readonly outOf: number; readonly seed: number } = REHEARSAL,
 ): Rehearsed {
   const normal = normalFrom(randomFrom(seed));
   const all = Array.from({ length: outOf }, (_, i): RehearsedCard => {
     const cut = Object.fromEntries(EDGES.map((edge) => [edge, cutSpreadMm * normal()])) as Record<FaceEdge, Mm>;
     const askew = { outside: [normal(), normal()], inside: [normal(), normal()] } as const;
+    const misprint = misprints[i % misprints.length];
     const landings: Record<string, Landing> = {};
     const faults = faces.flatMap((face): readonly FaceFault[] => {
       const [x, y] = askew[face.side];
@@ -72,7 +89,8 @@ export function rehearse(
           // A fold is where it is.
           if (!face.facts.cut.includes(edge)) return [edge, 0];
           const there = onBlank(face.toBlank, edge);
-          const print = printSpreadMm * (x * there.out[0] + y * there.out[1]);
+          const [right, low] = misprint ? missAt(face, edge, misprint[face.side]) : [0, 0];
+          const print = (printSpreadMm * x + right) * there.out[0] + (printSpreadMm * y + low) * there.out[1];
           // The bias is the blade’s, on the blank seen from outside.
           const bias = biasRightMm * there.out[0] + biasDownMm * there.out[1];
           return [edge, bias + cut[there.edge] - print];

@@ -2,9 +2,10 @@ import { decide } from '../../../job/decide.ts';
 import { plural } from '../../../job/figures.ts';
 import type { Remedy, Snag } from '../../../job/findings.ts';
 import type { Job } from '../../../job/types.ts';
-import { formatSize } from '../../../ground/length/formatLength.ts';
+import { formatLength, formatSize } from '../../../ground/length/formatLength.ts';
 import { sortedBy } from '../../../job/sorted.ts';
-import type { FeedPath, Workshop } from '../../../workshop/types.ts';
+import { heatToolFor, heatToolsOf } from '../../../workshop/tools.ts';
+import type { FeedPath, Stock, Workshop } from '../../../workshop/types.ts';
 import type { LayerPiece } from '../../size/layers.ts';
 import { pathRefusals } from '../../stock/planStock.ts';
 import { holdsFoil, waysOf, type LayerPrint, type LayerSheet } from '../layout/layerSheets.ts';
@@ -126,8 +127,10 @@ function foilSnags(
         remedies: [...feedRemedies(job, workshop, piece), plain],
       },
     ];
-  if (stock.coating !== 'textured') return [];
+  const unheated = heatSnags(workshop, piece, stock);
+  if (stock.coating !== 'textured') return unheated;
   return [
+    ...unheated,
     {
       id: `sheet-foil-rough-${piece.id}`,
       station: 'sheet',
@@ -143,3 +146,26 @@ function foilSnags(
 const fitsBare = ({ stock, blank: { widthMm, heightMm } }: LayerPiece): boolean =>
   Math.min(widthMm, heightMm) <= Math.min(stock.sheetWidthMm, stock.sheetHeightMm) &&
   Math.max(widthMm, heightMm) <= Math.max(stock.sheetWidthMm, stock.sheetHeightMm);
+
+/** Foil needs what presses it on hot; a sheet that is too wide for it is cut down before, or done elsewhere. */
+function heatSnags(workshop: Workshop, { id, name }: LayerPiece, stock: Stock): readonly Snag[] {
+  const { unit } = workshop;
+  const tools = heatToolsOf(workshop);
+  const sheet = { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm, caliperMicron: stock.caliperMicron };
+  if (heatToolFor(workshop, sheet)) return [];
+  const isNone = tools.length === 0;
+  return [
+    {
+      id: `sheet-foil-heat-${id}`,
+      station: 'sheet',
+      level: isNone ? 'note' : 'warn',
+      title: isNone
+        ? `Nothing on the bench presses the foil of ${name.toLowerCase()} on`
+        : `No laminator or press on the bench takes ${stock.name}`,
+      why: isNone
+        ? 'Toner takes foil under heat: a laminator or a press does it. Add yours in Workshop, and its width is watched.'
+        : `The sheet is ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)} and ${stock.caliperMicron} µm thick; yours take ${tools.map((tool) => `${formatLength(tool.widestMm, unit)} and ${formatLength(tool.thickestMm, unit)} (${tool.name})`).join(', ')}. Cut the panels apart before the foil, or use a smaller sheet.`,
+      remedies: [],
+    },
+  ];
+}

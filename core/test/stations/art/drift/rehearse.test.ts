@@ -2,6 +2,11 @@ import { expect } from 'chai';
 import { decide, type JobChange } from '../../../../src/job/decide.ts';
 import { simulateDrift, driftFacts } from '../../../../src/stations/art/drift/driftLab.ts';
 import { rehearse } from '../../../../src/stations/art/drift/rehearse.ts';
+import { apply, turnOf } from '../../../../src/ground/geometry/affine.ts';
+import { misprints } from '../../../../src/files/standins/misprints.ts';
+import { readByEye, STAND_IN_PRINTER, type PrinterTruth } from '../../../../src/files/standins/printer.ts';
+import { correctionsFor, fitRegister } from '../../../../src/workshop/calibration/fitRegister.ts';
+import type { SheetPlan } from '../../../../src/stations/sheet/types.ts';
 import { FORMATS } from '../../../../src/stations/size/formats/index.ts';
 import { jobWith, plan, sized } from '../../../support.ts';
 
@@ -11,7 +16,7 @@ const ground = (...faces: readonly string[]): readonly JobChange[] =>
 const run = (changes: readonly JobChange[], model: Partial<typeof still>, cards = 20, outOf = cards) => {
   const made = plan(jobWith(...changes));
   const faces = made.art.faces.map((one) => ({ ...one.face, facts: driftFacts(one, made.size, 3) }));
-  return rehearse(faces, { ...still, ...model }, { cards, outOf, seed: 7 });
+  return rehearse(faces, { ...still, ...model }, [], { cards, outOf, seed: 7 });
 };
 
 describe('a rehearsal', () => {
@@ -85,5 +90,84 @@ describe('a rehearsal', () => {
     expect(few.good / 20).to.be.closeTo(many.good / 1000, 0.025 + 1e-9);
     // A blade that lands a millimetre to the right shows its slivers on the right.
     expect(cards[0]!.faults[0]!.edge).to.equal('right');
+  });
+});
+
+describe('a rehearsal through the stand-in printer', () => {
+  const side = [...sized('sideFold', 96, 136), ...ground('front', 'back', 'insideFront', 'insideBack')];
+  const TRUE: PrinterTruth = {
+    ...STAND_IN_PRINTER,
+    ...{ scaleAcross: 1, scaleDown: 1 },
+    front: { rightMm: 0, lowMm: 0, turnDeg: 0 },
+    back: { rightMm: 0, lowMm: 0, turnDeg: 0 },
+  };
+  const through = (truth: Partial<PrinterTruth>) => {
+    const made = plan(jobWith(...side));
+    const faces = made.art.faces.map((one) => ({ ...one.face, facts: driftFacts(one, made.size, 3) }));
+    const all = misprints(made.sheet, 'long', { ...TRUE, ...truth });
+    expect(all).to.have.length(made.sheet.up);
+    const { cards } = rehearse(faces, still, all, { cards: all.length, outOf: all.length, seed: 7 });
+    return { made, cards: [...cards].sort((a, b) => a.number - b.number) };
+  };
+
+  it('prints true where the stand-in does', () => {
+    for (const { landings } of through({}).cards)
+      for (const mm of Object.values(landings.front!)) expect(mm).to.be.closeTo(0, 1e-9);
+  });
+
+  it('lays the fronts as far off as it prints them, on the card as it lies on its sheet', () => {
+    const { made, cards } = through({ front: { rightMm: 1, lowMm: 0.4, turnDeg: 0 } });
+    made.sheet.placements.forEach(({ toSheet: [a, b, c, d] }, i) => {
+      // What is right and down on the sheet, along what is right and down on the blank that lies there.
+      const [right, low] = [a + 0.4 * b, c + 0.4 * d];
+      const { front, insideFront } = cards[i]!.landings;
+      // Print that lies to the right leaves less of it at the right of the card; the fold is where it is.
+      expect([front!.left, front!.right + right]).to.deep.equal([0, 0]);
+      expect(front!.top).to.be.closeTo(low, 1e-9);
+      expect(front!.bottom).to.be.closeTo(-low, 1e-9);
+      expect(insideFront!.left).to.be.closeTo(0, 1e-9);
+    });
+  });
+
+  it('spreads a page that is printed large about the middle of the sheet', () => {
+    const { made, cards } = through({ scaleAcross: 1.01, scaleDown: 1.01 });
+    const middle = { xMm: made.sheet.sheetWidthMm / 2, yMm: made.sheet.sheetHeightMm / 2 };
+    made.sheet.placements.forEach(({ toSheet }, i) => {
+      const { widthMm, heightMm } = made.size.form.blank;
+      // The front is the right half of the blank; its open edge is the blank’s right.
+      const edge = { xMm: widthMm, yMm: heightMm / 2 };
+      const on = apply(toSheet, edge);
+      const off = { xMm: 0.01 * (on.xMm - middle.xMm), yMm: 0.01 * (on.yMm - middle.yMm) };
+      const [a, b] = toSheet;
+      // Along what is right on the blank, wherever that points on the sheet.
+      expect(cards[i]!.landings.front!.right).to.be.closeTo(-(off.xMm * a + off.yMm * b), 1e-9);
+    });
+  });
+
+  it('misses by no more than its back does where the page is corrected by what was measured', () => {
+    const made = plan(jobWith(...side));
+    const truth: PrinterTruth = { ...STAND_IN_PRINTER, back: { rightMm: 1.2, lowMm: -0.8, turnDeg: 0.3 } };
+    const paper = { widthMm: made.sheet.sheetWidthMm, heightMm: made.sheet.sheetHeightMm };
+    const margins = { top: 5, right: 5, bottom: 5, left: 5 };
+    const turn = turnOf(paper, 'long');
+    const register = fitRegister(paper, margins, readByEye(truth, paper, margins, 0.01, turn));
+    const corrections = correctionsFor(paper, { sheet: paper, turn }, register);
+    const worst = (sheet: SheetPlan): number =>
+      Math.max(
+        ...misprints(sheet, 'long', truth).flatMap(({ outside, inside }) =>
+          [outside, inside].flatMap((map) =>
+            [
+              [0, 0],
+              [192, 136],
+            ].map(([xMm, yMm]) => {
+              const at = apply(map, { xMm: xMm!, yMm: yMm! });
+              return Math.hypot(at.xMm - xMm!, at.yMm - yMm!);
+            }),
+          ),
+        ),
+      );
+    expect(worst(made.sheet)).to.be.above(1);
+    const calibrated = { ...made.sheet, calibration: { corrections } as unknown as SheetPlan['calibration'] };
+    expect(worst(calibrated)).to.be.below(0.12);
   });
 });
