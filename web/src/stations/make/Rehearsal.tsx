@@ -54,6 +54,9 @@ export default function Rehearsal({ job, plan }: StationProps): ReactNode {
         <h2>
           {run.good} of {run.cards.length} would be good
         </h2>
+        <BenchButton aria-pressed={on} onPress={toggle}>
+          Stand-in printer
+        </BenchButton>
         <p>
           Cut with {plan.cut.trimmer.name}, each edge straying by {cutSpreadMm.toFixed(2)} mm and the print by{' '}
           {printSpreadMm.toFixed(2)} mm as a rule (1 σ): twenty of a thousand, evenly, the same every time. No card is
@@ -61,9 +64,6 @@ export default function Rehearsal({ job, plan }: StationProps): ReactNode {
           {on &&
             ` Printed by the stand-in with the faults it was given${plan.sheet.calibration ? ', less what this path’s calibration corrects' : ', and nothing corrects them: this path is not calibrated'}.`}
         </p>
-        <BenchButton aria-pressed={on} onPress={toggle}>
-          Stand-in printer
-        </BenchButton>
         {helps.map(({ id, title, remedies: [first] }) => (
           <div key={id} className="help">
             <span>{title}</span>
@@ -159,10 +159,11 @@ const Table = styled.section`
     background: ${({ theme }) => theme.colour.slateDeep};
   }
   .said h2 {
+    flex: 1;
     font-size: 24px;
   }
   .said p {
-    flex: 1 1 380px;
+    flex: 1 1 100%;
     color: ${({ theme }) => theme.colour.onSlateQuiet};
     font-size: 15px;
   }
