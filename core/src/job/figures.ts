@@ -53,6 +53,7 @@ export function say(value: FigureValue, spoken: Spoken): string {
 
 export function sayMinutes(minutesTaken: number): string {
   const whole = Math.round(minutesTaken);
+  if (minutesTaken === 0) return 'none';
   if (whole < 1) return 'under 1 min';
   if (whole < 60) return `${whole} min`;
   return `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')} min`;

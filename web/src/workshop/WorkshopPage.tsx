@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { Navigate, useParams } from 'react-router';
 import styled from 'styled-components';
 import { toolsOf, type Shelf, type Workshop } from '@zippy/core';
@@ -22,6 +22,11 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
   const problem = useWorkshop((s) => s.problem);
   const { shelf, thingId } = useParams();
   const uses = useUses();
+  const paper = useRef<HTMLElement>(null);
+  // Where the slip lies under the shelves, what is taken in hand is brought into sight.
+  useEffect(() => {
+    if (thingId !== undefined) paper.current?.scrollIntoView({ block: 'nearest' });
+  }, [shelf, thingId]);
   const slip = shelf === undefined ? <StudioSlip workshop={workshop} /> : slipOf(shelf, thingId, workshop);
   // What was taken out, or never was, leaves the studio’s own slip.
   if (slip === null) return <Navigate to="/workshop" replace />;
@@ -31,7 +36,7 @@ export default function WorkshopPage({ workshop }: { readonly workshop: Workshop
       {problem && <p role="alert">{problem}</p>}
       <main>
         <Wall workshop={workshop} shelf={shelf as Shelf | undefined} thingId={thingId} />
-        <SlipPaper aria-label="In hand" key={`${shelf} ${thingId}`}>
+        <SlipPaper ref={paper} aria-label="In hand" key={`${shelf} ${thingId}`}>
           <UsesContext value={uses}>
             <FieldPlace value={thingId ?? 'studio'}>{slip}</FieldPlace>
           </UsesContext>

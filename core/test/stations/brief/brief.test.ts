@@ -121,6 +121,7 @@ describe('saying figures', () => {
     expect(say({ kind: 'share', share: 0.046 }, spoken)).to.equal('4.6 %');
     expect(sayMoney(104, { currency: 'GBP' })).to.equal('£1.04');
     expect(sayMinutes(0.2)).to.equal('under 1 min');
+    expect(sayMinutes(0)).to.equal('none');
     expect(sayMinutes(59.4)).to.equal('59 min');
     expect(sayMinutes(125)).to.equal('2 h 05 min');
   });

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
-import { LIMITS, decide, allSnags, plural } from '@zippy/core';
+import { LIMITS, decide, allSnags, plural, type MakeStep } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
@@ -33,6 +33,7 @@ export function MakeBench(props: StationProps): ReactNode {
             </small>
             <b>{step.big}</b>
             <p>{step.detail}</p>
+            {isFirstOfItsCaution(plan.make.steps, i) && <p className="caution">{step.caution}</p>}
           </li>
         ))}
       </ol>
@@ -40,11 +41,19 @@ export function MakeBench(props: StationProps): ReactNode {
   );
 }
 
+/** What can hurt is said where it first comes up; the bench says it again at every step. */
+const isFirstOfItsCaution = (steps: readonly MakeStep[], at: number): boolean => {
+  const { caution } = steps[at]!;
+  return caution !== null && steps.findIndex((step) => step.caution === caution) === at;
+};
+
 export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
   const navigate = useNavigate();
   const { id, bench, settle, change } = useJob();
   const [problem, setProblem] = useState<string | null>(null);
   const rehearsing = useView((s) => s.rehearsing);
+  // Bare card has no pages.
+  const printed = plan.sheet.sides.length > 0;
   const stopped = allSnags(plan).some(({ level }) => level === 'stop');
   const start = async (): Promise<void> => {
     if (!id) return;
@@ -65,14 +74,18 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
         <>
           <TakeAway what="ticket" format="pdf" label="Job ticket, PDF" />
           <TakeAway what="ticket" format="csv" label="Every figure, CSV" />
-          <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />
+          {printed && <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />}
           {plan.sheet.layers.some(({ print }) => print) && (
             <TakeAway what="panels" format="pdf" label="Sheets of printed panels, PDF" />
           )}
-          <TakeAway what="face" format="png" label="Faces as pictures, PNG" />
-          <TakeAway what="face" format="pdf" label="All faces in one PDF" />
-          <TakeAway what="press" format="pdf" label="All faces in press inks (CMYK), PDF" />
-          <TakeAway what="side" format="pdf" label="A PDF for each side, open" />
+          {printed && (
+            <>
+              <TakeAway what="face" format="png" label="Faces as pictures, PNG" />
+              <TakeAway what="face" format="pdf" label="All faces in one PDF" />
+              <TakeAway what="press" format="pdf" label="All faces in press inks (CMYK), PDF" />
+              <TakeAway what="side" format="pdf" label="A PDF for each side, open" />
+            </>
+          )}
           <ButtonLink
             style={{ justifyContent: 'flex-start' }}
             href={id ? api.jobFileUrl(id) : ''}
@@ -169,5 +182,11 @@ const Table = styled.section`
   p {
     font-size: 14px;
     line-height: 1.4;
+  }
+  .caution {
+    margin-top: auto;
+    padding: 6px 8px;
+    border-left: 4px solid ${({ theme }) => theme.colour.marigold};
+    background: ${({ theme }) => theme.colour.marigoldWash};
   }
 `;
