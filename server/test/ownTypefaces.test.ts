@@ -137,6 +137,20 @@ describe('typefaces that makers bring', () => {
       expect(shareApart(drawn, png)).to.be.below(0.004);
     });
 
+  it('a variable one is set in the style that it begins with, though it is smaller than a pool of buffers', async () => {
+    const small = font('buoy-variable.ttf');
+    // Node lays small files side by side in one buffer: what is read is this one’s part of it.
+    expect(small.length).to.be.below(Buffer.poolSize / 2);
+    const pooled = Buffer.from(small);
+    expect(pooled.byteLength).to.be.below(pooled.buffer.byteLength);
+    const read = await readOwnTypeface('buoy.ttf', pooled);
+    expect(read.facts).to.deep.include({ variable: true, letters: 2 });
+    const { pdf, drawn, png } = await bothWays(await inputIn('buoy-variable.ttf', { text: 'II II', sizePt: 60 }));
+    expect(execFileSync('pdffonts', [pdf]).toString()).to.match(/\+MarrowbyBuoy/);
+    expect(inked(png)).to.be.above(1000);
+    expect(shareApart(drawn, png)).to.be.below(0.004);
+  });
+
   it('one that its makers keep out of files is drawn in the PDF, the same letters in the same places', async () => {
     const kept = await bothWays(await inputIn('signal-kept.ttf'));
     expect(execFileSync('pdffonts', [kept.pdf]).toString()).to.not.contain('Signal');

@@ -33,16 +33,13 @@ export async function readOwnTypeface(fileName: string, raw: Buffer): Promise<Re
   if (odd) throw new TypefaceRefused(`${fileName} is ${odd.is}; ${odd.doThis}.`);
   if (!KINDS.some((letters) => raw.subarray(0, 4).equals(letters)))
     throw new TypefaceRefused(`${fileName} is no typeface; choose a file that ends in .ttf, .otf or .woff.`);
-  const damaged = new TypefaceRefused(
-    `${fileName} is damaged or not whole; fetch it again from where it came and try again.`,
-  );
   let facts: ReturnType<typeof fontFacts>;
   let font: Uint8Array;
   try {
     font = unpackWoff(raw, unzlib);
     facts = fontFacts(font);
   } catch {
-    throw damaged;
+    throw new TypefaceRefused(`${fileName} is damaged or not whole; fetch it again from where it came and try again.`);
   }
   if (!facts.drawn)
     throw new TypefaceRefused(
@@ -50,7 +47,9 @@ export async function readOwnTypeface(fileName: string, raw: Buffer): Promise<Re
     );
   if (mayEmbed(facts.embedding))
     await tryFont(font, facts.sample).catch(() => {
-      throw damaged;
+      throw new TypefaceRefused(
+        `${fileName} can be read, and its letters cannot be put into a PDF: it is ${facts.variable ? 'a variable font of a kind that files do not hold; bring one of its styles' : 'damaged; bring the same typeface'} as TTF.`,
+      );
     });
   const { name, embedding, letters, variable } = facts;
   const hash = sha256(raw);

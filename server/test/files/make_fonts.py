@@ -9,6 +9,7 @@ from fontTools.fontBuilder import FontBuilder
 from fontTools.pens.t2CharStringPen import T2CharStringPen
 from fontTools.pens.ttGlyphPen import TTGlyphPen
 from fontTools.ttLib import TTFont
+from fontTools.ttLib.tables.TupleVariation import TupleVariation
 
 HERE = Path(__file__).parent
 UPM, BAR, WIDE, HIGH = 1000, 90, 520, 700
@@ -87,6 +88,30 @@ def build(path, cubic, name, fs_type):
 build(HERE / "signal.ttf", False, "Marrowby Signal", 0)
 build(HERE / "signal.otf", True, "Marrowby Signal Cut", 0x0008)
 build(HERE / "signal-kept.ttf", False, "Marrowby Signal Kept", 0x0002)
+
+def build_variable(path):
+    """Two letters that grow bolder along an axis; small enough to lie in a pool of buffers with others."""
+    fb = FontBuilder(UPM, isTTF=True)
+    fb.setupGlyphOrder([".notdef", "I", "space"])
+    fb.setupCharacterMap({ord("I"): "I", ord(" "): "space"})
+    pen = TTGlyphPen(None)
+    bars(pen, "lL")
+    fb.setupNameTable({"familyName": "Marrowby Buoy", "styleName": "Regular", "fullName": "Marrowby Buoy", "psName": "MarrowbyBuoy"})
+    fb.setupFvar([("wght", 400, 400, 700, "Weight")], [])
+    fb.setupGlyf({".notdef": TTGlyphPen(None).glyph(), "I": pen.glyph(), "space": TTGlyphPen(None).glyph()})
+    # Both bars are wider by so much at the far end, and the letter with them; four phantom points follow the outline's.
+    wider = [(0, 0), (0, 0), (80, 0), (80, 0)] * 2 + [(0, 0), (80, 0), (0, 0), (0, 0)]
+    fb.setupGvar({"I": [TupleVariation({"wght": (0, 1, 1)}, wider)]})
+    fb.setupHorizontalMetrics({name: (300, 40) for name in (".notdef", "I", "space")})
+    fb.setupHorizontalHeader(ascent=800, descent=-200)
+    fb.setupOS2(sTypoAscender=800, sTypoDescender=-200, usWinAscent=800, usWinDescent=200, fsType=0)
+    fb.setupPost()
+    fb.font["head"].created = fb.font["head"].modified = 3_800_000_000
+    fb.font.recalcTimestamp = False
+    fb.save(path)
+
+
+build_variable(HERE / "buoy-variable.ttf")
 packed = TTFont(HERE / "signal.otf", recalcTimestamp=False)
 packed.flavor = "woff"
 packed.save(HERE / "signal.woff")

@@ -27,7 +27,7 @@ const SAMPLE = 300;
  * @throws RangeError when the bytes hold no font, or its packing states other lengths than it has
  */
 export function fontFacts(bytes: Uint8Array, unzlib?: Unzlib): FontFacts {
-  const face = new hb.Face(new hb.Blob(unpackWoff(bytes, unzlib).slice().buffer));
+  const face = new hb.Face(new hb.Blob(new Uint8Array(unpackWoff(bytes, unzlib)).buffer));
   const letters = face.collectUnicodes();
   if (face.upem === 0 || letters.length === 0)
     throw new RangeError(`fontFacts: wanted a font, got ${bytes.length} other bytes`);

@@ -14,7 +14,7 @@ const MOST_LINES_KEPT = 2000;
  * @throws RangeError when the bytes hold no font
  */
 export function readTypeface(id: string, bytes: Uint8Array, unzlib?: Unzlib): Typeface {
-  const face = new hb.Face(new hb.Blob(unpackWoff(bytes, unzlib).slice().buffer));
+  const face = new hb.Face(new hb.Blob(new Uint8Array(unpackWoff(bytes, unzlib)).buffer));
   if (face.upem === 0 || face.collectUnicodes().length === 0)
     throw new RangeError(`readTypeface: “${id}” wanted a font, got ${bytes.length} other bytes`);
   const font = new hb.Font(face);
