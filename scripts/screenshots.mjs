@@ -16,7 +16,7 @@ const SHOTS = [
   ['sell', 'Heron at dawn', 'sell'],
   ['bench', 'Heron at dawn', 'make'],
   ['folded', 'Tide-table cascade', 'art'],
-  ['drift', 'Regatta place cards', 'art'],
+  ['rehearsal', 'Regatta place cards', 'make'],
   ['shared', null, 'shared'],
   ['calibrate', null, 'workshop/printers/gull/rear'],
 ];
@@ -47,7 +47,6 @@ for (const [name, title, place] of SHOTS) {
   const job = title && jobs.find((j) => j.document.brief.title === title);
   await page.goto(job ? `${base}/jobs/${job.id}/${place}` : `${base}/${place}`);
   await page.waitForTimeout(2500);
-  if (name === 'brief') await page.keyboard.press('o');
   if (name === 'folded') {
     await page.keyboard.press('o');
     await page.waitForTimeout(2500);
@@ -55,10 +54,8 @@ for (const [name, title, place] of SHOTS) {
     await page.waitForTimeout(1200);
   }
   if (name === 'cut') for (let n = 0; n < 3; n += 1) await page.getByRole('button', { name: /check it off/ }).click();
-  if (name === 'drift') {
-    await page.keyboard.press('d');
-    await page.getByRole('slider', { name: /Where the blade came down/ }).focus();
-    for (let n = 0; n < 3; n += 1) await page.keyboard.press('Shift+ArrowRight');
+  if (name === 'rehearsal') {
+    await page.getByRole('button', { name: 'Rehearse twenty cards' }).click();
     await page.waitForTimeout(1500);
   }
   if (name === 'shared') {

@@ -114,8 +114,8 @@ describe('pictures to draw on elsewhere', () => {
       }),
     );
     expect(facesOfPictures(files, plan.art.faces)).to.deep.equal([
-      { faceId: 'insideBack', bled: true },
-      { faceId: 'front', bled: true },
+      { faceId: 'insideBack', bled: true, open: null },
+      { faceId: 'front', bled: true, open: null },
     ]);
   });
 

@@ -115,7 +115,7 @@ describe('a workshop’s tools', () => {
   const { spoilLog: _, ...stored } = saltmarsh;
 
   it('begin as what its schema takes, whatever their kind', () => {
-    const tools = TOOL_KINDS.map((kind) => ({ id: kind, ...newTool(kind) }) as Tool);
+    const tools = TOOL_KINDS.map((kind) => ({ id: kind, ...newTool(kind) }));
     expect(checkWorkshop({ ...stored, tools })).to.have.property('ok', true);
   });
 

@@ -236,7 +236,7 @@ export const workshopSchema = object<StoredWorkshop>({
   trimmers: things(trimmer, undefined, 1),
   boards: things(board, undefined, 1),
   // Older ones know none.
-  tools: starting(things(tool), []).optional() as unknown as Rule<StoredWorkshop['tools']>,
+  tools: starting(things(tool), []).optional(),
   keepOffcutMm: spare(length(SHOP.keepOffcutMm)),
   envelopes: things(envelope),
 }).options({ presence: 'required' });
