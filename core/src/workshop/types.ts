@@ -105,6 +105,8 @@ export interface MachineFacts {
   readonly marginMm: Mm;
   /** On each side of a sheet as it is loaded, where they differ. */
   readonly marginsMm?: Sides;
+  /** Whether it looks for the three marks of a printed sheet; one that does not cuts bare card alone. It does, unless said. */
+  readonly findsMarks?: boolean;
   readonly widestMm: Mm;
   readonly speedMmPerS: number;
   /** Passes by weight, and the force to set, in the machine’s own units: the first line whose weight is not exceeded. */

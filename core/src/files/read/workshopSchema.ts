@@ -163,6 +163,7 @@ const printer = object<Printer>({
 const machine = object<MachineFacts>({
   marginMm: length(SHOP.machine.marginMm),
   marginsMm: spare(sides),
+  findsMarks: spare(yesOrNo),
   widestMm: length(SHOP.machine.widestMm),
   speedMmPerS: number(SHOP.machine.speedMmPerS),
   passes: list(

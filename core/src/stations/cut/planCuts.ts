@@ -147,7 +147,9 @@ function verdictOf(found: Found, size: SizePlan, sheet: SheetPlan): string {
   if (trimmer.machine)
     return machine
       ? `${capital(trimmer.name)} ${sheet.machineMarks.length > 0 ? 'finds three marks and cuts' : 'cuts bare card from its loaded corner, no marks to find:'} every outline in ${machine.passes} ${machine.passes === 1 ? 'pass' : 'passes'}, ${sayMinutes(machine.secondsPerSheet / 60)} a sheet.`
-      : 'There is nothing to cut until cards and marks fit on the sheet together.';
+      : trimmer.machine.findsMarks === false
+        ? `${capital(trimmer.name)} finds no marks: what is printed is cut with another tool.`
+        : 'There is nothing to cut until cards and marks fit on the sheet together.';
   if (cuts.moves.length === 0)
     return sheet.up === 0
       ? 'There is nothing to cut until a card fits on the sheet.'

@@ -30,7 +30,7 @@ import {
   cutDownSnags,
   grainSnags,
   markSnags,
-  noRoomForMachineMarks,
+  noMachineMarks,
   plateSnags,
   sharedBleedSnags,
   shelfSnags,
@@ -145,7 +145,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
       ...(readyCut ? [] : cutDownSnags(job, stock, workshop)),
       // A card that is its own sheet has nothing beside it to print ticks on, and no cut that would want them.
       ...(bare || readyCut ? [] : markSnags(job, { sheet, marginsMm, bleedMm, laid })),
-      ...(marksLost && up > 0 ? [noRoomForMachineMarks(asked)] : []),
+      ...(marksLost && up > 0 ? [noMachineMarks(asked, machine)] : []),
       ...(bare ? [] : sharedBleedSnags(asked, art, bleedMm)),
       ...plateSnags(job, oneForBoth, stock.path.printsBothSides, calibration !== null),
       ...calibrationSnags(job, stock, sheet, sides),

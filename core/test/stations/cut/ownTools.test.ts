@@ -5,7 +5,7 @@ import { boxAround } from '../../../src/ground/geometry/box.ts';
 import { apply } from '../../../src/ground/geometry/affine.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
 import { decide } from '../../../src/job/decide.ts';
-import { inkedWith, plan, sized, workshop } from '../../support.ts';
+import { inkedWith, jobWith, plan, sized, workshop } from '../../support.ts';
 import { runs } from '../../runs.ts';
 import type { MachineFacts, Trimmer, Workshop } from '../../../src/workshop/types.ts';
 
@@ -22,6 +22,44 @@ const onMachine = (part: Partial<MachineFacts>): Plan =>
     ),
     withTrimmer({ ...petrel, machine: { ...petrel.machine!, ...part } }),
   );
+
+describe('a cutting machine that finds no marks', () => {
+  const blind = {
+    ...petrel,
+    id: 'blind',
+    name: 'the blind cutter',
+    machine: { ...petrel.machine!, findsMarks: false },
+  };
+  const shop: Workshop = { ...workshop, trimmers: [...workshop.trimmers, blind] };
+  const cutBy = (trimmerId: string, printed: boolean): Plan => {
+    const changes = [...sized('sideFold', 60, 80), decide((job) => job.cut.trimmerId, trimmerId)];
+    return plan(printed ? inkedWith(...changes) : jobWith(...changes), shop);
+  };
+
+  it('is stopped from cutting what is printed, and a tool that can is offered', () => {
+    const made = cutBy('blind', true);
+    const [stop] = made.sheet.snags.filter(({ level }) => level === 'stop');
+    expect(stop!.id).to.equal('sheet-machine-blind');
+    expect(made.sheet.machineMarks).to.deep.equal([]);
+    expect(made.cut.verdict).to.equal('The blind cutter finds no marks: what is printed is cut with another tool.');
+    expect(stop!.remedies.length).to.be.above(0);
+    for (const { changes, label } of stop!.remedies) {
+      const mended = plan(changeJob(inkedWith(...sized('sideFold', 60, 80)), changes), shop);
+      expect(
+        mended.sheet.snags.filter(({ level }) => level === 'stop').map(({ id }) => id),
+        label,
+      ).to.deep.equal([]);
+    }
+  });
+
+  it('cuts bare card as any other does, and one that finds them is not stopped', () => {
+    const [bare, sighted] = [cutBy('blind', false), cutBy('petrel', false)];
+    expect(bare.sheet.placements).to.deep.equal(sighted.sheet.placements);
+    expect(bare.sheet.snags.map(({ id }) => id)).to.not.include('sheet-machine-blind');
+    expect(bare.cut.machine).to.not.equal(null);
+    expect(cutBy('petrel', true).sheet.snags.map(({ id }) => id)).to.not.include('sheet-machine-blind');
+  });
+});
 
 describe('a cutting machine’s own margins', () => {
   it('are the same all round until they are told apart, and then the widest stands for them', () => {

@@ -3,6 +3,7 @@ import { machineMargins, withMargins, WORKSHOP_LIMITS, type LengthUnit, type Mac
 import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { Two } from '../../ui/ModalDialog.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
 
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
@@ -48,6 +49,11 @@ export function MachineFields({
           onCommit={(speedMmPerS) => onChange({ ...machine, speedMmPerS })}
         />
       </Two>
+      <OnOff
+        label="Finds the marks on a printed sheet"
+        value={machine.findsMarks ?? true}
+        onChange={(findsMarks) => onChange({ ...machine, findsMarks })}
+      />
       {machine.passes.map((line, i) => (
         <Two key={line.upToGsm}>
           <NumberField

@@ -58,7 +58,7 @@ export function layOnSheet(
 ): OnSheet {
   const sides = sidesOf(ink);
   const marginsMm = seenMargins(outOfReach(printer, sheet, job.sheet.flipEdge, sides), machine);
-  const marks = machine && sides.length > 0 ? markPlaces(sheet, marginsMm) : [];
+  const marks = machine && machine.findsMarks !== false && sides.length > 0 ? markPlaces(sheet, marginsMm) : [];
   const bleedMm = ink.bleeds ? size.bleedMm : 0;
   const asked = { ...size, bleedMm };
   const reach = Object.fromEntries(sides.map((side) => [side, outOfReachOn(side, printer, sheet, job.sheet.flipEdge)]));

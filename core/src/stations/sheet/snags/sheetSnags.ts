@@ -15,7 +15,7 @@ import { sortedBy } from '../../../job/sorted.ts';
 import type { Job } from '../../../job/types.ts';
 import { decide } from '../../../job/decide.ts';
 import type { Remedy, Snag } from '../../../job/findings.ts';
-import type { Stock, Workshop } from '../../../workshop/types.ts';
+import type { MachineFacts, Stock, Workshop } from '../../../workshop/types.ts';
 import { formatSize } from '../../../ground/length/formatLength.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import { cellOf, type Cell } from '../../size/cell.ts';
@@ -273,15 +273,23 @@ export function markSnags(
   ];
 }
 
-/** Cards fill the sheet, and the machine would find no mark on it. */
-export const noRoomForMachineMarks = (asked: Asked): Snag => ({
-  id: 'sheet-no-machine-marks',
+/** Cards fill the sheet and the machine would find no mark on it, or it looks for none. */
+export const noMachineMarks = (asked: Asked, { findsMarks = true }: MachineFacts): Snag => ({
+  ...(findsMarks
+    ? {
+        id: 'sheet-no-machine-marks',
+        title: 'No room for the cutting machine’s marks',
+        why: 'A card lies wherever one of the three marks must be, so the machine could not find the print.',
+      }
+    : {
+        id: 'sheet-machine-blind',
+        title: 'The cutting machine looks for no marks',
+        why: 'A printed sheet lies a little askew in every machine, and one that finds no marks on it cuts beside the print. It cuts bare card.',
+      }),
   station: 'sheet',
   level: 'stop',
-  title: 'No room for the cutting machine’s marks',
-  why: 'A card lies wherever one of the three marks must be, so the machine could not find the print.',
   remedies: asked.workshop.trimmers
-    .filter((tool) => !tool.machine)
+    .filter(({ machine }) => !machine || (!findsMarks && machine.findsMarks !== false))
     .map((tool) =>
       more(asked, [decide((job) => job.cut.trimmerId, tool.id)], (up) => `Cut with ${tool.name}: ${up} up`),
     )
