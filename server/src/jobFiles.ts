@@ -2,6 +2,7 @@ import {
   mayTravel,
   ownTypefaceId,
   placedPictureIds,
+  placedTypefaceIds,
   withTypefaces,
   type Job,
   type OwnTypeface,
@@ -61,7 +62,9 @@ export async function writeJobFile(db: Db, studioId: string, job: Job): Promise<
   if (!job.typefaces) return { ...job, pictures };
   const here = await listTypefaces(db, studioId);
   const typefaces: Record<string, unknown> = {};
-  for (const [id, ref] of Object.entries(job.typefaces)) {
+  for (const id of placedTypefaceIds(job)) {
+    const ref = job.typefaces[id];
+    if (!ref) continue;
     const row = here.find(({ sha256 }) => sha256 === ref.sha256);
     const bytes = row && mayTravel(row.embedding) ? await findTypeface(db, studioId, ref.sha256) : null;
     typefaces[id] = { ...ref, ...(bytes ? { data: bytes.toString('base64') } : {}) };

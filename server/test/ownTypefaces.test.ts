@@ -5,7 +5,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { deflateSync } from 'node:zlib';
-import { changeJob, decide, newJob, planJob, type Job, type TextBlock } from '@zippy/core';
+import { changeJob, decide, MM_PER_POINT, newJob, planJob, type Job, type TextBlock } from '@zippy/core';
 import type { OwnTypefaceRow, StoredJob } from '@zippy/core/contract';
 import { exportFiles, loadFonts, withOwn, type ExportInput } from '../src/exports/index.ts';
 import { readOwnTypeface, TypefaceRefused } from '../src/typefaces/readOwnTypeface.ts';
@@ -161,6 +161,47 @@ describe('typefaces that makers bring', () => {
     // The two files hold the same outlines, one as a font and one as figures.
     const free = await bothWays(await inputIn('signal.ttf'));
     expect(shareApart(kept.drawn, free.drawn)).to.be.below(0.001);
+  });
+
+  it('lays white under its letters on dark card, one card of a list after another, as a font or as figures', async () => {
+    const whites: Pixels[] = [];
+    for (const file of ['signal.ttf', 'signal-kept.ttf']) {
+      const { job, fonts, ...rest } = await inputIn(file, { text: '{name}', colour: '#ffffff' });
+      const named = changeJob(job, [
+        decide((job) => job.stock.stockId, workshop.stocks.find(({ colourName }) => /navy/i.test(colourName))!.id),
+        decide((job) => job.stock.printerId, 'skua'),
+        decide((job) => job.stock.pathId, 'tray'),
+        decide((job) => job.names, { columns: ['name'], rows: [['LOW Oo'], ['TIDE 27']] }),
+        decide((job) => job.sheet.spares, 0),
+      ]);
+      const shop = {
+        ...workshop,
+        printers: workshop.printers.map((p) => ({
+          ...p,
+          paths: p.paths.map((path) => (path.white ? { ...path, white: 'inPass' as const } : path)),
+        })),
+      };
+      const plan = planJob(named, shop, { typefaces: fonts.book, today: null });
+      const [pdf] = await exportFiles('sheets', 'pdf', { ...rest, job: named, plan, fonts, workshop: shop });
+      const path = join(folder, `navy-${file}.pdf`);
+      writeFileSync(path, pdf!.bytes);
+      execFileSync('gs', [
+        ...['-q', '-dNOPAUSE', '-dBATCH', '-dSAFER', '-dMaxBitmap=0', '-sDEVICE=tiffsep', '-r400', '-dLastPage=1'],
+        ...[`-sOutputFile=${path}.tif`, path],
+      ]);
+      whites.push(await pixelsOf(readFileSync(`${path}(White).tif`), { width: 827, height: 1169 }));
+    }
+    // Dark where white goes: the letters of the cards, and the same either way but for their edges.
+    const [asFont, asFigures] = whites.map(inked) as [number, number];
+    // Each of eleven letters is bars of about a tenth of a square em, and an em is 55 pixels: 40 pt at 100 to the inch.
+    expect(asFont).to.be.above(11 * 0.1 * 55 ** 2 * 0.8);
+    // Of a figure every dot is painted that it touches, of a letter those whose middle it covers: at 400 to the inch one
+    // dot more across and one along each bar, which is 0.09 em by half an em. Source: PostScript Language Reference, 7.5
+    const [dot, em] = [25.4 / 400, 40 * MM_PER_POINT];
+    const more = dot / (0.09 * em) + dot / (0.5 * em);
+    expect(asFigures / asFont).to.be.within(1, 1 + more);
+    const apart = shareApart(whites[0]!, whites[1]!) * 827 * 1169;
+    expect(apart / asFont).to.be.below(more);
   });
 
   it('also on an arc, in spaced letters and in small capitals', async () => {

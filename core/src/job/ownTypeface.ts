@@ -2,7 +2,7 @@
 const PREFIX = 'own-';
 
 /** What a job may call one of them. */
-export const OWN_TYPEFACE_ID = /^own-[\w-]{1,76}$/;
+export const OWN_TYPEFACE_ID = new RegExp(`^${PREFIX}[\\w-]{1,76}$`);
 
 export const isOwnTypeface = (typefaceId: string): boolean => typefaceId.startsWith(PREFIX);
 

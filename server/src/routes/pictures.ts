@@ -1,20 +1,18 @@
-import express, { Router } from 'express';
+import { Router } from 'express';
 import type { Pool } from 'pg';
 import { loadInkLattice } from '../pictures/fourInks.ts';
 import type { Readers } from '../readers/readers.ts';
 import { MOST_BYTES } from '../pictures/readPicture.ts';
 import { addPicture, findPreview } from '../tables/pictures.ts';
 import { studioOf } from '../studio.ts';
+import { broughtFile, fileBody } from './broughtFile.ts';
 import { notFound } from './refuse.ts';
-import { cutText } from '@zippy/core';
 
 export function pictureRoutes(pool: Pool, readers: Readers): Router {
   const router = Router();
 
-  router.post('/', express.raw({ type: () => true, limit: MOST_BYTES + 1024 }), async (request, response) => {
-    const asked = request.query.name;
-    const name = cutText(typeof asked === 'string' ? asked.replaceAll('\0', '').toWellFormed() : '', 200) || 'picture';
-    const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
+  router.post('/', fileBody(MOST_BYTES), async (request, response) => {
+    const { name, bytes } = broughtFile(request, 'picture');
     const picture = await readers.picture(name, bytes);
     await addPicture(pool, studioOf(response), picture);
     response.status(201).json(picture.ref);

@@ -1,11 +1,11 @@
-import express, { Router } from 'express';
+import { Router } from 'express';
 import type { Pool } from 'pg';
-import { cutText } from '@zippy/core';
 import type { OwnTypefaceRow } from '@zippy/core/contract';
 import type { Readers } from '../readers/readers.ts';
 import { studioOf } from '../studio.ts';
 import { addTypeface, dropTypeface, findTypeface, listTypefaces } from '../tables/typefaces.ts';
 import { MOST_TYPEFACE_BYTES } from '../typefaces/readOwnTypeface.ts';
+import { broughtFile, fileBody } from './broughtFile.ts';
 import { notFound } from './refuse.ts';
 
 const hashOf = (value: string): string => {
@@ -21,10 +21,8 @@ export function typefaceRoutes(pool: Pool, readers: Readers): Router {
     response.json((await listTypefaces(pool, studioOf(response))) satisfies readonly OwnTypefaceRow[]);
   });
 
-  router.post('/', express.raw({ type: () => true, limit: MOST_TYPEFACE_BYTES + 1024 }), async (request, response) => {
-    const asked = request.query.name;
-    const name = cutText(typeof asked === 'string' ? asked.replaceAll('\0', '').toWellFormed() : '', 200) || 'typeface';
-    const bytes = Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
+  router.post('/', fileBody(MOST_TYPEFACE_BYTES), async (request, response) => {
+    const { name, bytes } = broughtFile(request, 'typeface');
     const typeface = await readers.typeface(name, bytes);
     await addTypeface(pool, studioOf(response), typeface);
     const all = await listTypefaces(pool, studioOf(response));

@@ -36,7 +36,7 @@ export async function readOwnTypeface(fileName: string, raw: Buffer): Promise<Re
   let facts: ReturnType<typeof fontFacts>;
   let font: Uint8Array;
   try {
-    font = unpackWoff(raw, unzlib);
+    font = unpackWoff(raw, unzlibUpTo(MOST_UNPACKED_BYTES));
     facts = fontFacts(font);
   } catch {
     throw new TypefaceRefused(`${fileName} is damaged or not whole; fetch it again from where it came and try again.`);
@@ -83,8 +83,16 @@ const ODD_KINDS: readonly { readonly begins: readonly Buffer[]; readonly is: str
   { begins: bytesOf('504b0304'), is: 'a zip', doThis: 'unpack it first, and bring one of the files inside' },
 ];
 
-/** No more is unpacked than any typeface is. */
-const unzlib = (packed: Uint8Array): Uint8Array => inflateSync(packed, { maxOutputLength: MOST_UNPACKED_BYTES });
+/** Unpacks one table after another, and no more of all of them together than any typeface comes to. */
+function unzlibUpTo(mostBytes: number): (packed: Uint8Array) => Uint8Array {
+  let left = mostBytes;
+  return (packed) => {
+    if (left <= 0) throw new RangeError('unzlibUpTo: more tables than a typeface has room for');
+    const table = inflateSync(packed, { maxOutputLength: left });
+    left -= table.length;
+    return table;
+  };
+}
 
 const plain = (name: string): string =>
   name

@@ -35,9 +35,9 @@ export interface PdfLender {
   white(): string;
   /** Four inks of a colour, where the file is for a press; null where it is for a screen or a home printer. */
   press(colour: Colour): readonly number[] | null;
-  /** What labels are set in, the first that has a letter. */
   /** For a press, where a colour is black: the name of the state in which black ink overprints. */
   overprint(colour: Colour): string | null;
+  /** What labels are set in, the first that has a letter. */
   readonly labelTypefaces: readonly Typeface[];
 }
 

@@ -12,8 +12,9 @@ export type Nm = number & { readonly __unit?: 'nm' };
 /** The unit a maker measures in; it never changes what is stored. */
 export type LengthUnit = 'mm' | 'in';
 
-/** 1 in = 25.4 mm exactly. Source: international yard and pound agreement, 1959. */
+/** Calipers are told in µm, and what they are held against in mm. */
 export const MICRON_PER_MM = 1000;
+/** 1 in = 25.4 mm exactly. Source: international yard and pound agreement, 1959. */
 export const MM_PER_INCH = 25.4;
 /** 1 pt = 1/72 in. Source: ISO 32000-1, 8.3.2.3 (default user space unit). */
 export const MM_PER_POINT = MM_PER_INCH / 72;
