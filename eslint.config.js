@@ -53,7 +53,7 @@ const OUTSIDE_CORE = [
 ];
 
 export default tseslint.config(
-  { ignores: ['**/node_modules', 'web/dist', 'built', '.data'] },
+  { ignores: ['**/node_modules', 'web/dist', 'built', 'built-*', '.data'] },
   js.configs.recommended,
   ...tseslint.configs.strict,
   {

@@ -1,4 +1,5 @@
-import { existsSync, renameSync, rmSync, statSync } from 'node:fs';
+import { existsSync, readFileSync, renameSync, rmSync, statSync } from 'node:fs';
+import { pathToFileURL } from 'node:url';
 import { build } from 'esbuild';
 import { newest } from './newest.mjs';
 import { root } from './root.mjs';
@@ -28,20 +29,7 @@ export async function buildPrograms() {
   if (existsSync(built(PROGRAMS[0])) && statSync(root('built')).mtimeMs > latest) return;
   // Beside it and then in its place, so that nobody finds half of it.
   const fresh = root(`built-${process.pid}`);
-  await build({
-    entryPoints: PROGRAMS.map((source) => root(source)),
-    outbase: root('.'),
-    outdir: fresh,
-    absWorkingDir: root('.'),
-    bundle: true,
-    splitting: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
-    sourcemap: 'linked',
-    logLevel: 'warning',
-    plugins: [ownCodeOnly],
-  });
+  await joined(PROGRAMS, fresh, [ownCodeOnly]);
   rmSync(root('built'), { recursive: true, force: true });
   try {
     renameSync(fresh, root('built'));
@@ -50,6 +38,46 @@ export async function buildPrograms() {
     rmSync(fresh, { recursive: true, force: true });
   }
 }
+
+/**
+ * Joins files of tests in the same way, each to be run from where it then lies, so that the translator is not started
+ * anew with every few of them.
+ * @param files as they lie in the project
+ * @param folder within the project, where packages are found from
+ * @returns where a file's tests are, by its own name
+ */
+export async function buildTests(files, folder) {
+  await joined(files, folder, [ownCodeOnly, sourceKeepsItsPlace]);
+  return (file) => `${folder}/${file.replace(/ts$/, 'js')}`;
+}
+
+const joined = (sources, outdir, plugins) =>
+  build({
+    entryPoints: sources.map((source) => root(source)),
+    outbase: root('.'),
+    outdir,
+    absWorkingDir: root('.'),
+    bundle: true,
+    splitting: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    sourcemap: 'linked',
+    logLevel: 'warning',
+    plugins,
+  });
+
+/** What a source finds beside itself it still finds once it is joined with others somewhere else. */
+const sourceKeepsItsPlace = {
+  name: 'source keeps its place',
+  setup: ({ onLoad }) =>
+    onLoad({ filter: /\/(core|server|web|cli|e2e)\/.*\.tsx?$/ }, ({ path }) => {
+      const text = readFileSync(path, 'utf8');
+      if (!text.includes('import.meta.url')) return undefined;
+      const contents = text.replaceAll('import.meta.url', JSON.stringify(pathToFileURL(path).href));
+      return { contents, loader: path.endsWith('x') ? 'tsx' : 'ts' };
+    }),
+};
 
 /** Packages stay where npm put them. */
 const ownCodeOnly = {

@@ -6,7 +6,7 @@ const { readFileSync } = require('node:fs');
  * said; ORDER=SEED runs another order. By itself it comes of what the files say: another order whenever they change, and
  * the same one for everybody who runs the same tests.
  */
-const seed = Number(process.env.ORDER ?? seedOf(process.argv.filter((word) => word.endsWith('.test.ts'))));
+const seed = Number(process.env.ORDER ?? seedOf((process.env.SOURCES ?? '').split(',').filter(Boolean)));
 
 function seedOf(files) {
   const hash = createHash('sha256');

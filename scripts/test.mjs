@@ -21,7 +21,7 @@ ensureDebian([
   'ghostscript',
 ]);
 const { buildWeb } = await import('./buildWeb.mjs');
-const { buildPrograms } = await import('./programs.mjs');
+const { buildPrograms, buildTests } = await import('./programs.mjs');
 const { LANES, runInLanes } = await import('./lanes.mjs');
 const { startCluster } = await import('./postgres.mjs');
 const { default: pg } = await import('pg');
@@ -59,11 +59,11 @@ function mocha(name, files, { database = false, flags = [], page = false } = {})
   const own = join(scratch, name.replaceAll(/[^\w.]+/g, '-'));
   const tally = `${own}.tally`;
   const env = async (lane) => ({
-    ...{ ...process.env, TALLY: tally, NODE_ENV: 'test', ZIPPY_BUILT: '1' },
+    ...{ ...process.env, TALLY: tally, SOURCES: files.join(), NODE_ENV: 'test', ZIPPY_BUILT: '1' },
     // What the worker keeps of its own accord goes with the rest.
     ...(database ? { DATABASE_URL: await emptyDatabase(clusters[lane]), ZIPPY_BACKUPS: `${own}-backups` } : {}),
   });
-  const args = ['--import', 'tsx', root('node_modules/mocha/bin/mocha.js'), ...flags, ...files];
+  const args = ['--enable-source-maps', root('node_modules/mocha/bin/mocha.js'), ...flags, ...files.map(testOf)];
   return [{ name, args, cwd: root('.'), env, tally, page }];
 }
 
@@ -95,15 +95,18 @@ function count({ name, tally }, { status, said }) {
   if (status !== 0 && run.failures === 0) broken();
 }
 
+const joinedTests = root(`built-tests-${process.pid}`);
+let testOf;
 // A cluster a lane, so that none waits for another's connections; one after the other, since each looks for a free port.
 const clusters = [];
 try {
   for (let lane = 0; lane < LANES; lane += 1) clusters.push(await startCluster(join(scratch, `postgres-${lane}`)));
   const e2e = filesOf('e2e');
+  const suites = ['core/test', 'server/test', 'web/test', 'cli/test'].map(filesOf);
+  testOf = await buildTests([...e2e, ...suites.flat()], joinedTests);
   await buildPrograms();
   if (e2e.length > 0) buildWeb();
-  const server = dealt(filesOf('server/test'), 6);
-  const core = dealt(filesOf('core/test'), 4);
+  const [core, server, web, cli] = [dealt(suites[0], 4), dealt(suites[1], 6), suites[2], suites[3]];
   const tasks = [
     ...e2e.flatMap((file) =>
       mocha(file, [file], {
@@ -116,9 +119,9 @@ try {
     ...check('types and lint', [root('scripts/typesAndLint.mjs')]),
     ...server.flatMap((files, i) => mocha(`server ${i + 1} of ${server.length}`, files, { database: true })),
     ...core.flatMap((files, i) => mocha(`core ${i + 1} of ${core.length}`, files)),
-    ...mocha('cli', filesOf('cli/test')),
+    ...mocha('cli', cli),
     ...check('format', [root('node_modules/prettier/bin/prettier.cjs'), '--check', '--log-level', 'warn', '.']),
-    ...mocha('web', filesOf('web/test')),
+    ...mocha('web', web),
   ];
   await runInLanes(tasks, count);
 } finally {
@@ -126,7 +129,7 @@ try {
     await cluster.stop();
     rmSync(cluster.home, { recursive: true, force: true });
   }
-  rmSync(scratch, { recursive: true, force: true });
+  for (const folder of [scratch, joinedTests]) rmSync(folder, { recursive: true, force: true });
 }
 if (failures.length > 0) console.log(`\nWhat failed:\n\n${failures.join('\n\n')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
