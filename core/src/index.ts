@@ -63,7 +63,7 @@ export {
   type SizeSystem,
 } from './workshop/namedSizes.ts';
 export { fitEnvelope, largestThatFits, SLACK_MM, type Fit } from './stations/size/fitEnvelope.ts';
-export type { SizePlan } from './stations/size/planSize.ts';
+export type { FoldedPiece, SizePlan } from './stations/size/planSize.ts';
 export { cutsOnFace, drawBlank, drawLayers, viewOf, type LayerPrints } from './stations/size/drawBlank.ts';
 export { drawFolded, posesAt, type FoldStage } from './stations/size/drawFolded.ts';
 export { drawGuides, drawLayerTemplate, drawTemplate, templatePage } from './stations/size/drawTemplate.ts';
@@ -252,7 +252,10 @@ export { takeFriendly } from './stations/crease/creaseSnags.ts';
 export { drawCreaseLine } from './stations/crease/drawCrease.ts';
 export type { EnvelopePlan } from './stations/envelope/planEnvelope.ts';
 export { ENVELOPE_STYLES, envelopeStyle } from './stations/envelope/styles/index.ts';
-export type { EnvelopeBlank, EnvelopeStyle } from './stations/envelope/styles/types.ts';
+export type { EnvelopeAsk, EnvelopeStyle } from './stations/envelope/styles/types.ts';
+export type { EnvelopeBlank } from './stations/envelope/build/types.ts';
+export { compareStyles, sheetSizes } from './stations/envelope/compareStyles.ts';
+export type { StyleCompared, StyleOnSheet } from './stations/envelope/compareStyles.ts';
 export * from './job/envelopeStyles.ts';
 export { drawEnvelopeBlank, drawEnvelopeSheet } from './stations/envelope/drawEnvelope.ts';
 export { CAUTIONS } from './stations/make/cautions.ts';

@@ -1,3 +1,3 @@
 /** Names of the ways of making an envelope, as job files write them; what each is stands in a file of its own at Envelope. */
-export const ENVELOPE_STYLE_IDS = ['sideSeam', 'squareFlap'] as const;
+export const ENVELOPE_STYLE_IDS = ['sideSeam', 'squareFlap', 'pointed', 'pocket', 'deep', 'ownShape'] as const;
 export type EnvelopeStyleId = (typeof ENVELOPE_STYLE_IDS)[number];

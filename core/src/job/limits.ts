@@ -64,7 +64,16 @@ export const LIMITS = {
   /** What keeps a list within what a studio sends and a page can show. */
   names: { bytes: 4 * 1024 * 1024, unpackedBytes: 64 * 1024 * 1024, rows: 5000, columns: 40, cell: 300 },
   sheet: { cutDownMm: from(40, 2000), spares: from(0, 10_000) },
-  envelope: { easeMm: from(0, 60), seamMm: from(8, 80), flapMm: from(10, 400) },
+  envelope: {
+    easeMm: from(0, 60),
+    seamMm: from(8, 80),
+    flapMm: from(10, 400),
+    throatMm: from(0, 60),
+    cornerMm: from(0, 40),
+    /** From the front’s edge, and of the opening itself. */
+    windowMm: from(0, 1000),
+    windowSideMm: from(5, 1000),
+  },
   make: { dryMinutes: from(0, 10_000) },
   sell: {
     extras: 40,

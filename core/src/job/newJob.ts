@@ -9,6 +9,7 @@ export const DEFAULTS = {
   safeMm: 3,
   easeMm: 4,
   seamMm: 18,
+  throatMm: 10,
   dryMinutes: 10,
   wantedMargin: 0.5,
   lineSpacing: 1.25,

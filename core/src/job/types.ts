@@ -274,6 +274,16 @@ export interface CreaseChoice {
   readonly bead: 'inside' | 'intoGroove';
 }
 
+/** An opening in the front of an envelope, as who reads the front sees it. */
+export interface WindowChoice {
+  readonly leftMm: Mm;
+  readonly topMm: Mm;
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  /** Radius of its corners; half its height makes an oval of it. */
+  readonly cornerMm: Mm;
+}
+
 export interface EnvelopeChoice {
   readonly make: boolean;
   /** Older jobs say nothing, which is a side seam. */
@@ -281,7 +291,15 @@ export interface EnvelopeChoice {
   readonly stockId: string;
   readonly easeMm: Mm;
   readonly seamMm: Mm;
+  /** Null follows the height. */
   readonly flapMm: Mm | null;
+  /** How far the back stops short of the opening; older jobs say nothing, which is a centimetre. */
+  readonly throatMm?: Mm;
+  /** Radius of the free corners; older jobs say nothing, which is none. */
+  readonly cornerMm?: Mm;
+  /** An outline of one’s own, as SVG path data. */
+  readonly path?: string;
+  readonly window?: WindowChoice | null;
 }
 
 export interface MakeChoice {

@@ -5,6 +5,7 @@ import {
   drawLayers,
   posesAt,
   standOnTable,
+  type FoldedPiece,
   type FoldStage,
   type PaperSide,
   type Scene,
@@ -31,14 +32,18 @@ export function FoldedBench({
   workshop,
   art,
   more,
+  size = plan.size,
+  stockColour = plan.stock.stock.colour,
 }: StationProps & {
   readonly art: Readonly<Record<PaperSide, readonly Shape[]>>;
+  /** What is folded; the card where nothing is said, of its own stock. */
+  readonly size?: FoldedPiece;
+  readonly stockColour?: string;
   /** Presses of the station itself, before the folding’s own. */
   readonly more: ReactNode;
 }): ReactNode {
   const { open, folds: asked, stands, yawDeg, pitchDeg, turnTo } = useView();
   const [solid, setSolid] = useState(hasWebGl);
-  const { size } = plan;
   const prints = useSeenPanels(plan);
   const { form } = size;
   const steps = form.steps.length;
@@ -48,7 +53,6 @@ export function FoldedBench({
   const stage: FoldStage = folds === null ? { open } : { done: Math.min(steps, glided) };
   const onTable = useMemo(() => (stands ? standOnTable(form, size.folding) : null), [stands, form, size.folding]);
   const said = sayStage(size.formatName, folds, open, form.steps, onTable !== null);
-  const stockColour = plan.stock.stock.colour;
   const key = JSON.stringify(stage);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the stage is a new object each time; its text is not
   const poses = useMemo(() => onTable ?? posesAt(size, stage), [onTable, size, key]);

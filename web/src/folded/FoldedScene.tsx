@@ -2,13 +2,13 @@ import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { BackSide, Box3, DirectionalLight, DoubleSide, FrontSide, Matrix4, Vector3, type Texture } from 'three';
 import { useTheme } from 'styled-components';
-import { inSpace, move, type Job, type PaperSide, type Pose, type Shape, type SizePlan } from '@zippy/core';
+import { inSpace, move, type Job, type PaperSide, type Pose, type Shape, type FoldedPiece } from '@zippy/core';
 import { Eye, FIELD_OF_VIEW_DEG } from './Eye.ts';
 import { panelGeometry } from './panelGeometry.ts';
 import { sideTexture } from './sideTexture.ts';
 
 export interface FoldedSceneProps {
-  readonly size: SizePlan;
+  readonly size: FoldedPiece;
   readonly poses: ReadonlyMap<string, Pose>;
   readonly stockColour: string;
   readonly art: Readonly<Record<PaperSide, readonly Shape[]>>;

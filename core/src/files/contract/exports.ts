@@ -3,7 +3,7 @@ export const EXPORTS = {
   sheets: ['pdf', 'svg', 'png', 'csv'],
   panels: ['pdf'],
   cut: ['svg', 'dxf', 'csv'],
-  envelope: ['pdf', 'svg'],
+  envelope: ['pdf', 'svg', 'dxf', 'png'],
   ticket: ['pdf', 'csv'],
   face: ['pdf', 'svg', 'png'],
   side: ['pdf'],

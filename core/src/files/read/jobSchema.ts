@@ -22,6 +22,7 @@ import {
   type PictureRef,
   type RepeatPattern,
   type TextBlock,
+  type WindowChoice,
 } from '../../job/types.ts';
 import { TYPEFACES } from '../../stations/art/words/typefaces.ts';
 import { everyFaceId } from '../../stations/size/formats/index.ts';
@@ -331,6 +332,20 @@ const jobWith = (picture: Rule<PictureRef>, typefaces: Rule<NonNullable<Job['typ
       easeMm: length(LIMITS.envelope.easeMm),
       seamMm: length(LIMITS.envelope.seamMm),
       flapMm: lengthOrNull(LIMITS.envelope.flapMm),
+      throatMm: spare(length(LIMITS.envelope.throatMm)),
+      cornerMm: spare(length(LIMITS.envelope.cornerMm)),
+      path: spare(words(SIZE.pathLetters)),
+      window: spare(
+        orNull(
+          object<WindowChoice>({
+            leftMm: required(length(LIMITS.envelope.windowMm)),
+            topMm: required(length(LIMITS.envelope.windowMm)),
+            widthMm: required(length(LIMITS.envelope.windowSideMm)),
+            heightMm: required(length(LIMITS.envelope.windowSideMm)),
+            cornerMm: required(length(LIMITS.envelope.windowMm)),
+          }),
+        ),
+      ),
     }),
     make: object<Job['make']>({ dryMinutes: whole(LIMITS.make.dryMinutes), testPrint: spare(yesOrNo) }),
     sell: object<Job['sell']>({

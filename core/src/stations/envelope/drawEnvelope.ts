@@ -1,5 +1,5 @@
 import { translation, type Affine } from '../../ground/geometry/affine.ts';
-import { grow, evenSides } from '../../ground/geometry/box.ts';
+import { boxAround, grow, evenSides } from '../../ground/geometry/box.ts';
 import { polygon, polyline } from '../../ground/geometry/path.ts';
 import type { Box } from '../../ground/geometry/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
@@ -9,9 +9,12 @@ import { levelDimension, uprightDimension } from '../size/drawBlank.ts';
 import type { Page, Scene, Shape } from '../../ground/scene/types.ts';
 import type { EnvelopePlan } from './planEnvelope.ts';
 import type { FlatBlank } from '../../ground/fold/types.ts';
-import type { EnvelopeBlank } from './styles/types.ts';
+import type { EnvelopeBlank } from './build/types.ts';
+import { cutPath } from '../../ground/fold/blankCuts.ts';
 
 const LABEL_MM = 3.2;
+/** A letter is about so wide, in heights of its line. */
+const LETTER = 0.6;
 
 /** Lines of one blank: cut, creases, glue and names, inside up. */
 function blankShapes(blank: EnvelopeBlank, textMm: Mm, fill: string | null): readonly Shape[] {
@@ -20,18 +23,22 @@ function blankShapes(blank: EnvelopeBlank, textMm: Mm, fill: string | null): rea
     ...blank.glue.map((area): Shape => ({ kind: 'path', role: 'glue', path: area.path })),
     ...blank.creases.map((crease): Shape => ({
       kind: 'path',
-      role: 'creaseToward',
+      role: crease.way === 'toward' ? 'creaseToward' : 'creaseAway',
       path: polyline([crease.from, crease.to]),
     })),
+    // What is within is cut while the piece is still held by all that surrounds it.
+    ...blank.cuts.map((cut): Shape => ({ kind: 'path', role: 'cut', path: cutPath(cut) })),
     { kind: 'path', role: 'cut', path: polygon(blank.outline) },
-    ...blank.labels.map((label): Shape => ({
-      kind: 'label',
-      role: 'label',
-      text: label.text,
-      at: label.at,
-      sizeMm: textMm,
-      anchor: 'middle',
-    })),
+    ...blank.labels
+      .filter(({ roomMm, text }) => text !== '' && roomMm > textMm * Math.max(2, LETTER * text.length))
+      .map((label): Shape => ({
+        kind: 'label',
+        role: 'label',
+        text: label.text,
+        at: label.at,
+        sizeMm: textMm,
+        anchor: 'middle',
+      })),
   ];
 }
 
@@ -43,12 +50,21 @@ export const drawEnvelopeOutline = (blank: FlatBlank): readonly Shape[] => [
     role: 'printable',
     path: polyline([crease.from, crease.to]),
   })),
+  ...blank.cuts.map((cut): Shape => ({ kind: 'path', role: 'printable', path: cutPath(cut) })),
 ];
 
 /** The blank alone, inside up, with its sizes. */
-export function drawEnvelopeBlank({ blank, stock }: EnvelopePlan, textMm: Mm, unit: LengthUnit): Scene {
-  const left = blank.creases[0]!.from;
-  const right = blank.creases[1]!.to;
+export function drawEnvelopeBlank(
+  { blank, stock, insideWidthMm, insideHeightMm, depthMm }: EnvelopePlan,
+  textMm: Mm,
+  unit: LengthUnit,
+): Scene {
+  const middle = boxAround(blank.front);
+  const inside =
+    depthMm > 0
+      ? `inside ${formatSize(insideWidthMm, insideHeightMm, unit)}, ${formatLength(depthMm, unit)} deep`
+      : `inside ${formatSize(insideWidthMm, insideHeightMm, unit)}`;
+  const pleats = blank.creases.some(({ way }) => way === 'away');
   return {
     box: grow(
       { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm },
@@ -62,15 +78,15 @@ export function drawEnvelopeBlank({ blank, stock }: EnvelopePlan, textMm: Mm, un
       {
         kind: 'label',
         role: 'label',
-        text: `inside ${formatSize(right.xMm - left.xMm, blank.creases[0]!.to.yMm - left.yMm, unit)}`,
-        at: { xMm: (left.xMm + right.xMm) / 2, yMm: right.yMm - textMm },
+        text: inside,
+        at: { xMm: middle.xMm + middle.widthMm / 2, yMm: middle.yMm + middle.heightMm / 2 + textMm * 1.6 },
         sizeMm: textMm,
         anchor: 'middle',
       },
       {
         kind: 'label',
         role: 'dimension',
-        text: '▼ every crease folds toward you · glue on the hatched areas',
+        text: `▼ ${pleats ? 'creases fold toward you, pleats ▲ away' : 'every crease folds toward you'} · glue on the hatched areas`,
         at: { xMm: blank.widthMm / 2, yMm: blank.heightMm + textMm * 1.4 },
         sizeMm: textMm,
         anchor: 'middle',

@@ -1,31 +1,37 @@
-import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
 import type { Context } from '../../job/context.ts';
+import type { EnvelopeStyleId } from '../../job/envelopeStyles.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
-import { shrink } from '../../ground/geometry/box.ts';
-import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import { capital, count, figure, length, plural, words } from '../../job/figures.ts';
 import { envelopeOnHand, envelopeStockOf } from '../../job/pick.ts';
-import { sortedBy } from '../../job/sorted.ts';
-import type { Remedy, Snag, StationPlan } from '../../job/findings.ts';
+import type { Snag, StationPlan } from '../../job/findings.ts';
 import type { Stock, Workshop } from '../../workshop/types.ts';
-import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
+import { formatSize } from '../../ground/length/formatLength.ts';
 import { insideMargins } from '../sheet/layout/edges.ts';
 import { layOutOnePiece, type LaidPiece } from '../sheet/layout/layOut.ts';
 import { sheetsFor, type PieceOnSheets } from '../sheet/pieces.ts';
 import { suitingEnvelopes } from '../size/suitingEnvelopes.ts';
-import { BOUGHT_SHEETS } from '../../workshop/namedSizes.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { envelopeStyle } from './styles/index.ts';
-import { GLUE_INSET_MM, THROAT_MM } from './styles/seamed.ts';
-import type { EnvelopeBlank, EnvelopeStyle } from './styles/types.ts';
+import type { EnvelopeChoice } from '../../job/types.ts';
+import { buildEnvelope } from './build/buildEnvelope.ts';
+import { foldedEnvelope, type FoldedEnvelope } from './build/asFolded.ts';
+import type { EnvelopeBlank } from './build/types.ts';
+import { envelopeSnags } from './envelopeSnags.ts';
+import { measuresOf } from './measures.ts';
+import { windowCut } from './window.ts';
 
 export interface EnvelopePlan extends StationPlan {
   readonly made: boolean;
+  readonly styleId: EnvelopeStyleId;
   readonly blank: EnvelopeBlank;
+  /** It with all that folding tells of it. */
+  readonly folded: FoldedEnvelope;
   readonly insideWidthMm: number;
   readonly insideHeightMm: number;
+  /** Between front and back; nought for one that lies flat. */
+  readonly depthMm: number;
   /** As chosen, or as it follows the height. */
   readonly flapMm: number;
   readonly stock: Stock;
@@ -53,19 +59,25 @@ export interface EnvelopeContext extends Context {
  * mm with the inside up, how many come out of a sheet, how it is put together; or what on the shelf would do.
  */
 // eslint-disable-next-line max-lines-per-function -- a contents page: blank, sheet, words, figures, snags
-export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeContext): EnvelopePlan {
+export function planEnvelope({ job, workshop, size, stock: printed }: EnvelopeContext): EnvelopePlan {
   const { unit } = workshop;
-  const { easeMm, seamMm } = job.envelope;
+  const { easeMm, window = null } = job.envelope;
   const stock = envelopeStockOf(job, workshop);
-  // The opening is on the long side, so the card goes in sideways if it stands upright.
-  const long = Math.max(size.finishedWidthMm, size.finishedHeightMm);
-  const short = Math.min(size.finishedWidthMm, size.finishedHeightMm);
-  const insideWidthMm = long + size.thicknessMm + easeMm;
-  const insideHeightMm = short + size.thicknessMm + easeMm;
   const style = envelopeStyle(job.envelope.style ?? 'sideSeam');
-  const flapMm = job.envelope.flapMm ?? style.flapMm(insideHeightMm);
-  const blank = style.blank({ insideWidthMm, insideHeightMm, seamMm, flapMm });
-  const margins = card.path.marginsMm;
+  const card = { widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm, thicknessMm: size.thicknessMm };
+  const measures = measuresOf(style, card, job.envelope);
+  const { insideWidthMm, insideHeightMm, flapMm, seamMm, throatMm } = measures;
+  const folded = foldedEnvelope({
+    ...{ style, measures, windows: window ? [windowCut(window, measures)] : [] },
+    caliperMm: stock.caliperMicron / 1000,
+  });
+  const { built } = folded;
+  const { blank } = built;
+  const steps = [
+    ...blank.cuts.map(({ byHand }) => `${byHand.title}.`),
+    ...style.parts(measures).steps.map(({ says }) => says),
+  ];
+  const margins = printed.path.marginsMm;
   const on = (widthMm: number, heightMm: number) =>
     layOutOnePiece({
       sheetWidthMm: widthMm,
@@ -77,26 +89,29 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
       mayLie: { asDrawn: true, turned: true },
     });
   const laid = on(stock.sheetWidthMm, stock.sheetHeightMm);
+  const wouldBe = (part: Partial<EnvelopeChoice>) => {
+    const choice = { ...job.envelope, ...part };
+    const other = envelopeStyle(choice.style ?? 'sideSeam');
+    return buildEnvelope(other, measuresOf(other, card, choice));
+  };
   const made = job.envelope.make;
   const sheets = sheetsFor(wantedOf(job), laid.up);
   const bought = envelopeOnHand(job, workshop);
-  const suiting = suitingEnvelopes(
-    { widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm, thicknessMm: size.thicknessMm },
-    workshop,
-  );
+  const suiting = suitingEnvelopes(card, workshop);
   const blankSize = formatSize(blank.widthMm, blank.heightMm, unit);
   return {
     made,
     blank,
-    insideWidthMm,
-    insideHeightMm,
-    flapMm,
+    styleId: style.id,
+    folded,
+    ...{ insideWidthMm, insideHeightMm, flapMm },
+    depthMm: style.walls ? measures.depthMm : 0,
     stock,
     places: laid.pieces,
     up: laid.up,
     sheets,
     pieces: made ? [{ ...ENVELOPE, blank, stock, made: wantedOf(job), up: laid.up, sheets }] : [],
-    steps: style.steps,
+    steps,
     verdict: made
       ? laid.up === 0
         ? `The envelope’s blank, ${blankSize}, does not fit on ${stock.name}.`
@@ -116,89 +131,31 @@ export function planEnvelope({ job, workshop, size, stock: card }: EnvelopeConte
         'envelope-inside',
         'Inside',
         words(formatSize(insideWidthMm, insideHeightMm, unit)),
-        'card + its thickness + ease, both ways',
+        style.walls
+          ? 'card + ease, both ways; its thickness is between the walls'
+          : 'card + its thickness + ease, both ways',
         {
-          'Card, long side': length(long),
-          'Card, short side': length(short),
-          Thickness: length(size.thicknessMm),
+          'Card, across': length(card.widthMm),
+          'Card, upright': length(card.heightMm),
+          Thickness: length(card.thicknessMm),
           Ease: length(easeMm),
+          ...(style.walls ? { 'Between the walls': length(measures.depthMm) } : {}),
         },
       ),
       figure('envelope-blank', 'Blank', words(blankSize), style.working, {
         Seam: length(seamMm),
         Flap: length(flapMm),
-        Throat: length(THROAT_MM),
+        ...(style.asks.includes('throatMm') ? { Throat: length(throatMm) } : {}),
+        ...(style.walls ? { Wall: length(measures.depthMm) } : {}),
       }),
       figure('envelope-up', 'On a sheet', count(laid.up), 'blanks side by side inside the margins', {
         Sheet: words(formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)),
       }),
     ],
     snags: made
-      ? envelopeSnags(workshop, { style, blank, stock, up: laid.up, flapMm, insideHeightMm, margins, on })
+      ? envelopeSnags(workshop, { style, measures, built, window, stock, up: laid.up, margins, wouldBe, on })
       : suggestShelf(bought !== null, suiting),
   };
-}
-
-/** An envelope on its sheet, as it is judged. */
-interface Laid {
-  readonly style: EnvelopeStyle;
-  readonly blank: EnvelopeBlank;
-  readonly stock: Stock;
-  readonly up: number;
-  readonly flapMm: number;
-  readonly insideHeightMm: number;
-  readonly margins: StockPlan['path']['marginsMm'];
-  /** How many of it another sheet would give. */
-  readonly on: (widthMm: number, heightMm: number) => { readonly up: number };
-}
-
-function envelopeSnags(
-  workshop: Workshop,
-  { style, blank, stock, up, flapMm, insideHeightMm, margins, on }: Laid,
-): readonly Snag[] {
-  const { unit } = workshop;
-  const snags: Snag[] = [];
-  if (flapMm < style.leastFlap.mm - TOLERANCE_MM)
-    snags.push({
-      id: 'envelope-flap',
-      station: 'envelope',
-      level: 'warn',
-      title: 'The flap is too short to hold',
-      why: style.leastFlap.why,
-      remedies: [{ label: 'Let the flap follow the height', changes: [decide((job) => job.envelope.flapMm, null)] }],
-    });
-  const longest = insideHeightMm - GLUE_INSET_MM;
-  if (flapMm > longest + TOLERANCE_MM)
-    snags.push({
-      id: 'envelope-flap-long',
-      station: 'envelope',
-      level: 'stop',
-      title: 'The flap is longer than the envelope',
-      why: `Folded down, ${formatLength(flapMm, unit)} reaches past the lower fold: the envelope is ${formatLength(insideHeightMm, unit)} high, and a flap ends ${formatLength(GLUE_INSET_MM, unit)} short of that.`,
-      remedies: [{ label: 'Let the flap follow the height', changes: [decide((job) => job.envelope.flapMm, null)] }],
-    });
-  if (up > 0) return snags;
-  const room = shrink({ xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, margins);
-  const would = BOUGHT_SHEETS.find((sheet) => on(sheet.widthMm, sheet.heightMm).up > 0);
-  const large = workshop.stocks.filter(
-    (s) => s.id !== stock.id && !s.readyCut && on(s.sheetWidthMm, s.sheetHeightMm).up > 0,
-  );
-  const remedies: readonly Remedy[] = sortedBy(large, (s) => s.gsm, sheetPriceOf)
-    .slice(0, 3)
-    .map((s) => ({ label: `Make it from ${s.name}`, changes: [decide((job) => job.envelope.stockId, s.id)] }));
-  snags.push({
-    id: 'envelope-sheet',
-    station: 'envelope',
-    level: 'stop',
-    title: 'The envelope does not fit on this sheet',
-    why:
-      `Its blank is ${formatSize(blank.widthMm, blank.heightMm, unit)}; inside the margins there is ${formatSize(room.widthMm, room.heightMm, unit)}. ` +
-      (would
-        ? `The smallest sheet that would do is ${would.name}, ${formatSize(would.widthMm, would.heightMm, unit)}.`
-        : 'No sheet that is commonly sold would do: make a smaller card, or buy envelopes.'),
-    remedies,
-  });
-  return snags;
 }
 
 function suggestShelf(isAtHand: boolean, suiting: Workshop['envelopes']): readonly Snag[] {

@@ -19,7 +19,7 @@ import type { LengthUnit, Mm } from '../../ground/length/types.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import { plateOf } from '../../ground/scene/whitePlate.ts';
 import { foldsUpright } from './folds.ts';
-import type { SizePlan } from './planSize.ts';
+import type { FoldedPiece, SizePlan } from './planSize.ts';
 
 export interface BlankView {
   readonly side: PaperSide;
@@ -101,7 +101,7 @@ export function drawBlank(size: SizePlan, view: BlankView): Scene {
 }
 
 /** The blank’s cuts on one face, in the face’s own frame. */
-export function cutsOnFace({ form: { blank } }: SizePlan, face: ReadFace): readonly Shape[] {
+export function cutsOnFace({ form: { blank } }: FoldedPiece, face: ReadFace): readonly Shape[] {
   const back = invert(face.toBlank);
   const panel = blank.panels.find(({ id }) => id === face.panelId)!;
   return cutsOf(blank, panel).map((cut): Shape => ({
@@ -112,7 +112,7 @@ export function cutsOnFace({ form: { blank } }: SizePlan, face: ReadFace): reado
 }
 
 /** Mats and panels glued to the faces of one side, in the blank’s frame. */
-export function drawLayers(size: SizePlan, side: PaperSide, prints: LayerPrints = {}): readonly Shape[] {
+export function drawLayers(size: FoldedPiece, side: PaperSide, prints: LayerPrints = {}): readonly Shape[] {
   return size.layers.flatMap((piece): readonly Shape[] => {
     const face = size.faces.find((f) => f.id === piece.faceId && f.side === side);
     if (!face) return [];

@@ -8,7 +8,7 @@ import type { PaperSide } from '../../ground/fold/types.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import { drawLayers, type LayerPrints } from './drawBlank.ts';
 import { isUpright } from './folds.ts';
-import type { SizePlan } from './planSize.ts';
+import type { FoldedPiece } from './planSize.ts';
 
 /** As far as a reader has opened it (0 shut, 1 flat), or after so many steps of the folding. */
 export type FoldStage = { readonly open: number } | { readonly done: number };
@@ -25,14 +25,14 @@ export type FoldedView = FoldStage & {
 /** Up to this opening both panels of a tent lean alike; beyond it the front is lifted up to be read. */
 const LEANS_UNTIL_DEG = 70;
 
-export const posesAt = (size: SizePlan, stage: FoldStage): ReadonlyMap<string, Pose> =>
+export const posesAt = (size: FoldedPiece, stage: FoldStage): ReadonlyMap<string, Pose> =>
   'open' in stage ? atOpening(size.form, size.folding, stage.open) : atStep(size.form, size.folding, stage.done);
 
 /**
  * The card partly open, seen from a little to one side and above. A parallel view of a flat panel is an
  * affine map, so each panel's art is drawn exactly, without approximating it in pieces.
  */
-export function drawFolded(size: SizePlan, view: FoldedView): Scene {
+export function drawFolded(size: FoldedPiece, view: FoldedView): Scene {
   const { form } = size;
   const { stockColour, art, yawDeg = -24, pitchDeg = 14 } = view;
   const poses = posesAt(size, view);
@@ -89,7 +89,7 @@ function camera(yawDeg: number, pitchDeg: number): Pose {
 }
 
 /** Half the opening of a card with one level fold, about that fold, so that a tent stands evenly on both feet. */
-function lean(size: SizePlan, view: FoldStage, poses: ReadonlyMap<string, Pose>): Pose {
+function lean(size: FoldedPiece, view: FoldStage, poses: ReadonlyMap<string, Pose>): Pose {
   const still = turnAbout([0, 0, 0], [1, 0, 0], 0);
   const [crease] = size.form.blank.creases;
   if (!crease || size.form.blank.creases.length > 1 || isUpright(crease)) return still;

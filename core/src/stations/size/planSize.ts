@@ -19,10 +19,10 @@ import { bleedOf } from './openCard.ts';
 import { shutCard } from './shutCard.ts';
 import { sizeSnags } from './sizeSnags.ts';
 
-export interface SizePlan extends StationPlan {
+/** Whatever is folded and has faces to be read: the card, or what is made to go round it. */
+export interface FoldedPiece {
+  /** What it is, at the beginning of a sentence. */
   readonly formatName: string;
-  /** Every option the format uses, within its limits. */
-  readonly options: FormatOptions;
   readonly form: FoldedForm;
   readonly folding: Folding;
   readonly faces: readonly ReadFace[];
@@ -31,14 +31,19 @@ export interface SizePlan extends StationPlan {
   /** The blank with its bleed. */
   readonly bleedOutline: Polygon;
   readonly layers: readonly LayerPiece[];
+  /** How far art goes on past the trim; none where its edges are kept bare. */
+  readonly bleedMm: Mm;
+  /** How far from every edge of the open blank art ends; nought where it may run off it. */
+  readonly bareEdgeMm: Mm;
+  readonly safeMm: Mm;
+}
+
+export interface SizePlan extends StationPlan, FoldedPiece {
+  /** Every option the format uses, within its limits. */
+  readonly options: FormatOptions;
   readonly finishedWidthMm: Mm;
   readonly finishedHeightMm: Mm;
   readonly thicknessMm: Mm;
-  /** How far art goes on past the trim; none where its edges are kept bare. */
-  readonly bleedMm: Mm;
-  /** How far from every edge of the open card art ends; nought where it may run off it. */
-  readonly bareEdgeMm: Mm;
-  readonly safeMm: Mm;
   readonly fit: Fit | null;
   /** How the card sits in every envelope on the shelf, in the shelf’s order. */
   readonly shelfFits: readonly { readonly envelopeId: string; readonly fit: Fit }[];

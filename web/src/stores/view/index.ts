@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import { artSlice } from './art.ts';
 import { benchSlice } from './bench.ts';
 import { cutSlice } from './cut.ts';
+import { envelopeSlice } from './envelope.ts';
 import { foldedSlice } from './folded.ts';
 import { runSlice } from './run.ts';
 import { sizeSlice } from './size.ts';
@@ -18,9 +19,10 @@ export const useView = create<View>()((...store) => {
     ...runSlice(...store),
     ...cutSlice(...store),
     ...sizeSlice(...store),
+    ...envelopeSlice(...store),
     openJob: () =>
       set({
-        ...{ face: 'front', itemIds: [], card: 0, sheetNumber: 1, rehearsing: false },
+        ...{ face: 'front', itemIds: [], card: 0, sheetNumber: 1, rehearsing: false, comparing: false },
         ...{ folded: false, side: 'outside', light: false, cutsDone: [] },
       }),
   };

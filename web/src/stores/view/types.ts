@@ -91,13 +91,20 @@ export interface SizeSlice {
   typeSample(part: keyof Sample, text: string): void;
 }
 
+export interface EnvelopeSlice {
+  /** Every style of envelope beside the others, instead of the one that is chosen. */
+  readonly comparing: boolean;
+  compare(on: boolean): void;
+}
+
 /** How things are being looked at: nothing here is part of a job. A slice for the bench, and one for each station’s own. */
 export type View = BenchSlice &
   FoldedSlice &
   ArtSlice &
   RunSlice &
   CutSlice &
-  SizeSlice & {
+  SizeSlice &
+  EnvelopeSlice & {
     /** As a job is opened: front up, unfolded, its front in hand, nothing checked off. */
     openJob(): void;
   };

@@ -13,7 +13,7 @@ import type {
   TextBlock,
 } from '../../../job/types.ts';
 import { MM_PER_INCH } from '../../../ground/length/types.ts';
-import type { SizePlan } from '../../size/planSize.ts';
+import type { FoldedPiece } from '../../size/planSize.ts';
 import { borderBand } from './borderBand.ts';
 import { codeOf } from '../things/code.ts';
 import type { Code } from '../things/codePath.ts';
@@ -75,7 +75,7 @@ export function layPicture(
 const artOf = (job: Job, face: ReadFace): FaceArt => job.art.faces[face.id] ?? EMPTY_FACE;
 
 /** The face whose picture runs on over this one, if any. The first of the card’s faces leads, or two would show each other’s. */
-function leaderOf(job: Job, size: SizePlan, face: ReadFace): ReadFace | null {
+function leaderOf(job: Job, size: FoldedPiece, face: ReadFace): ReadFace | null {
   const led = new Map<string, ReadFace>();
   for (const leader of size.faces) {
     if (led.has(leader.id)) continue;
@@ -88,7 +88,7 @@ function leaderOf(job: Job, size: SizePlan, face: ReadFace): ReadFace | null {
 }
 
 /** Nothing but the middle where no safe area is left. */
-export const safeBox = (size: SizePlan, face: ReadFace): Box =>
+export const safeBox = (size: FoldedPiece, face: ReadFace): Box =>
   size.regions[face.id]!.safe?.box ?? {
     xMm: face.widthMm / 2,
     yMm: face.heightMm / 2,
@@ -96,7 +96,7 @@ export const safeBox = (size: SizePlan, face: ReadFace): Box =>
     heightMm: 0,
   };
 
-function backPicture(job: Job, size: SizePlan, face: ReadFace): LaidPicture | null {
+function backPicture(job: Job, size: FoldedPiece, face: ReadFace): LaidPicture | null {
   const leader = leaderOf(job, size, face) ?? face;
   const { picture } = artOf(job, leader);
   if (!picture) return null;
@@ -116,7 +116,7 @@ function backPicture(job: Job, size: SizePlan, face: ReadFace): LaidPicture | nu
  */
 export function layFace(
   job: Job,
-  size: SizePlan,
+  size: FoldedPiece,
   face: ReadFace,
   book: TypefaceBook,
   row: number | null = null,

@@ -1,0 +1,50 @@
+import { planFolding } from '../../../ground/fold/foldForm.ts';
+import { readFaces } from '../../../ground/fold/readFaces.ts';
+import type { BlankCut } from '../../../ground/fold/types.ts';
+import type { Mm } from '../../../ground/length/types.ts';
+import { DEFAULTS } from '../../../job/newJob.ts';
+import type { FoldedPiece } from '../../size/planSize.ts';
+import { blankBleed, regionsOf } from '../../size/regions.ts';
+import type { EnvelopeMeasures, EnvelopeStyle } from '../styles/types.ts';
+import { buildEnvelope } from './buildEnvelope.ts';
+import type { BuiltEnvelope } from './types.ts';
+
+export interface FoldedEnvelope extends FoldedPiece {
+  readonly built: BuiltEnvelope;
+}
+
+/** What an envelope is folded from. */
+export interface EnvelopeQuestion {
+  readonly style: EnvelopeStyle;
+  readonly measures: EnvelopeMeasures;
+  readonly windows: readonly BlankCut[];
+  readonly caliperMm: Mm;
+}
+
+/** Some dozen times as long as all else at this station: a letter typed on the card asks for the same envelope again. */
+let kept: { readonly key: string; readonly envelope: FoldedEnvelope } | null = null;
+
+/** An envelope as a piece with faces of its own, for whoever draws, folds or prints it. */
+export function foldedEnvelope(question: EnvelopeQuestion): FoldedEnvelope {
+  const { style, ...rest } = question;
+  const key = JSON.stringify([style.id, rest]);
+  if (kept?.key !== key) kept = { key, envelope: fold(question) };
+  return kept.envelope;
+}
+
+function fold({ style, measures, windows, caliperMm }: EnvelopeQuestion): FoldedEnvelope {
+  const built = buildEnvelope(style, measures, windows);
+  const { form } = built;
+  const faces = readFaces(form);
+  const { bleedMm, safeMm } = DEFAULTS;
+  return {
+    built,
+    formatName: `${style.name} envelope`,
+    form,
+    faces,
+    ...{ folding: planFolding(form, caliperMm), layers: [] },
+    regions: Object.fromEntries(faces.map((face) => [face.id, regionsOf(face, form.blank, { bleedMm, safeMm })])),
+    bleedOutline: blankBleed(form.blank, bleedMm),
+    ...{ bleedMm, safeMm, bareEdgeMm: 0 },
+  };
+}

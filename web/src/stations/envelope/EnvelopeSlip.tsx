@@ -1,0 +1,61 @@
+import type { ReactNode } from 'react';
+import { CAUTIONS, ENVELOPE_STYLES, type EnvelopeStyleId } from '@zippy/core';
+import { More } from '../../slip/More.tsx';
+import { Slip } from '../../slip/Slip.tsx';
+import { TakeAway } from '../../slip/TakeAway.tsx';
+import { OnOff } from '../../ui/OnOff.tsx';
+import { Pick } from '../../ui/Pick.tsx';
+import { spokenOf, type StationProps } from '../parts.ts';
+import { Caution } from '../Stepper.tsx';
+import { Steps } from './Steps.tsx';
+import { StyleInputs, useSet, WindowInputs } from './StyleInputs.tsx';
+
+export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
+  const set = useSet();
+  const { envelope: choice } = job;
+  const { envelope } = plan;
+  const { unit } = workshop;
+  return (
+    <Slip
+      title="Envelope"
+      part={envelope}
+      spoken={spokenOf(workshop)}
+      after={
+        <>
+          <TakeAway what="envelope" format="pdf" label="Envelope template, PDF" />
+          <TakeAway what="envelope" format="svg" label="Envelope template, SVG" />
+          <TakeAway what="envelope" format="dxf" label="Envelope template, DXF" />
+        </>
+      }
+    >
+      <OnOff label="Make matching envelopes" value={choice.make} onChange={(make) => set({ make })} />
+      <Pick
+        label="Style"
+        value={envelope.styleId}
+        onChange={(id) => set({ style: id as EnvelopeStyleId })}
+        sections={[
+          { heading: null, options: ENVELOPE_STYLES.map(({ id, name, says, mark }) => ({ id, name, says, mark })) },
+        ]}
+      />
+      <Pick
+        label="From"
+        value={choice.stockId}
+        onChange={(stockId) => set({ stockId })}
+        sections={[
+          {
+            heading: null,
+            options: workshop.stocks.map((s) => ({ id: s.id, name: s.name, swatch: s.colour, note: `${s.gsm} gsm` })),
+          },
+        ]}
+      />
+      <StyleInputs choice={choice} plan={envelope} unit={unit} />
+      <More label="Corners and a window">
+        <WindowInputs choice={choice} plan={envelope} unit={unit} />
+      </More>
+      <More label="How it is folded">
+        <Steps steps={envelope.steps} />
+        <Caution role="note">{CAUTIONS.glue}</Caution>
+      </More>
+    </Slip>
+  );
+}
