@@ -258,6 +258,14 @@ export { compareStyles, sheetSizes } from './stations/envelope/compareStyles.ts'
 export type { StyleCompared, StyleOnSheet } from './stations/envelope/compareStyles.ts';
 export * from './job/envelopeStyles.ts';
 export { drawEnvelopeBlank, drawEnvelopeSheet } from './stations/envelope/drawEnvelope.ts';
+export {
+  drawEnvelopeFront,
+  drawEnvelopeOutside,
+  drawEnvelopePage,
+  drawFedEnvelope,
+} from './stations/envelope/drawEnvelopePrint.ts';
+export type { EnvelopePrint } from './stations/envelope/envelopePrint.ts';
+export { addressBlock, addressZone } from './stations/envelope/address.ts';
 export { CAUTIONS } from './stations/make/cautions.ts';
 export { SPOIL_CAUSES, type SpoilCause } from './stations/make/planMake.ts';
 export type { MakePlan, MakeStep } from './stations/make/types.ts';

@@ -70,6 +70,8 @@ export const LIMITS = {
     flapMm: from(10, 400),
     throatMm: from(0, 60),
     cornerMm: from(0, 40),
+    /** What an address keeps away from the edges of the front. */
+    clearMm: from(0, 300),
     /** From the front’s edge, and of the opening itself. */
     windowMm: from(0, 1000),
     windowSideMm: from(5, 1000),

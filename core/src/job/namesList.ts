@@ -25,6 +25,14 @@ export function fillFields(text: string, names: NamesList, row: number | null): 
   });
 }
 
+/** The same line by line, without those that ask for words of which the row has none. */
+export const fillLines = (text: string, names: NamesList, row: number | null): string =>
+  text
+    .split('\n')
+    .filter((line) => fieldsIn(line).length === 0 || fillFields(line, names, row).trim() !== '')
+    .map((line) => fillFields(line, names, row).trim())
+    .join('\n');
+
 /** The row of every card: once, or as often as the row’s own count says. */
 export function cardRows(names: NamesList): readonly number[] {
   let rows = known.get(names);

@@ -1,5 +1,6 @@
 import type { OrnamentId } from './ornaments.ts';
 import type { Mm } from '../ground/length/types.ts';
+import type { Sides } from '../ground/geometry/types.ts';
 import type { Minor } from '../ground/money.ts';
 import type { Colour } from '../ground/scene/types.ts';
 import type { EnvelopeStyleId } from './envelopeStyles.ts';
@@ -215,6 +216,8 @@ export interface TextBlock {
   readonly locked?: boolean;
   /** Stands for the maker: small, low and centred on the back. */
   readonly makersMark?: boolean;
+  /** A line of which the list has no word for a card is left out there, and what follows moves up. */
+  readonly closesUp?: boolean;
 }
 
 export interface FaceArt {
@@ -300,6 +303,12 @@ export interface EnvelopeChoice {
   /** An outline of one’s own, as SVG path data. */
   readonly path?: string;
   readonly window?: WindowChoice | null;
+  /** Before it is cut and folded, or on the ready envelope, one a page; older jobs say nothing, which is before. */
+  readonly printOn?: 'blank' | 'envelope';
+  /** How far clockwise a ready envelope is turned to be fed; older jobs say nothing, which is not. */
+  readonly feedTurn?: 0 | 90 | 270;
+  /** What an address keeps off the edges of the front, for stamps and for what the post prints there. */
+  readonly clearMm?: Sides;
 }
 
 export interface MakeChoice {

@@ -2,6 +2,7 @@ import { seenSide } from '../stations/art/faces/seenArt.ts';
 import { drawCreaseLine } from '../stations/crease/drawCrease.ts';
 import { drawCutMove } from '../stations/cut/drawCuts.ts';
 import { drawMachineFile } from '../stations/cut/planMachine.ts';
+import { drawEnvelopeFront, drawEnvelopeOutside } from '../stations/envelope/drawEnvelopePrint.ts';
 import { drawEnvelopeBlank } from '../stations/envelope/drawEnvelope.ts';
 import { IDENTITY } from '../ground/geometry/affine.ts';
 import { boxPath } from '../ground/geometry/path.ts';
@@ -60,6 +61,8 @@ export function drawStep(
     case 'fold':
       return drawFolded(plan.size, { open: 0.45, stockColour, art, prints });
     case 'envelope':
+      if (step.work === 'printBlanks') return drawEnvelopeOutside(plan.envelope, textMm);
+      if (step.work === 'printReady') return drawEnvelopeFront(plan.envelope, null);
       return drawEnvelopeBlank(plan.envelope, textMm, unit);
     case 'pack':
       return drawFolded(plan.size, { open: 0.08, stockColour, art, prints });

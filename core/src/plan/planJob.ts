@@ -74,7 +74,7 @@ export function planJob(
   const cut = planCuts({ ...known, size, art: faces, stock, sheet });
   const art = withDrift({ ...known, size, art: faces, stock, sheet, cut });
   const crease = planCrease({ ...known, size, art, stock, sheet, cut });
-  const envelope = planEnvelope({ ...known, size, stock });
+  const envelope = planEnvelope({ ...known, size, stock, art, typefaces });
   const make = planMake({ ...known, size, stock, sheet, cut, crease, envelope });
   const sell = planSell({ ...known, stock, sheet, envelope, make });
   const plan = asBought({ brief, size, art, stock, sheet, cut, crease, envelope, make, sell }, job, workshop);

@@ -28,6 +28,14 @@ export function useSides(plan: Plan): Readonly<Record<PaperSide, readonly Shape[
   }, [plan.art, plan.stock]);
 }
 
+/** The same of the envelope. */
+export function useEnvelopeSides({ envelope: { art } }: Plan): Readonly<Record<PaperSide, readonly Shape[]>> {
+  return useMemo(
+    () => ({ outside: seenSide(art, 'outside', art.colour), inside: seenSide(art, 'inside', art.colour) }),
+    [art],
+  );
+}
+
 /** Printed art of mats, panels and inserts, each in its own frame. */
 export function useSeenPanels({ art: { panels }, sheet: { layers } }: Plan): LayerPrints {
   return useMemo(() => seenPanels({ art: { panels }, sheet: { layers } }), [panels, layers]);

@@ -4,6 +4,7 @@ export const EXPORTS = {
   panels: ['pdf'],
   cut: ['svg', 'dxf', 'csv'],
   envelope: ['pdf', 'svg', 'dxf', 'png'],
+  printedEnvelopes: ['pdf', 'png', 'csv'],
   ticket: ['pdf', 'csv'],
   face: ['pdf', 'svg', 'png'],
   side: ['pdf'],

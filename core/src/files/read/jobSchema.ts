@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { ORNAMENT_IDS } from '../../job/ornaments.ts';
-import { ENVELOPE_STYLE_IDS } from '../../job/envelopeStyles.ts';
+import { ENVELOPE_FACE_IDS, ENVELOPE_STYLE_IDS } from '../../job/envelopeStyles.ts';
+import type { Sides } from '../../ground/geometry/types.ts';
 import { FORMAT_IDS, SHAPE_IDS, type FormatOptions } from '../../job/format.ts';
 import { LIMITS } from '../../job/limits.ts';
 import { OWN_TYPEFACE_ID, ownTypefaceId } from '../../job/ownTypeface.ts';
@@ -56,7 +57,7 @@ import {
 const { size: SIZE, art: ART, names: NAMES } = LIMITS;
 
 /** Faces of any format: art for a face that this format lacks waits for one that has it. */
-const FACE_IDS = everyFaceId();
+const FACE_IDS = [...everyFaceId(), ...ENVELOPE_FACE_IDS];
 const faces = (most: number): Rule<readonly string[]> => list(oneOf<string>(...FACE_IDS), most);
 const minor = whole(WORKSHOP_LIMITS.minor);
 
@@ -133,6 +134,7 @@ const text = object<TextBlock>({
   arcMm: spare(orNull(number(ART.arcMm))),
   locked: spare(yesOrNo),
   makersMark: spare(yesOrNo),
+  closesUp: spare(yesOrNo),
 });
 
 const place: FieldsOf<ArtPlace> = {
@@ -276,6 +278,39 @@ const envelopeOnHand = oneOfKinds<EnvelopeOnHand>({
   },
 });
 
+const envelopeChoice = object<Job['envelope']>({
+  make: yesOrNo,
+  style: spare(oneOf(...ENVELOPE_STYLE_IDS)),
+  stockId: id,
+  easeMm: length(LIMITS.envelope.easeMm),
+  seamMm: length(LIMITS.envelope.seamMm),
+  flapMm: lengthOrNull(LIMITS.envelope.flapMm),
+  throatMm: spare(length(LIMITS.envelope.throatMm)),
+  cornerMm: spare(length(LIMITS.envelope.cornerMm)),
+  path: spare(words(SIZE.pathLetters)),
+  printOn: spare(oneOf('blank', 'envelope')),
+  feedTurn: spare(oneOf(0, 90, 270)),
+  clearMm: spare(
+    object<Sides>({
+      top: required(length(LIMITS.envelope.clearMm)),
+      right: required(length(LIMITS.envelope.clearMm)),
+      bottom: required(length(LIMITS.envelope.clearMm)),
+      left: required(length(LIMITS.envelope.clearMm)),
+    }),
+  ),
+  window: spare(
+    orNull(
+      object<WindowChoice>({
+        leftMm: required(length(LIMITS.envelope.windowMm)),
+        topMm: required(length(LIMITS.envelope.windowMm)),
+        widthMm: required(length(LIMITS.envelope.windowSideMm)),
+        heightMm: required(length(LIMITS.envelope.windowSideMm)),
+        cornerMm: required(length(LIMITS.envelope.windowMm)),
+      }),
+    ),
+  ),
+});
+
 const jobWith = (picture: Rule<PictureRef>, typefaces: Rule<NonNullable<Job['typefaces']>>): Rule<Job> =>
   object<Job>({
     format: required(oneOf('zippy-crease-job')),
@@ -325,28 +360,7 @@ const jobWith = (picture: Rule<PictureRef>, typefaces: Rule<NonNullable<Job['typ
       pressure: oneOf('byCoating', 'firm', 'light'),
       bead: oneOf('inside', 'intoGroove'),
     }),
-    envelope: object<Job['envelope']>({
-      make: yesOrNo,
-      style: spare(oneOf(...ENVELOPE_STYLE_IDS)),
-      stockId: id,
-      easeMm: length(LIMITS.envelope.easeMm),
-      seamMm: length(LIMITS.envelope.seamMm),
-      flapMm: lengthOrNull(LIMITS.envelope.flapMm),
-      throatMm: spare(length(LIMITS.envelope.throatMm)),
-      cornerMm: spare(length(LIMITS.envelope.cornerMm)),
-      path: spare(words(SIZE.pathLetters)),
-      window: spare(
-        orNull(
-          object<WindowChoice>({
-            leftMm: required(length(LIMITS.envelope.windowMm)),
-            topMm: required(length(LIMITS.envelope.windowMm)),
-            widthMm: required(length(LIMITS.envelope.windowSideMm)),
-            heightMm: required(length(LIMITS.envelope.windowSideMm)),
-            cornerMm: required(length(LIMITS.envelope.windowMm)),
-          }),
-        ),
-      ),
-    }),
+    envelope: envelopeChoice,
     make: object<Job['make']>({ dryMinutes: whole(LIMITS.make.dryMinutes), testPrint: spare(yesOrNo) }),
     sell: object<Job['sell']>({
       extras: list(

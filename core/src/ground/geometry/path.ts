@@ -1,3 +1,4 @@
+import { apply, type Affine } from './affine.ts';
 import type { Box, Point } from './types.ts';
 import { corners } from './box.ts';
 
@@ -22,3 +23,11 @@ export const segment = (x1: number, y1: number, x2: number, y2: number): Path =>
     { xMm: x1, yMm: y1 },
     { xMm: x2, yMm: y2 },
   ]);
+
+/** The same path where a map of the plane takes it. */
+export const mapPath = (path: Path, map: Affine): Path =>
+  path.map((part): PathPart => {
+    if (part.kind === 'close') return part;
+    const to = apply(map, part.to);
+    return part.kind === 'curve' ? { ...part, c1: apply(map, part.c1), c2: apply(map, part.c2), to } : { ...part, to };
+  });

@@ -1,10 +1,10 @@
-import { translation, type Affine } from '../../ground/geometry/affine.ts';
-import { boxAround, grow, evenSides } from '../../ground/geometry/box.ts';
-import { polygon, polyline } from '../../ground/geometry/path.ts';
+import { apply, compose, translation, turnedLeftRight, turnMap, type Affine } from '../../ground/geometry/affine.ts';
+import { boxAround, corners, evenSides, grow, mapBox } from '../../ground/geometry/box.ts';
+import { mapPath, polygon, polyline } from '../../ground/geometry/path.ts';
 import type { Box } from '../../ground/geometry/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
-import type { LaidPiece } from '../sheet/layout/layOut.ts';
+import { laidMap, type LaidPiece } from '../sheet/layout/layOut.ts';
 import { levelDimension, uprightDimension } from '../size/drawBlank.ts';
 import type { Page, Scene, Shape } from '../../ground/scene/types.ts';
 import type { EnvelopePlan } from './planEnvelope.ts';
@@ -103,30 +103,26 @@ export function drawEnvelopeSheet(plan: EnvelopePlan): Page {
     places.length > 0
       ? { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }
       : grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(10));
+  // Places are those of the outside: the inside is met when the sheet is turned over.
+  const mirrored = turnedLeftRight(blank.widthMm);
   const maps: readonly Affine[] =
     places.length > 0
-      ? places.map(({ trim, turned }) =>
-          turned ? [0, 1, -1, 0, trim.xMm + blank.heightMm, trim.yMm] : translation(trim.xMm, trim.yMm),
-        )
+      ? places.map((lies) => compose(turnMap(page, plan.turnOver), compose(laidMap(lies, blank.heightMm), mirrored)))
       : [translation(0, 0)];
-  const shapes = maps.map((transform): Shape => ({ kind: 'use', symbol: 'envelope', transform }));
+  const drawn = blankShapes(blank, LABEL_MM, null);
   const scene: Scene = {
     box: page,
-    symbols: {
-      envelope: {
-        box: grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(1)),
-        shapes: blankShapes(blank, LABEL_MM, null),
-      },
-    },
-    shapes,
+    symbols: {},
+    // Written where they lie, so that a program that cuts by layer finds every line on its own.
+    shapes: maps.flatMap((map) => drawn.map((shape) => laidShape(shape, map))),
   };
-  const first = places[0]?.trim ?? { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm };
-  const last = places.at(-1)?.trim ?? first;
-  const around: Box = {
-    xMm: first.xMm,
-    yMm: first.yMm,
-    widthMm: last.xMm + last.widthMm - first.xMm,
-    heightMm: last.yMm + last.heightMm - first.yMm,
-  };
+  const own = { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm };
+  const around = boxAround(maps.flatMap((map) => corners(mapBox(map, own))));
   return { scene, trimBox: around, bleedBox: around };
+}
+
+/** A line or a name of the blank where it lies on the sheet; names stay level. */
+function laidShape(shape: Shape, map: Affine): Shape {
+  if (shape.kind === 'label') return { ...shape, at: apply(map, shape.at) };
+  return shape.kind === 'path' ? { ...shape, path: mapPath(shape.path, map) } : shape;
 }

@@ -13,10 +13,20 @@ import { sheetsFor, type PieceOnSheets } from '../sheet/pieces.ts';
 import { suitingEnvelopes } from '../size/suitingEnvelopes.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
+import { turnOf, type TurnOver } from '../../ground/geometry/affine.ts';
+import { inkMargins } from '../../workshop/borderless.ts';
+import type { Mm } from '../../ground/length/types.ts';
+import { DEFAULTS } from '../../job/newJob.ts';
+import type { ArtPlan } from '../art/types.ts';
+import type { TypefaceBook } from '../art/words/typefaces.ts';
+import { addressSnags } from './address.ts';
+import { envelopeArtSnags, layEnvelope, type EnvelopeArt } from './envelopeArt.ts';
+import { envelopePrint, printSnags, type EnvelopePrint } from './envelopePrint.ts';
+import type { EnvelopeMeasures } from './styles/types.ts';
 import { envelopeStyle } from './styles/index.ts';
 import type { EnvelopeChoice } from '../../job/types.ts';
 import { buildEnvelope } from './build/buildEnvelope.ts';
-import { foldedEnvelope, type FoldedEnvelope } from './build/asFolded.ts';
+import { foldedEnvelope, type EnvelopeQuestion, type FoldedEnvelope } from './build/asFolded.ts';
 import type { EnvelopeBlank } from './build/types.ts';
 import { envelopeSnags } from './envelopeSnags.ts';
 import { measuresOf } from './measures.ts';
@@ -24,6 +34,8 @@ import { windowCut } from './window.ts';
 
 export interface EnvelopePlan extends StationPlan {
   readonly made: boolean;
+  /** There is one: made, from the shelf, in the pack or typed. */
+  readonly atHand: boolean;
   readonly styleId: EnvelopeStyleId;
   readonly blank: EnvelopeBlank;
   /** It with all that folding tells of it. */
@@ -41,17 +53,28 @@ export interface EnvelopePlan extends StationPlan {
   readonly sheets: number;
   /** It on its sheets; none where it is only shown. */
   readonly pieces: readonly PieceOnSheets[];
+  /** What is drawn on its faces. */
+  readonly art: EnvelopeArt;
+  /** How it is printed; null where nothing is. */
+  readonly print: EnvelopePrint | null;
+  /** How far its art goes on past its outline on the sheet. */
+  readonly bleedMm: number;
+  /** How its sheet is turned over to have its inside up. */
+  readonly turnOver: TurnOver;
+  /** Ready envelopes that go through the printer, one a page. */
+  readonly fedPages: number;
   /** Folding and gluing, in order. */
   readonly steps: readonly string[];
 }
 
-/** Made from bare stock, which may be cut to its edge. */
-const ENVELOPE = { id: 'envelope', name: 'Envelope', role: 'envelope', bleedMm: 0, print: null } as const;
+const ENVELOPE = { id: 'envelope', name: 'Envelope', role: 'envelope' } as const;
 
-/** The shut card, and the stock whose printer prints the envelope. */
+/** The shut card, the stock whose printer prints the envelope, and the list as it is looked at. */
 export interface EnvelopeContext extends Context {
   readonly size: SizePlan;
   readonly stock: StockPlan;
+  readonly art: Pick<ArtPlan, 'names'>;
+  readonly typefaces: TypefaceBook;
 }
 
 /**
@@ -59,7 +82,14 @@ export interface EnvelopeContext extends Context {
  * mm with the inside up, how many come out of a sheet, how it is put together; or what on the shelf would do.
  */
 // eslint-disable-next-line max-lines-per-function -- a contents page: blank, sheet, words, figures, snags
-export function planEnvelope({ job, workshop, size, stock: printed }: EnvelopeContext): EnvelopePlan {
+export function planEnvelope({
+  job,
+  workshop,
+  size,
+  stock: ofCard,
+  art: cardArt,
+  typefaces,
+}: EnvelopeContext): EnvelopePlan {
   const { unit } = workshop;
   const { easeMm, window = null } = job.envelope;
   const stock = envelopeStockOf(job, workshop);
@@ -77,15 +107,27 @@ export function planEnvelope({ job, workshop, size, stock: printed }: EnvelopeCo
     ...blank.cuts.map(({ byHand }) => `${byHand.title}.`),
     ...style.parts(measures).steps.map(({ says }) => says),
   ];
-  const margins = printed.path.marginsMm;
+  const made = job.envelope.make;
+  const bought = envelopeOnHand(job, workshop);
+  // One that is bought is of no style; its front and back are as a side seam’s.
+  const inHand = made || !bought ? folded : foldedEnvelope(boughtAs(bought, measures));
+  const of = made || !bought ? stock : { ...stock, colour: bought.shelf?.colour ?? stock.colour };
+  const artContext = { job, workshop, stock: of, typefaces };
+  const art = layEnvelope({ ...artContext, piece: inHand, shown: cardArt.names?.shown ?? 0 });
+  const front = inHand.faces[0]!;
+  const onBlank = made && (job.envelope.printOn ?? 'blank') === 'blank';
+  const print = envelopePrint(job, workshop, { art, stock: of, front, on: onBlank ? 'blank' : 'envelope' });
+  const inked = print?.on === 'blank' ? print : null;
+  const bleedMm = inked && art.ink.bleeds ? inHand.bleedMm : 0;
+  const margins = inked ? inkMargins(inked.path, bleedMm) : ofCard.path.marginsMm;
   const on = (widthMm: number, heightMm: number) =>
     layOutOnePiece({
       sheetWidthMm: widthMm,
       sheetHeightMm: heightMm,
-      fromEdgesMm: insideMargins(margins, 0),
+      fromEdgesMm: insideMargins(margins, bleedMm),
       pieceWidthMm: blank.widthMm,
       pieceHeightMm: blank.heightMm,
-      gutterMm: 0,
+      gutterMm: 2 * bleedMm,
       mayLie: { asDrawn: true, turned: true },
     });
   const laid = on(stock.sheetWidthMm, stock.sheetHeightMm);
@@ -94,13 +136,12 @@ export function planEnvelope({ job, workshop, size, stock: printed }: EnvelopeCo
     const other = envelopeStyle(choice.style ?? 'sideSeam');
     return buildEnvelope(other, measuresOf(other, card, choice));
   };
-  const made = job.envelope.make;
   const sheets = sheetsFor(wantedOf(job), laid.up);
-  const bought = envelopeOnHand(job, workshop);
   const suiting = suitingEnvelopes(card, workshop);
   const blankSize = formatSize(blank.widthMm, blank.heightMm, unit);
   return {
     made,
+    atHand: made || bought !== null,
     blank,
     styleId: style.id,
     folded,
@@ -110,7 +151,12 @@ export function planEnvelope({ job, workshop, size, stock: printed }: EnvelopeCo
     places: laid.pieces,
     up: laid.up,
     sheets,
-    pieces: made ? [{ ...ENVELOPE, blank, stock, made: wantedOf(job), up: laid.up, sheets }] : [],
+    pieces: made
+      ? [{ ...ENVELOPE, blank, bleedMm, stock, print: inked, made: wantedOf(job), up: laid.up, sheets }]
+      : [],
+    ...{ art, print, bleedMm },
+    turnOver: turnOf({ widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, job.sheet.flipEdge),
+    fedPages: print?.on === 'envelope' ? wantedOf(job) : 0,
     steps,
     verdict: made
       ? laid.up === 0
@@ -152,10 +198,36 @@ export function planEnvelope({ job, workshop, size, stock: printed }: EnvelopeCo
         Sheet: words(formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)),
       }),
     ],
-    snags: made
-      ? envelopeSnags(workshop, { style, measures, built, window, stock, up: laid.up, margins, wouldBe, on })
-      : suggestShelf(bought !== null, suiting),
+    snags: [
+      ...(made
+        ? envelopeSnags(workshop, { style, measures, built, window, stock, up: laid.up, margins, wouldBe, on })
+        : suggestShelf(bought !== null, suiting)),
+      ...(made || bought
+        ? [
+            ...envelopeArtSnags(artContext, art),
+            ...addressSnags(job, unit, { front, typefaces }),
+            ...printSnags(job, { art, print, made }),
+          ]
+        : []),
+    ],
   };
+}
+
+/** An envelope that was bought, as what comes nearest to it: a flat one that opens on its long side. */
+function boughtAs(
+  { insideWidthMm, insideHeightMm }: { readonly insideWidthMm: Mm; readonly insideHeightMm: Mm },
+  measures: EnvelopeMeasures,
+): EnvelopeQuestion {
+  const own = {
+    ...measures,
+    ...{
+      insideWidthMm: Math.max(insideWidthMm, insideHeightMm),
+      insideHeightMm: Math.min(insideWidthMm, insideHeightMm),
+    },
+    ...{ cornerMm: 0, path: '', throatMm: DEFAULTS.throatMm, seamMm: DEFAULTS.seamMm },
+  };
+  const style = envelopeStyle('sideSeam');
+  return { style, measures: { ...own, flapMm: style.flapMm(own) }, windows: [], caliperMm: 0 };
 }
 
 function suggestShelf(isAtHand: boolean, suiting: Workshop['envelopes']): readonly Snag[] {

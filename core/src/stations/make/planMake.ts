@@ -17,6 +17,7 @@ import type { SizePlan } from '../size/planSize.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { CAUTIONS } from './cautions.ts';
+import { envelopeSteps } from './envelopeSteps.ts';
 import { foilMinutes, foilSteps } from './foilSteps.ts';
 import { layerSteps, panelSteps } from './layerSteps.ts';
 import { dryStep, PLAIN, sayBorder, sayPaperSize } from './stepWords.ts';
@@ -62,7 +63,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...(crease.onSheet ? [] : lineSteps(crease, workshop)),
     ...foldStep(crease),
     ...layerSteps(sheet, cut, workshop),
-    ...(envelope.made && envelope.up > 0 ? [envelopeStep(job, envelope)] : []),
+    ...envelopeSteps(job, envelope),
     {
       ...PLAIN,
       id: 'pack',
@@ -73,7 +74,8 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     } satisfies MakeStep,
   ];
   const { pace } = workshop;
-  const sides = piecesOf({ sheet, envelope }).reduce((n, piece) => n + sidesPrinted(piece), 0);
+  const onSheets = piecesOf({ sheet, envelope }).reduce((n, piece) => n + sidesPrinted(piece), 0);
+  const sides = onSheets + envelope.fedPages;
   const parts = {
     'Setting up': pace.setUp,
     Printing: sides * pace.perPrintedSide,
@@ -271,16 +273,4 @@ function foldStep(crease: CreasePlan): readonly MakeStep[] {
       detail: crease.folding.join(' '),
     },
   ];
-}
-
-function envelopeStep(job: Job, envelope: EnvelopePlan): MakeStep {
-  return {
-    id: 'envelope',
-    kind: 'envelope',
-    title: 'Make the envelopes',
-    big: `${wantedOf(job)} from ${envelope.sheets} ${plural(envelope.sheets, 'sheet')}`,
-    detail: envelope.steps.join(' '),
-    caution: CAUTIONS.glue,
-    waitMinutes: null,
-  };
 }

@@ -14,7 +14,9 @@ export type StepWork =
   | { readonly kind: 'foil'; readonly pieceId: string }
   /** A layer is printed, or cut and put in its place. */
   | { readonly kind: 'layer'; readonly pieceId: string; readonly plate: PlateKind | null }
-  | { readonly kind: 'machine' | 'piles' | 'outline' | 'fold' | 'envelope' | 'pack' };
+  /** Envelopes are printed as blanks, made, or printed when they are ready. */
+  | { readonly kind: 'envelope'; readonly work: 'printBlanks' | 'make' | 'printReady' }
+  | { readonly kind: 'machine' | 'piles' | 'outline' | 'fold' | 'pack' };
 
 export interface StepWords {
   readonly id: string;

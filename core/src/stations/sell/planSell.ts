@@ -94,7 +94,7 @@ function costOf({ job, workshop, sheet, envelope, make }: SellContext): Cost {
     ...(layers.length > 0
       ? [{ id: 'layers' as const, label: 'Layers', perCardMinor: per(sum(layers, stockCostMinor)) }]
       : []),
-    { id: 'ink', label: 'Printing', perCardMinor: per(sum(pieces, printCostMinor)) },
+    { id: 'ink', label: 'Printing', perCardMinor: per(sum(pieces, printCostMinor) + fedMinor(envelope)) },
     { id: 'envelope', label: 'Envelope', perCardMinor: envelopeMinor },
     { id: 'extras', label: 'Extras', perCardMinor: extrasMinor },
     { id: 'time', label: 'Your time', perCardMinor: per(timeMinor) },
@@ -107,6 +107,9 @@ function costOf({ job, workshop, sheet, envelope, make }: SellContext): Cost {
     panelsPrinted: layers.some(({ print }) => print),
   };
 }
+
+/** Ready envelopes are printed one by one, on no sheet. */
+const fedMinor = ({ print, fedPages }: EnvelopePlan): number => fedPages * (print?.printer.sidePriceMinor ?? 0);
 
 type Prices = Pick<SellPlan, 'singlePriceMinor' | 'packPriceMinor' | 'margin' | 'packMargin'>;
 
@@ -146,6 +149,11 @@ function wordsOf(
 
 function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, cost: Cost): readonly Figure[] {
   const { parts, costMinor, wanted, sides, panelsPrinted, layersInkMinor } = cost;
+  const envelopeInk = envelope.pieces.reduce((n, piece) => n + printCostMinor(piece), fedMinor(envelope));
+  const besides = [
+    ...(panelsPrinted ? ([['Printing of layers', layersInkMinor]] as const) : []),
+    ...(envelope.print ? ([['Printing of envelopes', envelopeInk]] as const) : []),
+  ];
   const exactly = (minor: number): FigureValue => words(sayExactly(minor, workshop));
   /** A part of the cost, with what it comes to before the parts are rounded together. */
   const partOf = (
@@ -184,13 +192,13 @@ function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, co
     partOf(
       'ink',
       'Printing',
-      panelsPrinted
-        ? '(printed sides × price of a side + printing of layers) ÷ good cards'
+      besides.length > 0
+        ? `(printed sides × price of a side + ${besides.map(([label]) => label.toLowerCase()).join(' + ')}) ÷ good cards`
         : 'printed sides × price of a side ÷ good cards',
       {
         'Printed sides': count(sides),
         'A side': money(stock.printer.sidePriceMinor),
-        ...(panelsPrinted ? { 'Printing of layers': exactly(layersInkMinor) } : {}),
+        ...Object.fromEntries(besides.map(([label, minor]) => [label, exactly(minor)])),
         'Good cards': count(wanted),
       },
     ),

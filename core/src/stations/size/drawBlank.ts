@@ -19,7 +19,7 @@ import type { LengthUnit, Mm } from '../../ground/length/types.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import { plateOf } from '../../ground/scene/whitePlate.ts';
 import { foldsUpright } from './folds.ts';
-import type { FoldedPiece, SizePlan } from './planSize.ts';
+import type { FoldedPiece } from './planSize.ts';
 
 export interface BlankView {
   readonly side: PaperSide;
@@ -40,11 +40,11 @@ export type PrintLies = 'onStock' | 'onWhite' | 'asFoil';
 export type LayerPrints = Readonly<Record<string, { readonly shapes: readonly Shape[]; readonly lies: PrintLies }>>;
 
 /** From the blank seen from outside to what a maker sees with this side up. */
-export const viewOf = (size: SizePlan, side: PaperSide): Affine =>
+export const viewOf = (size: FoldedPiece, side: PaperSide): Affine =>
   side === 'outside' ? IDENTITY : turnedLeftRight(size.form.blank.widthMm);
 
 /** The open blank, one side up: outline, bleed, safe, creases, names, reading direction and sizes. */
-export function drawBlank(size: SizePlan, view: BlankView): Scene {
+export function drawBlank(size: FoldedPiece, view: BlankView): Scene {
   const { blank } = size.form;
   const trim: Box = { xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm };
   const map = viewOf(size, view.side);
@@ -209,7 +209,7 @@ export function faceName(
   ];
 }
 
-function dimensions(size: SizePlan, { unit, textMm, side }: BlankView): readonly Shape[] {
+function dimensions(size: FoldedPiece, { unit, textMm, side }: BlankView): readonly Shape[] {
   const { blank } = size.form;
   const off = size.bleedMm + textMm * 0.9;
   const shapes: Shape[] = [

@@ -5,6 +5,7 @@ import { envelope } from './envelope.ts';
 import { face } from './face.ts';
 import { guides } from './guides.ts';
 import { panels } from './panels.ts';
+import { printedEnvelopes } from './printedEnvelopes.ts';
 import { press } from './press.ts';
 import { proof } from './proof.ts';
 import { sheets } from './sheets.ts';
@@ -14,5 +15,5 @@ import { ticket } from './ticket.ts';
 
 /** What can be written of a job: one file each, named in the contract with its formats. */
 export const KINDS: { readonly [What in ExportWhat]: Exporter<ExportFormat<What>> } = {
-  ...{ sheets, panels, cut, envelope, ticket, face, side, press, template, guides, proof },
+  ...{ sheets, panels, cut, envelope, printedEnvelopes, ticket, face, side, press, template, guides, proof },
 };

@@ -1,3 +1,4 @@
+import { homeOf } from './facesOf.ts';
 import { useCallback, type DragEvent, type ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Scene } from '@zippy/core';
@@ -6,7 +7,7 @@ import { Turner } from '../../bench/Turner.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { useView } from '../../stores/view/index.ts';
 import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
-import { useSides, type StationProps } from '../parts.ts';
+import { useEnvelopeSides, useSides, type StationProps } from '../parts.ts';
 import { AddThings } from './AddThings.tsx';
 import { DriftBench } from './drift/DriftBench.tsx';
 import { drawFaceOnBench } from './drawFaceOnBench.ts';
@@ -22,22 +23,26 @@ export function ArtBench(props: StationProps): ReactNode {
   const folded = useView((s) => s.folded);
   const drift = useView((s) => s.drift);
   const toggleDrift = useView((s) => s.toggleDrift);
-  const sides = useSides(plan);
+  const cardSides = useSides(plan);
   const hand = useFace(props);
   const { face, placePicture } = hand;
+  const home = homeOf(plan, face.face.id);
+  const envelopeSides = useEnvelopeSides(plan);
+  const sides = home.isEnvelope ? envelopeSides : cardSides;
   const { takeIn, said, picker } = useTakeIn(placePicture);
   const draw = useCallback((textMm: number): Scene => drawFaceOnBench(plan, face, textMm), [plan, face]);
   const drop = (event: DragEvent): void => {
     event.preventDefault();
     takeIn(event.dataTransfer.files[0]);
   };
-  const foldPress = plan.size.form.blank.creases.length > 0 && (
+  const foldPress = home.piece.form.blank.creases.length > 0 && (
     <BenchButton onPress={() => showFolded(!folded)} aria-pressed={folded}>
       Folded <KeyCap>O</KeyCap>
     </BenchButton>
   );
-  if (drift) return <DriftBench {...props} />;
-  if (folded && foldPress) return <FoldedBench {...props} art={sides} more={foldPress} />;
+  if (drift && !home.isEnvelope) return <DriftBench {...props} />;
+  if (folded && foldPress)
+    return <FoldedBench {...props} art={sides} size={home.piece} stockColour={home.colour} more={foldPress} />;
   return (
     <Drop onDragOver={(event) => event.preventDefault()} onDrop={drop}>
       {picker}
@@ -49,15 +54,17 @@ export function ArtBench(props: StationProps): ReactNode {
         label={`${face.face.name}: the art as it will print`}
         caption={said ?? undefined}
         above={<AddThings {...props} hand={hand} />}
-        beside={<FaceBeside {...props} face={face.face} sides={sides} />}
+        beside={<FaceBeside {...props} face={face.face} sides={sides} home={home} />}
         overlay={(geometry) => <Handles {...props} geometry={geometry} />}
         tools={
           <>
             <FacePresses plan={plan} faceId={face.face.id} />
             {foldPress}
-            <BenchButton onPress={toggleDrift} aria-pressed={false}>
-              Drift <KeyCap>D</KeyCap>
-            </BenchButton>
+            {!home.isEnvelope && (
+              <BenchButton onPress={toggleDrift} aria-pressed={false}>
+                Drift <KeyCap>D</KeyCap>
+              </BenchButton>
+            )}
             {plan.art.names && (
               <Turner
                 name="Card"

@@ -1,3 +1,4 @@
+import { facesOf, homeOf } from './facesOf.ts';
 import type { ReactNode } from 'react';
 import { FileTrigger } from 'react-aria-components';
 import { decide, idOf, whiteWayOf } from '@zippy/core';
@@ -33,8 +34,10 @@ export function ArtSlip(props: StationProps): ReactNode {
   const { takeIn, said, picker } = useTakeIn(placePicture);
   const takeAway = useJob((s) => s.takeAway);
   const drift = useView((s) => s.drift);
-  const rest = plan.art.faces.map((f) => f.face).filter(({ id }) => id !== face.face.id);
-  if (drift) return <DriftSlip {...props} />;
+  const rest = facesOf(plan)
+    .map((f) => f.face)
+    .filter(({ id }) => id !== face.face.id);
+  if (drift && !homeOf(plan, face.face.id).isEnvelope) return <DriftSlip {...props} />;
   return (
     <Slip title={`Art · ${face.face.name}`} part={plan.art} spoken={spokenOf(workshop)}>
       <FieldPlace value={`${face.face.id} ${item ? idOf(item) : ''}`}>

@@ -16,6 +16,9 @@ import {
 import { SceneView } from '../../bench/SceneView.tsx';
 import { useView } from '../../stores/view/index.ts';
 import { useSeenPanels, type StationProps } from '../parts.ts';
+import type { Home } from './facesOf.ts';
+
+const NO_PRINTS = {};
 
 /**
  * The face in hand in its two other places: where it lies on the open blank, often upside-down there, and on the
@@ -27,15 +30,18 @@ export function FaceBeside({
   workshop,
   face,
   sides,
+  home,
 }: StationProps & {
+  readonly home: Home;
   readonly face: ReadFace;
   readonly sides: Readonly<Record<PaperSide, readonly Shape[]>>;
 }): ReactNode {
   const { pickFace, showFolded } = useView.getState();
-  const { size } = plan;
-  const prints = useSeenPanels(plan);
+  const size = home.piece;
+  const panels = useSeenPanels(plan);
+  const prints = home.isEnvelope ? NO_PRINTS : panels;
   const { blank } = size.form;
-  const stockColour = plan.stock.stock.colour;
+  const stockColour = home.colour;
   const { side } = face;
   const open = useMemo((): Scene => {
     const scene = drawBlank(size, {

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { Plan } from '@zippy/core';
+import { facesOf } from './facesOf.ts';
 import { useView } from '../../stores/view/index.ts';
 import { BenchButton } from '../../ui/buttons.tsx';
 import { Pick } from '../../ui/Pick.tsx';
@@ -11,7 +12,9 @@ const MOST_PRESSES = 6;
 /** Which face is on the bench. */
 export function FacePresses({ plan, faceId }: { readonly plan: Plan; readonly faceId: string }): ReactNode {
   const pickFace = useView((s) => s.pickFace);
-  return plan.art.faces.length > MOST_PRESSES ? (
+  const faces = facesOf(plan);
+  const own = plan.art.faces.length;
+  return faces.length > MOST_PRESSES ? (
     <FacePick>
       <Pick
         label="Face"
@@ -19,14 +22,17 @@ export function FacePresses({ plan, faceId }: { readonly plan: Plan; readonly fa
         onChange={(id) => pickFace(id)}
         sections={[
           {
-            heading: null,
-            options: plan.art.faces.map(({ face: { id, name } }) => ({ id, name })),
+            heading: faces.length > own ? 'Card' : null,
+            options: faces.slice(0, own).map(({ face: { id, name } }) => ({ id, name })),
           },
+          ...(faces.length > own
+            ? [{ heading: 'Envelope', options: faces.slice(own).map(({ face: { id, name } }) => ({ id, name })) }]
+            : []),
         ]}
       />
     </FacePick>
   ) : (
-    plan.art.faces.map(({ face: { id, name } }) => (
+    faces.map(({ face: { id, name } }) => (
       <BenchButton key={id} aria-pressed={id === faceId} onPress={() => pickFace(id)}>
         {name}
       </BenchButton>

@@ -1,3 +1,4 @@
+import { facesOf, homeOf } from './facesOf.ts';
 import { useEffect, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import {
@@ -53,7 +54,7 @@ export function ThreeUp({
       <Three>
         {tries.map((one, i) => {
           const plan = plans[i];
-          const face = plan?.art.faces.find((one) => one.face.id === faceId);
+          const face = plan && facesOf(plan).find((one) => one.face.id === faceId);
           return (
             <button key={one.name} type="button" aria-label={`Keep ${one.name}`} onClick={() => onKeep(one)}>
               {plan && face && (
@@ -69,7 +70,7 @@ export function ThreeUp({
                         kind: 'group',
                         transform: IDENTITY,
                         clip: polygon(face.trimOutline),
-                        children: seenFace(plan.art, face, plan.stock.stock.colour),
+                        children: seenFace(homeOf(plan, faceId), face, homeOf(plan, faceId).colour),
                       },
                     ],
                   }}

@@ -1,3 +1,4 @@
+import { facesOf, homeOf } from './facesOf.ts';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import {
@@ -119,7 +120,7 @@ export function WordingDialog({
       <Wordings style={{ '--aspect': face.face.widthMm / face.face.heightMm }}>
         {shown.map((one) => {
           const plan = plans[one.id];
-          const drawn = plan?.art.faces.find((f) => f.face.id === faceId);
+          const drawn = plan && facesOf(plan).find((f) => f.face.id === faceId);
           return (
             <button key={one.id} type="button" aria-label={one.name} onClick={() => take(one.id)}>
               <b>{one.occasion}</b>
@@ -142,7 +143,7 @@ export function WordingDialog({
                           kind: 'group',
                           transform: IDENTITY,
                           clip: polygon(drawn.trimOutline),
-                          children: seenFace(plan.art, drawn, plan.stock.stock.colour),
+                          children: seenFace(homeOf(plan, faceId), drawn, homeOf(plan, faceId).colour),
                         },
                       ],
                     }}

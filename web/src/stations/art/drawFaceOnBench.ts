@@ -1,27 +1,31 @@
+import { homeOf } from './facesOf.ts';
 import { cutsOnFace, IDENTITY, polygon, seenFace, type FacePlan, type Mm, type Plan, type Scene } from '@zippy/core';
 
 /** A face as its reader sees it, with its trim and safe lines and its name. */
-export const drawFaceOnBench = (plan: Plan, face: FacePlan, textMm: Mm): Scene => ({
-  box: { ...face.page, yMm: face.page.yMm - textMm * 2, heightMm: face.page.heightMm + textMm * 4 },
-  symbols: {},
-  shapes: [
-    { kind: 'path', role: 'stock', path: polygon(face.pageOutline), fill: plan.stock.stock.colour },
-    {
-      kind: 'group',
-      transform: IDENTITY,
-      clip: polygon(face.bleedOutline),
-      children: seenFace(plan.art, face, plan.stock.stock.colour),
-    },
-    { kind: 'path', role: 'safe', path: polygon(face.safeOutline) },
-    { kind: 'path', role: 'trim', path: polygon(face.trimOutline) },
-    ...cutsOnFace(plan.size, face.face),
-    {
-      kind: 'label',
-      role: 'dimension',
-      text: `${face.face.name}, as its reader sees it · solid line: trim · dots: safe`,
-      at: { xMm: face.face.widthMm / 2, yMm: face.page.yMm + face.page.heightMm + textMm * 1.5 },
-      sizeMm: textMm,
-      anchor: 'middle',
-    },
-  ],
-});
+export function drawFaceOnBench(plan: Plan, face: FacePlan, textMm: Mm): Scene {
+  const home = homeOf(plan, face.face.id);
+  return {
+    box: { ...face.page, yMm: face.page.yMm - textMm * 2, heightMm: face.page.heightMm + textMm * 4 },
+    symbols: {},
+    shapes: [
+      { kind: 'path', role: 'stock', path: polygon(face.pageOutline), fill: home.colour },
+      {
+        kind: 'group',
+        transform: IDENTITY,
+        clip: polygon(face.bleedOutline),
+        children: seenFace(home, face, home.colour),
+      },
+      { kind: 'path', role: 'safe', path: polygon(face.safeOutline) },
+      { kind: 'path', role: 'trim', path: polygon(face.trimOutline) },
+      ...cutsOnFace(home.piece, face.face),
+      {
+        kind: 'label',
+        role: 'dimension',
+        text: `${face.face.name}, as its reader sees it · solid line: trim · dots: safe`,
+        at: { xMm: face.face.widthMm / 2, yMm: face.page.yMm + face.page.heightMm + textMm * 1.5 },
+        sizeMm: textMm,
+        anchor: 'middle',
+      },
+    ],
+  };
+}

@@ -1,3 +1,4 @@
+import { facesOf } from './facesOf.ts';
 import {
   decide,
   DEFAULTS,
@@ -91,7 +92,7 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
   const wanted = useView((s) => s.face);
   const itemIds = useView((s) => s.itemIds);
   const { pickItems } = useView.getState();
-  const face = plan.art.faces.find((f) => f.face.id === wanted) ?? plan.art.faces[0]!;
+  const face = facesOf(plan).find((f) => f.face.id === wanted) ?? plan.art.faces[0]!;
   const id = face.face.id;
   const art = job.art.faces[id] ?? EMPTY_FACE;
   const onFace = (job: JobPlace) => job.art.faces.at(id);

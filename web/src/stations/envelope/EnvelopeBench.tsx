@@ -1,23 +1,38 @@
 import { lazy, Suspense, useCallback, type ReactNode } from 'react';
-import { boxPath, drawEnvelopeBlank, drawEnvelopeSheet, type Scene } from '@zippy/core';
+import {
+  addressZone,
+  boxPath,
+  drawEnvelopeBlank,
+  drawEnvelopeFront,
+  drawEnvelopeOutside,
+  drawEnvelopeSheet,
+  type Scene,
+} from '@zippy/core';
 import { Bench, Ground, Middle, Tools } from '../../bench/Bench.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
 import { useView } from '../../stores/view/index.ts';
 import { BenchButton, KeyCap } from '../../ui/buttons.tsx';
-import type { StationProps } from '../parts.ts';
+import { Turner } from '../../bench/Turner.tsx';
+import { useEnvelopeSides, type StationProps } from '../parts.ts';
 
 const StyleTable = lazy(() => import('./StyleTable.tsx'));
 const FROM_BEHIND = { yawDeg: 152, pitchDeg: 18 };
-const BARE = { outside: [], inside: [] };
 
-/** The envelope: its blank, folded, on its sheet, or every style beside the others. */
+/** The envelope: its blank, either side up, folded, its front, on its sheet, or every style beside the others. */
 export function EnvelopeBench(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
-  const { onSheet, showOnSheet, folded, showFolded, turnTo, comparing, compare } = useView();
+  const { side, turnOver, onSheet, showOnSheet, folded, showFolded, turnTo, shows, show, showCard } = useView();
   const { envelope } = plan;
+  const sides = useEnvelopeSides(plan);
+  const front = envelope.art.piece.faces[0]!;
+  const what = folded ? 'folded' : shows !== 'blank' ? shows : onSheet ? 'sheet' : 'blank';
   const draw = useCallback(
     (textMm: number): Scene => {
-      if (!onSheet) return drawEnvelopeBlank(envelope, textMm, workshop.unit);
+      if (what === 'front') return drawEnvelopeFront(envelope, addressZone(front, job.envelope.clearMm));
+      if (what === 'blank')
+        return side === 'outside' && envelope.art.printed.length > 0
+          ? drawEnvelopeOutside(envelope, textMm)
+          : drawEnvelopeBlank(envelope, textMm, workshop.unit);
       const { scene } = drawEnvelopeSheet(envelope);
       return {
         ...scene,
@@ -27,40 +42,47 @@ export function EnvelopeBench(props: StationProps): ReactNode {
         ],
       };
     },
-    [envelope, workshop.unit, onSheet],
+    [envelope, front, job.envelope.clearMm, workshop.unit, what, side],
+  );
+  const turnToOne = (one: typeof what): void => {
+    showFolded(one === 'folded');
+    showOnSheet(one === 'sheet');
+    show(one === 'front' || one === 'styles' ? one : 'blank');
+    // It is folded and glued behind its front.
+    if (one === 'folded') turnTo(FROM_BEHIND.yawDeg, FROM_BEHIND.pitchDeg);
+  };
+  const press = (one: typeof what, label: ReactNode): ReactNode => (
+    <BenchButton aria-pressed={what === one} onPress={() => turnToOne(what === one ? 'blank' : one)}>
+      {label}
+    </BenchButton>
   );
   const presses = (
     <>
-      <BenchButton aria-pressed={comparing} onPress={() => compare(!comparing)}>
-        Styles side by side
-      </BenchButton>
-      {!comparing && (
+      {press('styles', 'Styles side by side')}
+      {envelope.atHand && press('front', 'Front')}
+      {press(
+        'folded',
         <>
-          <BenchButton
-            aria-pressed={folded}
-            onPress={() => {
-              showOnSheet(false);
-              showFolded(!folded);
-              // It is folded and glued behind its front.
-              if (!folded) turnTo(FROM_BEHIND.yawDeg, FROM_BEHIND.pitchDeg);
-            }}
-          >
-            Folded <KeyCap>O</KeyCap>
-          </BenchButton>
-          <BenchButton
-            aria-pressed={onSheet && !folded}
-            onPress={() => {
-              showFolded(false);
-              showOnSheet(folded || !onSheet);
-            }}
-          >
-            On its sheet
-          </BenchButton>
-        </>
+          Folded <KeyCap>O</KeyCap>
+        </>,
+      )}
+      {press('sheet', 'On its sheet')}
+      {what === 'blank' && envelope.art.printed.length > 0 && (
+        <BenchButton onPress={turnOver}>
+          Turn over <KeyCap>T</KeyCap>
+        </BenchButton>
+      )}
+      {what === 'front' && plan.art.names && (
+        <Turner
+          name="Envelope"
+          number={plan.art.names.shown + 1}
+          of={plan.art.names.cards}
+          onChange={(n) => showCard(n - 1)}
+        />
       )}
     </>
   );
-  if (comparing)
+  if (what === 'styles')
     return (
       <Ground aria-label="Bench">
         <Middle>
@@ -73,21 +95,31 @@ export function EnvelopeBench(props: StationProps): ReactNode {
         </Tools>
       </Ground>
     );
-  if (folded)
+  if (what === 'folded')
     return (
-      <FoldedBench {...props} art={BARE} size={envelope.folded} stockColour={envelope.stock.colour} more={presses} />
+      <FoldedBench {...props} art={sides} size={envelope.art.piece} stockColour={envelope.art.colour} more={presses} />
     );
-  const content = onSheet
-    ? draw(1).box
-    : { xMm: 0, yMm: 0, widthMm: envelope.blank.widthMm, heightMm: envelope.blank.heightMm };
+  const content =
+    what === 'front'
+      ? { xMm: 0, yMm: 0, widthMm: front.widthMm, heightMm: front.heightMm }
+      : what === 'sheet'
+        ? draw(1).box
+        : { xMm: 0, yMm: 0, widthMm: envelope.blank.widthMm, heightMm: envelope.blank.heightMm };
   return (
     <Bench
       content={content}
       draw={draw}
       pictures={job.pictures}
       unit={workshop.unit}
-      label={`${envelope.folded.formatName}, ${onSheet ? 'on its sheet' : 'the blank with the inside up'}`}
+      label={`${envelope.folded.formatName}, ${SAID[what]}`}
+      caption={what === 'front' ? 'Dots: where an address may stand' : undefined}
       tools={presses}
     />
   );
 }
+
+const SAID = {
+  front: 'its front as it is read',
+  sheet: 'on its sheet, inside up',
+  blank: 'the open blank',
+};

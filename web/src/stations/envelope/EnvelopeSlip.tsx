@@ -7,6 +7,7 @@ import { OnOff } from '../../ui/OnOff.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { Caution } from '../Stepper.tsx';
+import { AddressInputs } from './AddressInputs.tsx';
 import { Steps } from './Steps.tsx';
 import { StyleInputs, useSet, WindowInputs } from './StyleInputs.tsx';
 
@@ -22,6 +23,15 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
       spoken={spokenOf(workshop)}
       after={
         <>
+          {envelope.print && (
+            <>
+              <TakeAway what="printedEnvelopes" format="pdf" label="Printed envelopes, PDF" />
+              <TakeAway what="printedEnvelopes" format="png" label="A picture of each front, PNG" />
+            </>
+          )}
+          {envelope.print && plan.art.names && (
+            <TakeAway what="printedEnvelopes" format="csv" label="Who gets which, CSV" />
+          )}
           <TakeAway what="envelope" format="pdf" label="Envelope template, PDF" />
           <TakeAway what="envelope" format="svg" label="Envelope template, SVG" />
           <TakeAway what="envelope" format="dxf" label="Envelope template, DXF" />
@@ -49,6 +59,7 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
         ]}
       />
       <StyleInputs choice={choice} plan={envelope} unit={unit} />
+      {envelope.atHand && <AddressInputs job={job} plan={envelope} unit={unit} />}
       <More label="Corners and a window">
         <WindowInputs choice={choice} plan={envelope} unit={unit} />
       </More>

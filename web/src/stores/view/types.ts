@@ -92,9 +92,9 @@ export interface SizeSlice {
 }
 
 export interface EnvelopeSlice {
-  /** Every style of envelope beside the others, instead of the one that is chosen. */
-  readonly comparing: boolean;
-  compare(on: boolean): void;
+  /** What of the envelope lies on the bench: its blank, its front as it is read, or every style beside the others. */
+  readonly shows: 'blank' | 'front' | 'styles';
+  show(what: EnvelopeSlice['shows']): void;
 }
 
 /** How things are being looked at: nothing here is part of a job. A slice for the bench, and one for each station’s own. */

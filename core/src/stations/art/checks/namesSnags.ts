@@ -5,7 +5,7 @@ import { decide, decideEach, type JobPlace } from '../../../job/decide.ts';
 import type { Snag } from '../../../job/findings.ts';
 import type { FacePlan } from '../faces/items.ts';
 import { filled } from '../faces/layFace.ts';
-import { cardRows, fieldsIn, isNamed, rowName, wrongCounts } from '../../../job/namesList.ts';
+import { cardRows, fieldsIn, isNamed, namesInUse, rowName, wrongCounts } from '../../../job/namesList.ts';
 import { setText } from '../words/setText.ts';
 import { SMALLEST_PT } from '../words/smallestType.ts';
 import type { TypefaceBook } from '../words/typefaces.ts';
@@ -19,7 +19,8 @@ export function namesSnags(job: Job, faces: readonly FacePlan[], book: TypefaceB
   if (!names || names.rows.length === 0) return [];
   const blocks = faces.flatMap((face) => face.art.texts.map((block, i) => ({ face, block, i })));
   const used = blocks.filter(({ block }) => isNamed(block, names));
-  if (used.length === 0)
+  // Another piece of the job, such as its envelope, may ask for it.
+  if (!namesInUse(job))
     return [
       {
         id: 'art-names-unused',

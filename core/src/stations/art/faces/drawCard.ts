@@ -120,7 +120,11 @@ function drawCode(code: Code, object: CodeObject): readonly Shape[] {
  * All art of one side of the blank, drawn as seen from the outside. The inside is seen through the
  * paper, mirrored, so that both sides share one frame; whoever shows it turns it over.
  */
-export function drawSide(art: ArtPlan, side: PaperSide, part: 'all' | 'shared' = 'all'): readonly Shape[] {
+export function drawSide(
+  art: Pick<ArtPlan, 'faces'>,
+  side: PaperSide,
+  part: 'all' | 'shared' = 'all',
+): readonly Shape[] {
   return art.faces
     .filter((face) => face.face.side === side)
     .map((face) => ({

@@ -19,7 +19,7 @@ import { codeOf } from '../things/code.ts';
 import type { Code } from '../things/codePath.ts';
 import { boxOf, idOf, isNamedItem, isWholeOnFace, type FacePlan, type LaidItem, type LaidPicture } from './items.ts';
 import { ornamentPath } from '../things/ornamentPath.ts';
-import { fillFields, isNamed } from '../../../job/namesList.ts';
+import { fillFields, fillLines, isNamed } from '../../../job/namesList.ts';
 import { setText } from '../words/setText.ts';
 import type { TypefaceBook } from '../words/typefaces.ts';
 
@@ -184,7 +184,7 @@ export function layFace(
 /** A block with one row’s words in it. */
 export const filled = (block: TextBlock, names: NamesList, row: number | null): TextBlock => ({
   ...block,
-  text: fillFields(block.text, names, row),
+  text: (block.closesUp ? fillLines : fillFields)(block.text, names, row),
 });
 
 /** More words than a code can hold make no code; the checks say so. */

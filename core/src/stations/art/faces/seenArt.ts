@@ -12,7 +12,7 @@ import type { ArtPlan } from '../types.ts';
  * plate holds it. Files carry the inks themselves.
  * @param stock colour of the card
  */
-export const seenSide = (art: ArtPlan, side: PaperSide, stock: Colour): readonly Shape[] =>
+export const seenSide = (art: Pick<ArtPlan, 'faces' | 'onStock'>, side: PaperSide, stock: Colour): readonly Shape[] =>
   art.faces
     .filter((face) => face.face.side === side)
     .map((face) => ({

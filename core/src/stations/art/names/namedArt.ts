@@ -2,7 +2,7 @@ import { polygon } from '../../../ground/geometry/path.ts';
 import type { PaperSide } from '../../../ground/fold/types.ts';
 import type { Job, NamesList } from '../../../job/types.ts';
 import type { Shape } from '../../../ground/scene/types.ts';
-import type { SizePlan } from '../../size/planSize.ts';
+import type { FoldedPiece } from '../../size/planSize.ts';
 import { drawLine } from '../faces/drawCard.ts';
 import { filled } from '../faces/layFace.ts';
 import { isNamed } from '../../../job/namesList.ts';
@@ -20,7 +20,11 @@ interface NamedCard {
 }
 
 /** The words of one row of a list, on one side of the blank; nothing but the words that come from it. */
-export function drawNamed(job: Job, size: SizePlan, { side, names, row, book, outlines }: NamedCard): readonly Shape[] {
+export function drawNamed(
+  job: Job,
+  size: FoldedPiece,
+  { side, names, row, book, outlines }: NamedCard,
+): readonly Shape[] {
   return size.faces
     .filter((face) => face.side === side)
     .flatMap((face): readonly Shape[] => {

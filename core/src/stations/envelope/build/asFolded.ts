@@ -21,15 +21,23 @@ export interface EnvelopeQuestion {
   readonly caliperMm: Mm;
 }
 
-/** Some dozen times as long as all else at this station: a letter typed on the card asks for the same envelope again. */
-let kept: { readonly key: string; readonly envelope: FoldedEnvelope } | null = null;
+/**
+ * The last few: folding takes a dozen times as long as all else at this station, and a letter typed on the card asks for
+ * the same envelope again.
+ */
+const kept = new Map<string, FoldedEnvelope>();
+const KEPT = 4;
 
 /** An envelope as a piece with faces of its own, for whoever draws, folds or prints it. */
 export function foldedEnvelope(question: EnvelopeQuestion): FoldedEnvelope {
   const { style, ...rest } = question;
   const key = JSON.stringify([style.id, rest]);
-  if (kept?.key !== key) kept = { key, envelope: fold(question) };
-  return kept.envelope;
+  const found = kept.get(key) ?? fold(question);
+  // What was asked for last stands last, and the first makes room.
+  kept.delete(key);
+  kept.set(key, found);
+  if (kept.size > KEPT) kept.delete(kept.keys().next().value!);
+  return found;
 }
 
 function fold({ style, measures, windows, caliperMm }: EnvelopeQuestion): FoldedEnvelope {

@@ -1,6 +1,7 @@
 import { drawNamed } from '../../art/names/namedArt.ts';
 import { cardRows, namesInUse, rowOfCard } from '../../../job/namesList.ts';
 import type { TypefaceBook } from '../../art/words/typefaces.ts';
+import type { Box } from '../../../ground/geometry/types.ts';
 import type { PaperSide } from '../../../ground/fold/types.ts';
 import type { Job } from '../../../job/types.ts';
 import type { Shape } from '../../../ground/scene/types.ts';
@@ -50,8 +51,13 @@ export function nameSheet(
   return { sheetNumber: shown, cards, shapes: { outside: drawn('outside'), inside: drawn('inside') } };
 }
 
+/** Pieces on a sheet, as far as it matters where they lie. */
+interface Places {
+  readonly placements: readonly { readonly trim: Box }[];
+}
+
 /** Where a place lies on the sheet, front up, as rows and columns are counted. */
-export function sayPlace({ placements }: Pick<SheetPlan, 'placements'>, place: number): string {
+export function sayPlace({ placements }: Places, place: number): string {
   const near = (a: Mm, b: Mm): boolean => Math.abs(a - b) < 1;
   const middles = placements.map(({ trim }) => ({
     x: trim.xMm + trim.widthMm / 2,
@@ -73,5 +79,5 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth', 'seven
 const ordinal = (n: number): string => ORDINALS[n - 1] ?? `number ${n}`;
 
 /** How piles go together once the sheets are cut apart, for a slug. */
-export const sayPiles = (sheet: Pick<SheetPlan, 'placements'>): string =>
+export const sayPiles = (sheet: Places): string =>
   sheet.placements.length < 2 ? 'in the list’s order' : `pile 1: ${sayPlace(sheet, 0)}`;

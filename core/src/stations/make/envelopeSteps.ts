@@ -1,0 +1,58 @@
+import { plural } from '../../job/figures.ts';
+import { wantedOf } from '../../job/namesList.ts';
+import type { Job } from '../../job/types.ts';
+import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
+import { CAUTIONS } from './cautions.ts';
+import { PLAIN } from './stepWords.ts';
+import type { MakeStep } from './types.ts';
+
+/** Envelopes printed as blanks and made, or printed when they are ready. */
+export const envelopeSteps = (job: Job, envelope: EnvelopePlan): readonly MakeStep[] => [
+  ...blankSteps(job, envelope),
+  ...(envelope.made && envelope.up > 0 ? [makeStep(job, envelope)] : []),
+  ...readySteps(job, envelope),
+];
+
+/** Blanks that are printed before they are cut. */
+function blankSteps(job: Job, { print, sheets, made }: EnvelopePlan): readonly MakeStep[] {
+  if (!made || print?.on !== 'blank' || sheets === 0) return [];
+  return print.passes.map((pass, i): MakeStep => ({
+    ...PLAIN,
+    id: `envelope-print-${i + 1}`,
+    ...{ kind: 'envelope', work: 'printBlanks' },
+    title:
+      pass.plate === 'white'
+        ? 'Print white on the envelope sheets'
+        : `Print the envelope sheets, ${pass.sides.join(' and ')}`,
+    big: `${sheets} ${plural(sheets, 'sheet')}`,
+    detail: `${print.printer.name}, ${print.path.name}, at 100 %, no fit to page. The outside of the envelope is on the front. They lie in the order of the cards.`,
+    waitMinutes: job.make.dryMinutes || null,
+  }));
+}
+
+/** Ready envelopes go through one by one, in the order of the cards. */
+function readySteps({ envelope: { feedTurn = 0 } }: Job, { print, fedPages }: EnvelopePlan): readonly MakeStep[] {
+  if (print?.on !== 'envelope') return [];
+  return [
+    {
+      ...PLAIN,
+      id: 'envelope-feed',
+      ...{ kind: 'envelope', work: 'printReady' },
+      title: 'Print the envelopes',
+      big: `${fedPages} ${plural(fedPages, 'envelope')}`,
+      detail: `${print.printer.name}, ${print.path.name}, one at a time at 100 %, front ${print.path.printSide ?? 'towards the print head'}, flap shut, ${feedTurn === 0 ? 'long side first' : `short side first, turned ${feedTurn === 90 ? 'clockwise' : 'anticlockwise'}`}. Try one of plain paper of the same size first. Keep them in the order of the cards.`,
+    },
+  ];
+}
+
+function makeStep(job: Job, envelope: EnvelopePlan): MakeStep {
+  return {
+    id: 'envelope',
+    ...{ kind: 'envelope', work: 'make' },
+    title: 'Make the envelopes',
+    big: `${wantedOf(job)} from ${envelope.sheets} ${plural(envelope.sheets, 'sheet')}`,
+    detail: envelope.steps.join(' '),
+    caution: CAUTIONS.glue,
+    waitMinutes: null,
+  };
+}
