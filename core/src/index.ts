@@ -263,7 +263,11 @@ export {
   drawEnvelopeOutside,
   drawEnvelopePage,
   drawFedEnvelope,
+  drawLiner,
+  drawLinerPage,
+  drawLinerSheet,
 } from './stations/envelope/drawEnvelopePrint.ts';
+export type { LinerPlan } from './stations/envelope/planLiner.ts';
 export type { EnvelopePrint } from './stations/envelope/envelopePrint.ts';
 export { addressBlock, addressZone } from './stations/envelope/address.ts';
 export { CAUTIONS } from './stations/make/cautions.ts';

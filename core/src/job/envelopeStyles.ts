@@ -1,5 +1,11 @@
 /** Names of the ways of making an envelope, as job files write them; what each is stands in a file of its own at Envelope. */
 export const ENVELOPE_STYLE_IDS = ['sideSeam', 'squareFlap', 'pointed', 'pocket', 'deep', 'ownShape'] as const;
 /** Faces of an envelope that may carry art, beside those of the card. */
-export const ENVELOPE_FACE_IDS = ['envelopeFront', 'envelopeBack', 'envelopeFlap', 'envelopeFlapInside'] as const;
+export const ENVELOPE_FACE_IDS = [
+  'envelopeFront',
+  'envelopeBack',
+  'envelopeFlap',
+  'envelopeFlapInside',
+  'envelopeLiner',
+] as const;
 export type EnvelopeStyleId = (typeof ENVELOPE_STYLE_IDS)[number];

@@ -70,6 +70,8 @@ export const LIMITS = {
     flapMm: from(10, 400),
     throatMm: from(0, 60),
     cornerMm: from(0, 40),
+    /** Of a liner from the front’s edges; below nought it is larger. */
+    linerInsetMm: from(-20, 60),
     /** What an address keeps away from the edges of the front. */
     clearMm: from(0, 300),
     /** From the front’s edge, and of the opening itself. */

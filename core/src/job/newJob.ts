@@ -10,6 +10,7 @@ export const DEFAULTS = {
   easeMm: 4,
   seamMm: 18,
   throatMm: 10,
+  linerInsetMm: 3,
   /** Room for a stamp on top, and for what sorting machines print at the foot. */
   clearMm: { top: 40, right: 15, bottom: 18, left: 15 },
   dryMinutes: 10,

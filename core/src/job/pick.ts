@@ -14,6 +14,9 @@ export const stockOf = (job: Job, workshop: Workshop): Stock =>
   pick(workshop.stocks, job.stock.stockId, 'stock.stockId', 'stock');
 export const envelopeStockOf = (job: Job, workshop: Workshop): Stock =>
   pick(workshop.stocks, job.envelope.stockId, 'envelope.stockId', 'stock');
+/** Null where envelopes have no liner. */
+export const linerStockOf = ({ envelope: { liner } }: Job, workshop: Workshop): Stock | null =>
+  liner ? pick(workshop.stocks, liner.stockId, 'envelope.liner.stockId', 'stock') : null;
 export const printerOf = (job: Job, workshop: Workshop): Printer =>
   pick(workshop.printers, job.stock.printerId, 'stock.printerId', 'printer');
 export const pathOf = (job: Job, workshop: Workshop): FeedPath =>

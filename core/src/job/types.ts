@@ -287,6 +287,13 @@ export interface WindowChoice {
   readonly cornerMm: Mm;
 }
 
+/** A sheet that lines the front and the flap. */
+export interface LinerChoice {
+  readonly stockId: string;
+  /** From the front’s edges. */
+  readonly insetMm: Mm;
+}
+
 export interface EnvelopeChoice {
   readonly make: boolean;
   /** Older jobs say nothing, which is a side seam. */
@@ -303,6 +310,7 @@ export interface EnvelopeChoice {
   /** An outline of one’s own, as SVG path data. */
   readonly path?: string;
   readonly window?: WindowChoice | null;
+  readonly liner?: LinerChoice | null;
   /** Before it is cut and folded, or on the ready envelope, one a page; older jobs say nothing, which is before. */
   readonly printOn?: 'blank' | 'envelope';
   /** How far clockwise a ready envelope is turned to be fed; older jobs say nothing, which is not. */

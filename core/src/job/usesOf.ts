@@ -18,7 +18,7 @@ export interface HoldsThings {
   readonly stock: Job['stock'];
   readonly cut: Pick<Job['cut'], 'trimmerId'>;
   readonly crease: Pick<Job['crease'], 'boardId'>;
-  readonly envelope: Pick<Job['envelope'], 'make' | 'stockId'>;
+  readonly envelope: Pick<Job['envelope'], 'make' | 'stockId' | 'liner'>;
 }
 
 /**
@@ -29,7 +29,7 @@ export function usesOf({ brief, size, stock, cut, crease, envelope }: HoldsThing
   const stocks = new Set([
     stock.stockId,
     ...size.layers.flatMap(({ stockIds }) => stockIds),
-    ...(envelope.make ? [envelope.stockId] : []),
+    ...(envelope.make ? [envelope.stockId, ...(envelope.liner ? [envelope.liner.stockId] : [])] : []),
   ]);
   return [
     ...[...stocks].map((id) => ({ shelf: 'stocks' as const, id })),

@@ -2,7 +2,7 @@ import { seenSide } from '../stations/art/faces/seenArt.ts';
 import { drawCreaseLine } from '../stations/crease/drawCrease.ts';
 import { drawCutMove } from '../stations/cut/drawCuts.ts';
 import { drawMachineFile } from '../stations/cut/planMachine.ts';
-import { drawEnvelopeFront, drawEnvelopeOutside } from '../stations/envelope/drawEnvelopePrint.ts';
+import { drawEnvelopeFront, drawEnvelopeOutside, drawLiner } from '../stations/envelope/drawEnvelopePrint.ts';
 import { drawEnvelopeBlank } from '../stations/envelope/drawEnvelope.ts';
 import { IDENTITY } from '../ground/geometry/affine.ts';
 import { boxPath } from '../ground/geometry/path.ts';
@@ -62,6 +62,7 @@ export function drawStep(
       return drawFolded(plan.size, { open: 0.45, stockColour, art, prints });
     case 'envelope':
       if (step.work === 'printBlanks') return drawEnvelopeOutside(plan.envelope, textMm);
+      if (step.work === 'line') return plan.envelope.liner && drawLiner(plan.envelope.liner, textMm);
       if (step.work === 'printReady') return drawEnvelopeFront(plan.envelope, null);
       return drawEnvelopeBlank(plan.envelope, textMm, unit);
     case 'pack':

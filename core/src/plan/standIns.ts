@@ -128,5 +128,16 @@ function goneOf(job: Job, workshop: Workshop): readonly Gone[] {
       ...{ station: 'envelope', key: 'stock', what: 'stock of the envelopes', id: job.envelope.stockId },
       instead: instead(stocks, ({ id }) => [decide((job) => job.envelope.stockId, id)]),
     });
+  if (job.envelope.liner && !has(stocks, job.envelope.liner.stockId))
+    found.push({
+      ...{ station: 'envelope', key: 'liner', what: 'stock of the liners', id: job.envelope.liner.stockId },
+      instead: [
+        ...instead(stocks, ({ id }) => [decide((job) => job.envelope.liner.stockId, id)]),
+        {
+          ...{ name: 'an envelope without a liner', label: 'Do without' },
+          changes: [decide((job) => job.envelope.liner, null)],
+        },
+      ],
+    });
   return found;
 }

@@ -2,6 +2,7 @@ import { sheetPriceOf } from '../workshop/sheetPrice.ts';
 import { drawSide, printedBox } from '../stations/art/faces/drawCard.ts';
 import { namesInUse } from '../job/namesList.ts';
 import { drawEnvelopeOutline } from '../stations/envelope/drawEnvelope.ts';
+import { drawEnvelopeArt } from '../stations/envelope/drawEnvelopePrint.ts';
 import { apply, compose, IDENTITY, translation, type Affine } from '../ground/geometry/affine.ts';
 import { polygon } from '../ground/geometry/path.ts';
 import type { Box, Point } from '../ground/geometry/types.ts';
@@ -99,7 +100,15 @@ function liesAs(piece: PieceOnSheets, job: Job, plan: Plan, grain: 'respect' | '
         plan.art.panels[piece.id]?.shapes ?? [{ kind: 'path', role: 'printable', path: polygon(piece.blank.outline) }],
       );
     case 'envelope':
-      return shown(drawEnvelopeOutline(piece.blank));
+      return plan.envelope.print?.on === 'blank'
+        ? { ...plain, shapes: drawEnvelopeArt(plan.envelope, namesInUse(job) ? 'shared' : 'all') }
+        : shown(drawEnvelopeOutline(piece.blank));
+    case 'liner': {
+      const { liner } = plan.envelope;
+      return liner?.print
+        ? shown(drawSide(liner.art, 'outside', namesInUse(job) ? 'shared' : 'all'))
+        : shown(drawEnvelopeOutline(piece.blank));
+    }
   }
 }
 

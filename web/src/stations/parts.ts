@@ -29,7 +29,8 @@ export function useSides(plan: Plan): Readonly<Record<PaperSide, readonly Shape[
 }
 
 /** The same of the envelope. */
-export function useEnvelopeSides({ envelope: { art } }: Plan): Readonly<Record<PaperSide, readonly Shape[]>> {
+export function useEnvelopeSides({ envelope }: Plan, isLiner = false): Readonly<Record<PaperSide, readonly Shape[]>> {
+  const art = (isLiner && envelope.liner?.art) || envelope.art;
   return useMemo(
     () => ({ outside: seenSide(art, 'outside', art.colour), inside: seenSide(art, 'inside', art.colour) }),
     [art],

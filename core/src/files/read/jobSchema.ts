@@ -17,6 +17,7 @@ import {
   type Job,
   type Foil,
   type LayerChoice,
+  type LinerChoice,
   type NamesList,
   type OwnTypeface,
   type PicturePlacement,
@@ -297,6 +298,9 @@ const envelopeChoice = object<Job['envelope']>({
       bottom: required(length(LIMITS.envelope.clearMm)),
       left: required(length(LIMITS.envelope.clearMm)),
     }),
+  ),
+  liner: spare(
+    orNull(object<LinerChoice>({ stockId: required(id), insetMm: required(length(LIMITS.envelope.linerInsetMm)) })),
   ),
   window: spare(
     orNull(

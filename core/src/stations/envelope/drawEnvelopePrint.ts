@@ -1,5 +1,6 @@
 import {
   compose,
+  IDENTITY,
   rotationAbout,
   translation,
   turnedLeftRight,
@@ -7,7 +8,8 @@ import {
   type Affine,
 } from '../../ground/geometry/affine.ts';
 import { boxAround, corners, evenSides, grow, mapBox } from '../../ground/geometry/box.ts';
-import { boxPath, polygon, polyline } from '../../ground/geometry/path.ts';
+import { boxPath, mapPath, polygon, polyline } from '../../ground/geometry/path.ts';
+import type { PaperSide } from '../../ground/fold/types.ts';
 import type { Box } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Page, Scene, Shape } from '../../ground/scene/types.ts';
@@ -23,13 +25,30 @@ import { laidMap, type LaidPiece } from '../sheet/layout/layOut.ts';
 import { sayPlate, type PlateKind } from '../sheet/layout/passes.ts';
 import type { SheetSide } from '../sheet/layout/reach.ts';
 import { cutPath } from '../../ground/fold/blankCuts.ts';
+import type { FoldedPiece } from '../size/planSize.ts';
 import type { EnvelopePlan } from './planEnvelope.ts';
+import type { LinerPlan } from './planLiner.ts';
 
-/** From the form, outside up, to the blank as it lies on a sheet with its outside up. */
-const toOutside = ({ blank, folded }: EnvelopePlan): Affine =>
-  compose(turnedLeftRight(blank.widthMm), folded.built.toBlank);
+/** A blank that is printed on sheets of its own: the envelope, or its liner. */
+interface OnPaper extends Pick<EnvelopePlan, 'art' | 'print' | 'places' | 'bleedMm' | 'sheets' | 'stock' | 'turnOver'> {
+  readonly what: 'envelope' | 'liner';
+  readonly heightMm: Mm;
+  readonly piece: FoldedPiece;
+  /** From its form, outside up, to the blank as it lies on a sheet with its outside up. */
+  readonly toOutside: Affine;
+}
 
-const sheetBox = ({ stock }: EnvelopePlan): Box => ({
+const envelopeOnPaper = (plan: EnvelopePlan): OnPaper => ({
+  ...plan,
+  ...{ what: 'envelope', heightMm: plan.blank.heightMm, piece: plan.folded },
+  toOutside: compose(turnedLeftRight(plan.blank.widthMm), plan.folded.built.toBlank),
+});
+const linerOnPaper = (liner: LinerPlan): OnPaper => ({
+  ...liner,
+  ...{ what: 'liner', heightMm: liner.blank.heightMm, toOutside: IDENTITY },
+});
+
+const sheetBox = ({ stock }: Pick<OnPaper, 'stock'>): Box => ({
   xMm: 0,
   yMm: 0,
   widthMm: stock.sheetWidthMm,
@@ -37,9 +56,9 @@ const sheetBox = ({ stock }: EnvelopePlan): Box => ({
 });
 
 /** Where a blank with its outside up comes to lie on a page: its sheet, turned over for the back. */
-function placeMap(plan: EnvelopePlan, lies: LaidPiece, side: SheetSide): Affine {
-  const place = compose(laidMap(lies, plan.blank.heightMm), toOutside(plan));
-  return side === 'front' ? place : compose(turnMap(sheetBox(plan), plan.turnOver), place);
+function placeMap(of: OnPaper, lies: LaidPiece, side: SheetSide): Affine {
+  const place = compose(laidMap(lies, of.heightMm), of.toOutside);
+  return side === 'front' ? place : compose(turnMap(sheetBox(of), of.turnOver), place);
 }
 
 export interface EnvelopeLabel {
@@ -62,18 +81,33 @@ export interface EnvelopeNames {
  * in piles that come apart in the order of the cards.
  * @throws RangeError where nothing is printed on the blank, which would be our mistake
  */
-export function drawEnvelopePage(
+export const drawEnvelopePage = (
   plan: EnvelopePlan,
+  side: SheetSide,
+  names: EnvelopeNames,
+  label: EnvelopeLabel | null,
+): Page => drawPage(envelopeOnPaper(plan), side, names, label);
+
+/** The same of a sheet of liners. */
+export const drawLinerPage = (
+  liner: LinerPlan,
+  side: SheetSide,
+  names: EnvelopeNames,
+  label: EnvelopeLabel | null,
+): Page => drawPage(linerOnPaper(liner), side, names, label);
+
+function drawPage(
+  plan: OnPaper,
   side: SheetSide,
   { job, typefaces, outlines = true }: EnvelopeNames,
   label: EnvelopeLabel | null,
 ): Page {
-  const { print, places, bleedMm, art, sheets } = plan;
+  const { print, places, bleedMm, art, sheets, what } = plan;
   if (print?.on !== 'blank') throw new RangeError('drawEnvelopePage: nothing is printed on the blank');
   const box = sheetBox(plan);
   const paper = side === 'front' ? 'outside' : 'inside';
   const names = namesInUse(job);
-  const symbol = `envelope-${paper}`;
+  const symbol = `${what}-${paper}`;
   const page = (trim: Box): Box => (side === 'front' ? trim : mapBox(turnMap(sheetBox(plan), plan.turnOver), trim));
   const trims = places.map(({ trim }) => page(trim));
   const around = (boxes: readonly Box[]): Box => (boxes.length > 0 ? boxAround(boxes.flatMap((b) => corners(b))) : box);
@@ -85,7 +119,7 @@ export function drawEnvelopePage(
   const text = label
     ? [
         shortTitle(label.title),
-        `envelope ${paper}`,
+        what === 'liner' ? what : `envelope ${paper}`,
         ...(plate ? [plate] : []),
         `sheet ${number} of ${sheets}`,
         ...(names ? [sayPiles({ placements: places })] : []),
@@ -97,7 +131,7 @@ export function drawEnvelopePage(
       box,
       symbols: {
         [symbol]: {
-          box: boxAround(plan.folded.bleedOutline),
+          box: boxAround(plan.piece.bleedOutline),
           shapes: drawSide(art, paper, names ? 'shared' : 'all'),
         },
       },
@@ -106,7 +140,7 @@ export function drawEnvelopePage(
         ...(names
           ? places.flatMap((lies, place): readonly Shape[] => {
               const row = rowOfCard(names, cardAt(place, number, sheets));
-              const own = drawNamed(job, plan.folded, { side: paper, names, row, book: typefaces, outlines });
+              const own = drawNamed(job, plan.piece, { side: paper, names, row, book: typefaces, outlines });
               return own.length === 0 ? [] : [{ kind: 'group', transform: placeMap(plan, lies, side), children: own }];
             })
           : []),
@@ -117,6 +151,18 @@ export function drawEnvelopePage(
     trimBox: around(trims),
     bleedBox,
   };
+}
+
+/** An envelope’s art in the frame of its blank with the outside up, the inside seen through it. */
+export function drawEnvelopeArt(
+  plan: EnvelopePlan,
+  part: 'all' | 'shared',
+): Readonly<Record<PaperSide, readonly Shape[]>> {
+  const { toOutside } = envelopeOnPaper(plan);
+  const on = (side: PaperSide): readonly Shape[] => [
+    { kind: 'group', transform: toOutside, children: drawSide(plan.art, side, part) },
+  ];
+  return { outside: on('outside'), inside: on('inside') };
 }
 
 /** From the front as it is read to the page that is fed: as it is, or turned by a quarter. */
@@ -169,7 +215,7 @@ export function drawFedEnvelope(
 export function drawEnvelopeOutside(plan: EnvelopePlan, textMm: Mm): Scene {
   const { blank, folded, art, stock } = plan;
   const { form } = folded;
-  const map = toOutside(plan);
+  const map = envelopeOnPaper(plan).toOutside;
   return {
     box: grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(textMm * 2)),
     symbols: {},
@@ -208,3 +254,40 @@ export function drawEnvelopeFront(plan: EnvelopePlan, zone: Box | null): Scene {
     ],
   };
 }
+
+/** A liner with its seen side up: its art, where it is cut and where it is creased with the envelope. For looking at. */
+export function drawLiner({ blank, art, stock }: LinerPlan, textMm: Mm): Scene {
+  return {
+    box: grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(textMm * 2)),
+    symbols: {},
+    shapes: [
+      { kind: 'path', role: 'stock', path: polygon(blank.outline), fill: stock.colour },
+      ...seenSide(art, 'outside', stock.colour),
+      ...linerLines({ blank }, IDENTITY),
+    ],
+  };
+}
+
+/** Liners on their sheet as they are cut and creased, seen side up. */
+export function drawLinerSheet(liner: LinerPlan): Page {
+  const page =
+    liner.places.length > 0
+      ? sheetBox(liner)
+      : grow({ xMm: 0, yMm: 0, widthMm: liner.blank.widthMm, heightMm: liner.blank.heightMm }, evenSides(10));
+  const maps = liner.places.length > 0 ? liner.places.map((lies) => laidMap(lies, liner.blank.heightMm)) : [IDENTITY];
+  const own = { xMm: 0, yMm: 0, widthMm: liner.blank.widthMm, heightMm: liner.blank.heightMm };
+  const around = boxAround(maps.flatMap((map) => corners(mapBox(map, own))));
+  return {
+    scene: { box: page, symbols: {}, shapes: maps.flatMap((map) => linerLines(liner, map)) },
+    ...{ trimBox: around, bleedBox: around },
+  };
+}
+
+const linerLines = ({ blank }: Pick<LinerPlan, 'blank'>, map: Affine): readonly Shape[] => [
+  ...blank.creases.map(({ from, to }): Shape => ({
+    kind: 'path',
+    role: 'creaseToward',
+    path: mapPath(polyline([from, to]), map),
+  })),
+  { kind: 'path', role: 'cut', path: mapPath(polygon(blank.outline), map) },
+];

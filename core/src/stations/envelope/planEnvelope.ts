@@ -3,7 +3,7 @@ import type { EnvelopeStyleId } from '../../job/envelopeStyles.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { capital, count, figure, length, plural, words } from '../../job/figures.ts';
-import { envelopeOnHand, envelopeStockOf } from '../../job/pick.ts';
+import { envelopeOnHand, envelopeStockOf, linerStockOf } from '../../job/pick.ts';
 import type { Snag, StationPlan } from '../../job/findings.ts';
 import type { Stock, Workshop } from '../../workshop/types.ts';
 import { formatSize } from '../../ground/length/formatLength.ts';
@@ -30,6 +30,7 @@ import { foldedEnvelope, type EnvelopeQuestion, type FoldedEnvelope } from './bu
 import type { EnvelopeBlank } from './build/types.ts';
 import { envelopeSnags } from './envelopeSnags.ts';
 import { measuresOf } from './measures.ts';
+import { planLiner, type LinerPlan } from './planLiner.ts';
 import { windowCut } from './window.ts';
 
 export interface EnvelopePlan extends StationPlan {
@@ -63,6 +64,8 @@ export interface EnvelopePlan extends StationPlan {
   readonly turnOver: TurnOver;
   /** Ready envelopes that go through the printer, one a page. */
   readonly fedPages: number;
+  /** What lines it; null where nothing does. */
+  readonly liner: LinerPlan | null;
   /** Folding and gluing, in order. */
   readonly steps: readonly string[];
 }
@@ -94,7 +97,12 @@ export function planEnvelope({
   const { easeMm, window = null } = job.envelope;
   const stock = envelopeStockOf(job, workshop);
   const style = envelopeStyle(job.envelope.style ?? 'sideSeam');
-  const card = { widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm, thicknessMm: size.thicknessMm };
+  const linerStock = linerStockOf(job, workshop);
+  const card = {
+    ...{ widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm },
+    // A liner lies beside the card.
+    thicknessMm: size.thicknessMm + (linerStock ? linerStock.caliperMicron / 1000 : 0),
+  };
   const measures = measuresOf(style, card, job.envelope);
   const { insideWidthMm, insideHeightMm, flapMm, seamMm, throatMm } = measures;
   const folded = foldedEnvelope({
@@ -138,6 +146,13 @@ export function planEnvelope({
   };
   const sheets = sheetsFor(wantedOf(job), laid.up);
   const suiting = suitingEnvelopes(card, workshop);
+  const liner =
+    made && job.envelope.liner && linerStock
+      ? planLiner({
+          ...{ job, workshop, choice: job.envelope.liner, stock: linerStock, form: folded.form, typefaces },
+          shown: cardArt.names?.shown ?? 0,
+        })
+      : null;
   const blankSize = formatSize(blank.widthMm, blank.heightMm, unit);
   return {
     made,
@@ -152,9 +167,12 @@ export function planEnvelope({
     up: laid.up,
     sheets,
     pieces: made
-      ? [{ ...ENVELOPE, blank, bleedMm, stock, print: inked, made: wantedOf(job), up: laid.up, sheets }]
+      ? [
+          { ...ENVELOPE, blank, bleedMm, stock, print: inked, made: wantedOf(job), up: laid.up, sheets },
+          ...(liner ? [liner.onSheets] : []),
+        ]
       : [],
-    ...{ art, print, bleedMm },
+    ...{ art, print, bleedMm, liner },
     turnOver: turnOf({ widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, job.sheet.flipEdge),
     fedPages: print?.on === 'envelope' ? wantedOf(job) : 0,
     steps,
@@ -207,6 +225,7 @@ export function planEnvelope({
             ...envelopeArtSnags(artContext, art),
             ...addressSnags(job, unit, { front, typefaces }),
             ...printSnags(job, { art, print, made }),
+            ...(liner?.snags ?? []),
           ]
         : []),
     ],

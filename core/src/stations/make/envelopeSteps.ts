@@ -8,24 +8,33 @@ import type { MakeStep } from './types.ts';
 
 /** Envelopes printed as blanks and made, or printed when they are ready. */
 export const envelopeSteps = (job: Job, envelope: EnvelopePlan): readonly MakeStep[] => [
-  ...blankSteps(job, envelope),
+  ...blankSteps(job, envelope, envelope.sheets, 'envelope'),
+  ...(envelope.liner
+    ? blankSteps(job, { made: envelope.made, print: envelope.liner.print }, envelope.liner.sheets, 'liner')
+    : []),
   ...(envelope.made && envelope.up > 0 ? [makeStep(job, envelope)] : []),
+  ...linerSteps(job, envelope),
   ...readySteps(job, envelope),
 ];
 
 /** Blanks that are printed before they are cut. */
-function blankSteps(job: Job, { print, sheets, made }: EnvelopePlan): readonly MakeStep[] {
+function blankSteps(
+  job: Job,
+  { print, made }: Pick<EnvelopePlan, 'print' | 'made'>,
+  sheets: number,
+  what: 'envelope' | 'liner',
+): readonly MakeStep[] {
   if (!made || print?.on !== 'blank' || sheets === 0) return [];
   return print.passes.map((pass, i): MakeStep => ({
     ...PLAIN,
-    id: `envelope-print-${i + 1}`,
+    id: `${what}-print-${i + 1}`,
     ...{ kind: 'envelope', work: 'printBlanks' },
     title:
       pass.plate === 'white'
-        ? 'Print white on the envelope sheets'
-        : `Print the envelope sheets, ${pass.sides.join(' and ')}`,
+        ? `Print white on the ${what} sheets`
+        : `Print the ${what} sheets, ${pass.sides.join(' and ')}`,
     big: `${sheets} ${plural(sheets, 'sheet')}`,
-    detail: `${print.printer.name}, ${print.path.name}, at 100 %, no fit to page. The outside of the envelope is on the front. They lie in the order of the cards.`,
+    detail: `${print.printer.name}, ${print.path.name}, at 100 %, no fit to page. ${what === 'liner' ? 'The side that is seen is printed.' : 'The outside of the envelope is on the front. They lie in the order of the cards.'}`,
     waitMinutes: job.make.dryMinutes || null,
   }));
 }
@@ -55,4 +64,20 @@ function makeStep(job: Job, envelope: EnvelopePlan): MakeStep {
     caution: CAUTIONS.glue,
     waitMinutes: null,
   };
+}
+
+/** Cut, creased where the flap folds, slid in and held by a line of glue on the flap alone. */
+function linerSteps(job: Job, { liner }: EnvelopePlan): readonly MakeStep[] {
+  if (!liner || liner.up === 0) return [];
+  return [
+    {
+      ...{ id: 'liner', kind: 'envelope', work: 'line' },
+      title: 'Line the envelopes',
+      big: `${wantedOf(job)} from ${liner.sheets} ${plural(liner.sheets, 'sheet')}`,
+      detail:
+        'Cut round the outline and crease where the flap folds. Slide the liner in, seen side towards the opening, down to the lower fold. Fold flap and liner together, then glue the liner to the flap along its tip only, so that it can move when the flap is folded.',
+      caution: CAUTIONS.glue,
+      waitMinutes: null,
+    },
+  ];
 }

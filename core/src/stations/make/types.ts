@@ -15,7 +15,7 @@ export type StepWork =
   /** A layer is printed, or cut and put in its place. */
   | { readonly kind: 'layer'; readonly pieceId: string; readonly plate: PlateKind | null }
   /** Envelopes are printed as blanks, made, or printed when they are ready. */
-  | { readonly kind: 'envelope'; readonly work: 'printBlanks' | 'make' | 'printReady' }
+  | { readonly kind: 'envelope'; readonly work: 'printBlanks' | 'make' | 'line' | 'printReady' }
   | { readonly kind: 'machine' | 'piles' | 'outline' | 'fold' | 'pack' };
 
 export interface StepWords {

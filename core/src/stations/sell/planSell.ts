@@ -86,7 +86,9 @@ function costOf({ job, workshop, sheet, envelope, make }: SellContext): Cost {
   const sum = (of: readonly PieceOnSheets[], worth: (piece: PieceOnSheets) => number): number =>
     of.reduce((n, piece) => n + worth(piece), 0);
   const layers = inRole('layer');
-  const envelopeMinor = envelope.made ? per(sum(inRole('envelope'), stockCostMinor)) : (bought?.priceMinor ?? 0);
+  const envelopeMinor = envelope.made
+    ? per(sum([...inRole('envelope'), ...inRole('liner')], stockCostMinor))
+    : (bought?.priceMinor ?? 0);
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
   const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
   const exact: Omit<CostPart, 'shownMinor'>[] = [
@@ -205,11 +207,19 @@ function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, co
     partOf(
       'envelope',
       'Envelope',
-      envelope.made ? 'envelope sheets × price of a sheet ÷ good cards' : 'price on the shelf',
+      envelope.made
+        ? `envelope sheets × price of a sheet${envelope.liner ? ' + liner sheets × theirs' : ''} ÷ good cards`
+        : 'price on the shelf',
       envelope.made
         ? {
             Sheets: count(envelope.sheets),
             'A sheet': exactly(sheetPriceOf(envelope.stock)),
+            ...(envelope.liner
+              ? {
+                  'Liner sheets': count(envelope.liner.sheets),
+                  'A liner sheet': exactly(sheetPriceOf(envelope.liner.stock)),
+                }
+              : {}),
             'Good cards': count(wanted),
           }
         : {},

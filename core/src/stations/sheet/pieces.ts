@@ -6,7 +6,7 @@ import type { Printer, Stock } from '../../workshop/types.ts';
 import type { PrintPass } from './layout/passes.ts';
 
 /** What a piece is to its job. */
-export type PieceRole = 'card' | 'layer' | 'envelope';
+export type PieceRole = 'card' | 'layer' | 'envelope' | 'liner';
 
 /** One kind of piece of a job on sheets of its own stock: all that is cut, printed, counted and paid for. */
 export interface PieceOnSheets {

@@ -131,7 +131,9 @@ describe('printed envelopes', () => {
         // Turned over by hand: about the upright or the level middle line of the sheet.
         const upright = heightMm >= widthMm;
         const over: Affine = (flip === 'long') === upright ? [-1, 0, 0, 1, widthMm, 0] : [1, 0, 0, -1, 0, heightMm];
-        const creases = lines.scene.shapes.filter((shape) => shape.kind === 'path' && shape.role === 'creaseToward');
+        const creases = lines.scene.shapes.filter(
+          (shape) => shape.kind === 'path' && ['creaseToward', 'cut'].includes(shape.role),
+        );
         const ends = creases.flatMap((shape) =>
           shape.kind === 'path' ? shape.path.flatMap((part) => (part.kind === 'close' ? [] : [part.to])) : [],
         );

@@ -191,9 +191,12 @@ for (const style of ENVELOPE_STYLES)
     });
   });
 
-/** The front’s own corners, without a point that parts hang by. */
+/** The front’s own corners, without the points between them that parts hang by. */
 function fourCorners(front: readonly Point[]): readonly Point[] {
-  return front.length === 4 ? front : [front[0]!, front[1]!, front[3]!, front[4]!];
+  return front.filter((at, i) => {
+    const [a, b] = [front[(i + front.length - 1) % front.length]!, front[(i + 1) % front.length]!];
+    return Math.abs((at.xMm - a.xMm) * (b.yMm - at.yMm) - (at.yMm - a.yMm) * (b.xMm - at.xMm)) > 1e-6;
+  });
 }
 
 describe('blanks by hand', () => {

@@ -1,16 +1,27 @@
-import { drawEnvelopeSheet } from '@zippy/core';
+import { drawEnvelopeSheet, drawLinerSheet, type Page, type Scene } from '@zippy/core';
 import type { Draft, Exporter } from '../types.ts';
 
-/** The made envelope on its sheet: where it is cut, creased and glued. */
+/** The made envelope on its sheet, and its liner on theirs: where they are cut, creased and glued. */
 export const envelope: Exporter<'pdf' | 'svg' | 'dxf' | 'png'> = ({ plan, job }, format, name): readonly Draft[] => {
-  const page = drawEnvelopeSheet(plan.envelope);
-  const { scene } = page;
-  // Names of parts are for people; a drawing program is given lines alone.
-  const drawn = format === 'dxf' ? { ...scene, shapes: scene.shapes.filter(({ kind }) => kind === 'path') } : scene;
-  const titled = { stem: `${name}-envelope`, title: `${job.brief.title}: envelope` };
-  return [
-    format === 'pdf'
-      ? { kind: 'pages', ...titled, pages: [{ page }], total: 1 }
-      : { kind: 'drawing', ...titled, scene: drawn, layers: format !== 'png' },
+  const { liner } = plan.envelope;
+  const drawn: readonly { readonly what: string; readonly page: Page }[] = [
+    { what: 'envelope', page: drawEnvelopeSheet(plan.envelope) },
+    ...(liner ? [{ what: 'liner', page: drawLinerSheet(liner) }] : []),
   ];
+  const title = (what: string): string => `${job.brief.title}: ${what}`;
+  if (format === 'pdf')
+    return [
+      {
+        ...{ kind: 'pages', stem: `${name}-envelope`, title: title('envelope') },
+        pages: drawn.map(({ page }) => ({ page })),
+        total: drawn.length,
+      },
+    ];
+  return drawn.map(({ what, page: { scene } }) => ({
+    ...{ kind: 'drawing', stem: `${name}-${what}`, title: title(what), layers: format !== 'png' },
+    scene: format === 'dxf' ? linesOf(scene) : scene,
+  }));
 };
+
+/** Names of parts are for people; a drawing program is given lines alone. */
+const linesOf = (scene: Scene): Scene => ({ ...scene, shapes: scene.shapes.filter(({ kind }) => kind === 'path') });

@@ -4,6 +4,7 @@ import {
   correctPage,
   drawEnvelopePage,
   drawFedEnvelope,
+  drawLinerPage,
   isOwnPass,
   namesInUse,
   pageAsSent,
@@ -17,73 +18,90 @@ import {
 import { plateOfPage } from '../plateOfPage.ts';
 import { ExportRefused, type Draft, type DraftPage, type Exporter, type ExportInput } from '../types.ts';
 
-/** Everything of the envelopes that goes through a printer, a picture of each, or a table of who is where. */
+/** Everything of the envelopes and their liners that goes through a printer, a picture of each, or who gets which. */
 export const printedEnvelopes: Exporter<'pdf' | 'png' | 'csv'> = (input, format, name) => {
-  const { print, sheets } = input.plan.envelope;
-  if (!print)
+  const stacks = stacksOf(input);
+  if (stacks.length === 0)
     throw new ExportRefused(
       'Nothing is printed on the envelope: put an address or art on one of its faces at Envelope or Art first.',
     );
-  if (print.on === 'blank' && sheets === 0)
-    throw new ExportRefused('The envelope does not fit on its sheet: apply one of the remedies at Envelope first.');
+  if (stacks.some(({ count }) => count === 0))
+    throw new ExportRefused(
+      'The envelope or its liner does not fit on its sheet: apply one of the remedies at Envelope first.',
+    );
   if (format === 'csv') return [whoGetsWhich(input, name)];
-  return format === 'pdf' ? files(input, print, name) : pictures(input, name);
+  return format === 'pdf' ? stacks.flatMap((stack) => files(input, stack, name)) : pictures(input, name);
 };
 
+/** A stack of paper that goes through one printer. */
+interface Stack {
+  readonly what: 'envelopes' | 'liners';
+  readonly print: EnvelopePrint;
+  readonly gsm: number;
+  readonly count: number;
+  readonly page: (side: 'front' | 'back', number: number, plate: PlateKind) => Page;
+}
+
+function stacksOf({ job, plan: { envelope }, date, fonts }: ExportInput): readonly Stack[] {
+  const named = { job, typefaces: fonts.book, outlines: false };
+  const label = (sheetNumber: number, plate: PlateKind) => ({ title: job.brief.title, date, sheetNumber, plate });
+  const { print, liner } = envelope;
+  const stacks: Stack[] = [];
+  if (print)
+    stacks.push({
+      ...{ what: 'envelopes', print, gsm: envelope.stock.gsm },
+      count: print.on === 'blank' ? envelope.sheets : envelope.fedPages,
+      page: (side, n, plate) =>
+        print.on === 'blank'
+          ? drawEnvelopePage(envelope, side, named, label(n, plate))
+          : drawFedEnvelope(envelope, n - 1, named),
+    });
+  if (liner?.print)
+    stacks.push({
+      ...{ what: 'liners', print: liner.print, gsm: liner.stock.gsm, count: liner.sheets },
+      page: (side, n, plate) => drawLinerPage(liner, side, named, label(n, plate)),
+    });
+  return stacks;
+}
+
 /** A pass is a file of its own where white is one. */
-function files(input: ExportInput, print: EnvelopePrint, name: string): readonly Draft[] {
-  const { passes, white } = print;
-  const count = pagesOf(input, print);
-  const total = passes.reduce((n, { sides }) => n + count * sides.length, 0);
+function files(input: ExportInput, stack: Stack, name: string): readonly Draft[] {
+  const { passes, white } = stack.print;
+  const total = passes.reduce((n, { sides }) => n + stack.count * sides.length, 0);
   const apart = isOwnPass(white);
   const parts = apart ? passes.map((pass) => [pass]) : [passes];
   return parts.map((own, i) => ({
     kind: 'pages',
-    stem: apart ? `${name}-envelopes-${i + 1}-${own[0]!.plate}` : `${name}-envelopes`,
-    title: `${input.job.brief.title}: envelopes`,
-    pages: printedPages(input, print, own),
+    stem: apart ? `${name}-${stack.what}-${i + 1}-${own[0]!.plate}` : `${name}-${stack.what}`,
+    title: `${input.job.brief.title}: ${stack.what}`,
+    pages: printedPages(stack, own),
     total,
   }));
 }
 
-const pagesOf = ({ plan: { envelope } }: ExportInput, { on }: EnvelopePrint): number =>
-  on === 'blank' ? envelope.sheets : envelope.fedPages;
-
-function* printedPages(
-  input: ExportInput,
-  print: EnvelopePrint,
-  passes: EnvelopePrint['passes'],
-): Generator<DraftPage> {
-  const { job, plan, date, fonts } = input;
-  const { envelope } = plan;
-  const page = { widthMm: print.pageWidthMm, heightMm: print.pageHeightMm };
-  const inForce = correctionsInForce(print.path, envelope.stock.gsm, page);
-  const named = { job, typefaces: fonts.book, outlines: false };
-  const sent = (drawn: Page, plate: PlateKind, side: 'front' | 'back', repeats: boolean): DraftPage => {
-    const plated = { ...drawn, scene: plateOfPage(drawn.scene, plate) };
-    const out = pageAsSent(correctPage(plated, inForce, side), print.path);
-    return { page: out, white: print.white === 'inPass' ? whitePlate(out.scene) : undefined, repeats };
-  };
+function* printedPages({ print, gsm, count, page }: Stack, passes: EnvelopePrint['passes']): Generator<DraftPage> {
+  const inForce = correctionsInForce(print.path, gsm, { widthMm: print.pageWidthMm, heightMm: print.pageHeightMm });
   for (const { plate, sides } of passes)
-    for (let n = 1; n <= pagesOf(input, print); n += 1)
+    for (let n = 1; n <= count; n += 1)
       for (const side of sides) {
-        const drawn =
-          print.on === 'blank'
-            ? drawEnvelopePage(envelope, side, named, { title: job.brief.title, date, sheetNumber: n, plate })
-            : drawFedEnvelope(envelope, n - 1, named);
-        yield sent(drawn, plate, side, n > 1);
+        const drawn = page(side, n, plate);
+        const plated = { ...drawn, scene: plateOfPage(drawn.scene, plate) };
+        const sent = pageAsSent(correctPage(plated, inForce, side), print.path);
+        yield { page: sent, white: print.white === 'inPass' ? whitePlate(sent.scene) : undefined, repeats: n > 1 };
       }
 }
 
 /** The front of every envelope as it is read; of one, where all are alike. */
 function* pictures({ job, plan, fonts }: ExportInput, name: string): Generator<Draft> {
+  if (!plan.envelope.print)
+    throw new ExportRefused('Nothing is printed on the front of the envelope, so there is no picture of it to write.');
   const names = namesInUse(job);
   const count = names ? cardRows(names).length : 1;
   const upright = { ...job, envelope: { ...job.envelope, feedTurn: 0 as const } };
   const { widthMm, heightMm } = plan.envelope.art.piece.faces[0]!;
   const read = {
     ...plan.envelope,
-    print: { ...plan.envelope.print!, pageWidthMm: widthMm, pageHeightMm: heightMm },
+    print: { ...plan.envelope.print, pageWidthMm: widthMm, pageHeightMm: heightMm },
   };
   for (let card = 0; card < count; card += 1) {
     const { scene } = drawFedEnvelope(read, card, { job: upright, typefaces: fonts.book });

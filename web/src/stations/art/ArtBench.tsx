@@ -27,7 +27,7 @@ export function ArtBench(props: StationProps): ReactNode {
   const hand = useFace(props);
   const { face, placePicture } = hand;
   const home = homeOf(plan, face.face.id);
-  const envelopeSides = useEnvelopeSides(plan);
+  const envelopeSides = useEnvelopeSides(plan, face.face.id === 'envelopeLiner');
   const sides = home.isEnvelope ? envelopeSides : cardSides;
   const { takeIn, said, picker } = useTakeIn(placePicture);
   const draw = useCallback((textMm: number): Scene => drawFaceOnBench(plan, face, textMm), [plan, face]);

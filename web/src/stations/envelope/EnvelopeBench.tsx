@@ -6,6 +6,7 @@ import {
   drawEnvelopeFront,
   drawEnvelopeOutside,
   drawEnvelopeSheet,
+  drawLiner,
   type Scene,
 } from '@zippy/core';
 import { Bench, Ground, Middle, Tools } from '../../bench/Bench.tsx';
@@ -29,7 +30,8 @@ export function EnvelopeBench(props: StationProps): ReactNode {
   const draw = useCallback(
     (textMm: number): Scene => {
       if (what === 'front') return drawEnvelopeFront(envelope, addressZone(front, job.envelope.clearMm));
-      if (what === 'blank')
+      if (what === 'liner' && envelope.liner) return drawLiner(envelope.liner, textMm);
+      if (what === 'blank' || what === 'liner')
         return side === 'outside' && envelope.art.printed.length > 0
           ? drawEnvelopeOutside(envelope, textMm)
           : drawEnvelopeBlank(envelope, textMm, workshop.unit);
@@ -47,7 +49,7 @@ export function EnvelopeBench(props: StationProps): ReactNode {
   const turnToOne = (one: typeof what): void => {
     showFolded(one === 'folded');
     showOnSheet(one === 'sheet');
-    show(one === 'front' || one === 'styles' ? one : 'blank');
+    show(one === 'front' || one === 'styles' || one === 'liner' ? one : 'blank');
     // It is folded and glued behind its front.
     if (one === 'folded') turnTo(FROM_BEHIND.yawDeg, FROM_BEHIND.pitchDeg);
   };
@@ -60,6 +62,7 @@ export function EnvelopeBench(props: StationProps): ReactNode {
     <>
       {press('styles', 'Styles side by side')}
       {envelope.atHand && press('front', 'Front')}
+      {envelope.liner && press('liner', 'Liner')}
       {press(
         'folded',
         <>
@@ -102,9 +105,11 @@ export function EnvelopeBench(props: StationProps): ReactNode {
   const content =
     what === 'front'
       ? { xMm: 0, yMm: 0, widthMm: front.widthMm, heightMm: front.heightMm }
-      : what === 'sheet'
-        ? draw(1).box
-        : { xMm: 0, yMm: 0, widthMm: envelope.blank.widthMm, heightMm: envelope.blank.heightMm };
+      : what === 'liner' && envelope.liner
+        ? { xMm: 0, yMm: 0, widthMm: envelope.liner.blank.widthMm, heightMm: envelope.liner.blank.heightMm }
+        : what === 'sheet'
+          ? draw(1).box
+          : { xMm: 0, yMm: 0, widthMm: envelope.blank.widthMm, heightMm: envelope.blank.heightMm };
   return (
     <Bench
       content={content}
@@ -120,6 +125,7 @@ export function EnvelopeBench(props: StationProps): ReactNode {
 
 const SAID = {
   front: 'its front as it is read',
+  liner: 'its liner, seen side up',
   sheet: 'on its sheet, inside up',
   blank: 'the open blank',
 };

@@ -8,6 +8,7 @@ import { Pick } from '../../ui/Pick.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { Caution } from '../Stepper.tsx';
 import { AddressInputs } from './AddressInputs.tsx';
+import { LinerInputs } from './LinerInputs.tsx';
 import { Steps } from './Steps.tsx';
 import { StyleInputs, useSet, WindowInputs } from './StyleInputs.tsx';
 
@@ -23,9 +24,11 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
       spoken={spokenOf(workshop)}
       after={
         <>
+          {(envelope.print ?? envelope.liner?.print) && (
+            <TakeAway what="printedEnvelopes" format="pdf" label="Printed envelopes, PDF" />
+          )}
           {envelope.print && (
             <>
-              <TakeAway what="printedEnvelopes" format="pdf" label="Printed envelopes, PDF" />
               <TakeAway what="printedEnvelopes" format="png" label="A picture of each front, PNG" />
             </>
           )}
@@ -60,6 +63,7 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
       />
       <StyleInputs choice={choice} plan={envelope} unit={unit} />
       {envelope.atHand && <AddressInputs job={job} plan={envelope} unit={unit} />}
+      {choice.make && <LinerInputs choice={choice} plan={envelope} workshop={workshop} />}
       <More label="Corners and a window">
         <WindowInputs choice={choice} plan={envelope} unit={unit} />
       </More>

@@ -92,8 +92,8 @@ export interface SizeSlice {
 }
 
 export interface EnvelopeSlice {
-  /** What of the envelope lies on the bench: its blank, its front as it is read, or every style beside the others. */
-  readonly shows: 'blank' | 'front' | 'styles';
+  /** What of the envelope lies on the bench: its blank, its front as it is read, its liner, or every style beside the others. */
+  readonly shows: 'blank' | 'front' | 'liner' | 'styles';
   show(what: EnvelopeSlice['shows']): void;
 }
 

@@ -1,7 +1,7 @@
 import { boxAround, corners } from '../../../ground/geometry/box.ts';
 import { common, offset, united, without } from '../../../ground/geometry/offset.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
-import { areaOf, type Polygon } from '../../../ground/geometry/polygon.ts';
+import { areaOf, clockwise, type Polygon } from '../../../ground/geometry/polygon.ts';
 import { foldBlank, inSpace } from '../../../ground/fold/foldBlank.ts';
 import { move, undo, type Pose } from '../../../ground/fold/space.ts';
 import { shutState } from '../../../ground/fold/stages.ts';
@@ -87,7 +87,7 @@ function gluedOn({ over, under }: Bond, seen: (id: string) => Polygon, closes: B
   // The gum runs along the flap’s free edge: none at its hinge, past which it is thought to go on.
   const inMm = GLUE_INSET_MM + GUM_MM;
   const above = corners({ ...closes, yMm: closes.yMm - 2 * inMm, heightMm: 2 * inMm });
-  const beyond = offset(united([seen(over), above])[0]!, -inMm)[0];
+  const beyond = offset(united([clockwise(seen(over)), above])[0]!, -inMm)[0];
   return beyond ? (without(inside, beyond)[0] ?? null) : inside;
 }
 

@@ -5,6 +5,7 @@ import {
   CUT_ROUND,
   flapShare,
   front,
+  hingeOf,
   GLUE_INSET_MM,
   hung,
   leanOf,
@@ -53,7 +54,7 @@ function walled(measures: EnvelopeMeasures): EnvelopeParts {
   return {
     panels: [
       front([p(0, 0), p(w, 0), p(w, h), p(0, h)]),
-      hung({ id: 'top', name: 'wall', on: 'front' }, [p(w, 0), p(0, 0), p(0, -d), p(w, -d)], at90),
+      hung({ id: 'top', name: 'wall', on: 'front' }, [p(w, 0), p(0, 0), ...hingeOf(measures, c, -d)], at90),
       right90(topFlap(measures, { on: 'top', yMm: -d, inMm: c, leanMm: Math.min(flapMm * FLAP_LEAN, w / 4) })),
       ...right.panels,
       hung(

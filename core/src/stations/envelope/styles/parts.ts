@@ -50,6 +50,13 @@ export function hung(
   return { id, name, outline: rounded(outline, cornerMm), hangs: { on, crease, shutDeg, way } };
 }
 
+/** Where a flap hangs on an edge that it is a little narrower than: points of that edge, left to right. */
+export const hingeOf = (
+  { insideWidthMm: w }: Pick<EnvelopeMeasures, 'insideWidthMm'>,
+  inMm: Mm,
+  yMm: Mm = 0,
+): Polygon => (inMm > 0 ? [p(0, yMm), p(inMm, yMm), p(w - inMm, yMm), p(w, yMm)] : [p(0, yMm), p(w, yMm)]);
+
 /**
  * A flap on top of the front, from its hinge at `yMm`: a little in from the corners, straight for as far as is said, then
  * leaning in to its tip.
@@ -65,10 +72,13 @@ export const topFlap = (
   }: { on?: string; yMm?: Mm; inMm?: Mm; leanMm?: Mm; straightMm?: Mm } = {},
 ): EnvelopePanel => {
   const tip = inMm + leanMm;
-  const foot = (xMm: Mm): Polygon => (straightMm > 0 ? [p(xMm, yMm - straightMm)] : inMm > 0 ? [p(xMm, yMm)] : []);
+  const shoulder = (xMm: Mm): Polygon => (straightMm > 0 ? [p(xMm, yMm - straightMm)] : []);
   return hung(
     { id: 'flap', name: 'flap', on },
-    [p(w, yMm), p(0, yMm), ...foot(inMm), p(tip, yMm - flapMm), p(w - tip, yMm - flapMm), ...foot(w - inMm)],
+    [
+      ...[p(w - inMm, yMm), p(inMm, yMm), ...shoulder(inMm)],
+      ...[p(tip, yMm - flapMm), p(w - tip, yMm - flapMm), ...shoulder(w - inMm)],
+    ],
     { cornerMm },
   );
 };

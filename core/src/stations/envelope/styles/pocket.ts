@@ -6,6 +6,7 @@ import {
   flapShare,
   FOLD_FLAP,
   front,
+  hingeOf,
   GLUE_INSET_MM,
   hung,
   leanOf,
@@ -45,7 +46,7 @@ function besideEachOther(measures: EnvelopeMeasures): EnvelopeParts {
   const far = 2 * w - BACK_EASE_MM;
   return {
     panels: [
-      front([p(0, 0), p(w, 0), p(w, throatMm), p(w, h), p(0, h)]),
+      front([...hingeOf(measures, FLAP_IN_MM), p(w, throatMm), p(w, h), p(0, h)]),
       // Nothing lies under its corners as far as the throat, so it leans in only from there.
       topFlap(measures, { inMm: FLAP_IN_MM, straightMm: throatMm, leanMm: Math.min(flapMm * FLAP_LEAN, w / 4) }),
       hung(

@@ -5,6 +5,7 @@ import {
   CUT_ROUND,
   FOLD_FLAP,
   front,
+  hingeOf,
   GLUE_INSET_MM,
   hung,
   leanOf,
@@ -33,7 +34,7 @@ export function seamed(measures: EnvelopeMeasures, flap: FlapShape): EnvelopePar
   const ease = BACK_EASE_MM;
   return {
     panels: [
-      front([p(0, 0), p(w, 0), p(w, h), p(0, h)]),
+      front([...hingeOf(measures, flap.inMm), p(w, h), p(0, h)]),
       topFlap(measures, { inMm: flap.inMm, leanMm: Math.min(flapMm * flap.lean, w / 4) }),
       hung(
         { id: 'rightSeam', name: 'seam', on: 'front' },
