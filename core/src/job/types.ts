@@ -294,6 +294,16 @@ export interface LinerChoice {
   readonly insetMm: Mm;
 }
 
+/** What cannot be told from the piece itself about how it is posted. */
+export interface PostChoice {
+  /** The maker pays for it, so that it is part of what a card costs. */
+  readonly paid: boolean;
+  /** It does not bend as the post wants letters to. */
+  readonly stiff?: boolean;
+  /** Uneven, so that machines cannot sort it. */
+  readonly lumpy?: boolean;
+}
+
 export interface EnvelopeChoice {
   readonly make: boolean;
   /** Older jobs say nothing, which is a side seam. */
@@ -311,6 +321,8 @@ export interface EnvelopeChoice {
   readonly path?: string;
   readonly window?: WindowChoice | null;
   readonly liner?: LinerChoice | null;
+  /** Older jobs say nothing, which is that nobody pays for post here. */
+  readonly post?: PostChoice;
   /** Before it is cut and folded, or on the ready envelope, one a page; older jobs say nothing, which is before. */
   readonly printOn?: 'blank' | 'envelope';
   /** How far clockwise a ready envelope is turned to be fed; older jobs say nothing, which is not. */

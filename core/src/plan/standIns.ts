@@ -56,6 +56,7 @@ function snagOf({ station, key, what, id, instead }: Gone): Snag {
   };
 }
 
+// eslint-disable-next-line max-lines-per-function -- one thing after another that a job may name
 function goneOf(job: Job, workshop: Workshop): readonly Gone[] {
   const { stocks, printers, trimmers, boards, envelopes } = workshop;
   const has = (things: readonly Named[], id: string): boolean => things.some((thing) => thing.id === id);

@@ -18,5 +18,15 @@ export function inCurrency(workshop: Workshop, currency: string): Workshop {
     })),
     printers: workshop.printers.map((printer) => ({ ...printer, sidePriceMinor: same(printer.sidePriceMinor) })),
     envelopes: workshop.envelopes.map((envelope) => ({ ...envelope, priceMinor: same(envelope.priceMinor) })),
+    ...(workshop.post
+      ? {
+          post: {
+            bands: workshop.post.bands.map((band) => ({ ...band, priceMinor: same(band.priceMinor) })),
+            extras: Object.fromEntries(
+              Object.entries(workshop.post.extras).map(([extra, minor]) => [extra, same(minor)]),
+            ),
+          },
+        }
+      : {}),
   };
 }

@@ -18,6 +18,7 @@ export const WORKSHOP_LIMITS = {
   /** Inside of an envelope, either way. */
   insideMm: from(20, 1000),
   readyFrontMm: from(10, 1000),
+  post: { bands: 40, grams: from(1, 50_000), sideMm: from(20, 3000), thickMm: from(0.5, 1000) },
   /** Sheets in what is bought at once: a pack, a ream. */
   packSheets: from(1, 10_000),
   path: {

@@ -189,6 +189,28 @@ export interface Pace {
   readonly perCardPacked: number;
 }
 
+/** What pieces of a size, thickness and weight cost to post. */
+export interface PostBand {
+  readonly id: string;
+  readonly name: string;
+  readonly upToGrams: number;
+  readonly upToLongMm: Mm;
+  readonly upToShortMm: Mm;
+  readonly upToThickMm: Mm;
+  readonly priceMinor: Minor;
+}
+
+/** What a post may ask more for. */
+export const POST_EXTRAS = ['square', 'stiff', 'lumpy', 'transparent'] as const;
+export type PostExtra = (typeof POST_EXTRAS)[number];
+
+/** As the maker typed it in from their own post. */
+export interface Tariff {
+  readonly bands: readonly PostBand[];
+  /** Nothing said costs nothing more. */
+  readonly extras: Readonly<Partial<Record<PostExtra, Minor>>>;
+}
+
 /** What the maker owns and how they work. */
 export interface Workshop {
   readonly studioName: string;
@@ -208,6 +230,8 @@ export interface Workshop {
   /** For heat and for holes; may be none. */
   readonly tools: readonly Tool[];
   readonly envelopes: readonly ShelfEnvelope[];
+  /** Of the local post; none is known when left out. */
+  readonly post?: Tariff;
   /** Offcuts narrower than this are not kept; the usual limit when left out. */
   readonly keepOffcutMm?: Mm;
   /** Cards counted over all runs so far. */

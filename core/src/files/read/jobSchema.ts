@@ -21,6 +21,7 @@ import {
   type NamesList,
   type OwnTypeface,
   type PicturePlacement,
+  type PostChoice,
   type PictureRef,
   type RepeatPattern,
   type TextBlock,
@@ -299,6 +300,7 @@ const envelopeChoice = object<Job['envelope']>({
       left: required(length(LIMITS.envelope.clearMm)),
     }),
   ),
+  post: spare(object<PostChoice>({ paid: required(yesOrNo), stiff: spare(yesOrNo), lumpy: spare(yesOrNo) })),
   liner: spare(
     orNull(object<LinerChoice>({ stockId: required(id), insetMm: required(length(LIMITS.envelope.linerInsetMm)) })),
   ),

@@ -9,6 +9,8 @@ import {
   READY_FOLDS,
   READY_STATES,
   TRIMMER_KINDS,
+  type PostBand,
+  type Tariff,
   WHITE_WAYS,
   type Board,
   type FeedPath,
@@ -221,6 +223,27 @@ const envelope = object<ShelfEnvelope>({
   onShelf: whole(SHOP.onShelf),
 });
 
+const post = object<Tariff>({
+  bands: things(
+    object<PostBand>({
+      id,
+      name: called,
+      upToGrams: number(SHOP.post.grams),
+      upToLongMm: length(SHOP.post.sideMm),
+      upToShortMm: length(SHOP.post.sideMm),
+      upToThickMm: length(SHOP.post.thickMm),
+      priceMinor: minor,
+    }),
+    SHOP.post.bands,
+  ),
+  extras: object<Tariff['extras']>({
+    square: spare(minor),
+    stiff: spare(minor),
+    lumpy: spare(minor),
+    transparent: spare(minor),
+  }),
+});
+
 export type StoredWorkshop = Omit<Workshop, 'spoilLog'>;
 
 /** A workshop as the server keeps it. The spoil log is counted from runs, never sent. */
@@ -239,5 +262,6 @@ export const workshopSchema = object<StoredWorkshop>({
   // Older ones know none.
   tools: starting(things(tool), []).optional(),
   keepOffcutMm: spare(length(SHOP.keepOffcutMm)),
+  post: spare(post),
   envelopes: things(envelope),
 }).options({ presence: 'required' });

@@ -1,6 +1,6 @@
 import { polygon, polyline, type Path } from '../geometry/path.ts';
 import { areaOf, contains, edgesOf, signedArea, type Polygon } from '../geometry/polygon.ts';
-import type { Blank, BlankCut, Panel } from './types.ts';
+import type { Blank, BlankCut, FlatBlank, Panel } from './types.ts';
 
 /** What falls out when it is cut; a slit leaves all the card there is. */
 export const isOpening = ({ kind }: BlankCut): boolean => kind !== 'slit';
@@ -22,7 +22,7 @@ export const against = (inner: Polygon, outer: Polygon): Polygon =>
   Math.sign(signedArea(inner)) === Math.sign(signedArea(outer)) ? [...inner].reverse() : inner;
 
 /** Card of one blank, mm²: what is inside its outline less its openings. */
-export const cardAreaMm2 = ({ outline, cuts }: Blank): number =>
+export const cardAreaMm2 = ({ outline, cuts }: Pick<FlatBlank, 'outline' | 'cuts'>): number =>
   cuts.filter(isOpening).reduce((left, { points }) => left - areaOf(points), areaOf(outline));
 
 /** Cuts with any part on a panel. */

@@ -15,8 +15,7 @@ export const signedArea = (polygon: Polygon): number =>
   edgesOf(polygon).reduce((sum, [a, b]) => sum + a.xMm * b.yMm - b.xMm * a.yMm, 0) / 2;
 
 /** The same outline with its points running clockwise, so that it adds to others and takes nothing from them. */
-export const clockwise = (polygon: Polygon): Polygon =>
-  signedArea(polygon) < 0 ? [...polygon].reverse() : polygon;
+export const clockwise = (polygon: Polygon): Polygon => (signedArea(polygon) < 0 ? [...polygon].reverse() : polygon);
 
 export const areaOf = (polygon: Polygon): number => Math.abs(signedArea(polygon));
 

@@ -30,6 +30,9 @@ import { foldedEnvelope, type EnvelopeQuestion, type FoldedEnvelope } from './bu
 import type { EnvelopeBlank } from './build/types.ts';
 import { envelopeSnags } from './envelopeSnags.ts';
 import { measuresOf } from './measures.ts';
+import { packUp, postedAs, type Packed, type Posted } from './posted.ts';
+import { postFigures } from './postFigures.ts';
+import { postSnags } from './postSnags.ts';
 import { planLiner, type LinerPlan } from './planLiner.ts';
 import { windowCut } from './window.ts';
 
@@ -64,6 +67,10 @@ export interface EnvelopePlan extends StationPlan {
   readonly turnOver: TurnOver;
   /** Ready envelopes that go through the printer, one a page. */
   readonly fedPages: number;
+  /** It with the card in it, as the post sees it. */
+  readonly packed: Packed;
+  /** Null where no tariff is known, or none of its bands takes it. */
+  readonly posted: Posted | null;
   /** What lines it; null where nothing does. */
   readonly liner: LinerPlan | null;
   /** Folding and gluing, in order. */
@@ -153,6 +160,20 @@ export function planEnvelope({
           shown: cardArt.names?.shown ?? 0,
         })
       : null;
+  const packed = packUp({
+    card: { blank: size.form.blank, stock: ofCard.stock, thickMm: size.thicknessMm },
+    layers: size.layers,
+    envelope: made
+      ? { insideWidthMm, insideHeightMm, depthMm: style.walls ? measures.depthMm : 0, made: { blank, stock } }
+      : bought && { ...bought, depthMm: 0, made: null },
+    liner,
+    says: {
+      stiff: job.envelope.post?.stiff ?? false,
+      lumpy: job.envelope.post?.lumpy ?? false,
+      transparent: made && window !== null,
+    },
+  });
+  const posted = workshop.post ? postedAs(packed, workshop.post) : null;
   const blankSize = formatSize(blank.widthMm, blank.heightMm, unit);
   return {
     made,
@@ -172,7 +193,7 @@ export function planEnvelope({
           ...(liner ? [liner.onSheets] : []),
         ]
       : [],
-    ...{ art, print, bleedMm, liner },
+    ...{ art, print, bleedMm, liner, packed, posted },
     turnOver: turnOf({ widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, job.sheet.flipEdge),
     fedPages: print?.on === 'envelope' ? wantedOf(job) : 0,
     steps,
@@ -215,6 +236,7 @@ export function planEnvelope({
       figure('envelope-up', 'On a sheet', count(laid.up), 'blanks side by side inside the margins', {
         Sheet: words(formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)),
       }),
+      ...postFigures(packed, posted, workshop),
     ],
     snags: [
       ...(made
@@ -226,6 +248,7 @@ export function planEnvelope({
             ...addressSnags(job, unit, { front, typefaces }),
             ...printSnags(job, { art, print, made }),
             ...(liner?.snags ?? []),
+            ...postSnags(job, workshop, { packed, posted }),
           ]
         : []),
     ],

@@ -19,7 +19,7 @@ import type { StockPlan } from '../stock/planStock.ts';
 import { unpriced } from './unpriced.ts';
 
 export interface CostPart {
-  readonly id: 'sheets' | 'layers' | 'ink' | 'envelope' | 'time' | 'extras';
+  readonly id: 'sheets' | 'layers' | 'ink' | 'envelope' | 'post' | 'time' | 'extras';
   readonly label: string;
   /** For one good card, not rounded. */
   readonly perCardMinor: number;
@@ -98,6 +98,9 @@ function costOf({ job, workshop, sheet, envelope, make }: SellContext): Cost {
       : []),
     { id: 'ink', label: 'Printing', perCardMinor: per(sum(pieces, printCostMinor) + fedMinor(envelope)) },
     { id: 'envelope', label: 'Envelope', perCardMinor: envelopeMinor },
+    ...(isPosted({ job, envelope })
+      ? [{ id: 'post' as const, label: 'Post', perCardMinor: envelope.posted!.priceMinor }]
+      : []),
     { id: 'extras', label: 'Extras', perCardMinor: extrasMinor },
     { id: 'time', label: 'Your time', perCardMinor: per(timeMinor) },
   ];
@@ -109,6 +112,10 @@ function costOf({ job, workshop, sheet, envelope, make }: SellContext): Cost {
     panelsPrinted: layers.some(({ print }) => print),
   };
 }
+
+/** The maker pays for post, and knows what. */
+const isPosted = ({ job, envelope }: Pick<SellContext, 'job' | 'envelope'>): boolean =>
+  job.envelope.post?.paid === true && envelope.posted !== null;
 
 /** Ready envelopes are printed one by one, on no sheet. */
 const fedMinor = ({ print, fedPages }: EnvelopePlan): number => fedPages * (print?.printer.sidePriceMinor ?? 0);
@@ -149,6 +156,7 @@ function wordsOf(
   };
 }
 
+// eslint-disable-next-line max-lines-per-function -- a contents page: one figure after another
 function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, cost: Cost): readonly Figure[] {
   const { parts, costMinor, wanted, sides, panelsPrinted, layersInkMinor } = cost;
   const envelopeInk = envelope.pieces.reduce((n, piece) => n + printCostMinor(piece), fedMinor(envelope));
@@ -180,7 +188,7 @@ function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, co
       'cost',
       'Cost of a good card',
       money(roundHalfUp(costMinor)),
-      `${sheet.layers.length > 0 ? 'card + layers + printing + envelope + extras + your time' : 'card + printing + envelope + extras + your time'}, for each good card; the parts are rounded so that they add up`,
+      `${parts.map(({ label }) => label.toLowerCase()).join(' + ')}, for each good card; the parts are rounded so that they add up`,
       {
         ...Object.fromEntries(parts.map((p) => [p.label, money(p.shownMinor)])),
         'Before rounding': exactly(costMinor),
@@ -224,6 +232,9 @@ function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, co
           }
         : {},
     ),
+    ...(envelope.posted && parts.some(({ id }) => id === 'post')
+      ? [partOf('post', 'Post', `as ${envelope.posted.band.name}, as worked out at Envelope`, {})]
+      : []),
     partOf('time', 'Your time', 'minutes at work ÷ 60 × your hourly rate ÷ good cards', {
       'Minutes at work': words(String(Number(fixed(make.workMinutes, 4)))),
       'An hour': money(workshop.hourlyMinor),

@@ -9,6 +9,7 @@ import { spokenOf, type StationProps } from '../parts.ts';
 import { Caution } from '../Stepper.tsx';
 import { AddressInputs } from './AddressInputs.tsx';
 import { LinerInputs } from './LinerInputs.tsx';
+import { PostInputs } from './PostInputs.tsx';
 import { Steps } from './Steps.tsx';
 import { StyleInputs, useSet, WindowInputs } from './StyleInputs.tsx';
 
@@ -66,6 +67,9 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
       {choice.make && <LinerInputs choice={choice} plan={envelope} workshop={workshop} />}
       <More label="Corners and a window">
         <WindowInputs choice={choice} plan={envelope} unit={unit} />
+      </More>
+      <More label="Post">
+        <PostInputs choice={choice} hasTariff={workshop.post !== undefined} />
       </More>
       <More label="How it is folded">
         <Steps steps={envelope.steps} />

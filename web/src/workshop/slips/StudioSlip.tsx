@@ -22,6 +22,7 @@ import { currencies, currencyOf, regions } from '../places.ts';
 import { Studios } from '../Studios.tsx';
 import { Typefaces } from '../Typefaces.tsx';
 import { PaceAndRate } from './PaceAndRate.tsx';
+import { PostTariff } from './PostTariff.tsx';
 import { WordField } from './ThingSlip.tsx';
 
 /** Where the studio is, and what it is paid in: neither changes a figure, only how it is written. */
@@ -97,6 +98,7 @@ export function StudioSlip({ workshop }: { readonly workshop: Workshop }): React
         />
       </Decisions>
       <PaceAndRate workshop={workshop} />
+      <PostTariff workshop={workshop} />
       <Studios />
       <Typefaces />
       <Backups region={workshop.region} />
