@@ -15,6 +15,7 @@ export const FORMAT_IDS = [
   'cascade',
   'spineFold',
   'gusset',
+  'wallet',
   'hingedShape',
   'easel',
 ] as const;
@@ -52,6 +53,21 @@ export interface FormatOptions {
   readonly legWidthMm: Mm | null;
   /** How far back an easel leans from upright. */
   readonly leanDeg: number;
+  /** Of what a wallet holds, as it lies in the pocket; nought where nothing is said. */
+  readonly contentWideMm: Mm;
+  readonly contentHighMm: Mm;
+  readonly contentThickMm: Mm;
+  /** Of a wallet’s pocket from its foot; nought for none. */
+  readonly pocketMm: Mm;
+  /** What a pocket is glued by, on each side. */
+  readonly wingMm: Mm;
+  /** How far a wallet’s flap comes over its front, tab and all. */
+  readonly closeMm: Mm;
+  readonly tabMm: Mm;
+  /** Of the slit that the tab goes through. */
+  readonly slitMm: Mm | null;
+  /** Of holes for a ribbon, one in the back and one in the front. */
+  readonly holePairs: number;
 }
 export type OptionId = keyof FormatOptions;
 
@@ -72,4 +88,12 @@ export const OPTION_DEFAULTS: FormatOptions = {
   lid: false,
   legWidthMm: null,
   leanDeg: 18,
+  // A card of the size ID-1. Source: ISO/IEC 7810.
+  ...{ contentWideMm: 85.6, contentHighMm: 53.98, contentThickMm: 0.76 },
+  pocketMm: 40,
+  wingMm: 12,
+  closeMm: 45,
+  tabMm: 20,
+  slitMm: null,
+  holePairs: 0,
 };

@@ -22,6 +22,7 @@ export const LIMITS = {
     optionMm: from(0, 900),
     panels: from(2, 12),
     leanDeg: from(0, 80),
+    holePairs: from(0, 6),
     /** Of path data, for a shape of one’s own. */
     pathLetters: 100_000,
     layers: 20,

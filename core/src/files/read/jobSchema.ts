@@ -80,6 +80,15 @@ const formatOptions = object<Partial<FormatOptions>>({
   lid: spare(yesOrNo),
   legWidthMm: spare(lengthOrNull(SIZE.optionMm)),
   leanDeg: spare(number(SIZE.leanDeg)),
+  contentWideMm: spare(length(SIZE.optionMm)),
+  contentHighMm: spare(length(SIZE.optionMm)),
+  contentThickMm: spare(length(SIZE.optionMm)),
+  pocketMm: spare(length(SIZE.optionMm)),
+  wingMm: spare(length(SIZE.optionMm)),
+  closeMm: spare(length(SIZE.optionMm)),
+  tabMm: spare(length(SIZE.optionMm)),
+  slitMm: spare(lengthOrNull(SIZE.optionMm)),
+  holePairs: spare(whole(SIZE.holePairs)),
 });
 
 const picturePlacement = object<PicturePlacement>({

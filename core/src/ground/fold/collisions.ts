@@ -1,7 +1,7 @@
-import { distanceToEdge, edgesOf } from '../geometry/polygon.ts';
+import { contains, distanceToEdge, edgesOf } from '../geometry/polygon.ts';
 import { inSpace } from './foldBlank.ts';
 import { cross, dot, move, turn, undo, type Pose, type Vec3 } from './space.ts';
-import type { Blank, Panel } from './types.ts';
+import type { Blank, BlankCut, Panel } from './types.ts';
 
 export interface Collision {
   readonly panelIds: readonly [string, string];
@@ -13,6 +13,7 @@ export interface Collision {
  * Panels that pass through each other. Two planes meet in a line; each panel covers stretches of it, and
  * where both cover the same stretch they collide. Panels that share a crease meet there by right and are
  * not compared; panels in parallel planes are a pile, which the layers answer for.
+ * What goes through a slit goes there by right, too.
  * @param giveMm how near its rim a panel may be touched
  */
 export function collisions(blank: Blank, poses: ReadonlyMap<string, Pose>, giveMm: number): readonly Collision[] {
@@ -21,7 +22,7 @@ export function collisions(blank: Blank, poses: ReadonlyMap<string, Pose>, giveM
   blank.panels.forEach((a, i) => {
     for (const b of blank.panels.slice(i + 1)) {
       if (joined.has([a.id, b.id].sort().join('|'))) continue;
-      const depthMm = depthOf(a, poses.get(a.id)!, b, poses.get(b.id)!);
+      const depthMm = depthOf(a, poses.get(a.id)!, b, poses.get(b.id)!, blank.cuts);
       if (depthMm > giveMm) found.push({ panelIds: [a.id, b.id], depthMm });
     }
   });
@@ -31,7 +32,7 @@ export function collisions(blank: Blank, poses: ReadonlyMap<string, Pose>, giveM
 /** Planes nearer to parallel than this have no line worth the name. */
 const LEAST_SINE = 1e-6;
 
-function depthOf(a: Panel, poseA: Pose, b: Panel, poseB: Pose): number {
+function depthOf(a: Panel, poseA: Pose, b: Panel, poseB: Pose, cuts: readonly BlankCut[]): number {
   const along = cross(turn(poseA, [0, 0, 1]), turn(poseB, [0, 0, 1]));
   const sine = Math.hypot(...along);
   if (sine < LEAST_SINE) return 0;
@@ -42,11 +43,38 @@ function depthOf(a: Panel, poseA: Pose, b: Panel, poseB: Pose): number {
     for (const [start, end] of ofB) {
       const [low, high] = [Math.max(from, start), Math.min(to, end)];
       if (high <= low) continue;
+      const onLine = (t: number): Vec3 => [0, 1, 2].map((k) => point[k]! + (t - from) * unit[k]!) as unknown as Vec3;
+      if (
+        goesThrough(a, poseA, cuts, onLine(low), onLine(high)) ||
+        goesThrough(b, poseB, cuts, onLine(low), onLine(high))
+      )
+        continue;
       const middle = (low + high) / 2;
-      const at: Vec3 = [0, 1, 2].map((k) => point[k]! + (middle - from) * unit[k]!) as unknown as Vec3;
+      const at = onLine(middle);
       deepest = Math.max(deepest, Math.min(fromRim(a, poseA, at), fromRim(b, poseB, at)));
     }
   return deepest;
+}
+
+/** A tongue bends as it comes down on its slit, which rigid panels cannot: this far beside it counts as in it. Our starting value. */
+const BESIDE_SLIT_MM = 15;
+const SLIGHT_MM = 0.01;
+
+/** True where a stretch, from end to end, is no longer than a slit of the panel and lies over it. */
+function goesThrough(panel: Panel, pose: Pose, cuts: readonly BlankCut[], ...ends: readonly Vec3[]): boolean {
+  const back = undo(pose);
+  return cuts.some(({ kind, points: [a, b] }) => {
+    if (kind !== 'slit') return false;
+    if (!contains(panel.outline, { xMm: (a!.xMm + b!.xMm) / 2, yMm: (a!.yMm + b!.yMm) / 2 })) return false;
+    const long = Math.hypot(b!.xMm - a!.xMm, b!.yMm - a!.yMm);
+    const [ux, uy] = [(b!.xMm - a!.xMm) / long, (b!.yMm - a!.yMm) / long];
+    return ends.every((end) => {
+      const [x, y] = move(back, end);
+      const [dx, dy] = [x - a!.xMm, -y - a!.yMm];
+      const [on, off] = [dx * ux + dy * uy, Math.abs(dx * uy - dy * ux)];
+      return on > -SLIGHT_MM && on < long + SLIGHT_MM && off < BESIDE_SLIT_MM;
+    });
+  });
 }
 
 /** Where a panel cuts another’s plane: stretches along the common line, with the first end of each in space. */

@@ -18,6 +18,7 @@ import { ownOutline } from './formats/parts/shapes.ts';
 import type { FormatOptions, OptionId } from '../../job/format.ts';
 import { isFinishable, roundDown } from './limits.ts';
 import { shutCard } from './shutCard.ts';
+import { walletSnags } from './walletSnags.ts';
 
 /** What planning found that a maker may have to hear of. */
 export interface SizeFindings {
@@ -35,6 +36,13 @@ export const sizeSnags = (job: Job, workshop: Workshop, found: SizeFindings): re
   ...optionSnags(found, workshop),
   ...foldSnags(found, workshop),
   ...shapeSnags(job, workshop, found),
+  ...(job.size.format === 'wallet'
+    ? walletSnags({
+        finish: { widthMm: job.size.finishedWidthMm, heightMm: job.size.finishedHeightMm },
+        options: found.options,
+        ...{ caliperMm: found.folding.caliperMm, unit: workshop.unit },
+      })
+    : []),
   ...fitSnags(job, workshop, found.fit, found.thicknessMm),
   ...safeSnags(job, workshop),
   ...bareEdgeSnags(job, workshop, found.form.blank),

@@ -122,6 +122,10 @@ function workedOut(id: FormatInput['id'], size: SizePlan, unit: LengthUnit): str
       const ys = front?.outline.filter((p) => Math.abs(p.xMm) < 1e-6).map((p) => p.yMm) ?? [];
       return ys.length > 0 ? formatLength(Math.max(...ys) - Math.min(...ys), unit) : null;
     }
+    case 'slitMm': {
+      const slit = size.form.blank.cuts.find(({ id }) => id === 'slit')?.points;
+      return slit ? formatLength(Math.abs(slit[1]!.yMm - slit[0]!.yMm), unit) : null;
+    }
     case 'legWidthMm':
       return box('leg') ? formatLength(box('leg')!.widthMm, unit) : null;
     default:

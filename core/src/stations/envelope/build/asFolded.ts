@@ -2,6 +2,7 @@ import { planFolding } from '../../../ground/fold/foldForm.ts';
 import { readFaces } from '../../../ground/fold/readFaces.ts';
 import type { BlankCut } from '../../../ground/fold/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
+import { capital } from '../../../job/figures.ts';
 import { DEFAULTS } from '../../../job/newJob.ts';
 import type { FoldedPiece } from '../../size/planSize.ts';
 import { blankBleed, regionsOf } from '../../size/regions.ts';
@@ -47,7 +48,7 @@ function fold({ style, measures, windows, caliperMm }: EnvelopeQuestion): Folded
   const { bleedMm, safeMm } = DEFAULTS;
   return {
     built,
-    formatName: `${style.name} envelope`,
+    formatName: `${capital(style.inWords)} envelope`,
     form,
     faces,
     ...{ folding: planFolding(form, caliperMm), layers: [] },

@@ -1,5 +1,5 @@
 import { form, outer, strip } from './parts/strip.ts';
-import { stringHole } from './parts/stringHole.ts';
+import { stringHole } from './parts/roundHole.ts';
 import type { Format } from './types.ts';
 
 /** From the top edge to the hole: nearer, card tears out. Our starting value. */

@@ -13,6 +13,7 @@ import { rollFold } from './rollFold.ts';
 import { sideFold } from './sideFold.ts';
 import { spineFold } from './spineFold.ts';
 import { tentFold } from './tentFold.ts';
+import { wallet } from './wallet.ts';
 import { zGate } from './zGate.ts';
 import { zigzag } from './zigzag.ts';
 import type { Finish, Format, Paper } from './types.ts';
@@ -32,6 +33,7 @@ export const FORMATS: readonly Format[] = [
   cascade,
   spineFold,
   gusset,
+  wallet,
   hingedShape,
   easel,
 ];
