@@ -191,8 +191,8 @@ describe('a workshop in rows', () => {
     await steps('down');
     const [first, ...others] = demo.printers;
     const [path, ...paths] = first!.paths;
-    // There were no tools for heat and holes then.
-    const { tools: _none, ...then } = demo;
+    // There were no tools for heat and holes then, and no tariff.
+    const { tools: _none, post: _later, ...then } = demo;
     const old: Omit<StoredWorkshop, 'tools'> = {
       ...then,
       keepOffcutMm: 42,

@@ -7,7 +7,7 @@ import type { Db } from './types.ts';
 /** What a studio says of itself, and what its work costs; all else that it owns is a row a thing. */
 export interface StudioSays {
   readonly name: string;
-  readonly settings: Pick<StoredWorkshop, 'currency' | 'region' | 'unit' | 'papers' | 'keepOffcutMm'>;
+  readonly settings: Pick<StoredWorkshop, 'currency' | 'region' | 'unit' | 'papers' | 'keepOffcutMm' | 'post'>;
   readonly rates: Pick<StoredWorkshop, 'hourlyMinor' | 'pace'>;
 }
 
