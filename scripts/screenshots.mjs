@@ -53,6 +53,10 @@ for (const [name, title, place] of SHOTS) {
     await page.getByRole('button', { name: 'On a table' }).click();
     await page.waitForTimeout(1200);
   }
+  if (name === 'envelope') {
+    await page.getByRole('button', { name: 'Styles side by side' }).click();
+    await page.waitForTimeout(1500);
+  }
   if (name === 'cut') for (let n = 0; n < 3; n += 1) await page.getByRole('button', { name: /check it off/ }).click();
   if (name === 'rehearsal') {
     await page.getByRole('button', { name: 'Rehearse twenty cards' }).click();

@@ -7,6 +7,7 @@ import { decide } from '../../job/decide.ts';
 import { plural } from '../../job/figures.ts';
 import type { Job } from '../../job/types.ts';
 import type { Remedy, Snag } from '../../job/findings.ts';
+import { isOf } from '../size/formats/index.ts';
 import { punchesOf, punchFor } from '../../workshop/tools.ts';
 import type { Stock, Workshop } from '../../workshop/types.ts';
 
@@ -33,15 +34,19 @@ export function sayPunched(
   return `With ${punch.name}, ${formatLength(hole.acrossMm, unit)} across, its middle ${formatLength(hole.fromEdgeMm, unit)} from the edge, by the template; ${atOnce === 1 ? 'one card' : `up to ${atOnce} ${plural(atOnce, 'card')}`} at a time.`;
 }
 
-/** Holes that no punch on the bench makes, though there is one. */
+/** Holes that no punch on the bench makes, though there is one; of one size the one that is farthest in speaks for all. */
 export function punchSnags(job: Job, workshop: Workshop, blank: FlatBlank, { caliperMicron }: Stock): readonly Snag[] {
   const punches = punchesOf(workshop);
   if (punches.length === 0) return [];
   const { unit } = workshop;
-  return blank.cuts.flatMap((cut): readonly Snag[] => {
-    if (cut.kind !== 'hole' || cut.byHand.tool !== 'punch') return [];
-    const hole = holeOf(cut, blank);
-    if (punchFor(workshop, { ...hole, caliperMicron })) return [];
+  const missed = blank.cuts
+    .filter(({ kind, byHand }) => kind === 'hole' && byHand.tool === 'punch')
+    .map((cut) => ({ cut, hole: holeOf(cut, blank) }))
+    .filter(({ hole }) => !punchFor(workshop, { ...hole, caliperMicron }))
+    .sort((a, b) => b.hole.fromEdgeMm - a.hole.fromEdgeMm);
+  const sizesOf = ({ hole }: (typeof missed)[number]): number => Math.round(hole.acrossMm * 100);
+  const farthest = missed.filter((one, i) => missed.findIndex((other) => sizesOf(other) === sizesOf(one)) === i);
+  return farthest.flatMap(({ cut, hole }): readonly Snag[] => {
     const sizes = [...new Set(punches.flatMap(({ holesMm }) => holesMm))].sort(
       (a, b) => Math.abs(a - hole.acrossMm) - Math.abs(b - hole.acrossMm) || a - b,
     );
@@ -63,7 +68,7 @@ export function punchSnags(job: Job, workshop: Workshop, blank: FlatBlank, { cal
         ...{ id: `cut-no-punch-${cut.id}`, station: 'cut', level: 'warn' },
         title: `No punch on the bench makes a hole of ${formatLength(hole.acrossMm, unit)}`,
         why: `In card of ${caliperMicron} µm, ${formatLength(hole.fromEdgeMm, unit)} in from the edge. Yours make ${sizes.map((mm) => formatLength(mm, unit)).join(', ')}; a hollow punch and a mallet on a cutting mat make any.`,
-        remedies: job.size.format === 'flat' ? remedies : [],
+        remedies: isOf(job.size.format, 'holeMm') ? remedies : [],
       },
     ];
   });

@@ -221,8 +221,11 @@ function dimensions(size: FoldedPiece, { unit, textMm, side }: BlankView): reado
     const map = viewOf(size, side);
     const upright = foldsUpright(size.form);
     const spans = new Map<string, readonly [Mm, Mm]>();
-    for (const { box } of blank.panels) {
-      const { xMm, yMm, widthMm, heightMm } = mapBox(map, box);
+    const boxes = blank.panels.map(({ box }) => mapBox(map, box));
+    for (const box of boxes) {
+      const { xMm, yMm, widthMm, heightMm } = box;
+      // What hangs below another panel, such as a pocket, would be measured through it.
+      if (boxes.some((other) => hidesBehind(box, other, upright))) continue;
       const span = upright ? ([xMm, xMm + widthMm] as const) : ([yMm, yMm + heightMm] as const);
       spans.set(span.map((mm) => mm.toFixed(3)).join('|'), span);
     }
@@ -233,6 +236,18 @@ function dimensions(size: FoldedPiece, { unit, textMm, side }: BlankView): reado
     }
   }
   return shapes;
+}
+
+/** A box that lies wholly beyond another, as seen from where panels are measured, with some of it behind that. */
+function hidesBehind(box: Box, other: Box, upright: boolean): boolean {
+  const HAIR_MM = 0.5;
+  const [at, end, otherAt, otherEnd] = upright
+    ? [box.xMm, box.xMm + box.widthMm, other.xMm, other.xMm + other.widthMm]
+    : [box.yMm, box.yMm + box.heightMm, other.yMm, other.yMm + other.heightMm];
+  const isBeyond = upright
+    ? box.yMm > other.yMm + other.heightMm - HAIR_MM
+    : box.xMm > other.xMm + other.widthMm - HAIR_MM;
+  return isBeyond && at < otherEnd - HAIR_MM && end > otherAt + HAIR_MM;
 }
 
 export function levelDimension(x1: Mm, x2: Mm, yMm: Mm, text: string, textMm: Mm): readonly Shape[] {
