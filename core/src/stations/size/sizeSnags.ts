@@ -15,7 +15,7 @@ import { hingeFacts, LEAST_HINGE_SHARE } from './formats/parts/hinge.ts';
 import { formatEntry, isOf, type OptionFault } from './formats/index.ts';
 import { asTheBlankIs, isAsBought, readyCard } from './readyCard.ts';
 import { ownOutline } from './formats/parts/shapes.ts';
-import type { FormatOptions, OptionId } from '../../job/format.ts';
+import { OPTION_DEFAULTS, type FormatOptions, type OptionId } from '../../job/format.ts';
 import { isFinishable, roundDown } from './limits.ts';
 import { shutCard } from './shutCard.ts';
 import { walletSnags } from './walletSnags.ts';
@@ -40,6 +40,7 @@ export const sizeSnags = (job: Job, workshop: Workshop, found: SizeFindings): re
     ? walletSnags({
         finish: { widthMm: job.size.finishedWidthMm, heightMm: job.size.finishedHeightMm },
         options: found.options,
+        asked: { ...OPTION_DEFAULTS, ...job.size.options },
         ...{ caliperMm: found.folding.caliperMm, unit: workshop.unit },
       })
     : []),

@@ -19,6 +19,8 @@ const HELD_SHARE = 0.4;
 interface Wallet {
   readonly finish: Finish;
   readonly options: FormatOptions;
+  /** The same before any was drawn in to its limits. */
+  readonly asked: FormatOptions;
   readonly caliperMm: Mm;
   readonly unit: LengthUnit;
 }
@@ -56,7 +58,7 @@ function tabSnags({ options, unit }: Wallet): readonly Snag[] {
   ];
 }
 
-function slitSnags({ finish: { heightMm }, options, caliperMm, unit }: Wallet): readonly Snag[] {
+function slitSnags({ finish: { widthMm, heightMm }, options, caliperMm, unit }: Wallet): readonly Snag[] {
   const clear = Math.max(SLIT_CLEAR.leastMm, SLIT_CLEAR.calipers * caliperMm);
   const inMm = slitInMm(options, { caliperMm });
   const ends = (heightMm - slitOf(options)) / 2;
@@ -65,7 +67,7 @@ function slitSnags({ finish: { heightMm }, options, caliperMm, unit }: Wallet): 
   const shorter = roundDown(heightMm - 2 * clear - 2);
   const remedies =
     ends >= clear
-      ? [option({ closeMm: roundUp(options.closeMm + 2 * (clear - inMm)) }, 'Bring the flap farther over the front')]
+      ? fartherOver(options.closeMm + 2 * (clear - inMm), widthMm)
       : shorter >= 8
         ? [option({ tabMm: shorter, slitMm: null }, `Make the tab ${formatLength(shorter, unit)}`)]
         : [];
@@ -79,7 +81,11 @@ function slitSnags({ finish: { heightMm }, options, caliperMm, unit }: Wallet): 
   ];
 }
 
-function heldSnags({ finish, options, unit }: Wallet): readonly Snag[] {
+/** As far as a flap may come at all; a card too small for that wants a thinner stock. */
+const fartherOver = (closeMm: Mm, widthMm: Mm): readonly Remedy[] =>
+  closeMm <= widthMm * 0.7 ? [option({ closeMm: roundUp(closeMm) }, 'Bring the flap farther over the front')] : [];
+
+function heldSnags({ finish, options, asked, unit }: Wallet): readonly Snag[] {
   const { contentWideMm: wide, contentHighMm: high, contentThickMm: thick, pocketMm } = options;
   if (pocketMm < LEAST_POCKET_MM) return [];
   const inside = pocketInsideMm(finish, options);
@@ -87,7 +93,8 @@ function heldSnags({ finish, options, unit }: Wallet): readonly Snag[] {
   const snags: Snag[] = [];
   const say = (mm: Mm): string => formatLength(mm, unit);
   if (wide > 0 && inside < wants - 1e-6) {
-    const width = roundUp(finish.widthMm + wants - inside);
+    // On a wider one the wings and what it holds are as large as they were asked to be, not drawn in.
+    const width = roundUp(finish.widthMm - pocketInsideMm(finish, asked) + wide + 2 * asked.contentThickMm + SLIDES_MM);
     snags.push(
       stop(
         'size-wallet-throat',

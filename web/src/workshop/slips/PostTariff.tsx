@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import styled from 'styled-components';
 import { POST_EXTRAS, WORKSHOP_LIMITS, type PostBand, type PostExtra, type Tariff, type Workshop } from '@zippy/core';
 import { useWorkshop } from '../../stores/workshop.ts';
 import { PlainButton, Quiet } from '../../ui/buttons.tsx';
@@ -42,7 +43,7 @@ export function PostTariff({ workshop }: { readonly workshop: Workshop }): React
         there.
       </p>
       {post.bands.map((band) => (
-        <fieldset key={band.id}>
+        <Band key={band.id}>
           <legend>{band.name}</legend>
           <div className="two">
             <WordsField
@@ -87,7 +88,7 @@ export function PostTariff({ workshop }: { readonly workshop: Workshop }): React
           <Quiet onPress={() => set({ ...post, bands: post.bands.filter(({ id }) => id !== band.id) })}>
             Take {band.name} out
           </Quiet>
-        </fieldset>
+        </Band>
       ))}
       <PlainButton onPress={add}>Add a band</PlainButton>
       {post.bands.length > 0 && (
@@ -105,3 +106,14 @@ export function PostTariff({ workshop }: { readonly workshop: Workshop }): React
     </section>
   );
 }
+
+const Band = styled.fieldset`
+  margin: 0 0 14px;
+  padding: 10px 0 0;
+  border: 0;
+  border-top: 1px solid ${({ theme }) => theme.colour.rule};
+  legend {
+    padding-right: 8px;
+    font-weight: 700;
+  }
+`;
