@@ -16,13 +16,31 @@ export function whitePlate(
 ): Scene {
   const suffix = ink === WHITE_INK ? '-white' : '-plate';
   const plate = (all: readonly Shape[]): readonly Shape[] => plateOf(all, ink, { suffix, marks });
-  return {
-    box,
-    symbols: Object.fromEntries(
-      Object.entries(symbols).map(([id, symbol]) => [`${id}${suffix}`, { ...symbol, shapes: plate(symbol.shapes) }]),
-    ),
-    shapes: plate(shapes),
+  const plated = Object.fromEntries(
+    Object.entries(symbols).map(([id, symbol]) => [`${id}${suffix}`, { ...symbol, shapes: plate(symbol.shapes) }]),
+  );
+  return withoutEmpty({ box, symbols: plated, shapes: plate(shapes) });
+}
+
+/** A symbol of which nothing is left is not drawn: a file has no form for it to be drawn from. */
+function withoutEmpty({ box, symbols, shapes }: Scene): Scene {
+  // A symbol is looked into once, however often it is used.
+  const known = new Map<string, readonly Shape[]>();
+  const ofSymbol = (id: string): readonly Shape[] => {
+    if (!known.has(id)) known.set(id, left(symbols[id]?.shapes ?? []));
+    return known.get(id)!;
   };
+  const left = (all: readonly Shape[]): readonly Shape[] =>
+    all.flatMap((shape): readonly Shape[] => {
+      if (shape.kind === 'use') return ofSymbol(shape.symbol).length > 0 ? [shape] : [];
+      if (shape.kind !== 'group') return [shape];
+      const children = left(shape.children);
+      return children.length > 0 ? [{ ...shape, children }] : [];
+    });
+  const full = Object.entries(symbols)
+    .map(([id, symbol]) => [id, { ...symbol, shapes: ofSymbol(id) }] as const)
+    .filter(([, symbol]) => symbol.shapes.length > 0);
+  return { box, symbols: Object.fromEntries(full), shapes: left(shapes) };
 }
 
 /**

@@ -53,6 +53,29 @@ describe('art on coloured card', () => {
     expect(plan(job, none).art.snags.find((s) => s.id === 'art-vanishes')!.remedies).to.deep.equal([]);
   });
 
+  it('draws no symbol on a plate of which nothing is left there, nor one that holds nothing else', () => {
+    const box = { xMm: 0, yMm: 0, widthMm: 10, heightMm: 10 };
+    const use = (symbol: string) => ({ kind: 'use', symbol, transform: [1, 0, 0, 1, 0, 0] }) as const;
+    const art = { kind: 'path', role: 'art', path: [], fill: '#123456' } as const;
+    const cut = { kind: 'path', role: 'cut', path: [] } as const;
+    const plate = whitePlate({
+      box,
+      symbols: {
+        bare: { box, shapes: [cut] },
+        around: { box, shapes: [use('bare')] },
+        inked: { box, shapes: [art] },
+      },
+      shapes: [
+        use('bare'),
+        use('around'),
+        { kind: 'group', transform: [1, 0, 0, 1, 0, 0], children: [use('bare')] },
+        use('inked'),
+      ],
+    });
+    expect(Object.keys(plate.symbols)).to.deep.equal(['inked-white']);
+    expect(plate.shapes).to.deep.equal([use('inked-white')]);
+  });
+
   it('makes a plate of everything that is art, and of nothing else', () => {
     const label: Shape = {
       kind: 'label',
