@@ -6,6 +6,7 @@ import { decide, decideEach } from '../../job/decide.ts';
 import { DEFAULTS } from '../../job/newJob.ts';
 import type { Remedy, Snag } from '../../job/findings.ts';
 import { sortedBy } from '../../job/sorted.ts';
+import type { LengthUnit } from '../../ground/length/types.ts';
 import type { EnvelopeChoice, WindowChoice } from '../../job/types.ts';
 import { BOUGHT_SHEETS } from '../../workshop/namedSizes.ts';
 import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
@@ -37,10 +38,10 @@ const flapFollows: Remedy = {
 };
 
 /** Ways out of what folding shows, the least change first. Each is tried before it is offered. */
-const WAYS_OUT: readonly { readonly label: string; readonly part: Partial<EnvelopeChoice> }[] = [
+const waysOutIn = (unit: LengthUnit): readonly { readonly label: string; readonly part: Partial<EnvelopeChoice> }[] => [
   { label: 'Let the flap follow the height', part: { flapMm: null } },
-  { label: `Make the throat ${DEFAULTS.throatMm} mm`, part: { throatMm: DEFAULTS.throatMm } },
-  { label: `Make the seam ${DEFAULTS.seamMm} mm`, part: { seamMm: DEFAULTS.seamMm } },
+  { label: `Make the throat ${formatLength(DEFAULTS.throatMm, unit)}`, part: { throatMm: DEFAULTS.throatMm } },
+  { label: `Make the seam ${formatLength(DEFAULTS.seamMm, unit)}`, part: { seamMm: DEFAULTS.seamMm } },
   {
     label: 'Make it with a side seam, everything as usual',
     part: { style: 'sideSeam', flapMm: null, throatMm: DEFAULTS.throatMm, seamMm: DEFAULTS.seamMm },
@@ -48,8 +49,14 @@ const WAYS_OUT: readonly { readonly label: string; readonly part: Partial<Envelo
   { label: 'Make it with four points', part: { style: 'pointed', seamMm: DEFAULTS.seamMm } },
 ];
 
-function waysOut({ wouldBe }: Laid, isSettled: (built: BuiltEnvelope) => boolean): readonly Remedy[] {
-  const sound = WAYS_OUT.filter(({ part }) => isSettled(wouldBe(part))).slice(0, 3);
+function waysOut(
+  { unit }: Workshop,
+  { wouldBe }: Laid,
+  isSettled: (built: BuiltEnvelope) => boolean,
+): readonly Remedy[] {
+  const sound = waysOutIn(unit)
+    .filter(({ part }) => isSettled(wouldBe(part)))
+    .slice(0, 3);
   return [
     ...sound.map(({ label, part }) => ({ label, changes: decideEach((job) => job.envelope, part) })),
     ...(sound.length === 0
@@ -97,7 +104,8 @@ function flapSnags(
 }
 
 /** Told by folding it: what reaches past an edge, leaves a gap, or has too little to be glued by. */
-function foldedSnags({ unit }: Workshop, laid: Laid): readonly Snag[] {
+function foldedSnags(workshop: Workshop, laid: Laid): readonly Snag[] {
+  const { unit } = workshop;
   const { style, measures, built } = laid;
   const fault = style.fault?.(measures);
   const snag = (id: string, title: string, why: string, remedies: readonly Remedy[]): Snag => ({
@@ -119,7 +127,7 @@ function foldedSnags({ unit }: Workshop, laid: Laid): readonly Snag[] {
             'envelope-past',
             `The ${past[0]!.name} reaches past the envelope`,
             `Folded in, it stands ${formatLength(Math.max(...past.map(({ byMm }) => byMm)), unit)} out over the far edge.`,
-            waysOut(laid, (other) => pastOf(other).length === 0),
+            waysOut(workshop, laid, (other) => pastOf(other).length === 0),
           ),
         ]
       : []),
@@ -129,7 +137,7 @@ function foldedSnags({ unit }: Workshop, laid: Laid): readonly Snag[] {
             'envelope-gap',
             'The envelope does not shut all round',
             `Folded, it leaves ${Math.max(1, Math.round(built.gaps.reduce((sum, gap) => sum + areaOf(gap), 0)))} mm² of the front uncovered.`,
-            waysOut(laid, ({ gaps }) => gaps.length === 0),
+            waysOut(workshop, laid, ({ gaps }) => gaps.length === 0),
           ),
         ]
       : []),
@@ -139,7 +147,7 @@ function foldedSnags({ unit }: Workshop, laid: Laid): readonly Snag[] {
             'envelope-hold',
             `Too little of the ${loose.name} to glue it by`,
             `Less than ${formatLength(LEAST_GLUE_MM, unit)} across is left where it lies on what it is glued to, ${formatLength(GLUE_INSET_MM, unit)} off every edge.`,
-            waysOut(laid, (other) => looseIn(other) === undefined),
+            waysOut(workshop, laid, (other) => looseIn(other) === undefined),
           ),
         ]
       : []),

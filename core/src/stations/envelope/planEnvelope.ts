@@ -104,7 +104,8 @@ export function planEnvelope({
   const { easeMm, window = null } = job.envelope;
   const stock = envelopeStockOf(job, workshop);
   const style = envelopeStyle(job.envelope.style ?? 'sideSeam');
-  const linerStock = linerStockOf(job, workshop);
+  const made = job.envelope.make;
+  const linerStock = made ? linerStockOf(job, workshop) : null;
   const card = {
     ...{ widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm },
     // A liner lies beside the card.
@@ -122,7 +123,6 @@ export function planEnvelope({
     ...blank.cuts.map(({ byHand }) => `${byHand.title}.`),
     ...style.parts(measures).steps.map(({ says }) => says),
   ];
-  const made = job.envelope.make;
   const bought = envelopeOnHand(job, workshop);
   // One that is bought is of no style; its front and back are as a side seam’s.
   const inHand = made || !bought ? folded : foldedEnvelope(boughtAs(bought, measures));
@@ -131,7 +131,11 @@ export function planEnvelope({
   const art = layEnvelope({ ...artContext, piece: inHand, shown: cardArt.names?.shown ?? 0 });
   const front = inHand.faces[0]!;
   const onBlank = made && (job.envelope.printOn ?? 'blank') === 'blank';
-  const print = envelopePrint(job, workshop, { art, stock: of, front, on: onBlank ? 'blank' : 'envelope' });
+  const atHand = made || bought !== null;
+  // Art of an envelope that there is not waits for one.
+  const print = atHand
+    ? envelopePrint(job, workshop, { art, stock: of, front, on: onBlank ? 'blank' : 'envelope' })
+    : null;
   const inked = print?.on === 'blank' ? print : null;
   const bleedMm = inked && art.ink.bleeds ? inHand.bleedMm : 0;
   const margins = inked ? inkMargins(inked.path, bleedMm) : ofCard.path.marginsMm;
@@ -154,7 +158,7 @@ export function planEnvelope({
   const sheets = sheetsFor(wantedOf(job), laid.up);
   const suiting = suitingEnvelopes(card, workshop);
   const liner =
-    made && job.envelope.liner && linerStock
+    job.envelope.liner && linerStock
       ? planLiner({
           ...{ job, workshop, choice: job.envelope.liner, stock: linerStock, form: folded.form, typefaces },
           shown: cardArt.names?.shown ?? 0,
@@ -177,7 +181,7 @@ export function planEnvelope({
   const blankSize = formatSize(blank.widthMm, blank.heightMm, unit);
   return {
     made,
-    atHand: made || bought !== null,
+    atHand,
     blank,
     styleId: style.id,
     folded,
@@ -242,13 +246,13 @@ export function planEnvelope({
       ...(made
         ? envelopeSnags(workshop, { style, measures, built, window, stock, up: laid.up, margins, wouldBe, on })
         : suggestShelf(bought !== null, suiting)),
-      ...(made || bought
+      ...(atHand
         ? [
             ...envelopeArtSnags(artContext, art),
             ...addressSnags(job, unit, { front, typefaces }),
             ...printSnags(job, { art, print, made }),
             ...(liner?.snags ?? []),
-            ...postSnags(job, workshop, { packed, posted }),
+            ...postSnags(job, workshop, { packed, posted, follows: made, walls: style.walls }),
           ]
         : []),
     ],

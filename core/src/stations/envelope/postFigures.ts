@@ -2,7 +2,7 @@ import { fixed } from '../../ground/length/rounding.ts';
 import { figure, length, money, words } from '../../job/figures.ts';
 import type { Figure } from '../../job/findings.ts';
 import type { Workshop } from '../../workshop/types.ts';
-import type { Packed, Posted } from './posted.ts';
+import { BOUGHT_ENVELOPE, type Packed, type Posted } from './posted.ts';
 
 const grams = (value: number) => words(`${fixed(value, 1)} g`);
 
@@ -13,7 +13,7 @@ export function postFigures(packed: Packed, posted: Posted | null, { post }: Wor
       'packed-weight',
       'Packed, it weighs',
       grams(packed.grams),
-      'every piece’s area × its weight; ink is left out, and a bought envelope is taken as 100 g/m²',
+      `every piece’s area × its weight; ink is left out, and a bought envelope is taken as ${BOUGHT_ENVELOPE.gsm} g/m²`,
       Object.fromEntries(packed.parts.map((part) => [part.name, grams(part.grams)])),
     ),
     figure(

@@ -18,11 +18,18 @@ const NEAR = { thickMm: 1.5, sideMm: 20, grams: 8 } as const;
 /** Room beyond a band’s limit, so that a piece does not lie on it. */
 const CLEAR = { mm: 0.1, grams: 0.2 } as const;
 
+/** How the envelope goes with its card. */
+interface Wrapped {
+  /** It is made to the card, and smaller with a smaller one; one that was bought stays as it is. */
+  readonly follows: boolean;
+  readonly walls: boolean;
+}
+
 /** What a little less of one thing would save on every card, and that no band takes it. */
 export function postSnags(
   job: Job,
   workshop: Workshop,
-  { packed, posted }: { readonly packed: Packed; readonly posted: Posted | null },
+  { packed, posted, ...envelope }: { readonly packed: Packed; readonly posted: Posted | null } & Wrapped,
 ): readonly Snag[] {
   const { post, unit } = workshop;
   if (!post || post.bands.length === 0) return [];
@@ -51,7 +58,7 @@ export function postSnags(
         level: 'note',
         title: `${sayLess(saving, workshop)} would save ${saved} of post on each`,
         why: `It goes as ${posted.band.name} for ${sayMoney(posted.priceMinor, workshop)}. What counts, and how it is measured, differs: ask your local post.`,
-        remedies: waysTo(saving, job, workshop),
+        remedies: waysTo(saving, job, workshop, envelope),
       };
     });
 }
@@ -76,10 +83,11 @@ function sayLess({ of, by }: PostSaving, { unit }: Workshop): string {
 }
 
 /** Changes that bring it about: a smaller card, or one of another stock on the shelf; each measured before it is offered. */
-function waysTo({ of, by }: PostSaving, job: Job, workshop: Workshop): readonly Remedy[] {
+function waysTo({ of, by }: PostSaving, job: Job, workshop: Workshop, { follows, walls }: Wrapped): readonly Remedy[] {
   const { unit } = workshop;
   const { finishedWidthMm: w, finishedHeightMm: h } = job.size;
   if (of === 'longMm' || of === 'shortMm' || of === 'square') {
+    if (!follows) return [];
     const isWidth = w >= h === (of === 'longMm');
     const less = (isWidth ? w : h) - by - CLEAR.mm;
     const side: Mm = Math.floor(less * 10) / 10;
@@ -90,7 +98,8 @@ function waysTo({ of, by }: PostSaving, job: Job, workshop: Workshop): readonly 
     return [{ label: `Make the card ${formatLength(side, unit)} ${isWidth ? 'wide' : 'high'}`, changes: [change] }];
   }
   const now = stockOf(job, workshop);
-  if (now.readyCut) return [];
+  // Walls are no lower than they can be folded, whatever is between them.
+  if (now.readyCut || (walls && of === 'thickMm')) return [];
   const card = shutCard(job, workshop);
   const others = workshop.stocks.filter((one) => {
     if (one.readyCut || one.id === now.id || one.gsm >= now.gsm) return false;

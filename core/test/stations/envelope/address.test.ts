@@ -215,6 +215,17 @@ describe('printed envelopes', () => {
     );
   });
 
+  it('wait where there is no envelope: nothing is fed, printed or paid for', () => {
+    const none = plan(
+      changeJob(addressed(), [
+        decide((at) => at.envelope.make, false),
+        decide((at) => at.brief.envelope, { kind: 'none' }),
+      ]),
+    );
+    expect([none.envelope.print, none.envelope.fedPages]).to.deep.equal([null, 0]);
+    expect(none.make.steps.map(({ id }) => id)).to.not.include('envelope-feed');
+  });
+
   it('are counted, printed at the bench in their turn, and paid for', () => {
     const bare = plan(made(decide((job) => job.brief.wanted, 3)));
     const job = addressed();

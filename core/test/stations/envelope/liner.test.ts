@@ -79,6 +79,18 @@ describe('lined envelopes', () => {
     ).to.include('other');
   });
 
+  it('are no thicker for a liner that waits, where no envelope is made', () => {
+    const off = decide((job) => job.envelope.make, false);
+    const [waits, none] = [
+      lined(off),
+      lined(
+        off,
+        decide((job) => job.envelope.liner, null),
+      ),
+    ].map((job) => plan(job).envelope);
+    expect(waits!.insideWidthMm).to.equal(none!.insideWidthMm);
+  });
+
   it('are told when a liner cannot slide in, and what settles it', () => {
     const large = lined(decide((job) => job.envelope.liner.insetMm, -2));
     const snag = plan(large).envelope.snags.find(({ id }) => id === 'envelope-liner-large')!;

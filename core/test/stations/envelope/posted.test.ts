@@ -177,6 +177,17 @@ describe('post in a plan', () => {
     expect(plan(job, shop(far)).envelope.snags.map(({ id }) => id)).to.not.include('envelope-post-longMm');
   });
 
+  it('offers no smaller card for an envelope that was bought, which stays as it is', () => {
+    const bought = changeJob(job, [
+      decide((at) => at.envelope.make, false),
+      decide((at) => at.brief.envelope, { kind: 'typed', insideWidthMm: 150, insideHeightMm: 110 }),
+    ]);
+    const tariff = { bands: [band('short', 999, 140, 999, 99, 50), band('all', 999, 999, 999, 99, 90)], extras: {} };
+    const snag = plan(bought, shop(tariff)).envelope.snags.find(({ id }) => id === 'envelope-post-longMm')!;
+    expect(snag.title).to.match(/^10 mm shorter/);
+    expect(snag.remedies).to.deep.equal([]);
+  });
+
   it('says that no band takes it', () => {
     const none = plan(job, shop({ bands: [band('slip', 1, 50, 50, 0.5, 10)], extras: {} })).envelope;
     expect(none.posted).to.equal(null);

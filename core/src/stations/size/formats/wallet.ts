@@ -87,7 +87,7 @@ export const wallet: Format = {
     {
       id: 'slitMm',
       label: 'Slit, long',
-      says: 'Left empty, the tab and 1.5 mm.',
+      says: `Left empty, the tab and ${SLIT_OVER_MM} mm.`,
       kind: 'length',
       mayBeNull: true,
       limits: ({ heightMm }) => [Math.min(8, heightMm * 0.2), heightMm * 0.8],
