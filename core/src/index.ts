@@ -93,6 +93,13 @@ export * from './stations/art/elsewhere/facesOfPictures.ts';
 export { openPlaces, type OpenPlace } from './stations/art/elsewhere/openPlaces.ts';
 export { pageAsSent } from './workshop/borderless.ts';
 export { toolsOf } from './workshop/tools.ts';
+export { ADHESIVE_UNITS, adhesivesOf, perPieceFixed, trimmingsOf } from './workshop/putOn.ts';
+export { layAdhesive, type Laid, type Laying } from './workshop/adhesives.ts';
+export { sayLaid } from './stations/make/sayLaid.ts';
+export { sayAmount } from './stations/make/joins.ts';
+export { drawTrimming } from './stations/size/drawTrimming.ts';
+export { newAdhesive, newTrimming } from './workshop/newThings.ts';
+export { trimmingOutline, type PlacedTrimming, type Trimmings } from './stations/size/trimmings.ts';
 export { machineMargins, withMargins } from './workshop/machineMargins.ts';
 export { drawFace, drawSide, hasArt, hasPrint, printedBox } from './stations/art/faces/drawCard.ts';
 export type { ArtPlan, NamesPlan, PanelArt } from './stations/art/types.ts';
@@ -303,5 +310,6 @@ export {
   type Run,
   type RunCount,
   type RunEvent,
+  trimmingsUsed,
 } from './stations/make/run.ts';
 export { drawStep } from './plan/drawStep.ts';

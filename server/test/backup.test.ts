@@ -20,6 +20,7 @@ import { readPicture } from '../src/pictures/readPicture.ts';
 import { addJob, findJob, listJobs, removeJob, saveJob } from '../src/tables/jobs.ts';
 import { readOwnTypeface } from '../src/typefaces/readOwnTypeface.ts';
 import { addTypeface } from '../src/tables/typefaces.ts';
+import { takeForRun } from '../src/tables/movements.ts';
 import { addPicture, findPreview } from '../src/tables/pictures.ts';
 import { THING_NAMES } from '../src/tables/things.ts';
 import { inTransaction } from '../src/tables/types.ts';
@@ -144,6 +145,10 @@ describe('backup and restore', () => {
     await addJob(serving.pool, HOME_STUDIO_ID, away, titled('put away'));
     await removeJob(serving.pool, HOME_STUDIO_ID, away);
 
+    // And what a run has taken off the shelf.
+    const bows = [{ shelf: 'trimmings' as const, thingId: workshop.trimmings[0]!.id, count: 3 }];
+    await inTransaction(serving.pool, (client) => takeForRun(client, HOME_STUDIO_ID, randomUUID(), bows));
+
     const bytes = await backupOf(serving.pool);
     const came = await restore(other.pool, bytes);
     expect(came).to.include({ same: 0, beside: 0, things: 0 });
@@ -224,7 +229,7 @@ describe('backup and restore', () => {
     const old = await rewritten(bytes, (entries) => {
       entries.set(
         'studio.json',
-        Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 3', '"formatVersion": 1')),
+        Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 4', '"formatVersion": 1')),
       );
       entries.delete('movements/000001.json');
       for (const name of [...entries.keys()].filter((name) => name.startsWith('typefaces/'))) entries.delete(name);
@@ -315,7 +320,7 @@ describe('backup and restore', () => {
       await edit((entries) =>
         entries.set(
           'studio.json',
-          Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 3', '"formatVersion": 4')),
+          Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 4', '"formatVersion": 5')),
         ),
       ),
     ).to.match(/newer version/);

@@ -50,10 +50,11 @@ const shops: fc.Arbitrary<StoredWorkshop> = fc
     printers: fc.uniqueArray(fc.tuple(fc.integer({ min: 0, max: 2 }), fc.nat(2), fc.nat(2)), {
       ...{ minLength: 1, selector: ([id]: [number, number, number]) => id },
     }),
+    trimmings: fc.uniqueArray(fc.tuple(fc.integer({ min: 0, max: 3 }), fc.nat(9)), { selector: ([id]) => id }),
     hourlyMinor: fc.nat(3),
     keepOffcutMm: fc.option(fc.nat(50), { nil: undefined }),
   })
-  .map(({ stocks, envelopes, printers, hourlyMinor, keepOffcutMm }) => {
+  .map(({ stocks, envelopes, trimmings, printers, hourlyMinor, keepOffcutMm }) => {
     const { keepOffcutMm: _own, ...rest } = demo;
     return {
       ...rest,
@@ -64,6 +65,7 @@ const shops: fc.Arbitrary<StoredWorkshop> = fc
       })),
       // The same id as a stock’s: the shelves are told apart.
       envelopes: envelopes.map(([n, onShelf]) => ({ ...demo.envelopes[0]!, id: `stock ${n}`, onShelf })),
+      trimmings: trimmings.map(([n, onShelf]) => ({ ...demo.trimmings[0]!, id: `stock ${n}`, onShelf })),
       printers: printers.map(([n, paths, calibrations]) => ({
         ...demo.printers[0]!,
         id: `printer ${n}`,
@@ -96,7 +98,12 @@ describe('a workshop in rows', () => {
         const { version } = (await findWorkshop(pool, HOME_STUDIO_ID))!;
         await inTransaction(pool, (client) => saveWorkshop(client, HOME_STUDIO_ID, shop, version));
         expect((await findWorkshop(pool, HOME_STUDIO_ID))!.workshop).to.deep.equal(shop);
-        const { rows } = await pool.query<{ shelf: 'stocks' | 'envelopes'; id: string; sum: number; last: string }>(
+        const { rows } = await pool.query<{
+          shelf: 'stocks' | 'envelopes' | 'trimmings';
+          id: string;
+          sum: number;
+          last: string;
+        }>(
           `select shelf, thing_id as id, sum(change)::int as sum, (array_agg(cause order by at desc))[1] as last
            from movements group by 1, 2`,
         );
@@ -191,9 +198,9 @@ describe('a workshop in rows', () => {
     await steps('down');
     const [first, ...others] = demo.printers;
     const [path, ...paths] = first!.paths;
-    // There were no tools for heat and holes then, and no tariff.
-    const { tools: _none, post: _later, ...then } = demo;
-    const old: Omit<StoredWorkshop, 'tools'> = {
+    // There were no tools for heat and holes then, nothing to put on cards and hold it with, and no tariff.
+    const { tools: _none, trimmings: _neither, adhesives: _nor, post: _later, ...then } = demo;
+    const old: Omit<StoredWorkshop, 'tools' | 'trimmings' | 'adhesives'> = {
       ...then,
       keepOffcutMm: 42,
       printers: [
@@ -209,7 +216,8 @@ describe('a workshop in rows', () => {
       ]);
     await steps('up');
     // What looks an id up finds the first, as it did.
-    for (const id of ids) expect((await findWorkshop(pool, id))!.workshop).to.deep.equal({ ...old, tools: [] });
+    const filled = { ...old, tools: [], trimmings: [], adhesives: [] };
+    for (const id of ids) expect((await findWorkshop(pool, id))!.workshop).to.deep.equal(filled);
     // Whoever worked in them is in theirs, and is not asked again.
     const doors = (await listDoors(pool)).filter(({ id }) => ids.includes(id as (typeof ids)[number]));
     expect(doors.map(({ entered, isDemo }) => [entered, isDemo])).to.deep.equal([

@@ -45,6 +45,22 @@ export interface LayerChoice {
   readonly feed?: { readonly printerId: string; readonly pathId: string } | null;
   /** The dark parts of that picture shine, and nothing else of it is printed. */
   readonly foil?: Foil | null;
+  /** What holds it; older jobs say nothing, which is whatever glue is at hand. */
+  readonly adhesiveId?: string | null;
+}
+
+/** One thing from the shelf on a face of the card. */
+export interface TrimmingChoice {
+  readonly id: string;
+  readonly trimmingId: string;
+  readonly faceId: string;
+  /** Its middle, from the face’s top left. */
+  readonly xMm: Mm;
+  readonly yMm: Mm;
+  /** Clockwise; not at all when nothing is said. */
+  readonly turnDeg?: number;
+  /** Null for what holds by itself, as a brad does. */
+  readonly adhesiveId: string | null;
 }
 
 export interface SizeChoice {
@@ -323,6 +339,8 @@ export interface EnvelopeChoice {
   readonly liner?: LinerChoice | null;
   /** Older jobs say nothing, which is that nobody pays for post here. */
   readonly post?: PostChoice;
+  /** What its seams are glued with; older jobs say nothing, which is whatever glue is at hand. */
+  readonly adhesiveId?: string | null;
   /** Before it is cut and folded, or on the ready envelope, one a page; older jobs say nothing, which is before. */
   readonly printOn?: 'blank' | 'envelope';
   /** How far clockwise a ready envelope is turned to be fed; older jobs say nothing, which is not. */
@@ -364,6 +382,8 @@ export interface Job {
   readonly art: { readonly faces: Readonly<Record<string, FaceArt>> };
   /** Words in braces on a face are taken from here, one row a card; older jobs have no list. */
   readonly names?: NamesList | null;
+  /** What is put on its faces by hand; older jobs have none. */
+  readonly trimmings?: readonly TrimmingChoice[];
   readonly stock: StockChoice;
   readonly sheet: SheetChoice;
   readonly cut: CutChoice;

@@ -1,7 +1,16 @@
 import type { Job } from './types.ts';
 
 /** The lists of things that a workshop owns, as the workshop names them. */
-export const SHELVES = ['stocks', 'envelopes', 'printers', 'trimmers', 'boards', 'tools'] as const;
+export const SHELVES = [
+  'stocks',
+  'envelopes',
+  'trimmings',
+  'adhesives',
+  'printers',
+  'trimmers',
+  'boards',
+  'tools',
+] as const;
 export type Shelf = (typeof SHELVES)[number];
 
 /** One thing of the workshop that a job names; a feed path beside its printer. */
@@ -18,22 +27,32 @@ export interface HoldsThings {
   readonly stock: Job['stock'];
   readonly cut: Pick<Job['cut'], 'trimmerId'>;
   readonly crease: Pick<Job['crease'], 'boardId'>;
-  readonly envelope: Pick<Job['envelope'], 'make' | 'stockId' | 'liner'>;
+  readonly envelope: Pick<Job['envelope'], 'make' | 'stockId' | 'liner' | 'adhesiveId'>;
+  readonly trimmings?: Job['trimmings'];
 }
 
 /**
  * What a job would miss if it were taken out of the workshop, each thing once. The stock of an envelope that is not made
  * counts for nothing, though the job remembers it.
  */
-export function usesOf({ brief, size, stock, cut, crease, envelope }: HoldsThings): readonly Use[] {
+export function usesOf({ brief, size, stock, cut, crease, envelope, trimmings = [] }: HoldsThings): readonly Use[] {
   const stocks = new Set([
     stock.stockId,
     ...size.layers.flatMap(({ stockIds }) => stockIds),
     ...(envelope.make ? [envelope.stockId, ...(envelope.liner ? [envelope.liner.stockId] : [])] : []),
   ]);
+  const adhesives = new Set(
+    [
+      ...trimmings.map(({ adhesiveId }) => adhesiveId),
+      ...size.layers.map(({ adhesiveId }) => adhesiveId),
+      envelope.make ? envelope.adhesiveId : null,
+    ].filter((id) => typeof id === 'string'),
+  );
   return [
     ...[...stocks].map((id) => ({ shelf: 'stocks' as const, id })),
     ...(brief.envelope.kind === 'shelf' ? [{ shelf: 'envelopes' as const, id: brief.envelope.envelopeId }] : []),
+    ...[...new Set(trimmings.map(({ trimmingId }) => trimmingId))].map((id) => ({ shelf: 'trimmings' as const, id })),
+    ...[...adhesives].map((id) => ({ shelf: 'adhesives' as const, id })),
     ...feedsOf(size, stock).map(({ printerId, pathId }) => ({ shelf: 'printers' as const, id: printerId, pathId })),
     { shelf: 'trimmers', id: cut.trimmerId },
     { shelf: 'boards', id: crease.boardId },

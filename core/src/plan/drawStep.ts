@@ -58,6 +58,10 @@ export function drawStep(
     }
     case 'crease':
       return drawCreaseLine(plan.size, plan.crease, step.line, { ...view, art });
+    case 'trimming': {
+      const side = plan.size.faces.find(({ id }) => id === step.faceId)?.side ?? 'outside';
+      return drawBlank(plan.size, { ...view, side, art: art[side], prints, names: false, guides: false });
+    }
     case 'fold':
       return drawFolded(plan.size, { open: 0.45, stockColour, art, prints });
     case 'envelope':

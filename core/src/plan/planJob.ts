@@ -76,7 +76,7 @@ export function planJob(
   const crease = planCrease({ ...known, size, art, stock, sheet, cut });
   const envelope = planEnvelope({ ...known, size, stock, art, typefaces });
   const make = planMake({ ...known, size, stock, sheet, cut, crease, envelope });
-  const sell = planSell({ ...known, stock, sheet, envelope, make });
+  const sell = planSell({ ...known, size, stock, sheet, envelope, make });
   const plan = asBought({ brief, size, art, stock, sheet, cut, crease, envelope, make, sell }, job, workshop);
   return withGone(plan, gone);
 }

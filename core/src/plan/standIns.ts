@@ -2,6 +2,7 @@ import { decide, decideEach, type JobChange } from '../job/decide.ts';
 import { changeJob } from '../job/changeJob.ts';
 import type { Remedy, Snag } from '../job/findings.ts';
 import type { Job } from '../job/types.ts';
+import { adhesivesOf, trimmingsOf } from '../workshop/putOn.ts';
 import type { Workshop } from '../workshop/types.ts';
 
 /** No more than these of a shelf are offered; all of it stands in the station’s own list. */
@@ -35,14 +36,14 @@ interface Gone {
 export function standIns(job: Job, workshop: Workshop): { readonly job: Job; readonly snags: readonly Snag[] } {
   const gone = goneOf(job, workshop);
   if (gone.length === 0) return { job, snags: [] };
-  return {
-    job: changeJob(
-      job,
-      gone.flatMap(({ instead: [first] }) => first?.changes ?? []),
-    ),
-    snags: gone.map(snagOf),
-  };
+  let planned = job;
+  // One after another: what stands in for one thing may move another to a different place.
+  for (let next = gone.find(hasInstead); next; next = goneOf(planned, workshop).find(hasInstead))
+    planned = changeJob(planned, next.instead[0]!.changes);
+  return { job: planned, snags: gone.map(snagOf) };
 }
+
+const hasInstead = ({ instead }: Gone): boolean => instead.length > 0;
 
 function snagOf({ station, key, what, id, instead }: Gone): Snag {
   const [first] = instead;
@@ -59,9 +60,14 @@ function snagOf({ station, key, what, id, instead }: Gone): Snag {
 // eslint-disable-next-line max-lines-per-function -- one thing after another that a job may name
 function goneOf(job: Job, workshop: Workshop): readonly Gone[] {
   const { stocks, printers, trimmers, boards, envelopes } = workshop;
+  const [trimmings, adhesives] = [trimmingsOf(workshop), adhesivesOf(workshop)];
   const has = (things: readonly Named[], id: string): boolean => things.some((thing) => thing.id === id);
   const instead = <T extends Named>(things: readonly T[], changes: (thing: T) => readonly JobChange[]) =>
     things.map((thing) => ({ name: thing.name, label: `Use ${thing.name}`, changes: changes(thing) }));
+  const holding = (change: (id: string | null) => JobChange) => [
+    { name: 'whatever glue is at hand', label: 'Leave it to what is at hand', changes: [change(null)] },
+    ...instead(adhesives, ({ id }) => [change(id)]),
+  ];
   const { stockId, printerId, pathId } = job.stock;
   const printer = printers.find(({ id }) => id === printerId);
   const found: Gone[] = [];
@@ -97,6 +103,41 @@ function goneOf(job: Job, workshop: Workshop): readonly Gone[] {
         });
     });
   });
+  (job.trimmings ?? []).forEach((choice, i) => {
+    if (!has(trimmings, choice.trimmingId))
+      found.push({
+        ...{ station: 'art', key: `trimming-${choice.id}`, what: 'trimming', id: choice.trimmingId },
+        instead: [
+          {
+            ...{ name: 'a card without it', label: 'Take it off' },
+            changes: [
+              decide(
+                (job) => job.trimmings,
+                job.trimmings!.filter(({ id }) => id !== choice.id),
+              ),
+            ],
+          },
+          ...instead(trimmings, ({ id }) => [decide((job) => job.trimmings.at(i).trimmingId, id)]),
+        ],
+      });
+    else if (choice.adhesiveId !== null && !has(adhesives, choice.adhesiveId))
+      found.push({
+        ...{ station: 'art', key: `adhesive-${choice.id}`, what: 'adhesive of a trimming', id: choice.adhesiveId },
+        instead: holding((id) => decide((job) => job.trimmings.at(i).adhesiveId, id)),
+      });
+  });
+  job.size.layers.forEach(({ adhesiveId }, layer) => {
+    if (typeof adhesiveId === 'string' && !has(adhesives, adhesiveId))
+      found.push({
+        ...{ station: 'size', key: `layer-${layer}-adhesive`, what: 'adhesive of a layer', id: adhesiveId },
+        instead: holding((id) => decide((job) => job.size.layers.at(layer).adhesiveId, id)),
+      });
+  });
+  if (typeof job.envelope.adhesiveId === 'string' && !has(adhesives, job.envelope.adhesiveId))
+    found.push({
+      ...{ station: 'envelope', key: 'adhesive', what: 'adhesive of the seams', id: job.envelope.adhesiveId },
+      instead: holding((id) => decide((job) => job.envelope.adhesiveId, id)),
+    });
   if (!has(stocks, stockId))
     found.push({
       ...{ station: 'stock', key: 'stock', what: 'stock', id: stockId },

@@ -1,4 +1,5 @@
 import { sameFigure, type Minor } from '../ground/money.ts';
+import { adhesivesOf, trimmingsOf } from './putOn.ts';
 import type { Workshop } from './types.ts';
 
 /**
@@ -18,6 +19,8 @@ export function inCurrency(workshop: Workshop, currency: string): Workshop {
     })),
     printers: workshop.printers.map((printer) => ({ ...printer, sidePriceMinor: same(printer.sidePriceMinor) })),
     envelopes: workshop.envelopes.map((envelope) => ({ ...envelope, priceMinor: same(envelope.priceMinor) })),
+    trimmings: trimmingsOf(workshop).map(packedAt(same)),
+    adhesives: adhesivesOf(workshop).map(packedAt(same)),
     ...(workshop.post
       ? {
           post: {
@@ -30,3 +33,11 @@ export function inCurrency(workshop: Workshop, currency: string): Workshop {
       : {}),
   };
 }
+
+/** A thing that is bought by the pack, at another price. */
+const packedAt =
+  (price: (minor: Minor) => Minor) =>
+  <T extends { readonly pack: { readonly priceMinor: Minor } }>(thing: T): T => ({
+    ...thing,
+    pack: { ...thing.pack, priceMinor: price(thing.pack.priceMinor) },
+  });

@@ -52,6 +52,22 @@ export const WORKSHOP_LIMITS = {
     holes: 20,
     reachMm: from(1, 500),
   },
+  trimming: {
+    sideMm: from(1, 400),
+    thickMm: from(0, 60),
+    grams: from(0, 1000),
+    pieces: from(1, 10_000),
+  },
+  adhesive: {
+    widthMm: from(0.5, 100),
+    thickMm: from(0, 20),
+    bearsGramsPerCm2: from(1, 10_000),
+    openMinutes: from(0, 600),
+    dryMinutes: from(0, 10_000),
+    offEdgeMm: from(0, 30),
+    /** Grams, metres or pieces. */
+    holds: from(1, 100_000),
+  },
   board: { grooveEveryMm: from(0.5, 50), longestMm: from(50, 2000) },
   calibration: {
     perPath: 200,

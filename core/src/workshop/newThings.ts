@@ -3,6 +3,8 @@ import { american, ISO_C6, isoA } from './namedSizes.ts';
 import type { Papers } from './region.ts';
 import { gsmOf, MICRON_PER_POINT } from './stockLabel.ts';
 import type {
+  Adhesive,
+  AdhesiveKind,
   Board,
   FeedPath,
   MachineFacts,
@@ -13,6 +15,8 @@ import type {
   ToolKind,
   Trimmer,
   TrimmerKind,
+  Trimming,
+  TrimmingKind,
 } from './types.ts';
 
 /*
@@ -153,4 +157,61 @@ export function newTool(kind: ToolKind): Begun<Tool> {
     case 'punch':
       return { kind, name: 'hand punch', holesMm: [6], reachMm: 25, thickestMm: 1 };
   }
+}
+
+const TRIMMINGS: Readonly<
+  Record<TrimmingKind, Pick<Trimming, 'name' | 'widthMm' | 'heightMm' | 'thickMm' | 'grams' | 'colour'>>
+> = {
+  bow: { name: 'ribbon bow', widthMm: 40, heightMm: 25, thickMm: 6, grams: 0.8, colour: '#7b2869' },
+  button: { name: 'button', widthMm: 12, heightMm: 12, thickMm: 2.5, grams: 0.4, colour: '#e9e1cf' },
+  gem: { name: 'gem', widthMm: 5, heightMm: 5, thickMm: 1.8, grams: 0.05, colour: '#9fc7cb' },
+  brad: { name: 'brad', widthMm: 8, heightMm: 8, thickMm: 1.6, grams: 0.3, colour: '#b08d3e' },
+  photograph: { name: 'photograph', widthMm: 60, heightMm: 45, thickMm: 0.25, grams: 0.6, colour: '#8d989d' },
+  charm: { name: 'charm', widthMm: 15, heightMm: 20, thickMm: 2.2, grams: 1.5, colour: '#a5a7aa' },
+  cutOut: { name: 'cut-out', widthMm: 40, heightMm: 40, thickMm: 0.3, grams: 0.4, colour: '#d9e6e3' },
+  other: { name: 'trimming', widthMm: 20, heightMm: 20, thickMm: 1, grams: 0.5, colour: '#c9b38a' },
+};
+
+export const newTrimming = (kind: TrimmingKind): Begun<Trimming> => ({
+  kind,
+  ...TRIMMINGS[kind],
+  pack: { pieces: 1, priceMinor: 0 },
+  onShelf: 0,
+});
+
+const ADHESIVES: Readonly<Record<AdhesiveKind, Omit<Begun<Adhesive>, 'kind' | 'pack'> & { readonly holds: number }>> = {
+  wet: {
+    ...{ name: 'clear-drying wet glue', widthMm: 3, thickMm: 0, bearsGramsPerCm2: 400 },
+    ...{ openMinutes: 2, dryMinutes: 20, offEdgeMm: 3, holds: 100 },
+  },
+  strongTape: {
+    ...{ name: 'strong double-sided tape, 6 mm', widthMm: 6, thickMm: 0.15, bearsGramsPerCm2: 150 },
+    ...{ openMinutes: 0, dryMinutes: 0, offEdgeMm: 3, holds: 50 },
+  },
+  tape: {
+    ...{ name: 'double-sided tape, 12 mm', widthMm: 12, thickMm: 0.09, bearsGramsPerCm2: 40 },
+    ...{ openMinutes: 0, dryMinutes: 0, offEdgeMm: 3, holds: 33 },
+  },
+  foam: {
+    ...{ name: 'foam pads, 5 mm square', widthMm: 5, thickMm: 2, bearsGramsPerCm2: 60 },
+    ...{ openMinutes: 0, dryMinutes: 0, offEdgeMm: 3, holds: 400 },
+  },
+  dots: {
+    ...{ name: 'glue dots, 8 mm', widthMm: 8, thickMm: 0.3, bearsGramsPerCm2: 50 },
+    ...{ openMinutes: 0, dryMinutes: 0, offEdgeMm: 1, holds: 200 },
+  },
+  spray: {
+    ...{ name: 'spray glue', widthMm: 20, thickMm: 0, bearsGramsPerCm2: 15 },
+    ...{ openMinutes: 1, dryMinutes: 10, offEdgeMm: 0, holds: 400 },
+  },
+  hot: {
+    ...{ name: 'hot glue', widthMm: 5, thickMm: 0.8, bearsGramsPerCm2: 250 },
+    ...{ openMinutes: 0.5, dryMinutes: 5, offEdgeMm: 3, holds: 250 },
+  },
+};
+
+/** What its packet is likely to say, on the cautious side. */
+export function newAdhesive(kind: AdhesiveKind): Begun<Adhesive> {
+  const { holds, ...facts } = ADHESIVES[kind];
+  return { kind, ...facts, pack: { holds, priceMinor: 0 } };
 }

@@ -1,4 +1,13 @@
-import { newBoard, newEnvelope, newPrinter, newRule, newStock, newTrimmer, type PrinterKind } from './newThings.ts';
+import {
+  newAdhesive,
+  newBoard,
+  newEnvelope,
+  newPrinter,
+  newRule,
+  newStock,
+  newTrimmer,
+  type PrinterKind,
+} from './newThings.ts';
 import { papersOf, unitOf, type Papers } from './region.ts';
 import { gsmOf } from './stockLabel.ts';
 import type { Pace, Printer, Stock, TrimmerKind, Workshop } from './types.ts';
@@ -70,5 +79,8 @@ export function setUpWorkshop({
     trimmers: trimmers.map((kind) => ({ id: kind, ...newTrimmer(kind) })),
     boards: [{ id: 'first-board', ...(hasBoard ? newBoard(papers) : newRule(papers)) }],
     tools: [],
+    trimmings: [],
+    // One for layers and seams, one for what is heavier, one that lifts.
+    adhesives: (['wet', 'strongTape', 'foam'] as const).map((kind) => ({ id: kind, ...newAdhesive(kind) })),
   };
 }

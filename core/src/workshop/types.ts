@@ -178,6 +178,50 @@ export interface ShelfEnvelope {
   readonly onShelf: number;
 }
 
+export const TRIMMING_KINDS = ['bow', 'button', 'gem', 'brad', 'photograph', 'charm', 'cutOut', 'other'] as const;
+export type TrimmingKind = (typeof TRIMMING_KINDS)[number];
+
+/** What is put on a card by hand, beside paper. */
+export interface Trimming {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: TrimmingKind;
+  /** As it is looked at, upright. */
+  readonly widthMm: Mm;
+  readonly heightMm: Mm;
+  /** How far it stands off what it lies on. */
+  readonly thickMm: Mm;
+  readonly grams: number;
+  readonly colour: Colour;
+  /** As it is bought: so many of them for so much. */
+  readonly pack: { readonly pieces: number; readonly priceMinor: Minor };
+  readonly onShelf: number;
+}
+
+export const ADHESIVE_KINDS = ['wet', 'strongTape', 'tape', 'foam', 'dots', 'spray', 'hot'] as const;
+export type AdhesiveKind = (typeof ADHESIVE_KINDS)[number];
+
+/** What holds pieces together. Figures of its own packet come before our starting values. */
+export interface Adhesive {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: AdhesiveKind;
+  /** Across a laid line, a tape, a dot or a pad; of what is sprayed it says nothing. */
+  readonly widthMm: Mm;
+  /** How far it holds apart what it joins. */
+  readonly thickMm: Mm;
+  /** What a square centimetre of it holds for good, in grams. */
+  readonly bearsGramsPerCm2: number;
+  /** How long a piece laid on it can still be moved; nought for what grabs at once. */
+  readonly openMinutes: number;
+  /** Until what it joins can be handled. */
+  readonly dryMinutes: number;
+  /** Kept off the edges of what is joined, so that nothing shows or comes out. */
+  readonly offEdgeMm: Mm;
+  /** As it is bought: grams of what is wet, sprayed or melted, metres of tape, pieces of pads and dots. */
+  readonly pack: { readonly holds: number; readonly priceMinor: Minor };
+}
+
 /** The maker's own pace, minutes. */
 export interface Pace {
   readonly setUp: number;
@@ -186,6 +230,8 @@ export interface Pace {
   readonly perCreasePass: number;
   readonly perFold: number;
   readonly perEnvelopeMade: number;
+  /** A trimming or a layer fixed in its place; older workshops say nothing, which is our starting value. */
+  readonly perPieceFixed?: number;
   readonly perCardPacked: number;
 }
 
@@ -230,6 +276,10 @@ export interface Workshop {
   /** For heat and for holes; may be none. */
   readonly tools: readonly Tool[];
   readonly envelopes: readonly ShelfEnvelope[];
+  /** What is put on cards; may be none. */
+  readonly trimmings: readonly Trimming[];
+  /** What holds them, layers and seams; may be none. */
+  readonly adhesives: readonly Adhesive[];
   /** Of the local post; none is known when left out. */
   readonly post?: Tariff;
   /** Offcuts narrower than this are not kept; the usual limit when left out. */

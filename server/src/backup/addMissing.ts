@@ -1,6 +1,6 @@
 import type { StoredWorkshop } from '@zippy/core/job-file';
 
-const SHELVES = ['stocks', 'printers', 'trimmers', 'boards', 'tools', 'envelopes'] as const;
+const SHELVES = ['stocks', 'printers', 'trimmers', 'boards', 'tools', 'envelopes', 'trimmings', 'adhesives'] as const;
 
 /** A thing by its shelf and id. */
 export const shelfKey = (shelf: string, id: string): string => `${shelf} ${id}`;

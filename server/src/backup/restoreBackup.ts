@@ -179,6 +179,8 @@ const SHAPES = {
       thingId: Joi.string().max(80).required(),
       cause: Joi.valid(...MOVEMENT_CAUSES).required(),
       change: Joi.number().integer().min(-INT32_MOST).max(INT32_MOST).required(),
+      // Older backups know no run that took anything.
+      runId: ROW_ID.allow(null).optional().default(null),
       at: moment.required(),
     }),
   ),
@@ -434,5 +436,6 @@ function withoutCounts(workshop: StoredWorkshop, of: ReadonlySet<string>): Store
     ...workshop,
     stocks: uncounted('stocks', workshop.stocks),
     envelopes: uncounted('envelopes', workshop.envelopes),
+    trimmings: uncounted('trimmings', workshop.trimmings),
   };
 }

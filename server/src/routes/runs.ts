@@ -5,7 +5,8 @@ import { RUN_EVENT_KINDS, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
 import type { Drawers } from '../drawings/drawers.ts';
 import { loadPlacedTypefaces } from '../placed.ts';
 import { findJob } from '../tables/jobs.ts';
-import { addRun, addRunEvent, findRun } from '../tables/runs.ts';
+import { addRun, findRun } from '../tables/runs.ts';
+import { pressAtBench } from '../workshop/pressAtBench.ts';
 import { inTransaction } from '../tables/types.ts';
 import { studioOf } from '../studio.ts';
 import { loadWorkshop } from '../workshop/loadWorkshop.ts';
@@ -52,7 +53,7 @@ export function runRoutes(pool: Pool, drawers: Drawers): Router {
     const { id } = request.params;
     if (!isId(id) || !(await findRun(pool, studioOf(response), id))) throw notFound('run');
     const event = body<RunEvent>(eventSchema, request.body);
-    await inTransaction(pool, (client) => addRunEvent(client, studioOf(response), id, event));
+    await inTransaction(pool, (client) => pressAtBench(client, studioOf(response), id, event));
     response.status(201).json({ id: event.id });
   });
 

@@ -2,10 +2,13 @@ import type { PoolClient } from 'pg';
 import { everyRow, exactly } from './everyRow.ts';
 import type { Db } from './types.ts';
 
-export const COUNTED_SHELVES = ['stocks', 'envelopes'] as const;
+export const COUNTED_SHELVES = ['stocks', 'envelopes', 'trimmings'] as const;
 export type CountedShelf = (typeof COUNTED_SHELVES)[number];
-/** It came with the thing, the maker counted anew, or the thing was taken off the shelf with all there was of it. */
-export const MOVEMENT_CAUSES = ['opening', 'counted', 'away'] as const;
+/**
+ * It came with the thing, the maker counted anew, the thing was taken off the shelf with all there was of it, or a run’s
+ * cards were made with it.
+ */
+export const MOVEMENT_CAUSES = ['opening', 'counted', 'away', 'made'] as const;
 export type MovementCause = (typeof MOVEMENT_CAUSES)[number];
 
 /** How many of a thing there are. */
@@ -45,6 +48,30 @@ export async function moveTo(db: Db, studioId: string, counts: readonly Count[])
   );
 }
 
+/**
+ * Takes what a run has used off the shelf: once, however often it is said, and as it was said last. No more goes than
+ * there is, since who counts is right; of what is not on the shelf nothing goes.
+ * @param client within a transaction that holds the studio’s row
+ */
+export async function takeForRun(
+  client: PoolClient,
+  studioId: string,
+  runId: string,
+  used: readonly Count[],
+): Promise<void> {
+  await client.query(
+    `insert into movements (studio_id, id, shelf, thing_id, cause, change, run_id)
+     select $1, gen_random_uuid(), shelf, thing_id, 'made', -least(used, on_shelf), $2
+     from (select t->>'shelf' as shelf, t->>'thingId' as thing_id, (t->>'count')::integer as used
+           from jsonb_array_elements($3::jsonb) t) runs
+     join lateral (select coalesce(sum(change), 0)::integer as on_shelf from movements m
+                   where m.studio_id = $1 and m.shelf = runs.shelf and m.thing_id = runs.thing_id
+                     and m.run_id is distinct from $2) books on true
+     on conflict (studio_id, run_id, shelf, thing_id) where run_id is not null do update set change = excluded.change`,
+    [studioId, runId, JSON.stringify(used)],
+  );
+}
+
 /** A movement as a whole, the moment to the microsecond. */
 export interface WholeMovement {
   readonly id: string;
@@ -52,13 +79,15 @@ export interface WholeMovement {
   readonly thingId: string;
   readonly cause: MovementCause;
   readonly change: number;
+  /** Of what a run has taken. */
+  readonly runId: string | null;
   readonly at: string;
 }
 
 export const everyMovement = (client: PoolClient, studioId: string): AsyncGenerator<WholeMovement> =>
   everyRow(
     client,
-    `select id, shelf, thing_id as "thingId", cause, change, ${exactly('at')} as at from movements
+    `select id, shelf, thing_id as "thingId", cause, change, run_id as "runId", ${exactly('at')} as at from movements
      where studio_id = $1 order by at, id`,
     [studioId],
   );
@@ -66,9 +95,9 @@ export const everyMovement = (client: PoolClient, studioId: string): AsyncGenera
 /** Adds whole movements; one that is here already counts once. */
 export async function addWholeMovements(db: Db, studioId: string, movements: readonly WholeMovement[]): Promise<void> {
   await db.query(
-    `insert into movements (studio_id, id, shelf, thing_id, cause, change, at)
-     select $1, m.id, m.shelf, m."thingId", m.cause, m.change, m.at
-     from jsonb_to_recordset($2::jsonb) as m (id uuid, shelf text, "thingId" text, cause text, change integer, at timestamptz)
+    `insert into movements (studio_id, id, shelf, thing_id, cause, change, run_id, at)
+     select $1, m.id, m.shelf, m."thingId", m.cause, m.change, m."runId", m.at
+     from jsonb_to_recordset($2::jsonb) as m (id uuid, shelf text, "thingId" text, cause text, change integer, "runId" uuid, at timestamptz)
      on conflict (studio_id, id) do nothing`,
     [studioId, JSON.stringify(movements)],
   );

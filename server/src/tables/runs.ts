@@ -84,6 +84,16 @@ export async function addRunEvent(db: Db, studioId: string, runId: string, event
     ]);
 }
 
+/** Whether a run has ended and something counted went into its cards. */
+export async function hasTaken(db: Db, studioId: string, id: string): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `select 1 from runs where studio_id = $1 and id = $2 and finished_at is not null
+       and jsonb_array_length(coalesce(document->'trimmings', '[]')) > 0`,
+    [studioId, id],
+  );
+  return rowCount === 1;
+}
+
 /** An event that was taken back counts for nothing. */
 const STANDING = `not exists (select 1 from run_events u where u.studio_id = e.studio_id and u.run_id = e.run_id and u.undoes = e.id)`;
 

@@ -4,6 +4,8 @@ import type { Db } from './types.ts';
 export const THING_TABLES = {
   stocks: { of: [] },
   envelopes: { of: [] },
+  trimmings: { of: [] },
+  adhesives: { of: [] },
   trimmers: { of: [] },
   boards: { of: [] },
   tools: { of: [] },

@@ -1,7 +1,7 @@
 import type { Calibration, FeedPath } from '@zippy/core';
 import type { StoredWorkshop } from '@zippy/core/job-file';
 import type { StudioSays } from '../tables/studios.ts';
-import type { Count, CountedShelf } from '../tables/movements.ts';
+import { COUNTED_SHELVES, type Count, type CountedShelf } from '../tables/movements.ts';
 import type { Thing, Things } from '../tables/things.ts';
 
 /** A workshop as the database has it. */
@@ -18,7 +18,8 @@ const thing = (key: readonly string[], { id, ...facts }: { readonly id: string }
 
 /** A workshop as rows, a thing a row, with no key twice; putting these together again gives the same workshop. */
 export function takeApart(workshop: StoredWorkshop): WorkshopRows {
-  const { studioName, hourlyMinor, pace, stocks, envelopes, trimmers, boards, tools, printers, ...settings } = workshop;
+  const { studioName, hourlyMinor, pace, stocks, envelopes, trimmings, adhesives, ...others } = workshop;
+  const { trimmers, boards, tools, printers, ...settings } = others;
   const uncounted = ({ onShelf: _counted, ...rest }: { readonly id: string; readonly onShelf: number }): Thing =>
     thing([], rest);
   const countsOf = (shelf: CountedShelf): Count[] =>
@@ -29,6 +30,8 @@ export function takeApart(workshop: StoredWorkshop): WorkshopRows {
     things: {
       stocks: stocks.map(uncounted),
       envelopes: envelopes.map(uncounted),
+      trimmings: trimmings.map(uncounted),
+      adhesives: adhesives.map((adhesive) => thing([], adhesive)),
       trimmers: trimmers.map((trimmer) => thing([], trimmer)),
       boards: boards.map((board) => thing([], board)),
       tools: tools.map((tool) => thing([], tool)),
@@ -38,7 +41,7 @@ export function takeApart(workshop: StoredWorkshop): WorkshopRows {
         (path.calibrations ?? []).map((calibration) => thing([...key, path.id], calibration)),
       ),
     },
-    counts: [...countsOf('stocks'), ...countsOf('envelopes')],
+    counts: COUNTED_SHELVES.flatMap(countsOf),
   };
 }
 
@@ -72,5 +75,10 @@ export function putTogether({ studio, things, counts }: WorkshopRows): StoredWor
       ...own<StoredWorkshop['envelopes'][number]>(row),
       onShelf: onShelf('envelopes', row),
     })),
+    trimmings: things.trimmings.map((row) => ({
+      ...own<StoredWorkshop['trimmings'][number]>(row),
+      onShelf: onShelf('trimmings', row),
+    })),
+    adhesives: things.adhesives.map(own<StoredWorkshop['adhesives'][number]>),
   };
 }

@@ -5,6 +5,7 @@ import { useTheme } from 'styled-components';
 import { inSpace, move, type Job, type PaperSide, type Pose, type Shape, type FoldedPiece } from '@zippy/core';
 import { Eye, FIELD_OF_VIEW_DEG } from './Eye.ts';
 import { panelGeometry } from './panelGeometry.ts';
+import { TrimmingSolids } from './TrimmingSolids.tsx';
 import { sideTexture } from './sideTexture.ts';
 
 export interface FoldedSceneProps {
@@ -114,6 +115,7 @@ function Card({
           <mesh geometry={rim}>
             <meshStandardMaterial color={stockColour} side={DoubleSide} roughness={1} />
           </mesh>
+          <TrimmingSolids size={size} panelId={id} />
           <lineLoop geometry={edge}>
             <lineBasicMaterial color="#1d2930" transparent opacity={0.28} />
           </lineLoop>

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { countRun, type Workshop } from '@zippy/core';
+import { countRun, trimmingsOf, trimmingsUsed, type Run, type Workshop } from '@zippy/core';
 import { useRun } from '../stores/run.ts';
 import { DoNow, KeyCap, PlainButton, ButtonLink } from '../ui/buttons.tsx';
 import { Waiting } from '../ui/Waiting.tsx';
@@ -52,6 +52,7 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
             <small>Finished</small>
             <h1>{count.good} good</h1>
             <p>{sayLosses(count.spoiled, count.causes)}</p>
+            {sayTaken(run, workshop) && <p>{sayTaken(run, workshop)}</p>}
             <ButtonLink href={`/jobs/${run.jobId}/sell`}>What it cost</ButtonLink>
           </>
         ) : step ? (
@@ -102,6 +103,15 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
       />
     </Card>
   );
+}
+
+/** What the run’s good cards carry, which is no longer on the shelf. */
+function sayTaken(run: Run, workshop: Workshop): string | null {
+  const taken = [...trimmingsUsed(run)].flatMap(([id, count]) => {
+    const trimming = trimmingsOf(run.workshop ?? workshop).find((one) => one.id === id);
+    return trimming && count > 0 ? [`${count} ${trimming.name}`] : [];
+  });
+  return taken.length > 0 ? `Off the shelf: ${taken.join(', ')}.` : null;
 }
 
 function sayLosses(spoiled: number, causes: Readonly<Record<string, number>>): string {

@@ -1,7 +1,7 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import { Navigate, useParams } from 'react-router';
 import styled from 'styled-components';
-import { toolsOf, type Shelf, type Workshop } from '@zippy/core';
+import { adhesivesOf, toolsOf, trimmingsOf, type Shelf, type Workshop } from '@zippy/core';
 import { BenchAndSlip } from '../bench/BenchAndSlip.tsx';
 import { SlipPaper } from '../slip/parts.ts';
 import { useWorkshop } from '../stores/workshop.ts';
@@ -13,6 +13,8 @@ import { PrinterSlip } from './slips/PrinterSlip.tsx';
 import { StockSlip } from './slips/StockSlip.tsx';
 import { StudioSlip } from './slips/StudioSlip.tsx';
 import { ToolSlip } from './slips/ToolSlip.tsx';
+import { AdhesiveSlip } from './slips/AdhesiveSlip.tsx';
+import { TrimmingSlip } from './slips/TrimmingSlip.tsx';
 import { TrimmerSlip } from './slips/TrimmerSlip.tsx';
 import { UsesContext, useUses } from './useUses.ts';
 import { Wall } from './wall/Wall.tsx';
@@ -60,6 +62,10 @@ function slipOf(shelf: string, thingId: string | undefined, workshop: Workshop):
       return drawn(workshop.stocks, StockSlip);
     case 'envelopes':
       return drawn(workshop.envelopes, EnvelopeSlip);
+    case 'trimmings':
+      return drawn(trimmingsOf(workshop), TrimmingSlip);
+    case 'adhesives':
+      return drawn(adhesivesOf(workshop), AdhesiveSlip);
     case 'printers':
       return drawn(workshop.printers, PrinterSlip);
     case 'trimmers':

@@ -25,6 +25,7 @@ import {
   type PictureRef,
   type RepeatPattern,
   type TextBlock,
+  type TrimmingChoice,
   type WindowChoice,
 } from '../../job/types.ts';
 import { TYPEFACES } from '../../stations/art/words/typefaces.ts';
@@ -112,7 +113,18 @@ const layer = object<LayerChoice>({
   stockIds: required(list(id, SIZE.stocksOfLayer.most, SIZE.stocksOfLayer.least)),
   picture: spare(orNull(picturePlacement)),
   feed: spare(orNull(object<NonNullable<LayerChoice['feed']>>({ printerId: required(id), pathId: required(id) }))),
+  adhesiveId: spare(orNull(id)),
   foil: spare(orNull(object<Foil>({ name: required(words(SIZE.foilLetters)), colour: required(colour) }))),
+});
+
+const trimming = object<TrimmingChoice>({
+  id: required(id),
+  trimmingId: required(id),
+  faceId: required(oneOf<string>(...FACE_IDS)),
+  xMm: required(length(ART.placeMm)),
+  yMm: required(length(ART.placeMm)),
+  turnDeg: spare(number(LIMITS.trimmings.turnDeg)),
+  adhesiveId: required(orNull(id)),
 });
 
 const SHIPPED = TYPEFACES.map((typeface) => typeface.id);
@@ -309,6 +321,7 @@ const envelopeChoice = object<Job['envelope']>({
       left: required(length(LIMITS.envelope.clearMm)),
     }),
   ),
+  adhesiveId: spare(orNull(id)),
   post: spare(object<PostChoice>({ paid: required(yesOrNo), stiff: spare(yesOrNo), lumpy: spare(yesOrNo) })),
   liner: spare(
     orNull(object<LinerChoice>({ stockId: required(id), insetMm: required(length(LIMITS.envelope.linerInsetMm)) })),
@@ -354,6 +367,7 @@ const jobWith = (picture: Rule<PictureRef>, typefaces: Rule<NonNullable<Job['typ
     typefaces: spare(typefaces),
     art: object<Job['art']>({ faces: facesArt }),
     names: spare(orNull(namesList)),
+    trimmings: spare(list(trimming, LIMITS.trimmings.count)),
     stock: object<Job['stock']>({ stockId: id, printerId: id, pathId: id }),
     sheet: object<Job['sheet']>({
       cutDown: orNull(

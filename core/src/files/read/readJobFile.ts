@@ -25,11 +25,12 @@ export interface JobFile {
 }
 
 type PartialJob = { readonly brief: Partial<Job['brief']> & { readonly title: string } } & {
-  readonly [K in Exclude<keyof Job, 'brief' | 'format' | 'version' | 'pictures' | 'typefaces' | 'names'>]?: Partial<
-    Job[K]
-  >;
+  readonly [
+    K in Exclude<keyof Job, 'brief' | 'format' | 'version' | 'pictures' | 'typefaces' | 'names' | 'trimmings'>
+  ]?: Partial<Job[K]>;
 } & {
   readonly names?: Job['names'];
+  readonly trimmings?: Job['trimmings'];
   readonly pictures?: Readonly<
     Record<string, Partial<PictureRef> & { readonly name: string; readonly file?: string; readonly data?: string }>
   >;
@@ -54,6 +55,7 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
     size: { ...base.size, ...file.size },
     art: { faces: file.art?.faces ?? {} },
     ...(file.names ? { names: file.names } : {}),
+    ...(file.trimmings ? { trimmings: file.trimmings } : {}),
     stock: { ...base.stock, ...file.stock },
     sheet: { ...base.sheet, ...file.sheet },
     cut: { ...base.cut, ...file.cut },

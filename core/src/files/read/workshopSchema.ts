@@ -7,8 +7,11 @@ import {
   COATINGS,
   GRADES,
   READY_FOLDS,
+  ADHESIVE_KINDS,
   READY_STATES,
   TRIMMER_KINDS,
+  TRIMMING_KINDS,
+  type Adhesive,
   type PostBand,
   type Tariff,
   WHITE_WAYS,
@@ -23,6 +26,7 @@ import {
   type Stock,
   type Tool,
   type Trimmer,
+  type Trimming,
   type Workshop,
 } from '../../workshop/types.ts';
 import {
@@ -101,6 +105,7 @@ const pace = object<Pace>({
   perCreasePass: minutes,
   perFold: minutes,
   perEnvelopeMade: minutes,
+  perPieceFixed: spare(minutes),
   perCardPacked: minutes,
 });
 
@@ -223,6 +228,32 @@ const envelope = object<ShelfEnvelope>({
   onShelf: whole(SHOP.onShelf),
 });
 
+const { trimming: TRIMMING, adhesive: ADHESIVE } = SHOP;
+const trimming = object<Trimming>({
+  id,
+  name: called,
+  kind: oneOf(...TRIMMING_KINDS),
+  widthMm: length(TRIMMING.sideMm),
+  heightMm: length(TRIMMING.sideMm),
+  thickMm: length(TRIMMING.thickMm),
+  grams: number(TRIMMING.grams),
+  colour,
+  pack: object<Trimming['pack']>({ pieces: whole(TRIMMING.pieces), priceMinor: minor }),
+  onShelf: whole(SHOP.onShelf),
+});
+const adhesive = object<Adhesive>({
+  id,
+  name: called,
+  kind: oneOf(...ADHESIVE_KINDS),
+  widthMm: length(ADHESIVE.widthMm),
+  thickMm: length(ADHESIVE.thickMm),
+  bearsGramsPerCm2: number(ADHESIVE.bearsGramsPerCm2),
+  openMinutes: number(ADHESIVE.openMinutes),
+  dryMinutes: number(ADHESIVE.dryMinutes),
+  offEdgeMm: length(ADHESIVE.offEdgeMm),
+  pack: object<Adhesive['pack']>({ holds: number(ADHESIVE.holds), priceMinor: minor }),
+});
+
 const post = object<Tariff>({
   bands: things(
     object<PostBand>({
@@ -261,6 +292,8 @@ export const workshopSchema = object<StoredWorkshop>({
   boards: things(board, undefined, 1),
   // Older ones know none.
   tools: starting(things(tool), []).optional(),
+  trimmings: starting(things(trimming), []).optional(),
+  adhesives: starting(things(adhesive), []).optional(),
   keepOffcutMm: spare(length(SHOP.keepOffcutMm)),
   post: spare(post),
   envelopes: things(envelope),

@@ -9,6 +9,7 @@ import { MM_PER_INCH } from '../../ground/length/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { artChecks } from './checks/checks.ts';
 import { panelPicture, picturesOn, pictureSnags, ppiSnags } from './checks/pictureSnags.ts';
+import { trimmingFigures, trimmingSnags } from './checks/trimmingSnags.ts';
 import { textSnags } from './checks/textSnags.ts';
 import { hasPrint } from './faces/drawCard.ts';
 import { foldInkSnags, heavyInk, inkTotalSnags } from './checks/inkSnags.ts';
@@ -83,6 +84,7 @@ export function planArt({ job, workshop, size, typefaces: book, card, inks }: Ar
         },
       ),
     );
+  figures.push(...trimmingFigures(size));
   const heavy = heavyInk(job, workshop, faces, inks);
   const snags = faces.flatMap((face) => [
     ...pictureSnags(job, face),
@@ -96,6 +98,7 @@ export function planArt({ job, workshop, size, typefaces: book, card, inks }: Ar
     ...markSnags(job, size, face),
   ]);
   snags.unshift(...inkTotalSnags(job, workshop, heavy));
+  snags.push(...trimmingSnags(job, workshop, size, faces));
   snags.push(...foldInkSnags(job, workshop, size, faces));
   snags.push(...Object.values(panels).flatMap((panel) => ppiSnags(job, panelPicture(panel))));
   snags.push(...namesSnags(job, faces, book), ...onStockSnags(job, workshop, ground));

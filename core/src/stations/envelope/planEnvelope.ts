@@ -3,7 +3,7 @@ import type { EnvelopeStyleId } from '../../job/envelopeStyles.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { capital, count, figure, length, plural, words } from '../../job/figures.ts';
-import { envelopeOnHand, envelopeStockOf, linerStockOf } from '../../job/pick.ts';
+import { adhesiveById, envelopeOnHand, envelopeStockOf, linerStockOf } from '../../job/pick.ts';
 import type { Snag, StationPlan } from '../../job/findings.ts';
 import type { Stock, Workshop } from '../../workshop/types.ts';
 import { formatSize } from '../../ground/length/formatLength.ts';
@@ -34,6 +34,7 @@ import { packUp, postedAs, type Packed, type Posted } from './posted.ts';
 import { postFigures } from './postFigures.ts';
 import { postSnags } from './postSnags.ts';
 import { planLiner, type LinerPlan } from './planLiner.ts';
+import { seamsOf, seamSnags, type Seam } from './seams.ts';
 import { windowCut } from './window.ts';
 
 export interface EnvelopePlan extends StationPlan {
@@ -73,6 +74,8 @@ export interface EnvelopePlan extends StationPlan {
   readonly posted: Posted | null;
   /** What lines it; null where nothing does. */
   readonly liner: LinerPlan | null;
+  /** What is glued on what, with what; none where the job leaves that to whatever is at hand. */
+  readonly seams: readonly Seam[];
   /** Folding and gluing, in order. */
   readonly steps: readonly string[];
 }
@@ -167,6 +170,7 @@ export function planEnvelope({
   const packed = packUp({
     card: { blank: size.form.blank, stock: ofCard.stock, thickMm: size.thicknessMm },
     layers: size.layers,
+    trimmings: size.trimmings,
     envelope: made
       ? { insideWidthMm, insideHeightMm, depthMm: style.walls ? measures.depthMm : 0, made: { blank, stock } }
       : bought && { ...bought, depthMm: 0, made: null },
@@ -178,6 +182,9 @@ export function planEnvelope({
     },
   });
   const posted = workshop.post ? postedAs(packed, workshop.post) : null;
+  const seams = made
+    ? seamsOf(built.held, adhesiveById(workshop, job.envelope.adhesiveId, 'envelope.adhesiveId'), packed.grams)
+    : [];
   const blankSize = formatSize(blank.widthMm, blank.heightMm, unit);
   return {
     made,
@@ -197,7 +204,7 @@ export function planEnvelope({
           ...(liner ? [liner.onSheets] : []),
         ]
       : [],
-    ...{ art, print, bleedMm, liner, packed, posted },
+    ...{ art, print, bleedMm, liner, packed, posted, seams },
     turnOver: turnOf({ widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, job.sheet.flipEdge),
     fedPages: print?.on === 'envelope' ? wantedOf(job) : 0,
     steps,
@@ -252,6 +259,10 @@ export function planEnvelope({
             ...addressSnags(job, unit, { front, typefaces }),
             ...printSnags(job, { art, print, made }),
             ...(liner?.snags ?? []),
+            ...seamSnags(workshop, seams, {
+              ...{ stock, loadGrams: packed.grams, seamMm },
+              mayWiden: style.asks.includes('seamMm'),
+            }),
             ...postSnags(job, workshop, { packed, posted, follows: made, walls: style.walls }),
           ]
         : []),

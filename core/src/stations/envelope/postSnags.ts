@@ -9,6 +9,8 @@ import { LIMITS } from '../../job/limits.ts';
 import { stockOf } from '../../job/pick.ts';
 import { sortedBy } from '../../job/sorted.ts';
 import type { Job } from '../../job/types.ts';
+import { layAdhesive } from '../../workshop/adhesives.ts';
+import { adhesivesOf } from '../../workshop/putOn.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import { shutCard } from '../size/shutCard.ts';
 import { overBand, postSavings, type Packed, type Posted, type PostSaving } from './posted.ts';
@@ -97,9 +99,10 @@ function waysTo({ of, by }: PostSaving, job: Job, workshop: Workshop, { follows,
       : decide((at) => at.size.finishedHeightMm, side);
     return [{ label: `Make the card ${formatLength(side, unit)} ${isWidth ? 'wide' : 'high'}`, changes: [change] }];
   }
+  const flatter = of === 'thickMm' && !walls ? flatterTrimmings(by, job, workshop) : [];
   const now = stockOf(job, workshop);
   // Walls are no lower than they can be folded, whatever is between them.
-  if (now.readyCut || (walls && of === 'thickMm')) return [];
+  if (now.readyCut || (walls && of === 'thickMm')) return flatter;
   const card = shutCard(job, workshop);
   const others = workshop.stocks.filter((one) => {
     if (one.readyCut || one.id === now.id || one.gsm >= now.gsm) return false;
@@ -110,7 +113,36 @@ function waysTo({ of, by }: PostSaving, job: Job, workshop: Workshop, { follows,
     const other = shutCard(changeJob(job, [decide((at) => at.stock.stockId, one.id)]), workshop);
     return card.thicknessMm - other.thicknessMm >= by + CLEAR.mm;
   });
-  return sortedBy(others, (one) => -one.gsm)
+  const lighter = sortedBy(others, (one) => -one.gsm)
     .slice(0, 2)
     .map(({ id, name }) => ({ label: `Use ${name}`, changes: [decide((at) => at.stock.stockId, id)] }));
+  return [...flatter, ...lighter];
+}
+
+/** What stands up, held by something thinner or left off, where that is enough. */
+function flatterTrimmings(by: Mm, job: Job, workshop: Workshop): readonly Remedy[] {
+  const { trimmings, thicknessMm } = shutCard(job, workshop);
+  const enough = (changes: readonly JobChange[]): boolean =>
+    thicknessMm - shutCard(changeJob(job, changes), workshop).thicknessMm >= by + CLEAR.mm;
+  const [tallest] = [...trimmings.placed].sort((a, b) => b.standsMm - a.standsMm);
+  if (!tallest) return [];
+  const { trimming, adhesive, index, choice } = tallest;
+  const name = trimming.name.toLowerCase();
+  const thinner = adhesivesOf(workshop)
+    .filter((other) => adhesive && other.thickMm < adhesive.thickMm && layAdhesive(other, trimming, trimming.grams).ok)
+    .slice(0, 1)
+    .map((other) => ({
+      label: `Hold the ${name} with ${other.name}`,
+      changes: [decide((at) => at.trimmings.at(index).adhesiveId, other.id)],
+    }));
+  const without = {
+    label: `Leave the ${name} off`,
+    changes: [
+      decide(
+        (at) => at.trimmings,
+        job.trimmings!.filter(({ id }) => id !== choice.id),
+      ),
+    ],
+  };
+  return [...thinner, without].filter(({ changes }) => enough(changes));
 }

@@ -5,6 +5,7 @@ import type { Mm } from '../../ground/length/types.ts';
 import type { Minor } from '../../ground/money.ts';
 import type { PostBand, PostExtra, Stock, Tariff } from '../../workshop/types.ts';
 import type { LayerPiece } from '../size/layers.ts';
+import type { Trimmings } from '../size/trimmings.ts';
 
 /** A part of what is posted, and what it weighs. */
 export interface Weighed {
@@ -33,6 +34,8 @@ export interface Posted {
 
 /** Sides within a twentieth of each other count as square. Our starting value: ask the local post. */
 const SQUARE_WITHIN = 1.05;
+/** Machines sort what is even: a piece that stands out by more is lumpy. Our starting value: ask the local post. */
+export const LUMPY_MM = 1;
 /** What an envelope that was bought is taken to weigh and measure. Our starting values, of common ones. */
 export const BOUGHT_ENVELOPE = { gsm: 100, caliperMm: 0.12 } as const;
 /** An envelope’s blank is about so many times its front. Derivation: front, back, and half as much of flap and seams. */
@@ -46,6 +49,7 @@ const areaOfBlank = ({ outline, cuts }: FlatBlank): number => cardAreaMm2({ outl
 export interface ToPack {
   readonly card: { readonly blank: FlatBlank; readonly stock: Stock; readonly thickMm: Mm };
   readonly layers: readonly Pick<LayerPiece, 'name' | 'blank' | 'stock'>[];
+  readonly trimmings: Trimmings;
   readonly envelope: {
     readonly insideWidthMm: Mm;
     readonly insideHeightMm: Mm;
@@ -59,10 +63,11 @@ export interface ToPack {
 }
 
 /** Weighs and measures a packed piece, grams and mm. */
-export function packUp({ card, layers, envelope, liner, says }: ToPack): Packed {
+export function packUp({ card, layers, trimmings, envelope, liner, says }: ToPack): Packed {
   const parts: Weighed[] = [
     { name: 'Card', grams: gramsOf(areaOfBlank(card.blank), card.stock) },
     ...layers.map(({ name, blank, stock }) => ({ name, grams: gramsOf(areaOfBlank(blank), stock) })),
+    ...trimmings.placed.map(({ trimming }) => ({ name: trimming.name, grams: trimming.grams })),
   ];
   let thickMm = card.thickMm;
   let [longMm, shortMm] = longFirst(card.blank.widthMm, card.blank.heightMm);
@@ -86,7 +91,7 @@ export function packUp({ card, layers, envelope, liner, says }: ToPack): Packed 
   const extras: PostExtra[] = [
     ...(longMm < shortMm * SQUARE_WITHIN ? (['square'] as const) : []),
     ...(says.stiff ? (['stiff'] as const) : []),
-    ...(says.lumpy ? (['lumpy'] as const) : []),
+    ...(says.lumpy || trimmings.addedMm > LUMPY_MM ? (['lumpy'] as const) : []),
     ...(says.transparent ? (['transparent'] as const) : []),
   ];
   return { parts, grams: parts.reduce((sum, part) => sum + part.grams, 0), longMm, shortMm, thickMm, extras };

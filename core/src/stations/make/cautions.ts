@@ -12,5 +12,11 @@ export const CAUTIONS = {
   machine:
     'Hands, hair and sleeves clear while it moves; stop it before you reach in. Follow the machine’s own instructions.',
   heat: 'Hot rollers and plates burn: fingers, hair and sleeves clear, air the room, only card and foil that are made for heat, and let all of it cool before you touch it. Temperature and speed as the laminator’s and the foil’s own instructions say.',
+  hotGlue:
+    'Molten glue and the gun’s tip burn: fingers off, the gun on its stand, away from children, and let it cool before you put it away. Follow the gun’s own instructions.',
+  sprayGlue:
+    'Spray outdoors or with a draught, no flames or sparks near, and a mask where the can says so. Follow the can’s own instructions and local rules.',
+  pricking: 'A mat under the card, never your hand; fingers clear of the point, and a cork on it when you lay it down.',
+  smallParts: 'Small parts: keep them, and the finished card, away from small children.',
   glue: 'Air the room and keep flames away from solvent glue. Follow the glue’s own instructions and local rules.',
 } as const;

@@ -4,6 +4,7 @@ import type { Job } from '../../job/types.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import { CAUTIONS } from './cautions.ts';
 import { PLAIN } from './stepWords.ts';
+import { cautionOf, sayHolding } from './trimmingSteps.ts';
 import type { MakeStep } from './types.ts';
 
 /** Envelopes printed as blanks and made, or printed when they are ready. */
@@ -55,15 +56,22 @@ function readySteps({ envelope: { feedTurn = 0 } }: Job, { print, fedPages }: En
 }
 
 function makeStep(job: Job, envelope: EnvelopePlan): MakeStep {
+  const adhesive = envelope.seams[0]?.adhesive ?? null;
   return {
     id: 'envelope',
     ...{ kind: 'envelope', work: 'make' },
     title: 'Make the envelopes',
     big: `${wantedOf(job)} from ${envelope.sheets} ${plural(envelope.sheets, 'sheet')}`,
-    detail: envelope.steps.join(' '),
-    caution: CAUTIONS.glue,
-    waitMinutes: null,
+    detail: [...envelope.steps, ...saySeams(envelope)].join(' '),
+    caution: cautionOf(adhesive),
+    waitMinutes: adhesive && adhesive.dryMinutes > 0 ? adhesive.dryMinutes : null,
   };
+}
+
+/** With what its seams are held, where the job says. */
+function saySeams({ seams }: EnvelopePlan): readonly string[] {
+  const [first] = seams;
+  return first ? [`Glue is ${first.adhesive.name}: ${sayHolding(first.adhesive)}`] : [];
 }
 
 /** Cut, creased where the flap folds, slid in and held by a line of glue on the flap alone. */

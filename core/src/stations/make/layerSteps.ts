@@ -11,7 +11,9 @@ import { sayPlate } from '../sheet/layout/passes.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { LayerPiece } from '../size/layers.ts';
 import { CAUTIONS } from './cautions.ts';
+import { cautionOf, sayHolding } from './trimmingSteps.ts';
 import { dryStep, PLAIN, sayBorder, sayPaperSize } from './stepWords.ts';
+import { sayLaid } from './sayLaid.ts';
 import type { MakeStep } from './types.ts';
 
 /** Layers that something is printed on and that fit on their sheets. */
@@ -58,10 +60,17 @@ export function layerSteps({ layers }: SheetPlan, cut: CutPlan, { unit }: Worksh
       plate: null,
       title: `${piece.kind === 'insert' ? 'Cut, fold and lay in' : 'Cut and glue'}: ${piece.name.toLowerCase()}`,
       big: formatSize(piece.blank.widthMm, piece.blank.heightMm, unit),
-      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${sayLayerCuts(piece.id, cut, unit)}${piece.kind === 'insert' ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.` : 'Centre it on its face; keep glue 3 mm inside its edge.'}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
-      caution: [CAUTIONS[bladeFor(cut)], ...(piece.kind === 'insert' ? [] : [CAUTIONS.glue])].join(' '),
-      waitMinutes: null,
+      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${sayLayerCuts(piece.id, cut, unit)}${piece.kind === 'insert' ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.` : sayGluing(piece, unit)}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
+      caution: [CAUTIONS[bladeFor(cut)], piece.kind === 'insert' ? null : cautionOf(piece.adhesive)]
+        .filter((one) => one !== null)
+        .join(' '),
+      waitMinutes: piece.adhesive && piece.adhesive.dryMinutes > 0 ? piece.adhesive.dryMinutes : null,
     }));
+}
+
+function sayGluing({ adhesive, laying }: LayerPiece, unit: Workshop['unit']): string {
+  if (!adhesive || !laying?.ok) return 'Centre it on its face; keep glue 3 mm inside its edge.';
+  return `Hold it with ${sayLaid(adhesive, laying, unit)} of ${adhesive.name}, ${formatLength(adhesive.offEdgeMm, unit)} inside its edges, and centre it on its face. ${sayHolding(adhesive)}`;
 }
 
 /** What layers are cut with: beside a machine, which cuts the cards, a knife. */

@@ -1,8 +1,9 @@
 import type { Context } from '../../job/context.ts';
 import { wantedOf } from '../../job/namesList.ts';
-import { capital, count, figure, minutes as minutesValue, plural, sayMinutes } from '../../job/figures.ts';
+import { capital, count, figure, minutes as minutesValue, plural, sayMinutes, words } from '../../job/figures.ts';
 import type { Figure } from '../../job/findings.ts';
 import type { Job } from '../../job/types.ts';
+import { perPieceFixed } from '../../workshop/putOn.ts';
 import type { FeedPath, ReadyCut, Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { CreasePlan } from '../crease/types.ts';
@@ -21,6 +22,8 @@ import { envelopeSteps } from './envelopeSteps.ts';
 import { foilMinutes, foilSteps } from './foilSteps.ts';
 import { layerSteps, panelSteps } from './layerSteps.ts';
 import { dryStep, PLAIN, sayBorder, sayPaperSize } from './stepWords.ts';
+import { adhesiveUses, joinsOf, sayAmount } from './joins.ts';
+import { trimmingSteps } from './trimmingSteps.ts';
 import type { MakePlan, MakeStep } from './types.ts';
 
 /** Why a card was lost; the last is for whatever the others do not name. */
@@ -63,6 +66,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...(crease.onSheet ? [] : lineSteps(crease, workshop)),
     ...foldStep(crease),
     ...layerSteps(sheet, cut, workshop),
+    ...trimmingSteps(size, workshop),
     ...envelopeSteps(job, envelope),
     {
       ...PLAIN,
@@ -74,6 +78,8 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     } satisfies MakeStep,
   ];
   const { pace } = workshop;
+  const trimmings = size.trimmings.placed.length;
+  const adhesives = adhesiveUses(joinsOf(size, envelope));
   const onSheets = piecesOf({ sheet, envelope }).reduce((n, piece) => n + sidesPrinted(piece), 0);
   const sides = onSheets + envelope.fedPages;
   const parts = {
@@ -82,6 +88,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...(foilMinutes(sheet, pace) > 0 ? { 'Laying foil': foilMinutes(sheet, pace) } : {}),
     Cutting: cut.minutes,
     'Creasing and folding': crease.minutes,
+    ...(trimmings > 0 ? { 'Fixing trimmings': wantedOf(job) * trimmings * perPieceFixed(pace) } : {}),
     'Making envelopes': envelope.made ? wantedOf(job) * pace.perEnvelopeMade : 0,
     Packing: wantedOf(job) * pace.perCardPacked,
   };
@@ -95,13 +102,23 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
       Object.keys(parts).join(' + '),
       Object.fromEntries(Object.entries(parts).map(([label, m]) => [label, minutesValue(m)])),
     ),
-    figure('wait', 'Time waiting', minutesValue(waitMinutes), 'drying, before a side is handled', {}),
+    figure('wait', 'Time waiting', minutesValue(waitMinutes), 'drying, before what is printed or glued is handled', {}),
+    ...adhesives.map(({ adhesive, perCard }) =>
+      figure(
+        `adhesive-${adhesive.id}`,
+        capital(adhesive.name),
+        words(sayAmount(adhesive, perCard * wantedOf(job))),
+        'what one card takes × cards; spills and ends come on top',
+        { 'One card': words(sayAmount(adhesive, perCard)), Cards: count(wantedOf(job)) },
+      ),
+    ),
     figure('steps', 'Steps', count(steps.length), 'one bench card each'),
   ];
   return {
     steps,
     workMinutes,
     waitMinutes,
+    adhesives,
     verdict: `${steps.length} steps, ${sayMinutes(workMinutes)} of work${waitMinutes > 0 ? ` and ${sayMinutes(waitMinutes)} of drying` : ''}.`,
     telling: sayMinutes(workMinutes),
     figures,

@@ -1,4 +1,5 @@
 import type { StationPlan } from '../../job/findings.ts';
+import type { AdhesiveUse } from './joins.ts';
 import type { PlateKind } from '../sheet/layout/passes.ts';
 import type { SheetSide } from '../sheet/layout/reach.ts';
 
@@ -14,6 +15,8 @@ export type StepWork =
   | { readonly kind: 'foil'; readonly pieceId: string }
   /** A layer is printed, or cut and put in its place. */
   | { readonly kind: 'layer'; readonly pieceId: string; readonly plate: PlateKind | null }
+  /** Something from the shelf is fixed on a face. */
+  | { readonly kind: 'trimming'; readonly faceId: string }
   /** Envelopes are printed as blanks, made, or printed when they are ready. */
   | { readonly kind: 'envelope'; readonly work: 'printBlanks' | 'make' | 'line' | 'printReady' }
   | { readonly kind: 'machine' | 'piles' | 'outline' | 'fold' | 'pack' };
@@ -35,4 +38,6 @@ export interface MakePlan extends StationPlan {
   readonly steps: readonly MakeStep[];
   readonly workMinutes: number;
   readonly waitMinutes: number;
+  /** What holds the pieces of one card together, as far as the job says. */
+  readonly adhesives: readonly AdhesiveUse[];
 }

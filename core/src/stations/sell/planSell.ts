@@ -1,3 +1,4 @@
+import { trimmingPriceOf } from '../../workshop/putOn.ts';
 import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
 import { LIMITS } from '../../job/limits.ts';
 import type { Context } from '../../job/context.ts';
@@ -12,14 +13,16 @@ import type { Minor } from '../../ground/money.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import { piecesOf } from '../envelope/piecesOf.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
+import { sayAmount } from '../make/joins.ts';
 import type { MakePlan } from '../make/types.ts';
 import { printCostMinor, sidesPrinted, stockCostMinor, type PieceOnSheets, type PieceRole } from '../sheet/pieces.ts';
 import type { SheetPlan } from '../sheet/types.ts';
+import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { unpriced } from './unpriced.ts';
 
 export interface CostPart {
-  readonly id: 'sheets' | 'layers' | 'ink' | 'envelope' | 'post' | 'time' | 'extras';
+  readonly id: 'sheets' | 'layers' | 'ink' | 'envelope' | 'post' | 'time' | 'extras' | 'trimmings' | 'adhesive';
   readonly label: string;
   /** For one good card, not rounded. */
   readonly perCardMinor: number;
@@ -41,6 +44,7 @@ const PRICE_STEP_MINOR = 5;
 
 /** What is used up, and the time that it takes. */
 export interface SellContext extends Context {
+  readonly size: SizePlan;
   readonly stock: StockPlan;
   readonly sheet: SheetPlan;
   readonly envelope: EnvelopePlan;
@@ -77,7 +81,7 @@ interface Cost {
   readonly layersInkMinor: number;
 }
 
-function costOf({ job, workshop, sheet, envelope, make }: SellContext): Cost {
+function costOf({ job, workshop, size, sheet, envelope, make }: SellContext): Cost {
   const wanted = wantedOf(job);
   const per = (total: number): number => (wanted === 0 ? 0 : total / wanted);
   const bought = envelopeOnHand(job, workshop)?.shelf;
@@ -90,6 +94,8 @@ function costOf({ job, workshop, sheet, envelope, make }: SellContext): Cost {
     ? per(sum([...inRole('envelope'), ...inRole('liner')], stockCostMinor))
     : (bought?.priceMinor ?? 0);
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
+  const trimmingsMinor = size.trimmings.placed.reduce((sum, { trimming }) => sum + trimmingPriceOf(trimming), 0);
+  const adhesiveMinor = make.adhesives.reduce((sum, { perCardMinor }) => sum + perCardMinor, 0);
   const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
   const exact: Omit<CostPart, 'shownMinor'>[] = [
     { id: 'sheets', label: 'Card', perCardMinor: per(sum(inRole('card'), stockCostMinor)) },
@@ -101,6 +107,8 @@ function costOf({ job, workshop, sheet, envelope, make }: SellContext): Cost {
     ...(isPosted({ job, envelope })
       ? [{ id: 'post' as const, label: 'Post', perCardMinor: envelope.posted!.priceMinor }]
       : []),
+    ...(trimmingsMinor > 0 ? [{ id: 'trimmings' as const, label: 'Trimmings', perCardMinor: trimmingsMinor }] : []),
+    ...(adhesiveMinor > 0 ? [{ id: 'adhesive' as const, label: 'Adhesive', perCardMinor: adhesiveMinor }] : []),
     { id: 'extras', label: 'Extras', perCardMinor: extrasMinor },
     { id: 'time', label: 'Your time', perCardMinor: per(timeMinor) },
   ];
@@ -157,7 +165,7 @@ function wordsOf(
 }
 
 // eslint-disable-next-line max-lines-per-function -- a contents page: one figure after another
-function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, cost: Cost): readonly Figure[] {
+function costFigures({ workshop, size, stock, sheet, envelope, make }: SellContext, cost: Cost): readonly Figure[] {
   const { parts, costMinor, wanted, sides, panelsPrinted, layersInkMinor } = cost;
   const envelopeInk = envelope.pieces.reduce((n, piece) => n + printCostMinor(piece), fedMinor(envelope));
   const besides = [
@@ -234,6 +242,36 @@ function costFigures({ workshop, stock, sheet, envelope, make }: SellContext, co
     ),
     ...(envelope.posted && parts.some(({ id }) => id === 'post')
       ? [partOf('post', 'Post', `as ${envelope.posted.band.name}, as worked out at Envelope`, {})]
+      : []),
+    ...(parts.some(({ id }) => id === 'trimmings')
+      ? [
+          partOf(
+            'trimmings',
+            'Trimmings',
+            'one of each that is on the card, at its pack’s price ÷ pieces in the pack',
+            Object.fromEntries(
+              size.trimmings.placed.map(({ trimming, choice }, i) => [
+                `${trimming.name}${size.trimmings.placed.slice(0, i).some((one) => one.trimming.name === trimming.name) ? `, ${choice.id}` : ''}`,
+                exactly(trimmingPriceOf(trimming)),
+              ]),
+            ),
+          ),
+        ]
+      : []),
+    ...(parts.some(({ id }) => id === 'adhesive')
+      ? [
+          partOf(
+            'adhesive',
+            'Adhesive',
+            'what one card takes × its pack’s price ÷ what the pack holds',
+            Object.fromEntries(
+              make.adhesives.map(({ adhesive, perCard, perCardMinor }) => [
+                `${adhesive.name}, ${sayAmount(adhesive, perCard)}`,
+                exactly(perCardMinor),
+              ]),
+            ),
+          ),
+        ]
       : []),
     partOf('time', 'Your time', 'minutes at work ÷ 60 × your hourly rate ÷ good cards', {
       'Minutes at work': words(String(Number(fixed(make.workMinutes, 4)))),

@@ -18,6 +18,7 @@ import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import { plateOf } from '../../ground/scene/whitePlate.ts';
+import { drawTrimming } from './drawTrimming.ts';
 import { foldsUpright } from './folds.ts';
 import type { FoldedPiece } from './planSize.ts';
 
@@ -62,7 +63,9 @@ export function drawBlank(size: FoldedPiece, view: BlankView): Scene {
   const clip = cuts.some(isOpening) ? { clip: cardPath(blank.outline, blank.cuts) } : {};
   shapes.push({ kind: 'group', transform: map, ...clip, children: view.art });
   const faces = size.faces.filter((face) => face.side === view.side);
-  shapes.push({ kind: 'group', transform: map, children: drawLayers(size, view.side, view.prints) });
+  // Where faces are named, their names are to be read.
+  const laid = view.names ? drawPaper(size, view.side, view.prints) : drawLayers(size, view.side, view.prints);
+  shapes.push({ kind: 'group', transform: map, children: laid });
   if (view.guides)
     for (const face of faces) {
       const { safe } = size.regions[face.id]!;
@@ -111,8 +114,22 @@ export function cutsOnFace({ form: { blank } }: FoldedPiece, face: ReadFace): re
   }));
 }
 
-/** Mats and panels glued to the faces of one side, in the blank’s frame. */
-export function drawLayers(size: FoldedPiece, side: PaperSide, prints: LayerPrints = {}): readonly Shape[] {
+/** Mats, panels and trimmings on the faces of one side, in the blank’s frame. */
+export const drawLayers = (size: FoldedPiece, side: PaperSide, prints: LayerPrints = {}): readonly Shape[] => [
+  ...drawPaper(size, side, prints),
+  ...drawTrimmings(size, side),
+];
+
+const drawTrimmings = (size: FoldedPiece, side: PaperSide): readonly Shape[] =>
+  size.trimmings.placed
+    .filter((one) => one.side === side)
+    .map((one): Shape => ({
+      kind: 'group',
+      transform: size.faces.find(({ id }) => id === one.faceId)!.toBlank,
+      children: drawTrimming(one),
+    }));
+
+function drawPaper(size: FoldedPiece, side: PaperSide, prints: LayerPrints = {}): readonly Shape[] {
   return size.layers.flatMap((piece): readonly Shape[] => {
     const face = size.faces.find((f) => f.id === piece.faceId && f.side === side);
     if (!face) return [];

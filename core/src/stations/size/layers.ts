@@ -4,11 +4,13 @@ import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { apply, invert } from '../../ground/geometry/affine.ts';
 import { boxAround, corners } from '../../ground/geometry/box.ts';
 import { offset } from '../../ground/geometry/offset.ts';
+import type { Box } from '../../ground/geometry/types.ts';
 import { isUprightBox, moved, type Polygon } from '../../ground/geometry/polygon.ts';
-import { stockById } from '../../job/pick.ts';
+import { adhesiveById, stockById } from '../../job/pick.ts';
 import type { Foil, Job, LayerChoice, PicturePlacement } from '../../job/types.ts';
 import type { Snag } from '../../job/findings.ts';
-import type { Stock, Workshop } from '../../workshop/types.ts';
+import { layAdhesive, type Laying } from '../../workshop/adhesives.ts';
+import type { Adhesive, Stock, Workshop } from '../../workshop/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
 
@@ -33,6 +35,9 @@ export interface LayerPiece {
   /** How far what is printed goes past the cut, and the outline of that. */
   readonly bleedMm: Mm;
   readonly bleedOutline: Polygon;
+  /** What holds it; null where that is left to whatever is at hand, and for what is laid in. */
+  readonly adhesive: Adhesive | null;
+  readonly laying: Laying | null;
 }
 
 /** A nested leaf’s outer edge stands out by this much for every sheet it lies inside. */
@@ -129,6 +134,7 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
           outline: moved(left, -box.xMm, -box.yMm),
           ...{ widthMm: box.widthMm, heightMm: box.heightMm, creases: [], cuts: [] },
         },
+        ...held(workshop, choice, box, stockId, job),
         faceId,
         leftMm: box.xMm,
         topMm: box.yMm,
@@ -137,6 +143,23 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
     }
   }
   return { ok: true, pieces };
+}
+
+/** What holds one layer, laid for its weight. */
+function held(
+  workshop: Workshop,
+  { adhesiveId }: LayerChoice,
+  box: Box,
+  stockId: string,
+  { size }: Job,
+): Pick<LayerPiece, 'adhesive' | 'laying'> {
+  const layer = size.layers.findIndex((one) => one.adhesiveId === adhesiveId);
+  const adhesive = adhesiveById(workshop, adhesiveId, `size.layers.${layer}.adhesiveId`);
+  const { gsm } = stockById(workshop, stockId, 'size.layers.stockIds');
+  return {
+    adhesive,
+    laying: adhesive && layAdhesive(adhesive, box, (box.widthMm * box.heightMm * gsm) / 1e6),
+  };
 }
 
 /** What is printed on one layer of a choice: on the topmost only, and only a picture that the job has. */
@@ -234,6 +257,7 @@ function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerCh
       stock,
       blank: { outline, widthMm, heightMm, creases: [{ id: 'fold', ...foldAt(leaf) }], cuts: [] },
       ...printOn(job, choice, i, outline),
+      ...{ adhesive: null, laying: null },
       faceId: null,
       leftMm: -widthMm / 2,
       topMm: -heightMm / 2,
@@ -269,7 +293,8 @@ function largestInsertReveal(reachMm: Mm, breadthMm: Mm, creep: Mm, askedMm: Mm)
 /** What all layers add to the closed card: every piece lies over every other, and an insert counts twice. */
 export const layersThicknessMm = (pieces: readonly LayerPiece[]): Mm =>
   pieces.reduce(
-    (sum, { stock, kind }) => sum + (stock.caliperMicron / 1000) * (kind === 'insert' ? 2 * FOLD_SPRING : 1),
+    (sum, { stock, kind, adhesive }) =>
+      sum + (stock.caliperMicron / 1000) * (kind === 'insert' ? 2 * FOLD_SPRING : 1) + (adhesive?.thickMm ?? 0),
     0,
   );
 

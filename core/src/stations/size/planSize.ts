@@ -12,7 +12,9 @@ import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { fitEnvelope, type Fit } from './fitEnvelope.ts';
 import type { FormatOptions } from '../../job/format.ts';
+import { layerHoldSnags } from './layerHoldSnags.ts';
 import type { LayerPiece } from './layers.ts';
+import type { Trimmings } from './trimmings.ts';
 import { sizeName } from '../../workshop/namedSizes.ts';
 import { blankBleed, regionsOf, type FaceRegions } from './regions.ts';
 import { bleedOf } from './openCard.ts';
@@ -31,6 +33,8 @@ export interface FoldedPiece {
   /** The blank with its bleed. */
   readonly bleedOutline: Polygon;
   readonly layers: readonly LayerPiece[];
+  /** What is put on its faces by hand. */
+  readonly trimmings: Trimmings;
   /** How far art goes on past the trim; none where its edges are kept bare. */
   readonly bleedMm: Mm;
   /** How far from every edge of the open blank art ends; nought where it may run off it. */
@@ -65,8 +69,9 @@ export function planSize({ job, workshop }: Context): SizePlan {
   const { finishedWidthMm, finishedHeightMm, safeMm, bareEdgeMm = 0 } = job.size;
   const bleedMm = bleedOf(job);
   const unit = workshop.unit;
-  const { entry, options, optionFaults, form, folding, faces, layers, closed, sheets, spring, addedMm, thicknessMm } =
+  const { entry, options, optionFaults, form, folding, faces, layers, trimmings, closed, sheets, spring, ...thick } =
     shutCard(job, workshop);
+  const { addedMm, thicknessMm } = thick;
   const caliperMm = folding.caliperMm;
   const card = { widthMm: finishedWidthMm, heightMm: finishedHeightMm, thicknessMm };
   const envelope = envelopeOnHand(job, workshop);
@@ -112,6 +117,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
         'Spring (1 pressed hard, 1.5 loose)': ratio(spring),
         ...(closed.depthMm > 0 ? { 'Held apart': length(closed.depthMm) } : {}),
         ...(addedMm > 0 ? { 'Glued on or laid in': length(addedMm) } : {}),
+        ...(trimmings.addedMm > 0 ? { 'Of that, trimmings': length(trimmings.addedMm) } : {}),
       },
     ),
   ];
@@ -153,6 +159,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
     ),
     bleedOutline: blankBleed(form.blank, bleedMm),
     layers: layers.pieces,
+    trimmings,
     finishedWidthMm,
     finishedHeightMm,
     thicknessMm,
@@ -176,6 +183,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
         thicknessMm,
       }),
       ...layers.snags,
+      ...layerHoldSnags(workshop, layers.pieces),
     ],
   };
 }

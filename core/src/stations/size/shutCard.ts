@@ -12,6 +12,7 @@ import type { Mm } from '../../ground/length/types.ts';
 import { formatEntry, type OptionFault } from './formats/index.ts';
 import { FOLD_SPRING, layersThicknessMm, planLayers } from './layers.ts';
 import { openCard } from './openCard.ts';
+import { placeTrimmings, type Trimmings } from './trimmings.ts';
 
 /** The card folded up, with everything glued to it or laid in it. */
 export interface ShutCard {
@@ -23,6 +24,7 @@ export interface ShutCard {
   readonly folding: Folding;
   readonly faces: readonly ReadFace[];
   readonly layers: ReturnType<typeof planLayers>;
+  readonly trimmings: Trimmings;
   readonly closed: ReturnType<typeof closedExtent>;
   /** Sheets that lie on each other where the shut card is thickest. */
   readonly sheets: number;
@@ -42,8 +44,15 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
   const closed = closedExtent(form);
   const sheets = pileOf(form, folding);
   const spring = sheets > 1 ? FOLD_SPRING : 1;
-  const addedMm = layersThicknessMm(layers.pieces);
-  const thicknessMm = Math.max(sheets * caliperMm * spring, closed.depthMm + caliperMm) + addedMm;
+  const trimmings = placeTrimmings(job, workshop, form, faces);
+  const layersMm = layersThicknessMm(layers.pieces);
+  const addedMm = layersMm + trimmings.addedMm;
+  // What a spine makes room for lies in that room; what is on the outside does not.
+  const thicknessMm =
+    Math.max(
+      sheets * caliperMm * spring + trimmings.addedMm,
+      closed.depthMm > 0 ? closed.depthMm + caliperMm + trimmings.outsideMm : 0,
+    ) + layersMm;
   return {
     entry,
     options,
@@ -52,6 +61,7 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
     folding,
     faces,
     layers,
+    trimmings,
     closed,
     sheets,
     spring,

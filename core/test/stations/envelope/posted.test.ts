@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { changeJob } from '../../../src/job/changeJob.ts';
 import { decide, type JobChange } from '../../../src/job/decide.ts';
+import { NO_TRIMMINGS } from '../../../src/stations/size/trimmings.ts';
 import type { PostBand, Tariff, Workshop } from '../../../src/workshop/types.ts';
 import { inCurrency } from '../../../src/workshop/inCurrency.ts';
 import { packUp, postedAs, postSavings, type Packed } from '../../../src/stations/envelope/posted.ts';
@@ -80,7 +81,7 @@ describe('what is posted', () => {
     const stock = workshop.stocks[0]!;
     const { parts, extras } = packUp({
       card: { blank: { ...base, outline: square(0, 100), cuts: [{ ...cut, byHand: hand }] }, stock, thickMm: 1 },
-      ...{ layers: [], envelope: null, liner: null },
+      ...{ layers: [], trimmings: NO_TRIMMINGS, envelope: null, liner: null },
       says: { stiff: false, lumpy: true, transparent: true },
     });
     expect(parts[0]!.grams).to.be.closeTo(((10_000 - 2500) * stock.gsm) / 1e6, 1e-9);

@@ -17,6 +17,8 @@ import {
 import { useView } from '../../stores/view/index.ts';
 import { BenchButton } from '../../ui/buttons.tsx';
 import type { StationProps } from '../parts.ts';
+import { AddTrimming } from './AddTrimming.tsx';
+import { homeOf } from './facesOf.ts';
 import { WordingDialog } from './WordingDialog.tsx';
 import { PICTURES } from './pictureKinds.ts';
 import { useTakeIn } from './useTakeIn.tsx';
@@ -139,6 +141,7 @@ export function AddThings({ hand, ...props }: StationProps & { readonly hand: Fa
         >
           <Sparkle size={17} aria-hidden /> Ornament
         </BenchButton>
+        {!homeOf(plan, face.face.id).isEnvelope && <AddTrimming {...props} hand={hand} />}
         <BenchButton onPress={() => setPage(true)}>
           <LayoutGrid size={17} aria-hidden /> Panels …
         </BenchButton>
@@ -165,14 +168,14 @@ export function AddThings({ hand, ...props }: StationProps & { readonly hand: Fa
 const Adds = styled.div`
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
-  padding: 8px 12px;
+  gap: 4px;
+  padding: 8px 10px;
   border-bottom: 1px solid ${({ theme }) => theme.colour.slateLine};
   background: ${({ theme }) => theme.colour.slateDeep};
   > button {
-    gap: 6px;
-    padding: 4px 9px;
-    font-size: 15px;
+    gap: 4px;
+    padding: 4px 6px;
+    font-size: 14.5px;
   }
 `;
 const Said = styled.p`

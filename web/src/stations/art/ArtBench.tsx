@@ -14,6 +14,7 @@ import { drawFaceOnBench } from './drawFaceOnBench.ts';
 import { FaceBeside } from './FaceBeside.tsx';
 import { FacePresses } from './FacePresses.tsx';
 import { Handles } from './Handles.tsx';
+import { TrimmingHandles } from './TrimmingHandles.tsx';
 import { useFace } from './useFace.ts';
 import { useTakeIn } from './useTakeIn.tsx';
 
@@ -55,7 +56,12 @@ export function ArtBench(props: StationProps): ReactNode {
         caption={said ?? undefined}
         above={<AddThings {...props} hand={hand} />}
         beside={<FaceBeside {...props} face={face.face} sides={sides} home={home} />}
-        overlay={(geometry) => <Handles {...props} geometry={geometry} />}
+        overlay={(geometry) => (
+          <>
+            <Handles {...props} geometry={geometry} />
+            {!home.isEnvelope && <TrimmingHandles {...props} faceId={face.face.id} geometry={geometry} />}
+          </>
+        )}
         tools={
           <>
             <FacePresses plan={plan} faceId={face.face.id} />

@@ -25,6 +25,8 @@ import { PicturesOfJob } from './PicturesOfJob.tsx';
 import { PrintHouse } from './PrintHouse.tsx';
 import { useFace } from './useFace.ts';
 import { useTakeIn } from './useTakeIn.tsx';
+import { TrimmingPanel } from './TrimmingPanel.tsx';
+import { useTrimmings } from './useTrimmings.ts';
 import { WordsPanel } from './WordsPanel.tsx';
 
 export function ArtSlip(props: StationProps): ReactNode {
@@ -34,14 +36,17 @@ export function ArtSlip(props: StationProps): ReactNode {
   const { takeIn, said, picker } = useTakeIn(placePicture);
   const takeAway = useJob((s) => s.takeAway);
   const drift = useView((s) => s.drift);
+  const held = useTrimmings(job).inHand;
+  const trimming = held?.faceId === face.face.id ? held : null;
   const rest = facesOf(plan)
     .map((f) => f.face)
     .filter(({ id }) => id !== face.face.id);
   if (drift && !homeOf(plan, face.face.id).isEnvelope) return <DriftSlip {...props} />;
   return (
     <Slip title={`Art · ${face.face.name}`} part={plan.art} spoken={spokenOf(workshop)}>
-      <FieldPlace value={`${face.face.id} ${item ? idOf(item) : ''}`}>
+      <FieldPlace value={`${face.face.id} ${item ? idOf(item) : (trimming?.id ?? '')}`}>
         {item?.kind === 'text' && <WordsPanel {...props} hand={hand} text={item.block} fitted={item.set.fitted} />}
+        {trimming && <TrimmingPanel {...props} choice={trimming} />}
         {item && item.kind !== 'text' && <ObjectPanel {...props} item={item} hand={hand} />}
       </FieldPlace>
       <FieldPlace value={face.face.id}>

@@ -1,5 +1,15 @@
 import { homeOf } from './facesOf.ts';
-import { cutsOnFace, IDENTITY, polygon, seenFace, type FacePlan, type Mm, type Plan, type Scene } from '@zippy/core';
+import {
+  cutsOnFace,
+  drawTrimming,
+  IDENTITY,
+  polygon,
+  seenFace,
+  type FacePlan,
+  type Mm,
+  type Plan,
+  type Scene,
+} from '@zippy/core';
 
 /** A face as its reader sees it, with its trim and safe lines and its name. */
 export function drawFaceOnBench(plan: Plan, face: FacePlan, textMm: Mm): Scene {
@@ -15,6 +25,7 @@ export function drawFaceOnBench(plan: Plan, face: FacePlan, textMm: Mm): Scene {
         clip: polygon(face.bleedOutline),
         children: seenFace(home, face, home.colour),
       },
+      ...home.piece.trimmings.placed.filter(({ faceId }) => faceId === face.face.id).flatMap(drawTrimming),
       { kind: 'path', role: 'safe', path: polygon(face.safeOutline) },
       { kind: 'path', role: 'trim', path: polygon(face.trimOutline) },
       ...cutsOnFace(home.piece, face.face),

@@ -1,10 +1,11 @@
 import type { ReactNode } from 'react';
-import { CAUTIONS, ENVELOPE_STYLES, type EnvelopeStyleId } from '@zippy/core';
+import { adhesivesOf, CAUTIONS, ENVELOPE_STYLES, type EnvelopeStyleId } from '@zippy/core';
 import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { OnOff } from '../../ui/OnOff.tsx';
 import { Pick } from '../../ui/Pick.tsx';
+import { HeldWith } from '../HeldWith.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { Caution } from '../Stepper.tsx';
 import { AddressInputs } from './AddressInputs.tsx';
@@ -64,6 +65,14 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
       />
       <StyleInputs choice={choice} plan={envelope} unit={unit} />
       {envelope.atHand && <AddressInputs job={job} plan={envelope} unit={unit} />}
+      {choice.make && (
+        <HeldWith
+          label="Seams held with"
+          adhesives={adhesivesOf(workshop)}
+          value={choice.adhesiveId}
+          onChange={(adhesiveId) => set({ adhesiveId })}
+        />
+      )}
       {choice.make && <LinerInputs choice={choice} plan={envelope} workshop={workshop} />}
       <More label="Corners and a window">
         <WindowInputs choice={choice} plan={envelope} unit={unit} />

@@ -1,4 +1,4 @@
-import { LIMITS, decide } from '@zippy/core';
+import { adhesivesOf, LIMITS, decide } from '@zippy/core';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { LayerChoice } from '@zippy/core';
@@ -11,6 +11,7 @@ import { PlainButton, Quiet } from '../../ui/buttons.tsx';
 import { Row } from '../../ui/ModalDialog.tsx';
 import { Ticks } from '../../ui/Ticks.tsx';
 import { PicturePanel } from '../art/PicturePanel.tsx';
+import { HeldWith } from '../HeldWith.tsx';
 import type { StationProps } from '../parts.ts';
 import { PanelPrint } from './PanelPrint.tsx';
 
@@ -118,6 +119,14 @@ function OneLayer({
           onChange={(id) => onChange({ ...layer, stockIds: layer.stockIds.map((s, j) => (j === k ? id : s)) })}
         />
       ))}
+      {layer.kind !== 'insert' && (
+        <HeldWith
+          label="Held with"
+          adhesives={adhesivesOf(workshop)}
+          value={layer.adhesiveId}
+          onChange={(adhesiveId) => onChange({ ...layer, adhesiveId })}
+        />
+      )}
       <Row>
         <PlainButton
           isDisabled={layer.stockIds.length >= MOST_DEEP}

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { WORKSHOP_LIMITS, type Workshop } from '@zippy/core';
+import { perPieceFixed, WORKSHOP_LIMITS, type Workshop } from '@zippy/core';
 import { useWorkshop } from '../../stores/workshop.ts';
 import { MoneyField } from '../../ui/fields/MoneyField.tsx';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
@@ -11,6 +11,7 @@ const PACE: readonly (readonly [keyof Workshop['pace'], string])[] = [
   ['perCreasePass', 'A pass of the scoring tip'],
   ['perFold', 'A fold'],
   ['perEnvelopeMade', 'An envelope made'],
+  ['perPieceFixed', 'A piece fixed by hand'],
   ['perCardPacked', 'A card checked and packed'],
 ];
 
@@ -28,7 +29,7 @@ export function PaceAndRate({ workshop }: { readonly workshop: Workshop }): Reac
           <NumberField
             key={key}
             label={label}
-            value={workshop.pace[key]}
+            value={workshop.pace[key] ?? perPieceFixed(workshop.pace)}
             {...WORKSHOP_LIMITS.paceMinutes}
             whole={false}
             onCommit={(n) => void change({ ...workshop, pace: { ...workshop.pace, [key]: n } })}

@@ -14,11 +14,15 @@ import { useJobsWith } from '../useUses.ts';
 const ONE: Readonly<Record<Shelf, string>> = {
   stocks: 'stock',
   envelopes: 'envelope',
+  trimmings: 'trimming',
+  adhesives: 'adhesive',
   printers: 'printer',
   trimmers: 'cutting tool',
   boards: 'scoring board',
   tools: 'tool',
 };
+
+const MAY_BE_NONE: ReadonlySet<Shelf> = new Set(['envelopes', 'tools', 'trimmings', 'adhesives']);
 
 /** A line of words that must not be empty. */
 export function WordField({
@@ -64,7 +68,7 @@ export function ThingSlip<K extends Shelf>({
   const { add, alter, takeAway } = useWorkshop.getState();
   const navigate = useNavigate();
   const jobs = useJobsWith(shelf, thing.id);
-  const only = shelf !== 'envelopes' && shelf !== 'tools' && workshop[shelf].length === 1;
+  const only = !MAY_BE_NONE.has(shelf) && workshop[shelf].length === 1;
   const copied = async (): Promise<void> => {
     const { id: _own, ...facts } = copy(thing);
     const name = cutText(`${thing.name}, another`, WORKSHOP_LIMITS.nameLetters);

@@ -2,9 +2,12 @@ import type { ReactNode } from 'react';
 import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import {
+  ADHESIVE_KINDS,
+  adhesivesOf,
   formatLength,
   formatSize,
   isPlainRule,
+  newAdhesive,
   newBlanks,
   newBoard,
   newEnvelope,
@@ -12,14 +15,18 @@ import {
   newStock,
   newTool,
   newTrimmer,
+  newTrimming,
   papersIn,
   plural,
   PRINTER_KINDS,
+  sayMinutes,
   sayWeight,
   showWeight,
   TOOL_KINDS,
   toolsOf,
   TRIMMER_KINDS,
+  TRIMMING_KINDS,
+  trimmingsOf,
   type PrinterKind,
   type Shelf,
   type Stock,
@@ -27,9 +34,11 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { useWorkshop } from '../../stores/workshop.ts';
-import { PRINTER_NAMES, TOOL_NAMES, TRIMMER_NAMES } from '../kindNames.ts';
+import { AddMany } from '../../ui/AddMany.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
+import { ADHESIVE_NAMES, PRINTER_NAMES, TOOL_NAMES, TRIMMER_NAMES, TRIMMING_NAMES } from '../kindNames.ts';
 import { bySheet } from './bySheet.ts';
-import { AddMany, AddOne } from './AddThing.tsx';
+import { AdhesiveMark, TrimmingMark } from './putOnMarks.tsx';
 import { BoardMark, PrinterMark, ToolMark, TrimmerMark } from './toolMarks.tsx';
 import { EnvelopePile, StockStack } from './stacks.tsx';
 import { Tile } from './Tile.tsx';
@@ -60,8 +69,8 @@ export function Wall({
         <header>
           <h2>Card and paper</h2>
           <span className="adds">
-            <AddOne label="Add a stock" onPress={() => add('stocks', newStock(papers))} />
-            <AddOne label="Add ready-cut cards" onPress={() => add('stocks', newBlanks(papers))} />
+            <PlainButton onPress={() => add('stocks', newStock(papers))}>Add a stock</PlainButton>
+            <PlainButton onPress={() => add('stocks', newBlanks(papers))}>Add ready-cut cards</PlainButton>
           </span>
         </header>
         <div className="groups">
@@ -94,7 +103,7 @@ export function Wall({
       <section aria-label="Envelopes">
         <header>
           <h2>Envelopes</h2>
-          <AddOne label="Add an envelope" onPress={() => add('envelopes', newEnvelope(papers))} />
+          <PlainButton onPress={() => add('envelopes', newEnvelope(papers))}>Add an envelope</PlainButton>
         </header>
         {workshop.envelopes.length === 0 && (
           <p>None yet. Add those you have, and a card can be sized to go in; or make them at Envelope.</p>
@@ -111,6 +120,59 @@ export function Wall({
               facts={[`inside ${formatSize(envelope.insideWidthMm, envelope.insideHeightMm, unit)}`]}
             >
               <EnvelopePile envelope={envelope} />
+            </Tile>
+          ))}
+        </ul>
+      </section>
+      <section aria-label="To put on, and to hold with">
+        <header>
+          <h2>To put on, and to hold with</h2>
+          <AddMany
+            label="Add to this shelf"
+            isOnPaper
+            sections={[
+              { heading: 'To put on', options: TRIMMING_KINDS.map((id) => ({ id, name: TRIMMING_NAMES[id] })) },
+              { heading: 'To hold with', options: ADHESIVE_KINDS.map((id) => ({ id, name: ADHESIVE_NAMES[id] })) },
+            ]}
+            onPick={(id) => {
+              const kind = TRIMMING_KINDS.find((one) => one === id);
+              if (kind) add('trimmings', newTrimming(kind));
+              else add('adhesives', newAdhesive(ADHESIVE_KINDS.find((one) => one === id)!));
+            }}
+          />
+        </header>
+        {trimmingsOf(workshop).length + adhesivesOf(workshop).length === 0 && (
+          <p>Bows, buttons, gems and photographs; glue, tape, pads and dots. Those you have are offered at Art.</p>
+        )}
+        <ul>
+          {trimmingsOf(workshop).map((trimming) => (
+            <Tile
+              key={trimming.id}
+              href={`/workshop/trimmings/${trimming.id}`}
+              isInHand={inHand('trimmings', trimming.id)}
+              name={trimming.name}
+              count={trimming.onShelf === 0 ? 'none left' : String(trimming.onShelf)}
+              isOut={trimming.onShelf === 0}
+              facts={[
+                formatSize(trimming.widthMm, trimming.heightMm, unit),
+                `stands ${formatLength(trimming.thickMm, unit)}`,
+              ]}
+            >
+              <TrimmingMark trimming={trimming} />
+            </Tile>
+          ))}
+          {adhesivesOf(workshop).map((adhesive) => (
+            <Tile
+              key={adhesive.id}
+              href={`/workshop/adhesives/${adhesive.id}`}
+              isInHand={inHand('adhesives', adhesive.id)}
+              name={adhesive.name}
+              facts={[
+                adhesive.dryMinutes > 0 ? `dry in ${sayMinutes(adhesive.dryMinutes)}` : 'holds at once',
+                ...(adhesive.thickMm >= 0.5 ? [`lifts by ${formatLength(adhesive.thickMm, unit)}`] : []),
+              ]}
+            >
+              <AdhesiveMark kind={adhesive.kind} />
             </Tile>
           ))}
         </ul>

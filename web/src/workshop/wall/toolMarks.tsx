@@ -5,7 +5,7 @@ import { isPlainRule, type Board, type Printer, type ToolKind, type TrimmerKind 
 const [WIDE, HIGH] = [120, 76];
 
 /** A line drawing of a thing on the bench: what is solid is paper-coloured, what moves or cuts is marigold. */
-function Mark({
+export function Mark({
   solid,
   lines,
   bright,

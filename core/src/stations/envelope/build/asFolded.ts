@@ -5,6 +5,7 @@ import type { Mm } from '../../../ground/length/types.ts';
 import { capital } from '../../../job/figures.ts';
 import { DEFAULTS } from '../../../job/newJob.ts';
 import type { FoldedPiece } from '../../size/planSize.ts';
+import { NO_TRIMMINGS } from '../../size/trimmings.ts';
 import { blankBleed, regionsOf } from '../../size/regions.ts';
 import type { EnvelopeMeasures, EnvelopeStyle } from '../styles/types.ts';
 import { buildEnvelope } from './buildEnvelope.ts';
@@ -51,7 +52,7 @@ function fold({ style, measures, windows, caliperMm }: EnvelopeQuestion): Folded
     formatName: `${capital(style.inWords)} envelope`,
     form,
     faces,
-    ...{ folding: planFolding(form, caliperMm), layers: [] },
+    ...{ folding: planFolding(form, caliperMm), layers: [], trimmings: NO_TRIMMINGS },
     regions: Object.fromEntries(faces.map((face) => [face.id, regionsOf(face, form.blank, { bleedMm, safeMm })])),
     bleedOutline: blankBleed(form.blank, bleedMm),
     ...{ bleedMm, safeMm, bareEdgeMm: 0 },

@@ -7,6 +7,7 @@ import { offset, united } from '../../../ground/geometry/offset.ts';
 import { clipTo, clockwise, moved, type Polygon } from '../../../ground/geometry/polygon.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import { DEFAULTS } from '../../../job/newJob.ts';
+import { NO_TRIMMINGS } from '../../size/trimmings.ts';
 import type { FoldedPiece } from '../../size/planSize.ts';
 import { blankBleed, regionsOf } from '../../size/regions.ts';
 import { GLUE_INSET_MM } from '../styles/parts.ts';
@@ -101,7 +102,14 @@ function pieceOf(blank: Blank): FoldedPiece {
   const faces = readFaces(form);
   const { bleedMm, safeMm } = DEFAULTS;
   return {
-    ...{ formatName: 'Envelope liner', form, faces, layers: [], folding: planFolding(form, 0.1) },
+    ...{
+      formatName: 'Envelope liner',
+      form,
+      faces,
+      layers: [],
+      trimmings: NO_TRIMMINGS,
+      folding: planFolding(form, 0.1),
+    },
     regions: Object.fromEntries(faces.map((face) => [face.id, regionsOf(face, blank, { bleedMm, safeMm })])),
     bleedOutline: blankBleed(blank, bleedMm),
     ...{ bleedMm, safeMm, bareEdgeMm: 0 },

@@ -1,30 +1,30 @@
 import type { ReactNode } from 'react';
 import { Header, Menu, MenuItem, MenuSection, MenuTrigger, Popover } from 'react-aria-components';
 import styled from 'styled-components';
-import { BenchButton, PlainButton } from '../../ui/buttons.tsx';
-
-export const AddOne = ({ label, onPress }: { readonly label: string; readonly onPress: () => void }): ReactNode => (
-  <PlainButton onPress={onPress}>{label}</PlainButton>
-);
+import { BenchButton, PlainButton } from './buttons.tsx';
 
 /** One of several kinds of thing to add. */
 export function AddMany({
   label,
   sections,
   onPick,
+  isOnPaper = false,
 }: {
-  readonly label: string;
+  readonly label: ReactNode;
   readonly sections: readonly {
     readonly heading: string;
     readonly options: readonly { readonly id: string; readonly name: string }[];
   }[];
   readonly onPick: (id: string) => void;
+  /** Where paper lies under it, and not the dark of a bench. */
+  readonly isOnPaper?: boolean;
 }): ReactNode {
+  const Press = isOnPaper ? PlainButton : BenchButton;
   return (
     <MenuTrigger>
-      <BenchButton>
+      <Press>
         {label} <span aria-hidden>▾</span>
-      </BenchButton>
+      </Press>
       <Kinds placement="bottom end">
         <Menu onAction={(key) => onPick(String(key))}>
           {sections.map(({ heading, options }) => (

@@ -1,0 +1,109 @@
+import { randomUUID } from 'node:crypto';
+import { expect } from 'chai';
+import { changeJob, decide, newJob, type RunEvent, type Workshop } from '@zippy/core';
+import { HOME_STUDIO_ID } from '../src/studio.ts';
+import { inTransaction } from '../src/tables/types.ts';
+import { saveWorkshop } from '../src/workshop/saveWorkshop.ts';
+import { findWorkshop } from '../src/workshop/loadWorkshop.ts';
+import { Serving } from './serving.ts';
+import { workshop } from './support.ts';
+
+describe('what a run takes off the shelf', () => {
+  const serving = new Serving();
+  const ask = async (method: string, path: string, body?: unknown) => {
+    const response = await fetch(`${serving.base}${path}`, {
+      method,
+      headers: { 'Content-Type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+    return { status: response.status, body: (await response.json()) as Record<string, unknown> };
+  };
+  const shop = async () => (await ask('GET', '/workshop')).body as unknown as { workshop: Workshop; version: number };
+  const onShelf = async (id: string): Promise<number> =>
+    (await shop()).workshop.trimmings.find((one) => one.id === id)!.onShelf;
+
+  /** A run of cards with one bow and two gems on each. */
+  const begun = async () => {
+    const [jobId, id] = [randomUUID(), randomUUID()];
+    const on = (trimmingId: string, xMm: number) => ({
+      ...{ id: `${trimmingId}-${xMm}`, trimmingId, faceId: 'front', xMm, yMm: 60, adhesiveId: null },
+    });
+    const document = changeJob(newJob('Bows and gems', workshop), [
+      decide((job) => job.trimmings, [on('quay-bow', 50), on('sea-gem', 20), on('sea-gem', 80)]),
+      decide((job) => job.brief.envelope, { kind: 'none' }),
+    ]);
+    expect((await ask('POST', '/jobs', { id: jobId, document })).status).to.equal(201);
+    expect((await ask('POST', '/runs', { id, jobId })).status).to.equal(201);
+    const press = async (kind: RunEvent['kind'], part: Partial<RunEvent> = {}): Promise<string> => {
+      const event = { id: randomUUID(), kind, ...part };
+      expect((await ask('POST', `/runs/${id}/events`, event)).status).to.equal(201);
+      return event.id;
+    };
+    return { id, press };
+  };
+
+  it('is what its good cards carry, once it is finished and however often that is said', async () => {
+    const [bows, gems] = [await onShelf('quay-bow'), await onShelf('sea-gem')];
+    const { press } = await begun();
+    await press('good', { cards: 7 });
+    await press('spoiled', { cards: 2, cause: 'drift' });
+    expect(await onShelf('quay-bow')).to.equal(bows);
+    const end = await press('finish');
+    await press('finish', { id: end });
+    await press('finish');
+    expect([await onShelf('quay-bow'), await onShelf('sea-gem')]).to.deep.equal([bows - 7, gems - 14]);
+    // Presses that a tablet sends later are counted as if they had come in time.
+    const late = await press('good', { cards: 3 });
+    expect([await onShelf('quay-bow'), await onShelf('sea-gem')]).to.deep.equal([bows - 10, gems - 20]);
+    await press('undo', { undoes: late });
+    expect([await onShelf('quay-bow'), await onShelf('sea-gem')]).to.deep.equal([bows - 7, gems - 14]);
+  });
+
+  it('is right when two devices send at the same moment', async () => {
+    const gems = await onShelf('sea-gem');
+    const { press } = await begun();
+    await press('finish');
+    await Promise.all(Array.from({ length: 12 }, () => press('good', { cards: 2 })));
+    expect(await onShelf('sea-gem')).to.equal(gems - 48);
+  });
+
+  it('is no more than there is, and leaves what the maker counts since', async () => {
+    const { version, workshop: now } = await shop();
+    const few = now.trimmings.map((one) => (one.id === 'quay-bow' ? { ...one, onShelf: 4 } : one));
+    const saved = await ask('PUT', '/workshop', { version, workshop: { ...now, trimmings: few } });
+    expect(saved.status).to.equal(200);
+    const { press } = await begun();
+    await press('good', { cards: 6 });
+    await press('finish');
+    expect(await onShelf('quay-bow')).to.equal(0);
+    const { rows } = await serving.pool.query<{ cause: string; change: number }>(
+      `select cause, change from movements where shelf = 'trimmings' and thing_id = 'quay-bow' order by at desc limit 1`,
+    );
+    expect(rows).to.deep.equal([{ cause: 'made', change: -4 }]);
+  });
+
+  it('makes a page’s copy of the workshop old, so that its next save does not bring back what is gone', async () => {
+    const { version, workshop: before } = await shop();
+    const { press } = await begun();
+    await press('good');
+    await press('finish');
+    const stale = await ask('PUT', '/workshop', {
+      version,
+      workshop: { ...before, hourlyMinor: before.hourlyMinor + 1 },
+    });
+    expect(stale.status).to.equal(409);
+  });
+
+  it('takes nothing of what is not on the shelf any more', async () => {
+    const { press } = await begun();
+    const { workshop: now, version } = (await findWorkshop(serving.pool, HOME_STUDIO_ID))!;
+    const without = { ...now, trimmings: now.trimmings.filter(({ id }) => id !== 'sea-gem') };
+    await inTransaction(serving.pool, (client) => saveWorkshop(client, HOME_STUDIO_ID, without, version));
+    await press('good', { cards: 5 });
+    await press('finish');
+    const { rows } = await serving.pool.query(
+      `select sum(change)::int as left from movements where shelf = 'trimmings' and thing_id = 'sea-gem'`,
+    );
+    expect(rows).to.deep.equal([{ left: 0 }]);
+  });
+});
