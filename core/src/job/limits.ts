@@ -29,6 +29,14 @@ export const LIMITS = {
     facesOfLayer: 40,
     stocksOfLayer: from(1, 8),
     revealMm: from(0, 100),
+    wrap: {
+      widthMm: from(15, 400),
+      heightMm: from(8, 400),
+      holeMm: from(0, 20),
+      cornerMm: from(0, 60),
+      lapMm: from(5, 100),
+      easeMm: from(0, 10),
+    },
     foilLetters: 40,
   },
   art: {

@@ -4,6 +4,7 @@ import type { Sides } from '../ground/geometry/types.ts';
 import type { Minor } from '../ground/money.ts';
 import type { Colour } from '../ground/scene/types.ts';
 import type { EnvelopeStyleId } from './envelopeStyles.ts';
+import type { LayerKind, Wrap } from './layerKinds.ts';
 import type { FormatId, FormatOptions } from './format.ts';
 
 export type EnvelopeOnHand =
@@ -31,9 +32,8 @@ export interface Foil {
 /** Paper laid on a panel with an even reveal all round, or folded leaves laid in the fold. */
 export interface LayerChoice {
   readonly id: string;
-  /** A mat decorates, a writing panel takes a pen, an insert is a folded leaf. */
-  readonly kind: 'mat' | 'writing' | 'insert';
-  /** Faces that carry it; an insert lies in the fold and names none. */
+  readonly kind: LayerKind;
+  /** Faces that carry it; what lies in the fold, goes round the card or hangs on it names none. */
   readonly faces: readonly string[];
   /** Shown of what lies beneath, on every side; each further layer steps in by as much again. */
   readonly revealMm: Mm;
@@ -47,6 +47,8 @@ export interface LayerChoice {
   readonly foil?: Foil | null;
   /** What holds it; older jobs say nothing, which is whatever glue is at hand. */
   readonly adhesiveId?: string | null;
+  /** What is asked of a tag, a band or a sleeve; the usual where nothing is said. */
+  readonly wrap?: Partial<Wrap>;
 }
 
 /** One thing from the shelf on a face of the card. */

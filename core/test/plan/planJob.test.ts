@@ -8,6 +8,7 @@ import type { Job } from '../../src/job/types.ts';
 import { decide, type Held, type JobChange, type JobPlace } from '../../src/job/decide.ts';
 import type { Workshop } from '../../src/workshop/types.ts';
 import { FORMAT_IDS, SHAPE_IDS } from '../../src/job/format.ts';
+import { LAYER_KINDS } from '../../src/job/layerKinds.ts';
 import { jobWith, plan, typefaces, words, workshop } from '../support.ts';
 import { runs } from '../runs.ts';
 
@@ -60,14 +61,45 @@ const anyJob: fc.Arbitrary<Job> = fc
       fc
         .array(
           fc.record({
-            kind: fc.constantFrom('mat', 'writing', 'insert'),
+            kind: fc.constantFrom(...LAYER_KINDS),
             faces: fc.uniqueArray(fc.constantFrom('front', 'back', 'insideFront', 'outside2'), { maxLength: 3 }),
             revealMm: mm(0, 60),
             stockIds: fc.array(oneOf(workshop.stocks), { minLength: 1, maxLength: 3 }),
+            adhesiveId: fc.option(oneOf(workshop.adhesives)),
+            wrap: fc.record(
+              {
+                widthMm: mm(15, 400),
+                heightMm: mm(8, 400),
+                holeMm: mm(0, 20),
+                cornerMm: mm(0, 60),
+                lapMm: mm(5, 100),
+                easeMm: mm(0, 10),
+                folded: fc.boolean(),
+                patch: fc.boolean(),
+                down: fc.boolean(),
+              },
+              { requiredKeys: [] },
+            ),
           }),
           { maxLength: 2 },
         )
         .map((layers) => layers.map((layer, i) => ({ ...layer, id: `l${i}` }))),
+    ),
+    set(
+      (job) => job.trimmings,
+      fc
+        .array(
+          fc.record({
+            trimmingId: fc.oneof(oneOf(workshop.trimmings), fc.constant('gone')),
+            faceId: fc.constantFrom('front', 'back', 'insideFront', 'insideBack'),
+            xMm: mm(-100, 300),
+            yMm: mm(-100, 300),
+            turnDeg: mm(-360, 360),
+            adhesiveId: fc.option(fc.oneof(oneOf(workshop.adhesives), fc.constant('gone'))),
+          }),
+          { maxLength: 4 },
+        )
+        .map((all) => all.map((one, i) => ({ ...one, id: `t${i}` }))),
     ),
     set((job) => job.size.finishedWidthMm, mm(30, 900)),
     set((job) => job.size.finishedHeightMm, mm(30, 900)),
@@ -93,6 +125,7 @@ const anyJob: fc.Arbitrary<Job> = fc
         easeMm: mm(0, 60),
         seamMm: mm(8, 80),
         flapMm: fc.option(mm(10, 400)),
+        adhesiveId: fc.option(oneOf(workshop.adhesives)),
       }),
     ),
     set((job) => job.sell.packOf, fc.integer({ min: 1, max: 100 })),

@@ -3,6 +3,7 @@ import { ORNAMENT_IDS } from '../../job/ornaments.ts';
 import { ENVELOPE_FACE_IDS, ENVELOPE_STYLE_IDS } from '../../job/envelopeStyles.ts';
 import type { Sides } from '../../ground/geometry/types.ts';
 import { FORMAT_IDS, SHAPE_IDS, type FormatOptions } from '../../job/format.ts';
+import { LAYER_KINDS, type Wrap } from '../../job/layerKinds.ts';
 import { LIMITS } from '../../job/limits.ts';
 import { OWN_TYPEFACE_ID, ownTypefaceId } from '../../job/ownTypeface.ts';
 import { DEFAULTS, EMPTY_FACE, NO_OPTIONS } from '../../job/newJob.ts';
@@ -105,15 +106,28 @@ const picturePlacement = object<PicturePlacement>({
   across: spare(faces(ART.across)),
 });
 
+const wrap = object<Partial<Wrap>>({
+  widthMm: spare(length(SIZE.wrap.widthMm)),
+  heightMm: spare(length(SIZE.wrap.heightMm)),
+  holeMm: spare(length(SIZE.wrap.holeMm)),
+  cornerMm: spare(length(SIZE.wrap.cornerMm)),
+  folded: spare(yesOrNo),
+  patch: spare(yesOrNo),
+  lapMm: spare(length(SIZE.wrap.lapMm)),
+  easeMm: spare(length(SIZE.wrap.easeMm)),
+  down: spare(yesOrNo),
+});
+
 const layer = object<LayerChoice>({
   id: required(id),
-  kind: required(oneOf('mat', 'writing', 'insert')),
+  kind: required(oneOf(...LAYER_KINDS)),
   faces: required(faces(SIZE.facesOfLayer)),
   revealMm: required(length(SIZE.revealMm)),
   stockIds: required(list(id, SIZE.stocksOfLayer.most, SIZE.stocksOfLayer.least)),
   picture: spare(orNull(picturePlacement)),
   feed: spare(orNull(object<NonNullable<LayerChoice['feed']>>({ printerId: required(id), pathId: required(id) }))),
   adhesiveId: spare(orNull(id)),
+  wrap: spare(wrap),
   foil: spare(orNull(object<Foil>({ name: required(words(SIZE.foilLetters)), colour: required(colour) }))),
 });
 

@@ -48,7 +48,7 @@ const areaOfBlank = ({ outline, cuts }: FlatBlank): number => cardAreaMm2({ outl
 /** What is put together: the card, what is glued on it or laid in it, its envelope and what lines that. Ink is left out. */
 export interface ToPack {
   readonly card: { readonly blank: FlatBlank; readonly stock: Stock; readonly thickMm: Mm };
-  readonly layers: readonly Pick<LayerPiece, 'name' | 'blank' | 'stock'>[];
+  readonly layers: readonly Pick<LayerPiece, 'name' | 'blank' | 'stock' | 'perCards'>[];
   readonly trimmings: Trimmings;
   readonly envelope: {
     readonly insideWidthMm: Mm;
@@ -66,7 +66,10 @@ export interface ToPack {
 export function packUp({ card, layers, trimmings, envelope, liner, says }: ToPack): Packed {
   const parts: Weighed[] = [
     { name: 'Card', grams: gramsOf(areaOfBlank(card.blank), card.stock) },
-    ...layers.map(({ name, blank, stock }) => ({ name, grams: gramsOf(areaOfBlank(blank), stock) })),
+    // What goes round a pack is no part of one card.
+    ...layers
+      .filter(({ perCards = 1 }) => perCards === 1)
+      .map(({ name, blank, stock }) => ({ name, grams: gramsOf(areaOfBlank(blank), stock) })),
     ...trimmings.placed.map(({ trimming }) => ({ name: trimming.name, grams: trimming.grams })),
   ];
   let thickMm = card.thickMm;

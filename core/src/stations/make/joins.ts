@@ -3,6 +3,7 @@ import { ADHESIVE_UNITS, adhesivePriceOf } from '../../workshop/putOn.ts';
 import type { Adhesive } from '../../workshop/types.ts';
 import type { Laid } from '../../workshop/adhesives.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
+import type { LayerPiece } from '../size/layers.ts';
 import type { SizePlan } from '../size/planSize.ts';
 
 /** Something on every card that is held by an adhesive that the job names. */
@@ -10,17 +11,19 @@ export interface Join {
   readonly what: string;
   readonly adhesive: Adhesive;
   readonly laid: Laid;
+  /** Once for so many cards. */
+  readonly perCards: number;
 }
 
 /** Everything that is glued on one card and its envelope, as far as the job says with what. */
 export function joinsOf({ layers, trimmings }: SizePlan, { made, seams }: EnvelopePlan): readonly Join[] {
-  const asked = [
-    ...layers.map(({ name, adhesive, laying }) => ({ what: name, adhesive, laying })),
+  const asked: readonly (Pick<LayerPiece, 'adhesive' | 'laying' | 'perCards'> & { readonly what: string })[] = [
+    ...layers.map(({ name, adhesive, laying, perCards = 1 }) => ({ what: name, adhesive, laying, perCards })),
     ...trimmings.placed.map(({ trimming, adhesive, laying }) => ({ what: trimming.name, adhesive, laying })),
     ...(made ? seams.map(({ name, adhesive, laying }) => ({ what: `Envelope, ${name}`, adhesive, laying })) : []),
   ];
-  return asked.flatMap(({ what, adhesive, laying }) =>
-    adhesive && laying?.ok ? [{ what, adhesive, laid: laying }] : [],
+  return asked.flatMap(({ what, adhesive, laying, perCards = 1 }) =>
+    adhesive && laying?.ok ? [{ what, adhesive, laid: laying, perCards }] : [],
   );
 }
 
@@ -37,7 +40,7 @@ export function adhesiveUses(joins: readonly Join[]): readonly AdhesiveUse[] {
   return [...kinds.values()].map((adhesive) => {
     const perCard = joins
       .filter((join) => join.adhesive.id === adhesive.id)
-      .reduce((sum, { laid }) => sum + laid.uses, 0);
+      .reduce((sum, { laid, perCards }) => sum + laid.uses / perCards, 0);
     return { adhesive, perCard, perCardMinor: perCard * adhesivePriceOf(adhesive) };
   });
 }

@@ -4,11 +4,14 @@ import { foldAtMm } from '../../ground/fold/foldAt.ts';
 import { isUprightBox } from '../../ground/geometry/polygon.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
+import type { LengthUnit } from '../../ground/length/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import { sayFence } from '../cut/layerCuts.ts';
 import type { CutPlan } from '../cut/types.ts';
 import { sayPlate } from '../sheet/layout/passes.ts';
+import type { LayerSheet } from '../sheet/layout/layerSheets.ts';
 import type { SheetPlan } from '../sheet/types.ts';
+import { isWrap, type LayerPieceKind } from '../../job/layerKinds.ts';
 import type { LayerPiece } from '../size/layers.ts';
 import { CAUTIONS } from './cautions.ts';
 import { cautionOf, sayHolding } from './trimmingSteps.ts';
@@ -49,23 +52,78 @@ export function panelSteps(job: Job, workshop: Workshop, sheet: SheetPlan): read
   ];
 }
 
-/** Each layer is cut out and put in its place. */
-export function layerSteps({ layers }: SheetPlan, cut: CutPlan, { unit }: Workshop): readonly MakeStep[] {
-  return layers
-    .filter(({ up }) => up > 0)
-    .map(({ piece, up, sheets }) => ({
-      id: `layer-${piece.id}`,
-      kind: 'layer',
-      pieceId: piece.id,
-      plate: null,
-      title: `${piece.kind === 'insert' ? 'Cut, fold and lay in' : 'Cut and glue'}: ${piece.name.toLowerCase()}`,
-      big: formatSize(piece.blank.widthMm, piece.blank.heightMm, unit),
-      detail: `${sheets} ${plural(sheets, 'sheet')} of ${piece.stock.name}, ${up} from each. ${sayLayerCuts(piece.id, cut, unit)}${piece.kind === 'insert' ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.` : sayGluing(piece, unit)}${saySlope(piece, unit)}${up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : ''}`,
-      caution: [CAUTIONS[bladeFor(cut)], piece.kind === 'insert' ? null : cautionOf(piece.adhesive)]
-        .filter((one) => one !== null)
-        .join(' '),
-      waitMinutes: piece.adhesive && piece.adhesive.dryMinutes > 0 ? piece.adhesive.dryMinutes : null,
-    }));
+/** Each layer that belongs on or in the card is cut out and put in its place. */
+export const layerSteps = (sheet: SheetPlan, cut: CutPlan, { unit }: Workshop): readonly MakeStep[] =>
+  onSheets(sheet)
+    .filter(({ piece }) => !isWrap(piece.kind))
+    .map((layer) => {
+      const { piece, up, sheets } = layer;
+      const put =
+        piece.kind === 'insert'
+          ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.`
+          : sayGluing(piece, unit);
+      const alone = up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : '';
+      return step(layer, cut, unit, `${put}${saySlope(piece, unit)}${alone}`);
+    });
+
+/** What goes round the finished card or is tied to it, when all else is done. */
+export const wrapSteps = (sheet: SheetPlan, cut: CutPlan, { unit }: Workshop): readonly MakeStep[] =>
+  onSheets(sheet)
+    .filter(({ piece }) => isWrap(piece.kind))
+    .map((layer) => step(layer, cut, unit, sayWrap(layer.piece, unit)));
+
+const onSheets = ({ layers }: SheetPlan): SheetPlan['layers'] => layers.filter(({ up }) => up > 0);
+
+function step({ piece, up, sheets, made }: LayerSheet, cut: CutPlan, unit: LengthUnit, put: string): MakeStep {
+  const { kind, name, stock, blank, adhesive } = piece;
+  const isGlued = kind !== 'insert' && kind !== 'tag';
+  const cautions = [
+    CAUTIONS[bladeFor(cut)],
+    blank.cuts.length > 0 ? CAUTIONS.punch : null,
+    isGlued ? cautionOf(adhesive) : null,
+  ];
+  const often = isWrap(kind) ? `${made} ${plural(made, 'piece')}: ` : '';
+  return {
+    id: `layer-${piece.id}`,
+    kind: 'layer',
+    pieceId: piece.id,
+    plate: null,
+    title: `${TITLES[kind]}: ${name.toLowerCase()}`,
+    big: formatSize(blank.widthMm, blank.heightMm, unit),
+    detail: `${often}${sheets} ${plural(sheets, 'sheet')} of ${stock.name}, ${up} from each. ${sayLayerCuts(piece.id, cut, unit)}${put}`,
+    caution: cautions.filter((one) => one !== null).join(' '),
+    waitMinutes: adhesive && adhesive.dryMinutes > 0 ? adhesive.dryMinutes : null,
+  };
+}
+
+const TITLES: Readonly<Record<LayerPieceKind, string>> = {
+  mat: 'Cut and glue',
+  writing: 'Cut and glue',
+  insert: 'Cut, fold and lay in',
+  tag: 'Cut',
+  patch: 'Cut and glue',
+  band: 'Cut, crease and wrap',
+  sleeve: 'Cut, crease and glue',
+};
+
+/** Where it is creased, holed and held. */
+function sayWrap({ kind, blank, adhesive, laying }: LayerPiece, unit: LengthUnit): string {
+  const at = blank.creases.map((crease) => formatLength(foldAtMm(crease), unit));
+  const held = adhesive && laying?.ok ? ` with ${sayLaid(adhesive, laying, unit)} of ${adhesive.name}` : '';
+  const punched = blank.cuts.length > 0 ? ' Punch it by its template.' : '';
+  const creased = `Crease at ${at.join(', ')} from the lap’s edge, outside up, and fold all of them away.`;
+  switch (kind) {
+    case 'tag':
+      return at.length > 0
+        ? `Crease and fold it at ${at[0]!}, and punch both leaves at once by its template. Tie it on last.`
+        : `${punched.trim()} Tie it on last.`.trim();
+    case 'patch':
+      return `${punched.trim()} Glue it round the hole of the tag${held}, hole on hole.`;
+    case 'sleeve':
+      return `${creased} Glue the lap inside the last side${held}, and slide the pack in.`;
+    default:
+      return `${creased} Wrap it round the shut card and hold the lap behind${held}, to itself and not to the card.`;
+  }
 }
 
 function sayGluing({ adhesive, laying }: LayerPiece, unit: Workshop['unit']): string {

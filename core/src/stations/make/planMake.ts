@@ -20,7 +20,7 @@ import type { StockPlan } from '../stock/planStock.ts';
 import { CAUTIONS } from './cautions.ts';
 import { envelopeSteps } from './envelopeSteps.ts';
 import { foilMinutes, foilSteps } from './foilSteps.ts';
-import { layerSteps, panelSteps } from './layerSteps.ts';
+import { layerSteps, panelSteps, wrapSteps } from './layerSteps.ts';
 import { dryStep, PLAIN, sayBorder, sayPaperSize } from './stepWords.ts';
 import { adhesiveUses, joinsOf, sayAmount } from './joins.ts';
 import { trimmingSteps } from './trimmingSteps.ts';
@@ -67,6 +67,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...foldStep(crease),
     ...layerSteps(sheet, cut, workshop),
     ...trimmingSteps(size, workshop),
+    ...wrapSteps(sheet, cut, workshop),
     ...envelopeSteps(job, envelope),
     {
       ...PLAIN,

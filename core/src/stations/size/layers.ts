@@ -4,9 +4,9 @@ import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { apply, invert } from '../../ground/geometry/affine.ts';
 import { boxAround, corners } from '../../ground/geometry/box.ts';
 import { offset } from '../../ground/geometry/offset.ts';
-import type { Box } from '../../ground/geometry/types.ts';
 import { isUprightBox, moved, type Polygon } from '../../ground/geometry/polygon.ts';
 import { adhesiveById, stockById } from '../../job/pick.ts';
+import { isWrap, type LayerKind, type LayerPieceKind } from '../../job/layerKinds.ts';
 import type { Foil, Job, LayerChoice, PicturePlacement } from '../../job/types.ts';
 import type { Snag } from '../../job/findings.ts';
 import { layAdhesive, type Laying } from '../../workshop/adhesives.ts';
@@ -18,7 +18,7 @@ import type { Mm } from '../../ground/length/types.ts';
 export interface LayerPiece {
   readonly id: string;
   readonly name: string;
-  readonly kind: LayerChoice['kind'];
+  readonly kind: LayerPieceKind;
   readonly stock: Stock;
   /** As its face is read; an insert’s crease is its own fold. */
   readonly blank: FlatBlank;
@@ -38,6 +38,8 @@ export interface LayerPiece {
   /** What holds it; null where that is left to whatever is at hand, and for what is laid in. */
   readonly adhesive: Adhesive | null;
   readonly laying: Laying | null;
+  /** One for so many cards; one for each when nothing is said. */
+  readonly perCards?: number;
 }
 
 /** A nested leaf’s outer edge stands out by this much for every sheet it lies inside. */
@@ -55,6 +57,8 @@ export function planLayers(
   const pieces: LayerPiece[] = [];
   const snags: Snag[] = [];
   job.size.layers.forEach((choice, index) => {
+    // They go round what is made of all the others.
+    if (isWrap(choice.kind)) return;
     const laid =
       choice.kind === 'insert' ? inserts(job, workshop, form, choice) : mats(workshop, form, faces, choice, job);
     if (laid.ok) pieces.push(...laid.pieces);
@@ -94,7 +98,10 @@ type Laid =
       readonly remedies: readonly { readonly label: string; readonly part: Partial<LayerChoice> }[];
     };
 
-const KIND_NAMES = { mat: 'Mat', writing: 'Writing panel', insert: 'Insert' } as const;
+const KIND_NAMES: Readonly<Record<LayerKind, string>> = {
+  ...{ mat: 'Mat', writing: 'Writing panel', insert: 'Insert' },
+  ...{ tag: 'Tag', band: 'Band', sleeve: 'Sleeve' },
+};
 
 function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], choice: LayerChoice, job: Job): Laid {
   const pieces: LayerPiece[] = [];
@@ -134,7 +141,7 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
           outline: moved(left, -box.xMm, -box.yMm),
           ...{ widthMm: box.widthMm, heightMm: box.heightMm, creases: [], cuts: [] },
         },
-        ...held(workshop, choice, box, stockId, job),
+        ...glued(workshop, choice, box, stockById(workshop, stockId, 'size.layers.stockIds'), job),
         faceId,
         leftMm: box.xMm,
         topMm: box.yMm,
@@ -145,25 +152,24 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
   return { ok: true, pieces };
 }
 
-/** What holds one layer, laid for its weight. */
-function held(
+/** What holds one layer where it is glued, laid for its weight; nothing of what is not glued. */
+export function glued(
   workshop: Workshop,
-  { adhesiveId }: LayerChoice,
-  box: Box,
-  stockId: string,
+  choice: LayerChoice,
+  area: { readonly widthMm: Mm; readonly heightMm: Mm } | null,
+  { gsm }: Stock,
   { size }: Job,
 ): Pick<LayerPiece, 'adhesive' | 'laying'> {
-  const layer = size.layers.findIndex((one) => one.adhesiveId === adhesiveId);
-  const adhesive = adhesiveById(workshop, adhesiveId, `size.layers.${layer}.adhesiveId`);
-  const { gsm } = stockById(workshop, stockId, 'size.layers.stockIds');
+  const field = `size.layers.${size.layers.indexOf(choice)}.adhesiveId`;
+  const adhesive = area && adhesiveById(workshop, choice.adhesiveId, field);
   return {
     adhesive,
-    laying: adhesive && layAdhesive(adhesive, box, (box.widthMm * box.heightMm * gsm) / 1e6),
+    laying: adhesive && area ? layAdhesive(adhesive, area, (area.widthMm * area.heightMm * gsm) / 1e6) : null,
   };
 }
 
 /** What is printed on one layer of a choice: on the topmost only, and only a picture that the job has. */
-function printOn(
+export function printOn(
   { pictures, size }: Job,
   choice: LayerChoice,
   index: number,

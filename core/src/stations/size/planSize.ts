@@ -11,6 +11,7 @@ import type { Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { fitEnvelope, type Fit } from './fitEnvelope.ts';
+import type { LayerPieceKind } from '../../job/layerKinds.ts';
 import type { FormatOptions } from '../../job/format.ts';
 import { layerHoldSnags } from './layerHoldSnags.ts';
 import type { LayerPiece } from './layers.ts';
@@ -53,6 +54,17 @@ export interface SizePlan extends StationPlan, FoldedPiece {
   readonly shelfFits: readonly { readonly envelopeId: string; readonly fit: Fit }[];
   readonly name: string | null;
 }
+
+/** How each kind of layer comes to its size. */
+const LAYER_SUMS: Readonly<Record<LayerPieceKind, string>> = {
+  mat: 'its panel moved in by the reveal on every side',
+  writing: 'its panel moved in by the reveal on every side',
+  insert: 'twice a leaf: the panel less the reveal and the creep (π/2 of every caliper it lies inside)',
+  tag: 'as chosen; folded, twice its height',
+  patch: 'the hole and a rim round it',
+  band: 'twice the shut card with ease, twice its thickness, and the lap',
+  sleeve: 'twice the shut card with ease, twice the pack’s thickness with ease, and the lap',
+};
 
 /** Where between flat and folded a step is looked at for panels passing through each other. */
 const LOOKED_AT = [0.15, 0.35, 0.55, 0.75, 0.95];
@@ -142,9 +154,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
         `layer-${piece.id}`,
         piece.name,
         words(formatSize(piece.blank.widthMm, piece.blank.heightMm, unit)),
-        piece.kind === 'insert'
-          ? 'twice a leaf: the panel less the reveal and the creep (π/2 of every caliper it lies inside)'
-          : 'its panel moved in by the reveal on every side',
+        LAYER_SUMS[piece.kind],
         { Stock: words(piece.stock.name) },
       ),
     );

@@ -12,6 +12,7 @@ import type { Mm } from '../../ground/length/types.ts';
 import { formatEntry, type OptionFault } from './formats/index.ts';
 import { FOLD_SPRING, layersThicknessMm, planLayers } from './layers.ts';
 import { openCard } from './openCard.ts';
+import { planWraps, wrapsThicknessMm } from './wraps.ts';
 import { placeTrimmings, type Trimmings } from './trimmings.ts';
 
 /** The card folded up, with everything glued to it or laid in it. */
@@ -46,13 +47,15 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
   const spring = sheets > 1 ? FOLD_SPRING : 1;
   const trimmings = placeTrimmings(job, workshop, form, faces);
   const layersMm = layersThicknessMm(layers.pieces);
-  const addedMm = layersMm + trimmings.addedMm;
   // What a spine makes room for lies in that room; what is on the outside does not.
-  const thicknessMm =
+  const unwrappedMm =
     Math.max(
       sheets * caliperMm * spring + trimmings.addedMm,
       closed.depthMm > 0 ? closed.depthMm + caliperMm + trimmings.outsideMm : 0,
     ) + layersMm;
+  const { finishedWidthMm: widthMm, finishedHeightMm: heightMm } = job.size;
+  const wraps = planWraps(job, workshop, { widthMm, heightMm, thicknessMm: unwrappedMm });
+  const wrapsMm = wrapsThicknessMm(wraps.pieces);
   return {
     entry,
     options,
@@ -60,13 +63,13 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
     form,
     folding,
     faces,
-    layers,
+    layers: { pieces: [...layers.pieces, ...wraps.pieces], snags: [...layers.snags, ...wraps.snags] },
     trimmings,
     closed,
     sheets,
     spring,
-    addedMm,
-    thicknessMm,
+    addedMm: layersMm + trimmings.addedMm + wrapsMm,
+    thicknessMm: unwrappedMm + wrapsMm,
   };
 }
 

@@ -1,4 +1,4 @@
-import { adhesivesOf, LIMITS, decide } from '@zippy/core';
+import { adhesivesOf, isWrapKind, LIMITS, decide, type WrapKind } from '@zippy/core';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { LayerChoice } from '@zippy/core';
@@ -13,9 +13,15 @@ import { Ticks } from '../../ui/Ticks.tsx';
 import { PicturePanel } from '../art/PicturePanel.tsx';
 import { HeldWith } from '../HeldWith.tsx';
 import type { StationProps } from '../parts.ts';
+import { WrapInputs } from './WrapInputs.tsx';
 import { PanelPrint } from './PanelPrint.tsx';
 
 const MOST_DEEP = 8;
+const WRAP_NAMES: Readonly<Record<WrapKind, string>> = {
+  tag: 'Tag',
+  band: 'Band round the card',
+  sleeve: 'Sleeve for a pack',
+};
 
 /** Mats, writing panels and inserts: what is glued on or laid in. */
 export function Layers({ job, plan, workshop }: StationProps): ReactNode {
@@ -28,7 +34,8 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
     const inside = plan.size.faces.find((f) => f.id === 'insideBack') ?? plan.size.faces.at(-1)!;
     const first = kind === 'writing' ? inside : plan.size.faces[0]!;
     const id = `${kind}${1 + Math.max(0, ...layers.map((l) => Number(/\d+$/.exec(l.id)?.[0] ?? 0)))}`;
-    setAll([...layers, { id, kind, faces: kind === 'insert' ? [] : [first.id], revealMm: 3, stockIds: [lightest.id] }]);
+    const onFace = kind === 'mat' || kind === 'writing';
+    setAll([...layers, { id, kind, faces: onFace ? [first.id] : [], revealMm: 3, stockIds: [lightest.id] }]);
   };
   return (
     <>
@@ -60,6 +67,11 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
         <PlainButton onPress={() => add('writing')}>+ Writing panel</PlainButton>
         <PlainButton onPress={() => add('insert')}>+ Insert</PlainButton>
       </Row>
+      <Row>
+        <PlainButton onPress={() => add('tag')}>+ Tag</PlainButton>
+        <PlainButton onPress={() => add('band')}>+ Band</PlainButton>
+        <PlainButton onPress={() => add('sleeve')}>+ Sleeve for a pack</PlainButton>
+      </Row>
     </>
   );
 }
@@ -85,17 +97,24 @@ function OneLayer({
   const stocks = workshop.stocks.map((s) => ({ id: s.id, name: s.name, note: `${s.gsm} gsm`, swatch: s.colour }));
   return (
     <Box aria-label={`Layer ${layer.id}`}>
-      <Choice
-        label="Layer"
-        value={layer.kind}
-        options={[
-          { id: 'mat', name: 'Mat' },
-          { id: 'writing', name: 'Writing panel' },
-          { id: 'insert', name: 'Insert' },
-        ]}
-        onChange={(kind) => onChange({ ...layer, kind, faces: kind === 'insert' ? [] : layer.faces })}
-      />
-      {layer.kind !== 'insert' && (
+      {isWrapKind(layer.kind) ? (
+        <strong>{WRAP_NAMES[layer.kind]}</strong>
+      ) : (
+        <Choice
+          label="Layer"
+          value={layer.kind}
+          options={[
+            { id: 'mat', name: 'Mat' },
+            { id: 'writing', name: 'Writing panel' },
+            { id: 'insert', name: 'Insert' },
+          ]}
+          onChange={(kind) => onChange({ ...layer, kind, faces: kind === 'insert' ? [] : layer.faces })}
+        />
+      )}
+      {isWrapKind(layer.kind) && (
+        <WrapInputs kind={layer.kind} layer={layer} unit={workshop.unit} onChange={onChange} />
+      )}
+      {(layer.kind === 'mat' || layer.kind === 'writing') && (
         <Ticks
           label="On which faces"
           value={layer.faces}
@@ -103,13 +122,15 @@ function OneLayer({
           onChange={(chosen) => onChange({ ...layer, faces: chosen })}
         />
       )}
-      <LengthField
-        label="Reveal all round"
-        mm={layer.revealMm}
-        unit={workshop.unit}
-        {...LIMITS.size.revealMm}
-        onCommit={(revealMm) => onChange({ ...layer, revealMm })}
-      />
+      {!isWrapKind(layer.kind) && (
+        <LengthField
+          label="Reveal all round"
+          mm={layer.revealMm}
+          unit={workshop.unit}
+          {...LIMITS.size.revealMm}
+          onCommit={(revealMm) => onChange({ ...layer, revealMm })}
+        />
+      )}
       {layer.stockIds.map((stockId, k) => (
         <Pick
           key={k}
@@ -119,7 +140,7 @@ function OneLayer({
           onChange={(id) => onChange({ ...layer, stockIds: layer.stockIds.map((s, j) => (j === k ? id : s)) })}
         />
       ))}
-      {layer.kind !== 'insert' && (
+      {layer.kind !== 'insert' && (layer.kind !== 'tag' || layer.wrap?.patch) && (
         <HeldWith
           label="Held with"
           adhesives={adhesivesOf(workshop)}
@@ -128,12 +149,14 @@ function OneLayer({
         />
       )}
       <Row>
-        <PlainButton
-          isDisabled={layer.stockIds.length >= MOST_DEEP}
-          onPress={() => onChange({ ...layer, stockIds: [...layer.stockIds, layer.stockIds.at(-1)!] })}
-        >
-          One more inside it
-        </PlainButton>
+        {!isWrapKind(layer.kind) && (
+          <PlainButton
+            isDisabled={layer.stockIds.length >= MOST_DEEP}
+            onPress={() => onChange({ ...layer, stockIds: [...layer.stockIds, layer.stockIds.at(-1)!] })}
+          >
+            One more inside it
+          </PlainButton>
+        )}
         {layer.stockIds.length > 1 && (
           <PlainButton onPress={() => onChange({ ...layer, stockIds: layer.stockIds.slice(0, -1) })}>
             One fewer

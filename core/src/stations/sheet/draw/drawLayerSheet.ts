@@ -1,6 +1,7 @@
 import type { PanelArt } from '../../art/types.ts';
 import { apply, IDENTITY } from '../../../ground/geometry/affine.ts';
 import { boxAround, corners, evenSides, grow } from '../../../ground/geometry/box.ts';
+import { cutPath } from '../../../ground/fold/blankCuts.ts';
 import { boxPath, polygon, polyline } from '../../../ground/geometry/path.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
 import type { Page, Scene, Shape } from '../../../ground/scene/types.ts';
@@ -31,6 +32,12 @@ export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined, { i
   for (const lies of laid) {
     const map = laidMap(lies, blank.heightMm);
     shapes.push({ kind: 'path', role: 'trim', path: polygon(blank.outline.map((p) => apply(map, p))) });
+    for (const cut of blank.cuts)
+      shapes.push({
+        kind: 'path',
+        role: 'trim',
+        path: cutPath({ ...cut, points: cut.points.map((p) => apply(map, p)) }),
+      });
     for (const { from, to } of blank.creases)
       shapes.push({ kind: 'path', role: 'creaseAway', path: polyline([from, to].map((p) => apply(map, p))) });
   }

@@ -42,9 +42,10 @@ export interface LayerPrint {
  * lie as they are drawn unless more fit with some of them turned.
  */
 export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, spares: number): readonly LayerSheet[] {
-  const made = wantedOf(job) + spares;
+  const cards = wantedOf(job) + spares;
   return size.layers.map((piece) => {
-    const { id, name, blank, stock, bleedMm } = piece;
+    const { id, name, blank, stock, bleedMm, perCards = 1 } = piece;
+    const made = Math.ceil(cards / perCards);
     const print = piece.picture ? printOf(job, workshop, piece) : null;
     const question = {
       sheetWidthMm: stock.sheetWidthMm,

@@ -7,6 +7,9 @@ import { sortedBy } from '../../../job/sorted.ts';
 import { heatToolFor, heatToolsOf } from '../../../workshop/tools.ts';
 import type { FeedPath, Stock, Workshop } from '../../../workshop/types.ts';
 import type { LayerPiece } from '../../size/layers.ts';
+import { evenSides } from '../../../ground/geometry/box.ts';
+import { isWrap } from '../../../job/layerKinds.ts';
+import { layOutOnePiece } from '../layout/layOut.ts';
 import { pathRefusals } from '../../stock/planStock.ts';
 import { holdsFoil, waysOf, type LayerPrint, type LayerSheet } from '../layout/layerSheets.ts';
 
@@ -40,7 +43,7 @@ export function layerSnags(job: Job, layers: readonly LayerSheet[], workshop: Wo
           level: 'stop',
           title: `${piece.name} does not fit on its sheet`,
           why: `It is ${formatSize(blank.widthMm, blank.heightMm, unit)}${print ? ' and its bleed' : ''}, and ${stock.name} is ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}${print ? ' less what the printer cannot reach' : ''}.`,
-          remedies: print && fitsBare(piece) ? [bare] : [],
+          remedies: [...(print && fitsBare(piece) ? [bare] : []), ...largerStocks(workshop, layer)],
         },
       ];
     const alone: readonly Snag[] =
@@ -69,6 +72,28 @@ export function layerSnags(job: Job, layers: readonly LayerSheet[], workshop: Wo
       },
     ];
   });
+}
+
+const MOST_STOCKS = 2;
+
+/** Stocks on the shelf whose sheets it comes out of, the nearest in weight first; of what is printed, printers would have to be asked too. */
+function largerStocks(workshop: Workshop, { piece, blank, stock, print }: LayerSheet): readonly Remedy[] {
+  // A mat is as large as its face whatever it is cut from, and one of several layers cannot be told alone.
+  if (print || !isWrap(piece.kind)) return [];
+  const fits = ({ sheetWidthMm, sheetHeightMm }: Stock): boolean =>
+    layOutOnePiece({
+      ...{ sheetWidthMm, sheetHeightMm, fromEdgesMm: evenSides(0), gutterMm: 0 },
+      ...{ pieceWidthMm: blank.widthMm, pieceHeightMm: blank.heightMm, mayLie: { asDrawn: true, turned: true } },
+    }).up > 0;
+  return sortedBy(
+    workshop.stocks.filter((one) => !one.readyCut && one.id !== stock.id && fits(one)),
+    (one) => Math.abs(one.gsm - stock.gsm),
+  )
+    .slice(0, MOST_STOCKS)
+    .map((one) => ({
+      label: `Cut it from ${one.name}`,
+      changes: [decide((job) => job.size.layers.at(piece.layer).stockIds, [one.id])],
+    }));
 }
 
 /** Other ways that take the panel’s stock, and its foil where it has one. */

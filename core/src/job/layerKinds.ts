@@ -1,0 +1,49 @@
+import type { Mm } from '../ground/length/types.ts';
+
+/**
+ * Paper beside the card’s own: what lies on its faces or in its fold, and what goes round it or hangs on it.
+ * A mat decorates, a writing panel takes a pen, an insert is a folded leaf; a band goes round one card, a sleeve round a
+ * pack of them.
+ */
+export const LAYER_KINDS = ['mat', 'writing', 'insert', 'tag', 'band', 'sleeve'] as const;
+export type LayerKind = (typeof LAYER_KINDS)[number];
+/** A tag’s patch is a piece of its own. */
+export type LayerPieceKind = LayerKind | 'patch';
+export type WrapKind = Extract<LayerKind, 'tag' | 'band' | 'sleeve'>;
+
+export const isWrap = (kind: LayerPieceKind): kind is WrapKind | 'patch' =>
+  kind === 'tag' || kind === 'patch' || kind === 'band' || kind === 'sleeve';
+
+export const isWrapKind = (kind: LayerKind): kind is WrapKind => isWrap(kind);
+
+/** What is asked of a tag, a band or a sleeve; each takes what is its own. */
+export interface Wrap {
+  /** Of a tag. */
+  readonly widthMm: Mm;
+  /** Of a tag, shut; of a band, along the card. */
+  readonly heightMm: Mm;
+  /** Across; none when nought. */
+  readonly holeMm: Mm;
+  /** Cut off at the head of a tag that is not folded. */
+  readonly cornerMm: Mm;
+  readonly folded: boolean;
+  /** A ring of the same stock is glued round the hole. */
+  readonly patch: boolean;
+  /** What overlaps where the ends meet. */
+  readonly lapMm: Mm;
+  /** Room beside what it goes round. */
+  readonly easeMm: Mm;
+  /** Round the card from head to foot, and not from side to side. */
+  readonly down: boolean;
+}
+
+const START: Wrap = {
+  ...{ widthMm: 40, heightMm: 70, holeMm: 4, cornerMm: 10, folded: false, patch: false },
+  ...{ lapMm: 15, easeMm: 1, down: false },
+};
+/** What they begin with: our starting values. */
+export const WRAP_STARTS: Readonly<Record<WrapKind, Wrap>> = {
+  tag: START,
+  band: { ...START, heightMm: 35 },
+  sleeve: { ...START, easeMm: 1.5 },
+};
