@@ -100,6 +100,7 @@ export { sayLaid } from './stations/make/sayLaid.ts';
 export { sayAmount } from './stations/make/joins.ts';
 export { drawTrimming } from './stations/size/drawTrimming.ts';
 export { newAdhesive, newTrimming } from './workshop/newThings.ts';
+export { cutFromRolls, type RibbonPlan } from './stations/size/ribbon.ts';
 export { trimmingOutline, type PlacedTrimming, type Trimmings } from './stations/size/trimmings.ts';
 export { machineMargins, withMargins } from './workshop/machineMargins.ts';
 export { drawFace, drawSide, hasArt, hasPrint, printedBox } from './stations/art/faces/drawCard.ts';

@@ -72,6 +72,13 @@ export const LIMITS = {
   },
   /** What keeps a list within what a studio sends and a page can show. */
   names: { bytes: 4 * 1024 * 1024, unpackedBytes: 64 * 1024 * 1024, rows: 5000, columns: 40, cell: 300 },
+  ribbon: {
+    nameLetters: 60,
+    widthMm: from(1, 100),
+    loopMm: from(5, 300),
+    tailMm: from(0, 500),
+    rollMetres: from(0.5, 1000),
+  },
   trimmings: { count: 60, turnDeg: from(-360, 360) },
   sheet: { cutDownMm: from(40, 2000), spares: from(0, 10_000) },
   envelope: {

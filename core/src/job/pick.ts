@@ -1,15 +1,5 @@
-import { adhesivesOf, trimmingsOf } from '../workshop/putOn.ts';
-import type {
-  Adhesive,
-  Board,
-  FeedPath,
-  Printer,
-  ShelfEnvelope,
-  Stock,
-  Trimmer,
-  Trimming,
-  Workshop,
-} from '../workshop/types.ts';
+import { adhesivesOf } from '../workshop/putOn.ts';
+import type { Adhesive, Board, FeedPath, Printer, ShelfEnvelope, Stock, Trimmer, Workshop } from '../workshop/types.ts';
 import type { Job } from './types.ts';
 
 /** @throws RangeError when it is not there: planJob puts something in its place before any station asks */
@@ -28,8 +18,6 @@ export const envelopeStockOf = (job: Job, workshop: Workshop): Stock =>
 /** Null where envelopes have no liner. */
 export const linerStockOf = ({ envelope: { liner } }: Job, workshop: Workshop): Stock | null =>
   liner ? pick(workshop.stocks, liner.stockId, 'envelope.liner.stockId', 'stock') : null;
-export const trimmingById = (workshop: Workshop, id: string, field: string): Trimming =>
-  pick(trimmingsOf(workshop), id, field, 'trimming');
 /** Null where a job leaves it to whatever glue is at hand. */
 export const adhesiveById = (workshop: Workshop, id: string | null | undefined, field: string): Adhesive | null =>
   typeof id === 'string' ? pick(adhesivesOf(workshop), id, field, 'adhesive') : null;

@@ -65,6 +65,22 @@ export interface TrimmingChoice {
   readonly adhesiveId: string | null;
 }
 
+/** A ribbon that is tied round the shut card, or through its holes. */
+export interface RibbonChoice {
+  readonly name: string;
+  readonly colour: Colour;
+  readonly widthMm: Mm;
+  /** Through the card’s own holes, or round it: from side to side, from head to foot, both. */
+  readonly way: 'holes' | 'across' | 'down' | 'both';
+  /** Tied in a bow; a knot with two tails where not. */
+  readonly bow: boolean;
+  /** From the knot to the end of one loop. */
+  readonly loopMm: Mm;
+  readonly tailMm: Mm;
+  /** As it is bought. */
+  readonly roll: { readonly metres: number; readonly priceMinor: Minor };
+}
+
 export interface SizeChoice {
   readonly format: FormatId;
   /** What the format asks beside its size; those of other formats wait until they are wanted again. */
@@ -386,6 +402,8 @@ export interface Job {
   readonly names?: NamesList | null;
   /** What is put on its faces by hand; older jobs have none. */
   readonly trimmings?: readonly TrimmingChoice[];
+  /** Older jobs say nothing, which is none. */
+  readonly ribbon?: RibbonChoice | null;
   readonly stock: StockChoice;
   readonly sheet: SheetChoice;
   readonly cut: CutChoice;

@@ -69,6 +69,7 @@ export function drawStep(
       if (step.work === 'line') return plan.envelope.liner && drawLiner(plan.envelope.liner, textMm);
       if (step.work === 'printReady') return drawEnvelopeFront(plan.envelope, null);
       return drawEnvelopeBlank(plan.envelope, textMm, unit);
+    case 'ribbon':
     case 'pack':
       return drawFolded(plan.size, { open: 0.08, stockColour, art, prints });
     case 'dry':

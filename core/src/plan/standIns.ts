@@ -19,6 +19,8 @@ interface Gone {
   readonly key: string;
   readonly what: string;
   readonly id: string;
+  /** The plan leaves it out by itself, so that what stands beside it keeps its place. */
+  readonly isLeftOut?: true;
   /** What there is instead, the first of which the plan goes on with. */
   readonly instead: readonly {
     /** As what the figures are those of: a name, or that there is none. */
@@ -43,7 +45,7 @@ export function standIns(job: Job, workshop: Workshop): { readonly job: Job; rea
   return { job: planned, snags: gone.map(snagOf) };
 }
 
-const hasInstead = ({ instead }: Gone): boolean => instead.length > 0;
+const hasInstead = ({ instead, isLeftOut }: Gone): boolean => !isLeftOut && instead.length > 0;
 
 function snagOf({ station, key, what, id, instead }: Gone): Snag {
   const [first] = instead;
@@ -106,7 +108,7 @@ function goneOf(job: Job, workshop: Workshop): readonly Gone[] {
   (job.trimmings ?? []).forEach((choice, i) => {
     if (!has(trimmings, choice.trimmingId))
       found.push({
-        ...{ station: 'art', key: `trimming-${choice.id}`, what: 'trimming', id: choice.trimmingId },
+        ...{ station: 'art', key: `trimming-${choice.id}`, what: 'trimming', id: choice.trimmingId, isLeftOut: true },
         instead: [
           {
             ...{ name: 'a card without it', label: 'Take it off' },

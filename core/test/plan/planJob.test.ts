@@ -101,6 +101,20 @@ const anyJob: fc.Arbitrary<Job> = fc
         )
         .map((all) => all.map((one, i) => ({ ...one, id: `t${i}` }))),
     ),
+    set(
+      (job) => job.ribbon,
+      fc.option(
+        fc.record({
+          ...{ name: fc.constant('Satin'), colour: fc.constant('#7b2869') },
+          widthMm: mm(1, 100),
+          way: fc.constantFrom('holes', 'across', 'down', 'both'),
+          bow: fc.boolean(),
+          loopMm: mm(5, 300),
+          tailMm: mm(0, 500),
+          roll: fc.record({ metres: mm(0.5, 1000), priceMinor: fc.integer({ min: 0, max: 900 }) }),
+        }),
+      ),
+    ),
     set((job) => job.size.finishedWidthMm, mm(30, 900)),
     set((job) => job.size.finishedHeightMm, mm(30, 900)),
     set((job) => job.size.bleedMm, mm(0, 20)),

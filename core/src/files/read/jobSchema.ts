@@ -25,6 +25,7 @@ import {
   type PostChoice,
   type PictureRef,
   type RepeatPattern,
+  type RibbonChoice,
   type TextBlock,
   type TrimmingChoice,
   type WindowChoice,
@@ -139,6 +140,19 @@ const trimming = object<TrimmingChoice>({
   yMm: required(length(ART.placeMm)),
   turnDeg: spare(number(LIMITS.trimmings.turnDeg)),
   adhesiveId: required(orNull(id)),
+});
+
+const ribbon = object<RibbonChoice>({
+  name: required(filled(LIMITS.ribbon.nameLetters)),
+  colour: required(colour),
+  widthMm: required(length(LIMITS.ribbon.widthMm)),
+  way: required(oneOf('holes', 'across', 'down', 'both')),
+  bow: required(yesOrNo),
+  loopMm: required(length(LIMITS.ribbon.loopMm)),
+  tailMm: required(length(LIMITS.ribbon.tailMm)),
+  roll: required(
+    object<RibbonChoice['roll']>({ metres: required(number(LIMITS.ribbon.rollMetres)), priceMinor: required(minor) }),
+  ),
 });
 
 const SHIPPED = TYPEFACES.map((typeface) => typeface.id);
@@ -381,6 +395,7 @@ const jobWith = (picture: Rule<PictureRef>, typefaces: Rule<NonNullable<Job['typ
     typefaces: spare(typefaces),
     art: object<Job['art']>({ faces: facesArt }),
     names: spare(orNull(namesList)),
+    ribbon: spare(orNull(ribbon)),
     trimmings: spare(list(trimming, LIMITS.trimmings.count)),
     stock: object<Job['stock']>({ stockId: id, printerId: id, pathId: id }),
     sheet: object<Job['sheet']>({

@@ -26,11 +26,15 @@ export interface JobFile {
 
 type PartialJob = { readonly brief: Partial<Job['brief']> & { readonly title: string } } & {
   readonly [
-    K in Exclude<keyof Job, 'brief' | 'format' | 'version' | 'pictures' | 'typefaces' | 'names' | 'trimmings'>
+    K in Exclude<
+      keyof Job,
+      'brief' | 'format' | 'version' | 'pictures' | 'typefaces' | 'names' | 'ribbon' | 'trimmings'
+    >
   ]?: Partial<Job[K]>;
 } & {
   readonly names?: Job['names'];
   readonly trimmings?: Job['trimmings'];
+  readonly ribbon?: Job['ribbon'];
   readonly pictures?: Readonly<
     Record<string, Partial<PictureRef> & { readonly name: string; readonly file?: string; readonly data?: string }>
   >;
@@ -55,6 +59,7 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
     size: { ...base.size, ...file.size },
     art: { faces: file.art?.faces ?? {} },
     ...(file.names ? { names: file.names } : {}),
+    ...(file.ribbon ? { ribbon: file.ribbon } : {}),
     ...(file.trimmings ? { trimmings: file.trimmings } : {}),
     stock: { ...base.stock, ...file.stock },
     sheet: { ...base.sheet, ...file.sheet },

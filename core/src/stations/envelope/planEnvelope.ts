@@ -171,6 +171,7 @@ export function planEnvelope({
     card: { blank: size.form.blank, stock: ofCard.stock, thickMm: size.thicknessMm },
     layers: size.layers,
     trimmings: size.trimmings,
+    ribbon: size.ribbon,
     envelope: made
       ? { insideWidthMm, insideHeightMm, depthMm: style.walls ? measures.depthMm : 0, made: { blank, stock } }
       : bought && { ...bought, depthMm: 0, made: null },

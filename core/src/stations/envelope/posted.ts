@@ -5,6 +5,7 @@ import type { Mm } from '../../ground/length/types.ts';
 import type { Minor } from '../../ground/money.ts';
 import type { PostBand, PostExtra, Stock, Tariff } from '../../workshop/types.ts';
 import type { LayerPiece } from '../size/layers.ts';
+import type { RibbonPlan } from '../size/ribbon.ts';
 import type { Trimmings } from '../size/trimmings.ts';
 
 /** A part of what is posted, and what it weighs. */
@@ -50,6 +51,7 @@ export interface ToPack {
   readonly card: { readonly blank: FlatBlank; readonly stock: Stock; readonly thickMm: Mm };
   readonly layers: readonly Pick<LayerPiece, 'name' | 'blank' | 'stock' | 'perCards'>[];
   readonly trimmings: Trimmings;
+  readonly ribbon: RibbonPlan | null;
   readonly envelope: {
     readonly insideWidthMm: Mm;
     readonly insideHeightMm: Mm;
@@ -63,7 +65,7 @@ export interface ToPack {
 }
 
 /** Weighs and measures a packed piece, grams and mm. */
-export function packUp({ card, layers, trimmings, envelope, liner, says }: ToPack): Packed {
+export function packUp({ card, layers, trimmings, ribbon, envelope, liner, says }: ToPack): Packed {
   const parts: Weighed[] = [
     { name: 'Card', grams: gramsOf(areaOfBlank(card.blank), card.stock) },
     // What goes round a pack is no part of one card.
@@ -71,6 +73,7 @@ export function packUp({ card, layers, trimmings, envelope, liner, says }: ToPac
       .filter(({ perCards = 1 }) => perCards === 1)
       .map(({ name, blank, stock }) => ({ name, grams: gramsOf(areaOfBlank(blank), stock) })),
     ...trimmings.placed.map(({ trimming }) => ({ name: trimming.name, grams: trimming.grams })),
+    ...(ribbon ? [{ name: ribbon.choice.name, grams: ribbon.grams }] : []),
   ];
   let thickMm = card.thickMm;
   let [longMm, shortMm] = longFirst(card.blank.widthMm, card.blank.heightMm);
@@ -94,7 +97,7 @@ export function packUp({ card, layers, trimmings, envelope, liner, says }: ToPac
   const extras: PostExtra[] = [
     ...(longMm < shortMm * SQUARE_WITHIN ? (['square'] as const) : []),
     ...(says.stiff ? (['stiff'] as const) : []),
-    ...(says.lumpy || trimmings.addedMm > LUMPY_MM ? (['lumpy'] as const) : []),
+    ...(says.lumpy || trimmings.addedMm + (ribbon?.addedMm ?? 0) > LUMPY_MM ? (['lumpy'] as const) : []),
     ...(says.transparent ? (['transparent'] as const) : []),
   ];
   return { parts, grams: parts.reduce((sum, part) => sum + part.grams, 0), longMm, shortMm, thickMm, extras };

@@ -16,6 +16,8 @@ export const CAUTIONS = {
     'Molten glue and the gun’s tip burn: fingers off, the gun on its stand, away from children, and let it cool before you put it away. Follow the gun’s own instructions.',
   sprayGlue:
     'Spray outdoors or with a draught, no flames or sparks near, and a mask where the can says so. Follow the can’s own instructions and local rules.',
+  sealing:
+    'A flame or a hot tip seals the ends: a draught, nothing that burns near, hair and sleeves clear, water at hand, and only ribbon that is made to melt. Follow the tool’s own instructions.',
   pricking: 'A mat under the card, never your hand; fingers clear of the point, and a cork on it when you lay it down.',
   smallParts: 'Small parts: keep them, and the finished card, away from small children.',
   glue: 'Air the room and keep flames away from solvent glue. Follow the glue’s own instructions and local rules.',

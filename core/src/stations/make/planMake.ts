@@ -23,6 +23,7 @@ import { foilMinutes, foilSteps } from './foilSteps.ts';
 import { layerSteps, panelSteps, wrapSteps } from './layerSteps.ts';
 import { dryStep, PLAIN, sayBorder, sayPaperSize } from './stepWords.ts';
 import { adhesiveUses, joinsOf, sayAmount } from './joins.ts';
+import { ribbonStep } from './ribbonStep.ts';
 import { trimmingSteps } from './trimmingSteps.ts';
 import type { MakePlan, MakeStep } from './types.ts';
 
@@ -68,6 +69,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...layerSteps(sheet, cut, workshop),
     ...trimmingSteps(size, workshop),
     ...wrapSteps(sheet, cut, workshop),
+    ...ribbonStep(job, size, workshop),
     ...envelopeSteps(job, envelope),
     {
       ...PLAIN,
@@ -79,7 +81,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     } satisfies MakeStep,
   ];
   const { pace } = workshop;
-  const trimmings = size.trimmings.placed.length;
+  const trimmings = size.trimmings.placed.length + (size.ribbon ? 1 : 0);
   const adhesives = adhesiveUses(joinsOf(size, envelope));
   const onSheets = piecesOf({ sheet, envelope }).reduce((n, piece) => n + sidesPrinted(piece), 0);
   const sides = onSheets + envelope.fedPages;
@@ -89,7 +91,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...(foilMinutes(sheet, pace) > 0 ? { 'Laying foil': foilMinutes(sheet, pace) } : {}),
     Cutting: cut.minutes,
     'Creasing and folding': crease.minutes,
-    ...(trimmings > 0 ? { 'Fixing trimmings': wantedOf(job) * trimmings * perPieceFixed(pace) } : {}),
+    ...(trimmings > 0 ? { 'Fixing and tying by hand': wantedOf(job) * trimmings * perPieceFixed(pace) } : {}),
     'Making envelopes': envelope.made ? wantedOf(job) * pace.perEnvelopeMade : 0,
     Packing: wantedOf(job) * pace.perCardPacked,
   };

@@ -19,7 +19,7 @@ export type StepWork =
   | { readonly kind: 'trimming'; readonly faceId: string }
   /** Envelopes are printed as blanks, made, or printed when they are ready. */
   | { readonly kind: 'envelope'; readonly work: 'printBlanks' | 'make' | 'line' | 'printReady' }
-  | { readonly kind: 'machine' | 'piles' | 'outline' | 'fold' | 'pack' };
+  | { readonly kind: 'machine' | 'piles' | 'outline' | 'fold' | 'ribbon' | 'pack' };
 
 export interface StepWords {
   readonly id: string;

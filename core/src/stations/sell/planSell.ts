@@ -4,7 +4,7 @@ import { LIMITS } from '../../job/limits.ts';
 import type { Context } from '../../job/context.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
-import { count, figure, money, plural, share, words } from '../../job/figures.ts';
+import { count, figure, length, money, plural, share, words } from '../../job/figures.ts';
 import { sayExactly, sayMoney, type WrittenForm } from '../../ground/money.ts';
 import { envelopeOnHand } from '../../job/pick.ts';
 import type { Figure, FigureValue, Snag, StationPlan } from '../../job/findings.ts';
@@ -22,7 +22,8 @@ import type { StockPlan } from '../stock/planStock.ts';
 import { unpriced } from './unpriced.ts';
 
 export interface CostPart {
-  readonly id: 'sheets' | 'layers' | 'ink' | 'envelope' | 'post' | 'time' | 'extras' | 'trimmings' | 'adhesive';
+  readonly id:
+    'sheets' | 'layers' | 'ink' | 'envelope' | 'post' | 'time' | 'extras' | 'trimmings' | 'ribbon' | 'adhesive';
   readonly label: string;
   /** For one good card, not rounded. */
   readonly perCardMinor: number;
@@ -95,6 +96,8 @@ function costOf({ job, workshop, size, sheet, envelope, make }: SellContext): Co
     : (bought?.priceMinor ?? 0);
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
   const trimmingsMinor = size.trimmings.placed.reduce((sum, { trimming }) => sum + trimmingPriceOf(trimming), 0);
+  const { ribbon } = size;
+  const ribbonMinor = ribbon ? (ribbon.lengthMm / 1000 / ribbon.choice.roll.metres) * ribbon.choice.roll.priceMinor : 0;
   const adhesiveMinor = make.adhesives.reduce((sum, { perCardMinor }) => sum + perCardMinor, 0);
   const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
   const exact: Omit<CostPart, 'shownMinor'>[] = [
@@ -108,6 +111,7 @@ function costOf({ job, workshop, size, sheet, envelope, make }: SellContext): Co
       ? [{ id: 'post' as const, label: 'Post', perCardMinor: envelope.posted!.priceMinor }]
       : []),
     ...(trimmingsMinor > 0 ? [{ id: 'trimmings' as const, label: 'Trimmings', perCardMinor: trimmingsMinor }] : []),
+    ...(ribbonMinor > 0 ? [{ id: 'ribbon' as const, label: 'Ribbon', perCardMinor: ribbonMinor }] : []),
     ...(adhesiveMinor > 0 ? [{ id: 'adhesive' as const, label: 'Adhesive', perCardMinor: adhesiveMinor }] : []),
     { id: 'extras', label: 'Extras', perCardMinor: extrasMinor },
     { id: 'time', label: 'Your time', perCardMinor: per(timeMinor) },
@@ -256,6 +260,15 @@ function costFigures({ workshop, size, stock, sheet, envelope, make }: SellConte
               ]),
             ),
           ),
+        ]
+      : []),
+    ...(parts.some(({ id }) => id === 'ribbon')
+      ? [
+          partOf('ribbon', 'Ribbon', 'one length ÷ what the roll holds × the roll’s price', {
+            'One length': length(size.ribbon!.lengthMm),
+            'The roll holds': words(`${size.ribbon!.choice.roll.metres} m`),
+            'The roll costs': money(size.ribbon!.choice.roll.priceMinor),
+          }),
         ]
       : []),
     ...(parts.some(({ id }) => id === 'adhesive')

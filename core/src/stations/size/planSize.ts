@@ -15,6 +15,7 @@ import type { LayerPieceKind } from '../../job/layerKinds.ts';
 import type { FormatOptions } from '../../job/format.ts';
 import { layerHoldSnags } from './layerHoldSnags.ts';
 import type { LayerPiece } from './layers.ts';
+import type { RibbonPlan } from './ribbon.ts';
 import type { Trimmings } from './trimmings.ts';
 import { sizeName } from '../../workshop/namedSizes.ts';
 import { blankBleed, regionsOf, type FaceRegions } from './regions.ts';
@@ -44,6 +45,8 @@ export interface FoldedPiece {
 }
 
 export interface SizePlan extends StationPlan, FoldedPiece {
+  /** Tied round it or through it; null where none is. */
+  readonly ribbon: RibbonPlan | null;
   /** Every option the format uses, within its limits. */
   readonly options: FormatOptions;
   readonly finishedWidthMm: Mm;
@@ -81,9 +84,9 @@ export function planSize({ job, workshop }: Context): SizePlan {
   const { finishedWidthMm, finishedHeightMm, safeMm, bareEdgeMm = 0 } = job.size;
   const bleedMm = bleedOf(job);
   const unit = workshop.unit;
-  const { entry, options, optionFaults, form, folding, faces, layers, trimmings, closed, sheets, spring, ...thick } =
-    shutCard(job, workshop);
-  const { addedMm, thicknessMm } = thick;
+  const shut = shutCard(job, workshop);
+  const { entry, options, optionFaults, form, folding, faces, layers, trimmings, ribbon, closed } = shut;
+  const { sheets, spring, addedMm, thicknessMm } = shut;
   const caliperMm = folding.caliperMm;
   const card = { widthMm: finishedWidthMm, heightMm: finishedHeightMm, thicknessMm };
   const envelope = envelopeOnHand(job, workshop);
@@ -129,6 +132,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
         'Spring (1 pressed hard, 1.5 loose)': ratio(spring),
         ...(closed.depthMm > 0 ? { 'Held apart': length(closed.depthMm) } : {}),
         ...(addedMm > 0 ? { 'Glued on or laid in': length(addedMm) } : {}),
+        ...(ribbon ? { 'Of that, ribbon': length(ribbon.addedMm) } : {}),
         ...(trimmings.addedMm > 0 ? { 'Of that, trimmings': length(trimmings.addedMm) } : {}),
       },
     ),
@@ -148,6 +152,16 @@ export function planSize({ job, workshop }: Context): SizePlan {
       }),
     );
   }
+  if (ribbon)
+    figures.push(
+      figure(
+        'ribbon',
+        `${ribbon.choice.name}, one length`,
+        length(ribbon.lengthMm),
+        ribbon.parts.map(({ name }) => name.toLowerCase()).join(' + '),
+        Object.fromEntries(ribbon.parts.map(({ name, mm }) => [name, length(mm)])),
+      ),
+    );
   for (const piece of layers.pieces)
     figures.push(
       figure(
@@ -170,6 +184,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
     bleedOutline: blankBleed(form.blank, bleedMm),
     layers: layers.pieces,
     trimmings,
+    ribbon,
     finishedWidthMm,
     finishedHeightMm,
     thicknessMm,
@@ -193,6 +208,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
         thicknessMm,
       }),
       ...layers.snags,
+      ...shut.ribbonSnags,
       ...layerHoldSnags(workshop, layers.pieces),
     ],
   };

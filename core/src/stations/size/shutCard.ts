@@ -11,6 +11,8 @@ import type { Workshop } from '../../workshop/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { formatEntry, type OptionFault } from './formats/index.ts';
 import { FOLD_SPRING, layersThicknessMm, planLayers } from './layers.ts';
+import type { Snag } from '../../job/findings.ts';
+import { planRibbon, type RibbonPlan } from './ribbon.ts';
 import { openCard } from './openCard.ts';
 import { planWraps, wrapsThicknessMm } from './wraps.ts';
 import { placeTrimmings, type Trimmings } from './trimmings.ts';
@@ -26,6 +28,8 @@ export interface ShutCard {
   readonly faces: readonly ReadFace[];
   readonly layers: ReturnType<typeof planLayers>;
   readonly trimmings: Trimmings;
+  readonly ribbon: RibbonPlan | null;
+  readonly ribbonSnags: readonly Snag[];
   readonly closed: ReturnType<typeof closedExtent>;
   /** Sheets that lie on each other where the shut card is thickest. */
   readonly sheets: number;
@@ -56,6 +60,8 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
   const { finishedWidthMm: widthMm, finishedHeightMm: heightMm } = job.size;
   const wraps = planWraps(job, workshop, { widthMm, heightMm, thicknessMm: unwrappedMm });
   const wrapsMm = wrapsThicknessMm(wraps.pieces);
+  const tied = planRibbon(job, workshop, form, { widthMm, heightMm, thicknessMm: unwrappedMm + wrapsMm });
+  const ribbonMm = tied.ribbon?.addedMm ?? 0;
   return {
     entry,
     options,
@@ -65,11 +71,13 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
     faces,
     layers: { pieces: [...layers.pieces, ...wraps.pieces], snags: [...layers.snags, ...wraps.snags] },
     trimmings,
+    ribbon: tied.ribbon,
+    ribbonSnags: tied.snags,
     closed,
     sheets,
     spring,
-    addedMm: layersMm + trimmings.addedMm + wrapsMm,
-    thicknessMm: unwrappedMm + wrapsMm,
+    addedMm: layersMm + trimmings.addedMm + wrapsMm + ribbonMm,
+    thicknessMm: unwrappedMm + wrapsMm + ribbonMm,
   };
 }
 

@@ -8,9 +8,10 @@ import { boxAround } from '../../ground/geometry/box.ts';
 import type { Polygon } from '../../ground/geometry/polygon.ts';
 import type { Box } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
-import { adhesiveById, trimmingById } from '../../job/pick.ts';
+import { adhesiveById } from '../../job/pick.ts';
 import type { Job, TrimmingChoice } from '../../job/types.ts';
 import { layAdhesive, type Laying } from '../../workshop/adhesives.ts';
+import { trimmingsOf } from '../../workshop/putOn.ts';
 import type { Adhesive, Trimming, Workshop } from '../../workshop/types.ts';
 
 /** A thing from the shelf as it lies on a face. */
@@ -63,12 +64,15 @@ export function trimmingOutline(
   });
 }
 
-/** Lays every trimming of a job on its face; those of faces that this format lacks wait for one that has them. */
+/**
+ * Lays every trimming of a job on its face; those of faces that this format lacks wait for one that has them, and so do
+ * those that the workshop lacks, which stop the job.
+ */
 export function placeTrimmings(job: Job, workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[]): Trimmings {
   const placed = (job.trimmings ?? []).flatMap((choice, index): readonly PlacedTrimming[] => {
     const face = faces.find(({ id }) => id === choice.faceId);
-    if (!face) return [];
-    const trimming = trimmingById(workshop, choice.trimmingId, `trimmings.${index}.trimmingId`);
+    const trimming = trimmingsOf(workshop).find(({ id }) => id === choice.trimmingId);
+    if (!face || !trimming) return [];
     const adhesive = adhesiveById(workshop, choice.adhesiveId, `trimmings.${index}.adhesiveId`);
     const outline = trimmingOutline(trimming, choice);
     return [

@@ -44,7 +44,13 @@ export function planWraps(
     const fault = faultOf(choice, wrap, shut, workshop);
     if (fault) {
       snags.push({
-        ...{ id: `size-layer-${choice.id}`, station: 'size', level: 'stop', title: fault.title, why: fault.why },
+        ...{
+          id: `size-layer-${choice.id}-${fault.of}`,
+          station: 'size',
+          level: 'stop',
+          title: fault.title,
+          why: fault.why,
+        },
         remedies: [
           ...fault.mends.map(({ label, part }): Remedy => ({
             label,
@@ -186,7 +192,12 @@ const rectangle = (widthMm: Mm, heightMm: Mm) => ({
   ],
 });
 
+/** Corners that leave half of a tag’s head and of its sides. */
+const cornersOf = (widthMm: Mm, heightMm: Mm): Mm => Math.floor(Math.min(widthMm / 4, heightMm / 2));
+
 interface Fault {
+  /** So that two of one piece are told apart. */
+  readonly of: 'hole' | 'corners' | 'height' | 'lap';
   readonly title: string;
   readonly why: string;
   readonly mends: readonly { readonly label: string; readonly part: Partial<Wrap> }[];
@@ -201,33 +212,45 @@ function faultOf({ kind }: LayerChoice, wrap: Wrap, shut: ShutSize, { unit }: Wo
     const [wide, high] = [Math.max(widthMm, need), Math.max(heightMm, need)];
     if (holeMm > 0 && Math.min(widthMm, heightMm) < need)
       return {
+        of: 'hole',
         title: 'The tag is too narrow for its hole',
         why: `A hole of ${say(holeMm)} with ${say(HOLE_EDGE_MM)} of card on every side wants ${say(need)}.`,
         mends: [
           {
             label: `Make it ${say(wide)} × ${say(high)}`,
-            part: { widthMm: wide, heightMm: high, cornerMm: Math.min(cornerMm, Math.floor(wide / 4)) },
+            part: { widthMm: wide, heightMm: high, cornerMm: Math.min(cornerMm, cornersOf(wide, high)) },
           },
-          { label: 'Leave the hole out', part: { holeMm: 0, cornerMm: Math.min(cornerMm, Math.floor(widthMm / 4)) } },
+          {
+            label: 'Leave the hole out',
+            part: { holeMm: 0, cornerMm: Math.min(cornerMm, cornersOf(widthMm, heightMm)) },
+          },
         ],
       };
     if (cornerMm > Math.min(widthMm / 2, heightMm))
       return {
+        of: 'corners',
         title: 'The tag’s corners leave nothing of its head',
-        why: `Corners of ${say(cornerMm)} meet in the middle of ${say(widthMm)}.`,
-        mends: [{ label: 'Cut a quarter of its width off', part: { cornerMm: Math.floor(widthMm / 4) } }],
+        why: `Corners of ${say(cornerMm)} meet in the middle of ${say(widthMm)}, or reach its foot.`,
+        mends: [
+          {
+            label: `Cut ${say(cornersOf(widthMm, heightMm))} off`,
+            part: { cornerMm: cornersOf(widthMm, heightMm) },
+          },
+        ],
       };
     return null;
   }
   const [round, along] = wrap.down ? [shut.heightMm, shut.widthMm] : [shut.widthMm, shut.heightMm];
   if (kind === 'band' && heightMm > along)
     return {
+      of: 'height',
       title: 'The band is higher than the card',
       why: `It is ${say(heightMm)} high, and what it goes round ${say(along)}.`,
       mends: [{ label: `Make it ${say(Math.floor(along / 3))} high`, part: { heightMm: Math.floor(along / 3) } }],
     };
   if (lapMm > round / 2)
     return {
+      of: 'lap',
       title: `The ${kind}’s lap reaches round the front`,
       why: `A lap of ${say(lapMm)} is more than half of ${say(round)}.`,
       mends: [{ label: `Make the lap ${say(WRAP_STARTS.band.lapMm)}`, part: { lapMm: WRAP_STARTS.band.lapMm } }],

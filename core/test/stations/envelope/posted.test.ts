@@ -81,7 +81,7 @@ describe('what is posted', () => {
     const stock = workshop.stocks[0]!;
     const { parts, extras } = packUp({
       card: { blank: { ...base, outline: square(0, 100), cuts: [{ ...cut, byHand: hand }] }, stock, thickMm: 1 },
-      ...{ layers: [], trimmings: NO_TRIMMINGS, envelope: null, liner: null },
+      ...{ layers: [], trimmings: NO_TRIMMINGS, ribbon: null, envelope: null, liner: null },
       says: { stiff: false, lumpy: true, transparent: true },
     });
     expect(parts[0]!.grams).to.be.closeTo(((10_000 - 2500) * stock.gsm) / 1e6, 1e-9);

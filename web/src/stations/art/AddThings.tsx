@@ -174,7 +174,7 @@ const Adds = styled.div`
   background: ${({ theme }) => theme.colour.slateDeep};
   > button {
     gap: 4px;
-    padding: 4px 6px;
+    padding: 4px 5px;
     font-size: 14.5px;
   }
 `;

@@ -56,7 +56,7 @@ export function MachineBench({ job, plan, workshop }: StationProps): ReactNode {
       pictures={job.pictures}
       unit={workshop.unit}
       label={cut.verdict}
-      caption={cut.machine ? 'Three marks, and the outlines that are cut; nothing else is in the file' : undefined}
+      caption={cut.machine ? saysFile(size.form.blank.creases.length > 0) : undefined}
       tools={
         <BenchButton aria-pressed={drift} onPress={useView.getState().toggleDrift}>
           Drift <KeyCap>D</KeyCap>
@@ -65,3 +65,9 @@ export function MachineBench({ job, plan, workshop }: StationProps): ReactNode {
     />
   );
 }
+
+/** What else the machine’s file holds. */
+const saysFile = (hasCreases: boolean): string =>
+  hasCreases
+    ? 'Three marks, and the lines that are cut; creases are in the file in a layer of their own'
+    : 'Three marks, and the outlines that are cut; nothing else is in the file';

@@ -5,6 +5,7 @@ import {
   type SizeSystem,
   decide,
   decideEach,
+  formatLength,
   formatSize,
   NAMED_SIZES,
   plural,
@@ -19,6 +20,7 @@ import { useJob } from '../../stores/job.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
+import { FieldPlace } from '../../ui/fields/TypedField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { Two } from '../../ui/ModalDialog.tsx';
 import { BlankBench } from '../BlankBench.tsx';
@@ -27,6 +29,7 @@ import { EnvelopeFits } from './EnvelopeFits.tsx';
 import { FormatInputs } from './FormatInputs.tsx';
 import { FormatPick } from './FormatPick.tsx';
 import { Layers } from './Layers.tsx';
+import { RibbonInputs } from './RibbonInputs.tsx';
 
 export function SizeBench(props: StationProps): ReactNode {
   return <BlankBench {...props} showArt={false} names />;
@@ -34,6 +37,7 @@ export function SizeBench(props: StationProps): ReactNode {
 
 export function SizeSlip(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
+  const { ribbon } = plan.size;
   const change = useJob((s) => s.change);
   const { size } = job;
   const { bareEdgeMm = 0 } = size;
@@ -112,6 +116,11 @@ export function SizeSlip(props: StationProps): ReactNode {
         }
       >
         <Layers {...props} />
+      </More>
+      <More label={ribbon ? `${ribbon.choice.name}: ${formatLength(ribbon.lengthMm, unit)} each` : 'A ribbon'}>
+        <FieldPlace value="ribbon">
+          <RibbonInputs {...props} />
+        </FieldPlace>
       </More>
       <Choice
         label="Art at the card’s edges"

@@ -9,6 +9,7 @@ import type { FeedPath, Stock, Workshop } from '../../../workshop/types.ts';
 import type { LayerPiece } from '../../size/layers.ts';
 import { evenSides } from '../../../ground/geometry/box.ts';
 import { isWrap } from '../../../job/layerKinds.ts';
+import { insideMargins } from '../layout/edges.ts';
 import { layOutOnePiece } from '../layout/layOut.ts';
 import { pathRefusals } from '../../stock/planStock.ts';
 import { holdsFoil, waysOf, type LayerPrint, type LayerSheet } from '../layout/layerSheets.ts';
@@ -82,7 +83,7 @@ function largerStocks(workshop: Workshop, { piece, blank, stock, print }: LayerS
   if (print || !isWrap(piece.kind)) return [];
   const fits = ({ sheetWidthMm, sheetHeightMm }: Stock): boolean =>
     layOutOnePiece({
-      ...{ sheetWidthMm, sheetHeightMm, fromEdgesMm: evenSides(0), gutterMm: 0 },
+      ...{ sheetWidthMm, sheetHeightMm, fromEdgesMm: insideMargins(evenSides(0), 0), gutterMm: 0 },
       ...{ pieceWidthMm: blank.widthMm, pieceHeightMm: blank.heightMm, mayLie: { asDrawn: true, turned: true } },
     }).up > 0;
   return sortedBy(

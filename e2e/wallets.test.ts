@@ -1,0 +1,145 @@
+import { expect } from 'chai';
+import { execFileSync } from 'node:child_process';
+import type { Download, Page } from 'playwright-core';
+import sharp from 'sharp';
+import { openBrowser, openPage, useStudio } from './support.ts';
+
+const ezdxf = (script: string, file: string): string =>
+  execFileSync('/usr/bin/python3', ['-c', script, file], { encoding: 'utf8' }).trim();
+
+describe('a wallet with a ribbon and a tag', () => {
+  const studio = useStudio();
+  const { open, own, press, reaches, kept, fill } = studio;
+  let page: Page;
+  beforeEach(() => ({ page } = studio));
+
+  const take = async (name: RegExp, as: string): Promise<string> => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name }).first().click();
+    return kept(await download, as);
+  };
+
+  it('lies three on a sheet and is cut by machine: outline, slit and both pairs of holes, creases in a layer of their own', async () => {
+    const title = await own('Boat-trip voucher');
+    await open(title, 'cut');
+    await page
+      .locator('aside')
+      .getByText(/finds three marks/)
+      .waitFor();
+    await press(/Try it on the stand-in machine/);
+    await press('Run it');
+    // Three outlines, three slits, twelve holes.
+    await page.getByText(/^Found all three marks, the farthest [\d.]+ mm .* cut 18 outlines/).waitFor();
+    const dxf = await take(/Machine file, DXF/, 'machine.dxf');
+    const layers = ezdxf(
+      'import ezdxf,sys,collections as c;print(sorted(c.Counter(e.dxf.layer for e in ezdxf.readfile(sys.argv[1]).modelspace()).items()))',
+      dxf,
+    );
+    expect(layers).to.contain("('crease-away', 24)").and.contain("('cut', 18)");
+    // The slit is a millimetre and a half longer than the tab of 18.
+    const slits = ezdxf(
+      'import ezdxf,sys;print([round(abs(p[0][1]-p[-1][1])+abs(p[0][0]-p[-1][0]),2) for p in ([tuple(v)[:2] for v in e.get_points()] for e in ezdxf.readfile(sys.argv[1]).modelspace() if e.dxf.layer=="cut") if len(p)==2])',
+      dxf,
+    );
+    expect(slits).to.equal('[19.5, 19.5, 19.5]');
+  });
+
+  it('says how long its ribbon is and what stands in its way, and has its tag on a sheet of its own', async () => {
+    const title = await own('Boat-trip voucher');
+    await open(title, 'size');
+    await press(/^Harbour teal ribbon: \d+(\.\d)? mm each/);
+    await fill('Ribbon, wide', '15');
+    const snag = page.getByText('A ribbon of 15 mm does not go through its hole').first();
+    await snag.waitFor();
+    await press('Use a ribbon of 12 mm');
+    await reaches(title, ({ ribbon }) => ribbon?.widthMm === 12);
+    await snag.waitFor({ state: 'hidden' });
+    await page.getByText('Tied in a bow').click();
+    await reaches(title, ({ ribbon }) => ribbon?.bow === false);
+    await press(/^Layers \(2 pieces\)/);
+    const tag = page.getByRole('region', { name: 'Layer tag1' });
+    await tag.getByLabel('Width').fill('12');
+    await tag.getByLabel('Width').press('Enter');
+    await tag.getByText(/wants 15 mm to 400 mm/).waitFor();
+    await tag.getByLabel('Width').press('Escape');
+    expect(await studio.serious()).to.deep.equal([]);
+    await page.getByRole('link', { name: /Sheet/ }).first().click();
+    await page.getByRole('button', { name: 'Tag', exact: true }).click();
+    await page.getByRole('img', { name: /^Tag on a sheet/ }).waitFor();
+    await page.getByRole('link', { name: /Make/ }).first().click();
+    await page.getByText(/A flame or a hot tip seals the ends/).waitFor();
+    const ticket = await take(/Job ticket, PDF/, 'ticket.pdf');
+    const said = execFileSync('pdftotext', ['-layout', ticket, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
+    expect(said).to.match(/24 lengths of \d+ mm/);
+  });
+
+  it('takes a band and a sleeve, whose template other programs read', async () => {
+    const title = await own('Seal-pup notelets');
+    await open(title, 'size');
+    await press(/^Mats, writing panels/);
+    await press('+ Band');
+    await press('+ Sleeve for a pack');
+    await reaches(title, ({ size }) => size.layers.length === 2);
+    // One file a piece: the card, the band, the sleeve.
+    const coming: Download[] = [];
+    page.on('download', (one) => void coming.push(one));
+    await press(/Template in layers \(DXF\)/);
+    for (let tries = 0; coming.length < 3 && tries < 200; tries += 1) await page.waitForTimeout(50);
+    page.removeAllListeners('download');
+    const sleeve = await kept(
+      coming.find((one) => one.suggestedFilename().includes('layer-2'))!,
+      'sleeve.dxf',
+    );
+    const layers = ezdxf(
+      'import ezdxf,sys,collections as c;print(sorted(c.Counter(e.dxf.layer for e in ezdxf.readfile(sys.argv[1]).modelspace()).items()))',
+      sleeve,
+    );
+    // Four turns round the pack.
+    expect(layers).to.equal("[('crease-away', 4), ('cut', 1)]");
+  });
+
+  it('shuts in three dimensions with its flap over the front', async () => {
+    const solid = await openBrowser({ solid: true });
+    try {
+      const seen = await openPage(solid, studio.faults);
+      await seen.setViewportSize({ width: 960, height: 600 });
+      await seen.emulateMedia({ reducedMotion: 'reduce' });
+      const { id } = await studio.stored('Boat-trip voucher');
+      await seen.goto(`${studio.application.url}/jobs/${id}/art`);
+      await seen.locator('aside h2').waitFor();
+      await seen.keyboard.press('o');
+      await seen.getByRole('application', { name: /^Wallet, 22 % open/ }).waitFor();
+      const card = seen.getByRole('application');
+      await card.locator('canvas').waitFor();
+      /** Sun for each dot of the boat's hull: the flap hides most of the one and nothing of the other. */
+      const sunToHull = async (): Promise<number> => {
+        const { data } = await sharp(await card.screenshot())
+          .removeAlpha()
+          .raw()
+          .toBuffer({ resolveWithObject: true });
+        let [sun, hull] = [0, 0];
+        for (let i = 0; i < data.length; i += 3) {
+          const [red, green, blue] = [data[i]!, data[i + 1]!, data[i + 2]!];
+          if (red > 200 && green > 130 && green < 200 && blue < 90) sun += 1;
+          if (red > 150 && green > 60 && green < 125 && blue > 40 && blue < 110 && red - blue > 80) hull += 1;
+        }
+        return hull === 0 ? 0 : sun / hull;
+      };
+      const settled = async (wanted: (ratio: number) => boolean): Promise<number> => {
+        for (let tries = 0; tries < 80; tries += 1) {
+          const ratio = await sunToHull();
+          if (wanted(ratio)) return ratio;
+          await seen.waitForTimeout(250);
+        }
+        return sunToHull();
+      };
+      const ajar = await settled((ratio) => ratio > 1);
+      expect(ajar).to.be.greaterThan(1);
+      await seen.getByRole('button', { name: 'As its reader sees it' }).click();
+      await seen.getByRole('application', { name: /^Wallet, shut/ }).waitFor();
+      expect(await settled((ratio) => ratio > 0 && ratio < ajar * 0.7)).to.be.within(0.01, ajar * 0.7);
+    } finally {
+      await solid.close();
+    }
+  });
+});
