@@ -98,6 +98,47 @@ describe('a wallet with a ribbon and a tag', () => {
     expect(layers).to.equal("[('crease-away', 4), ('cut', 1)]");
   });
 
+  it('turns into a bag with a bow on it, whose envelope leaves room for the bow', async () => {
+    const title = await own('Heron at dawn');
+    await open(title, 'size');
+    await page.locator('aside').locator('button[aria-haspopup=listbox]').first().click();
+    await page.getByRole('option', { name: /^Bag/ }).click();
+    await reaches(title, ({ size }) => size.format === 'bag');
+    await fill('Deep, when it is open', '36');
+    await fill('Handle hole, wide', '30');
+    await reaches(title, ({ size }) => size.options.handleMm === 30 && size.options.bagDeepMm === 36);
+    const thickness = async (): Promise<number> =>
+      Number(/Folded thickness\s*([\d.]+) mm/.exec(await page.locator('aside').innerText())![1]);
+    const bare = await thickness();
+    await page.getByRole('link', { name: /Art/ }).first().click();
+    await press(/Trimming/);
+    await page.getByRole('menuitem', { name: /Plum ribbon bow/ }).click();
+    const decked = await reaches(title, ({ trimmings }) => trimmings?.length === 1);
+    expect(decked.trimmings![0]!.faceId).to.equal('front');
+    await page.getByRole('link', { name: /Size/ }).first().click();
+    await page
+      .getByText(`${(bare + 6).toFixed(1)} mm`, { exact: true })
+      .first()
+      .waitFor();
+    expect(await thickness()).to.be.closeTo(bare + 6, 0.11);
+    await page
+      .getByRole('link', { name: /Envelope/ })
+      .first()
+      .click();
+    await page.getByText('Make matching envelopes').click();
+    await reaches(title, ({ envelope }) => envelope.make);
+    const { finishedWidthMm: w, finishedHeightMm: h } = decked.size;
+    const said = await page.locator('aside').innerText();
+    const [, wide, high] = /inside ([\d.]+) × ([\d.]+) mm/.exec(said)!;
+    // Card, its thickness with the bow, and ease, both ways.
+    const { envelope } = await reaches(title, () => true);
+    expect([Number(wide), Number(high)].sort((a, b) => a - b)).to.deep.equal(
+      [w, h].map((mm) => Math.round((mm + bare + 6 + envelope.easeMm) * 10) / 10).sort((a, b) => a - b),
+    );
+    await page.getByText('Packed, it is thick').waitFor();
+    expect(await studio.serious()).to.deep.equal([]);
+  });
+
   it('shuts in three dimensions with its flap over the front', async () => {
     const solid = await openBrowser({ solid: true });
     try {

@@ -16,6 +16,8 @@ export const FORMAT_IDS = [
   'spineFold',
   'gusset',
   'wallet',
+  'bag',
+  'footBag',
   'hingedShape',
   'easel',
 ] as const;
@@ -68,6 +70,14 @@ export interface FormatOptions {
   readonly slitMm: Mm | null;
   /** Of holes for a ribbon, one in the back and one in the front. */
   readonly holePairs: number;
+  /** Of a bag or a pouch from front to back, when it is open. */
+  readonly bagDeepMm: Mm;
+  /** A foot that is tucked in when it is opened. */
+  readonly bagFoot: boolean;
+  /** How far the middle of its top stands above its sides. */
+  readonly topRiseMm: Mm;
+  /** Across the hole that it is carried by. */
+  readonly handleMm: Mm;
 }
 export type OptionId = keyof FormatOptions;
 
@@ -96,4 +106,5 @@ export const OPTION_DEFAULTS: FormatOptions = {
   tabMm: 20,
   slitMm: null,
   holePairs: 0,
+  ...{ bagDeepMm: 30, bagFoot: true, topRiseMm: 0, handleMm: 0 },
 };

@@ -91,6 +91,10 @@ const formatOptions = object<Partial<FormatOptions>>({
   closeMm: spare(length(SIZE.optionMm)),
   tabMm: spare(length(SIZE.optionMm)),
   slitMm: spare(lengthOrNull(SIZE.optionMm)),
+  bagDeepMm: spare(length(SIZE.optionMm)),
+  bagFoot: spare(yesOrNo),
+  topRiseMm: spare(length(SIZE.optionMm)),
+  handleMm: spare(length(SIZE.optionMm)),
   holePairs: spare(whole(SIZE.holePairs)),
 });
 

@@ -184,6 +184,9 @@ function creaseSign(a: Point, b: Point, away: boolean, bleedMm: Mm, textMm: Mm, 
       };
 }
 
+/** About as wide as a letter of a name is, in heights of the lettering; names are a quarter larger. */
+const NAME_LETTER_EM = 0.66;
+
 /** The face's name where its reader finds it upright, under an arrow that points to the reader's up. */
 export function faceName(
   face: ReadFace,
@@ -203,7 +206,13 @@ export function faceName(
   const tip: Point = { xMm: cx, yMm: cy - ownMm * 1.2 - arrowMm };
   const tail: Point = { xMm: cx, yMm: cy - ownMm * 1.2 };
   const head = ownMm * 0.55;
-  const name = apply(read, { xMm: cx, yMm: cy + ownMm * 0.35 });
+  // On a face that is narrower than its name the name runs along it, under the arrow.
+  const longMm = face.name.length * ownMm * NAME_LETTER_EM;
+  const along = longMm > face.widthMm && longMm < face.heightMm / 2;
+  const name = apply(
+    read,
+    along ? { xMm: cx + ownMm * 0.4, yMm: cy + longMm / 2 } : { xMm: cx, yMm: cy + ownMm * 0.35 },
+  );
   return [
     {
       kind: 'group',
@@ -222,7 +231,15 @@ export function faceName(
         },
       ],
     },
-    { kind: 'label', role: 'label', text: face.name, at: name, sizeMm: textMm * 1.25, anchor: 'middle', turnDeg },
+    {
+      kind: 'label',
+      role: 'label',
+      text: face.name,
+      at: name,
+      sizeMm: textMm * 1.25,
+      anchor: 'middle',
+      turnDeg: along ? turnDeg - 90 : turnDeg,
+    },
   ];
 }
 

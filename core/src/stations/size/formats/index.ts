@@ -1,5 +1,7 @@
 import type { FoldedForm } from '../../../ground/fold/types.ts';
 import { OPTION_DEFAULTS, type FormatId, type FormatOptions, type OptionId } from '../../../job/format.ts';
+import { bag } from './bag.ts';
+import { footBag } from './footBag.ts';
 import { cascade } from './cascade.ts';
 import { doubleGate } from './doubleGate.ts';
 import { easel } from './easel.ts';
@@ -34,6 +36,8 @@ export const FORMATS: readonly Format[] = [
   spineFold,
   gusset,
   wallet,
+  bag,
+  footBag,
   hingedShape,
   easel,
 ];
