@@ -18,15 +18,10 @@ const GUESTS = FIRST.flatMap((first, i) =>
 
 describe('envelopes', () => {
   const studio = useStudio();
-  const { open, own, press, reaches, kept } = studio;
+  const { open, own, press, reaches, take } = studio;
   let page: Page;
   beforeEach(() => ({ page } = studio));
 
-  const take = async (name: RegExp, as: string): Promise<string> => {
-    const download = page.waitForEvent('download');
-    await page.getByRole('button', { name }).first().click();
-    return kept(await download, as);
-  };
   const textOf = (pdf: string, sheet: number): readonly string[] =>
     execFileSync('pdftotext', ['-f', String(sheet), '-l', String(sheet), '-raw', pdf, '-'], { encoding: 'utf8' })
       .split('\n')

@@ -264,6 +264,13 @@ export class Studio {
     return path;
   };
 
+  /** Presses what hands a file over. @returns where it is kept under a name of the test’s own */
+  readonly take = async (press: string | RegExp, name: string): Promise<string> => {
+    const coming = this.page.waitForEvent('download');
+    await this.press(press);
+    return this.kept(await coming, name);
+  };
+
   /** What of WCAG 2.2 AA the page offends against badly, as a reader of it would be told. */
   readonly serious = async (): Promise<readonly string[]> => {
     const { violations } = await new AxeBuilder({ page: this.page })

@@ -9,15 +9,9 @@ const ezdxf = (script: string, file: string): string =>
 
 describe('a wallet with a ribbon and a tag', () => {
   const studio = useStudio();
-  const { open, own, press, reaches, kept, fill } = studio;
+  const { open, own, press, reaches, kept, take, fill } = studio;
   let page: Page;
   beforeEach(() => ({ page } = studio));
-
-  const take = async (name: RegExp, as: string): Promise<string> => {
-    const download = page.waitForEvent('download');
-    await page.getByRole('button', { name }).first().click();
-    return kept(await download, as);
-  };
 
   it('lies three on a sheet and is cut by machine: outline, slit and both pairs of holes, creases in a layer of their own', async () => {
     const title = await own('Boat-trip voucher');

@@ -112,7 +112,7 @@ export function SizeSlip(props: StationProps): ReactNode {
         label={
           size.layers.length > 0
             ? `Layers (${plan.size.layers.length} ${plural(plan.size.layers.length, 'piece')})`
-            : 'Mats, writing panels, inserts; tags, bands, sleeves'
+            : 'Mats, writing panels, inserts, tags …'
         }
       >
         <Layers {...props} />
