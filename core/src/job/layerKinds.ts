@@ -2,10 +2,11 @@ import type { Mm } from '../ground/length/types.ts';
 
 /**
  * Paper beside the card’s own: what lies on its faces or in its fold, and what goes round it or hangs on it.
- * A mat decorates, a writing panel takes a pen, an insert is a folded leaf; a band goes round one card, a sleeve round a
+ * A mat decorates, a writing panel takes a pen, a lining is glued on whole and trimmed flush with the card, an insert is a
+ * folded leaf; a band goes round one card, a sleeve round a
  * pack of them.
  */
-export const LAYER_KINDS = ['mat', 'writing', 'insert', 'tag', 'band', 'sleeve'] as const;
+export const LAYER_KINDS = ['mat', 'writing', 'lining', 'insert', 'tag', 'band', 'sleeve'] as const;
 export type LayerKind = (typeof LAYER_KINDS)[number];
 /** A tag’s patch is a piece of its own. */
 export type LayerPieceKind = LayerKind | 'patch';

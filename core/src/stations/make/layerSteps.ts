@@ -99,6 +99,7 @@ function step({ piece, up, sheets, made }: LayerSheet, cut: CutPlan, unit: Lengt
 const TITLES: Readonly<Record<LayerPieceKind, string>> = {
   mat: 'Cut and glue',
   writing: 'Cut and glue',
+  lining: 'Cut, glue and trim flush',
   insert: 'Cut, fold and lay in',
   tag: 'Cut',
   patch: 'Cut and glue',
@@ -126,7 +127,9 @@ function sayWrap({ kind, blank, adhesive, laying }: LayerPiece, unit: LengthUnit
   }
 }
 
-function sayGluing({ adhesive, laying }: LayerPiece, unit: Workshop['unit']): string {
+function sayGluing({ kind, adhesive, laying }: LayerPiece, unit: Workshop['unit']): string {
+  if (kind === 'lining')
+    return `Lay ${adhesive?.name ?? 'glue'} on all of it, thinly and out to the edges, and press it on from the middle, over every edge of the face. Under a board until it is dry; then turn the card over and trim the lining flush with it.`;
   if (!adhesive || !laying?.ok) return 'Centre it on its face; keep glue 3 mm inside its edge.';
   return `Hold it with ${sayLaid(adhesive, laying, unit)} of ${adhesive.name}, ${formatLength(adhesive.offEdgeMm, unit)} inside its edges, and centre it on its face. ${sayHolding(adhesive)}`;
 }

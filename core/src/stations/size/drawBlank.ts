@@ -133,7 +133,7 @@ function drawPaper(size: FoldedPiece, side: PaperSide, prints: LayerPrints = {})
   return size.layers.flatMap((piece): readonly Shape[] => {
     const face = size.faces.find((f) => f.id === piece.faceId && f.side === side);
     if (!face) return [];
-    const path = polygon(moved(piece.blank.outline, piece.leftMm, piece.topMm));
+    const path = polygon(piece.trimmedTo ?? moved(piece.blank.outline, piece.leftMm, piece.topMm));
     return [
       {
         kind: 'group',

@@ -2,7 +2,7 @@ import { decide, decideEach } from '../../job/decide.ts';
 import type { FlatBlank, FoldedForm } from '../../ground/fold/types.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { apply, invert } from '../../ground/geometry/affine.ts';
-import { boxAround, corners } from '../../ground/geometry/box.ts';
+import { boxAround, corners, evenSides, grow } from '../../ground/geometry/box.ts';
 import { offset } from '../../ground/geometry/offset.ts';
 import { isUprightBox, moved, type Polygon } from '../../ground/geometry/polygon.ts';
 import { adhesiveById, stockById } from '../../job/pick.ts';
@@ -38,6 +38,8 @@ export interface LayerPiece {
   /** What holds it; null where that is left to whatever is at hand, and for what is laid in. */
   readonly adhesive: Adhesive | null;
   readonly laying: Laying | null;
+  /** What is left of it on its face, in the face’s frame; all of it when nothing is said. */
+  readonly trimmedTo?: Polygon;
   /** One for so many cards; one for each when nothing is said. */
   readonly perCards?: number;
 }
@@ -99,7 +101,7 @@ type Laid =
     };
 
 const KIND_NAMES: Readonly<Record<LayerKind, string>> = {
-  ...{ mat: 'Mat', writing: 'Writing panel', insert: 'Insert' },
+  ...{ mat: 'Mat', writing: 'Writing panel', lining: 'Lining', insert: 'Insert' },
   ...{ tag: 'Tag', band: 'Band', sleeve: 'Sleeve' },
 };
 
@@ -115,7 +117,8 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
     const own = outlines[f]!;
     const faceId = face.id;
     for (const [i, stockId] of choice.stockIds.entries()) {
-      const left = inset(own, choice.revealMm * (i + 1));
+      const isLining = choice.kind === 'lining';
+      const left = isLining ? overEdges(own) : inset(own, choice.revealMm * (i + 1));
       const box = left && boxAround(left);
       if (!left || !box || Math.min(box.widthMm, box.heightMm) < SMALLEST_PIECE_MM) {
         // Enough for every face that carries it, not only for the first that has no room.
@@ -145,12 +148,18 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
         faceId,
         leftMm: box.xMm,
         topMm: box.yMm,
+        ...(isLining ? { trimmedTo: own } : {}),
         ...printOn(job, choice, i, moved(left, -box.xMm, -box.yMm)),
       });
     }
   }
   return { ok: true, pieces };
 }
+
+/** A lining is cut so much larger than its face on every side, whatever the face’s shape. Our starting value. */
+const OVER_EDGE_MM = 5;
+
+const overEdges = (outline: Polygon): Polygon => corners(grow(boxAround(outline), evenSides(OVER_EDGE_MM)));
 
 /** What holds one layer where it is glued, laid for its weight; nothing of what is not glued. */
 export function glued(

@@ -188,3 +188,33 @@ describe('regions of a face', () => {
     expect(areaOf(bleed.outline)).to.be.closeTo(126 * 106 - 60 * 3, 1);
   });
 });
+
+describe('a lining', () => {
+  it('is cut as the box round its face and 5 mm more on every side, and is seen as its face is', () => {
+    const job = jobWith(
+      ...sized('hingedShape', 96, 104),
+      decide((at) => at.size.options.shape, 'scallop'),
+      decide(
+        (at) => at.size.layers,
+        [{ id: 'l', kind: 'lining', faces: ['insideBack'], revealMm: 3, stockIds: ['reed-120-a4'] }],
+      ),
+    );
+    const { size, make } = plan(job);
+    const face = size.faces.find(({ id }) => id === 'insideBack')!;
+    const [piece] = size.layers;
+    expect(piece!.blank.widthMm).to.be.closeTo(face.widthMm + 10, 1e-6);
+    expect(piece!.blank.heightMm).to.be.closeTo(face.heightMm + 10, 1e-6);
+    expect(piece!.blank.outline.length).to.equal(4);
+    // What is left has the face’s own rim: every point of it within the face, and more than a box’s four.
+    expect(piece!.trimmedTo!.length).to.be.greaterThan(40);
+    for (const { xMm, yMm } of piece!.trimmedTo!) {
+      expect(xMm).to.be.within(-1e-6, face.widthMm + 1e-6);
+      expect(yMm).to.be.within(-1e-6, face.heightMm + 1e-6);
+    }
+    const bare = plan(changeJob(job, [decide((at) => at.size.layers, [])])).size.thicknessMm;
+    expect(size.thicknessMm - bare).to.be.closeTo(piece!.stock.caliperMicron / 1000, 1e-9);
+    const step = make.steps.find(({ title }) => title.startsWith('Cut, glue and trim flush'))!;
+    expect(step.detail).to.contain('trim the lining flush');
+    expect(step.caution).to.contain('blade').and.contain('glue');
+  });
+});

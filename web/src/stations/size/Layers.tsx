@@ -32,9 +32,9 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
   const setAll = (next: readonly LayerChoice[]): void => change([decide((job) => job.size.layers, next)]);
   const add = (kind: LayerChoice['kind']): void => {
     const inside = plan.size.faces.find((f) => f.id === 'insideBack') ?? plan.size.faces.at(-1)!;
-    const first = kind === 'writing' ? inside : plan.size.faces[0]!;
+    const first = kind === 'writing' || kind === 'lining' ? inside : plan.size.faces[0]!;
     const id = `${kind}${1 + Math.max(0, ...layers.map((l) => Number(/\d+$/.exec(l.id)?.[0] ?? 0)))}`;
-    const onFace = kind === 'mat' || kind === 'writing';
+    const onFace = kind === 'mat' || kind === 'writing' || kind === 'lining';
     setAll([...layers, { id, kind, faces: onFace ? [first.id] : [], revealMm: 3, stockIds: [lightest.id] }]);
   };
   return (
@@ -65,6 +65,7 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
       <Row>
         <PlainButton onPress={() => add('mat')}>+ Mat</PlainButton>
         <PlainButton onPress={() => add('writing')}>+ Writing panel</PlainButton>
+        <PlainButton onPress={() => add('lining')}>+ Lining</PlainButton>
         <PlainButton onPress={() => add('insert')}>+ Insert</PlainButton>
       </Row>
       <Row>
@@ -106,6 +107,7 @@ function OneLayer({
           options={[
             { id: 'mat', name: 'Mat' },
             { id: 'writing', name: 'Writing panel' },
+            { id: 'lining', name: 'Lining' },
             { id: 'insert', name: 'Insert' },
           ]}
           onChange={(kind) => onChange({ ...layer, kind, faces: kind === 'insert' ? [] : layer.faces })}
@@ -114,7 +116,7 @@ function OneLayer({
       {isWrapKind(layer.kind) && (
         <WrapInputs kind={layer.kind} layer={layer} unit={workshop.unit} onChange={onChange} />
       )}
-      {(layer.kind === 'mat' || layer.kind === 'writing') && (
+      {(layer.kind === 'mat' || layer.kind === 'writing' || layer.kind === 'lining') && (
         <Ticks
           label="On which faces"
           value={layer.faces}
@@ -122,7 +124,7 @@ function OneLayer({
           onChange={(chosen) => onChange({ ...layer, faces: chosen })}
         />
       )}
-      {!isWrapKind(layer.kind) && (
+      {!isWrapKind(layer.kind) && layer.kind !== 'lining' && (
         <LengthField
           label="Reveal all round"
           mm={layer.revealMm}
