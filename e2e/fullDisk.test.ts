@@ -55,8 +55,14 @@ describe('a full disk', () => {
       }
     closeSync(file);
   }
+  /** Asked again while the studio says that it cannot be read: on a busy machine a start is followed by a moment of that. */
   const aJob = async (): Promise<StoredJob> => {
-    const { jobs } = (await (await fetch(`${base}/api/jobs`)).json()) as { jobs: StoredJob[] };
+    let response = await fetch(`${base}/api/jobs`);
+    for (let tries = 0; !response.ok && tries < 100; tries += 1) {
+      await pause(100);
+      response = await fetch(`${base}/api/jobs`);
+    }
+    const { jobs } = (await response.json()) as { jobs: StoredJob[] };
     return jobs.find(({ document }) => document.brief.title === 'Heron at dawn')!;
   };
   /** @returns the status, and the sentence where it was refused */
