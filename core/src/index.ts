@@ -95,13 +95,10 @@ export { openPlaces, type OpenPlace } from './stations/art/elsewhere/openPlaces.
 export { pageAsSent } from './workshop/borderless.ts';
 export { toolsOf } from './workshop/tools.ts';
 export { ADHESIVE_UNITS, adhesivesOf, perPieceFixed, trimmingsOf } from './workshop/putOn.ts';
-export { layAdhesive, type Laid, type Laying } from './workshop/adhesives.ts';
-export { sayLaid } from './stations/make/sayLaid.ts';
-export { sayAmount } from './stations/make/joins.ts';
+export { layAdhesive } from './workshop/adhesives.ts';
 export { drawTrimming } from './stations/size/drawTrimming.ts';
 export { newAdhesive, newTrimming } from './workshop/newThings.ts';
-export { cutFromRolls, type RibbonPlan } from './stations/size/ribbon.ts';
-export { trimmingOutline, type PlacedTrimming, type Trimmings } from './stations/size/trimmings.ts';
+export type { PlacedTrimming } from './stations/size/trimmings.ts';
 export { machineMargins, withMargins } from './workshop/machineMargins.ts';
 export { drawFace, drawSide, hasArt, hasPrint, printedBox } from './stations/art/faces/drawCard.ts';
 export type { ArtPlan, NamesPlan, PanelArt } from './stations/art/types.ts';

@@ -41,13 +41,15 @@ const MM_PER_M = 1000;
  * Lays an adhesive on a box of so many mm, off its edges, with enough of it for a load.
  * @param box the area that is joined
  * @param loadGrams what hangs on it
+ * @param whole all of the box is covered, out to its edges
  */
 export function layAdhesive(
   adhesive: Adhesive,
   box: { readonly widthMm: Mm; readonly heightMm: Mm },
   loadGrams: number,
+  { whole = false }: { readonly whole?: boolean } = {},
 ): Laying {
-  const off = Math.min(adhesive.offEdgeMm, Math.min(box.widthMm, box.heightMm) * OFF_EDGE_SHARE);
+  const off = whole ? 0 : Math.min(adhesive.offEdgeMm, Math.min(box.widthMm, box.heightMm) * OFF_EDGE_SHARE);
   const [longMm, shortMm] = [box.widthMm, box.heightMm].map((mm) => mm - 2 * off).sort((a, b) => b - a) as [Mm, Mm];
   const bears = (areaMm2: number): number => (areaMm2 / MM2_PER_CM2) * adhesive.bearsGramsPerCm2;
   const { kind } = adhesive;
@@ -65,10 +67,12 @@ export function layAdhesive(
   const spread = (mm: Mm, every: Mm): number =>
     mm < 3 * wide ? 1 : Math.min(sideBySide(mm), 2 + Math.floor((mm - 2 * wide) / every));
   const runMm = isPieces ? wide : longMm;
-  const usual = isPieces
-    ? spread(longMm, PIECE_EVERY_MM) * spread(shortMm, PIECE_EVERY_MM)
-    : spread(shortMm, STRIP_EVERY_MM);
   const most = isPieces ? sideBySide(longMm) * sideBySide(shortMm) : sideBySide(shortMm);
+  const usual = whole
+    ? most
+    : isPieces
+      ? spread(longMm, PIECE_EVERY_MM) * spread(shortMm, PIECE_EVERY_MM)
+      : spread(shortMm, STRIP_EVERY_MM);
   const needed = Math.ceil((loadGrams * LOAD_FACTOR) / bears(runMm * wide) - 1e-9);
   const runs = Math.min(most, Math.max(usual, needed));
   const uses = isPieces

@@ -230,7 +230,7 @@ export interface Pace {
   readonly perCreasePass: number;
   readonly perFold: number;
   readonly perEnvelopeMade: number;
-  /** A trimming or a layer fixed in its place; older workshops say nothing, which is our starting value. */
+  /** A trimming fixed in its place, or a ribbon tied; older workshops say nothing, which is our starting value. */
   readonly perPieceFixed?: number;
   readonly perCardPacked: number;
 }

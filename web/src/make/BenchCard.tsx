@@ -39,6 +39,7 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
   if (!run || !count) return <Waiting text="Setting out the bench …" />;
   const number = step ? steps.indexOf(step) + 1 : steps.length;
   const next = step ? steps[number] : null;
+  const taken = finished ? sayTaken(run, workshop) : null;
   return (
     <Card>
       <BenchSteps
@@ -52,7 +53,7 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
             <small>Finished</small>
             <h1>{count.good} good</h1>
             <p>{sayLosses(count.spoiled, count.causes)}</p>
-            {sayTaken(run, workshop) && <p>{sayTaken(run, workshop)}</p>}
+            {taken && <p>{taken}</p>}
             <ButtonLink href={`/jobs/${run.jobId}/sell`}>What it cost</ButtonLink>
           </>
         ) : step ? (

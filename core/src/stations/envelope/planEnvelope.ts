@@ -183,9 +183,8 @@ export function planEnvelope({
     },
   });
   const posted = workshop.post ? postedAs(packed, workshop.post) : null;
-  const seams = made
-    ? seamsOf(built.held, adhesiveById(workshop, job.envelope.adhesiveId, 'envelope.adhesiveId'), packed.grams)
-    : [];
+  const adhesive = adhesiveById(workshop, job.envelope.adhesiveId, 'envelope.adhesiveId');
+  const seams = made ? seamsOf(built.held, adhesive, packed.grams) : [];
   const blankSize = formatSize(blank.widthMm, blank.heightMm, unit);
   return {
     made,
@@ -260,10 +259,12 @@ export function planEnvelope({
             ...addressSnags(job, unit, { front, typefaces }),
             ...printSnags(job, { art, print, made }),
             ...(liner?.snags ?? []),
-            ...seamSnags(workshop, seams, {
-              ...{ stock, loadGrams: packed.grams, seamMm },
-              mayWiden: style.asks.includes('seamMm'),
-            }),
+            ...(made
+              ? seamSnags(workshop, {
+                  ...{ held: built.held, adhesive, stock, loadGrams: packed.grams, seamMm },
+                  heldAt: style.asks.includes('seamMm') ? (mm) => wouldBe({ seamMm: mm }).held : null,
+                })
+              : []),
             ...postSnags(job, workshop, { packed, posted, follows: made, walls: style.walls }),
           ]
         : []),

@@ -3,6 +3,7 @@ import { cardAreaMm2 } from '../../ground/fold/blankCuts.ts';
 import type { FlatBlank } from '../../ground/fold/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Minor } from '../../ground/money.ts';
+import { gramsOf } from '../../workshop/gramsOf.ts';
 import type { PostBand, PostExtra, Stock, Tariff } from '../../workshop/types.ts';
 import type { LayerPiece } from '../size/layers.ts';
 import type { RibbonPlan } from '../size/ribbon.ts';
@@ -42,8 +43,7 @@ export const BOUGHT_ENVELOPE = { gsm: 100, caliperMm: 0.12 } as const;
 /** An envelope’s blank is about so many times its front. Derivation: front, back, and half as much of flap and seams. */
 const BLANK_OF_FRONT = 2.5;
 
-/** A blank’s card, whichever pieces its cuts let fall, in grams: mm² × g/m² ÷ 10⁶. */
-const gramsOf = (areaMm2: number, { gsm }: Pick<Stock, 'gsm'>): number => (areaMm2 * gsm) / 1e6;
+/** A blank’s card, without the pieces that its cuts let fall. */
 const areaOfBlank = ({ outline, cuts }: FlatBlank): number => cardAreaMm2({ outline, cuts });
 
 /** What is put together: the card, what is glued on it or laid in it, its envelope and what lines that. Ink is left out. */

@@ -14,8 +14,6 @@ import { GLUE_INSET_MM } from './styles/parts.ts';
 export interface Seam {
   readonly name: string;
   readonly adhesive: Adhesive;
-  /** A strip as long as the glued area’s longest edge and as large as the area. */
-  readonly box: { readonly widthMm: Mm; readonly heightMm: Mm };
   readonly laying: Laying;
 }
 
@@ -30,8 +28,9 @@ export const seamsOf = (held: readonly Held[], adhesive: Adhesive | null, loadGr
             return Math.hypot(p.xMm - q.xMm, p.yMm - q.yMm);
           }),
         );
+        // A strip as long as the glued area’s longest edge and as large as the area.
         const box = { widthMm: longest, heightMm: areaOf(glued) / longest };
-        return [{ name, adhesive, box, laying: layAdhesive(onGlueArea(adhesive), box, loadGrams) }];
+        return [{ name, adhesive, laying: layAdhesive(onGlueArea(adhesive), box, loadGrams) }];
       })
     : [];
 
@@ -41,37 +40,41 @@ const onGlueArea = (adhesive: Adhesive): Adhesive => ({
   offEdgeMm: Math.max(0, adhesive.offEdgeMm - GLUE_INSET_MM),
 });
 
+/** How many whole millimetres wider a seam is tried. Our starting value: one such changes the style, not the seam. */
+const TRIED_WIDER_MM = 20;
+
+/** An envelope’s seams, and what they would be if they were wider; null for a style that is asked for no seam. */
+interface Asked {
+  readonly held: readonly Held[];
+  readonly adhesive: Adhesive | null;
+  readonly stock: Stock;
+  readonly loadGrams: number;
+  readonly seamMm: Mm;
+  readonly heldAt: ((seamMm: Mm) => readonly Held[]) | null;
+}
+
 /** That a seam does not take what is to hold it; the first such, since one adhesive holds them all. */
 export function seamSnags(
   workshop: Workshop,
-  seams: readonly Seam[],
-  {
-    stock,
-    loadGrams,
-    seamMm,
-    mayWiden,
-  }: {
-    readonly stock: Stock;
-    readonly loadGrams: number;
-    readonly seamMm: Mm;
-    /** The style has a seam whose width is chosen. */
-    readonly mayWiden: boolean;
-  },
+  { held, adhesive, stock, loadGrams, seamMm, heldAt }: Asked,
 ): readonly Snag[] {
-  const [bad] = seams.filter(({ laying, adhesive }) => !laying.ok || cockles(adhesive, stock.gsm));
-  if (!bad) return [];
-  const { name, adhesive, box, laying } = bad;
-  const snags = adhesiveSnag(
-    // Areas are inside their edges already, whatever is tried on them.
-    { ...workshop, adhesives: workshop.adhesives.map(onGlueArea) },
-    {
-      ...{ id: 'envelope-seam-holds', station: 'envelope', what: `The envelope’s ${name}`, adhesive, laying, box },
-      ...{ loadGrams, gsm: stock.gsm, isCockling: cockles(adhesive, stock.gsm) },
-      use: (id) => [decide((job) => job.envelope.adhesiveId, id)],
-    },
+  const [bad] = seamsOf(held, adhesive, loadGrams).filter(
+    (seam) => !seam.laying.ok || cockles(seam.adhesive, stock.gsm),
   );
-  const wider = Math.ceil(seamMm + adhesive.widthMm - box.heightMm);
-  if (laying.ok || laying.reason !== 'tooNarrow' || !mayWiden || wider > LIMITS.envelope.seamMm.most) return snags;
+  if (!bad) return [];
+  const { name, laying } = bad;
+  const holds = (by: Adhesive, of = held): boolean => seamsOf(of, by, loadGrams).every((seam) => seam.laying.ok);
+  const snags = adhesiveSnag(workshop, {
+    ...{ id: 'envelope-seam-holds', station: 'envelope', what: `The envelope’s ${name}`, adhesive: bad.adhesive },
+    ...{ laying, loadGrams, gsm: stock.gsm },
+    wouldHold: (other) => holds(other),
+    use: (id) => [decide((job) => job.envelope.adhesiveId, id)],
+  });
+  if (laying.ok || laying.reason !== 'tooNarrow' || !heldAt) return snags;
+  const wider = Array.from({ length: TRIED_WIDER_MM }, (_, i) => Math.floor(seamMm) + 1 + i).find(
+    (mm) => mm <= LIMITS.envelope.seamMm.most && holds(bad.adhesive, heldAt(mm)),
+  );
+  if (wider === undefined) return snags;
   return snags.map((snag) => ({
     ...snag,
     remedies: [

@@ -1,4 +1,5 @@
 import { fixed } from '../../ground/length/rounding.ts';
+import { plural } from '../../job/figures.ts';
 import { ADHESIVE_UNITS, adhesivePriceOf } from '../../workshop/putOn.ts';
 import type { Adhesive } from '../../workshop/types.ts';
 import type { Laid } from '../../workshop/adhesives.ts';
@@ -45,10 +46,12 @@ export function adhesiveUses(joins: readonly Join[]): readonly AdhesiveUse[] {
   });
 }
 
+const sayPieces = (n: number): string => `${n} ${plural(n, 'piece')}`;
+
 /** 12.4 m, 35 g, 256 pieces; never less than is needed. */
 export function sayAmount({ kind }: Pick<Adhesive, 'kind'>, amount: number): string {
   const unit = ADHESIVE_UNITS[kind];
   return unit === 'pieces'
-    ? `${Math.ceil(amount - 1e-9)} pieces`
+    ? sayPieces(Math.ceil(amount - 1e-9))
     : `${fixed(Math.ceil(amount * 10 - 1e-9) / 10, 1)} ${unit}`;
 }

@@ -12,10 +12,10 @@ import type { MakeStep } from './types.ts';
 /** All lengths are cut before the first is tied, and their ends kept from fraying. */
 export function ribbonStep(job: Job, { ribbon }: SizePlan, { unit }: Workshop): readonly MakeStep[] {
   if (!ribbon) return [];
-  const { choice, lengthMm, says } = ribbon;
+  const { choice, cutMm, says } = ribbon;
   const cards = wantedOf(job);
   const { perRoll, rolls, metres } = cutFromRolls(ribbon, cards);
-  const long = formatLength(Math.ceil(lengthMm), unit);
+  const long = formatLength(cutMm, unit);
   const tails = `tails of ${formatLength(choice.tailMm, unit)}`;
   const tied = choice.bow
     ? `in a bow with loops of ${formatLength(choice.loopMm, unit)} and ${tails}`

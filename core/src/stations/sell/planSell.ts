@@ -97,7 +97,7 @@ function costOf({ job, workshop, size, sheet, envelope, make }: SellContext): Co
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
   const trimmingsMinor = size.trimmings.placed.reduce((sum, { trimming }) => sum + trimmingPriceOf(trimming), 0);
   const { ribbon } = size;
-  const ribbonMinor = ribbon ? (ribbon.lengthMm / 1000 / ribbon.choice.roll.metres) * ribbon.choice.roll.priceMinor : 0;
+  const ribbonMinor = ribbon ? (ribbon.cutMm / 1000 / ribbon.choice.roll.metres) * ribbon.choice.roll.priceMinor : 0;
   const adhesiveMinor = make.adhesives.reduce((sum, { perCardMinor }) => sum + perCardMinor, 0);
   const extrasMinor = job.sell.extras.reduce((n, e) => n + e.perCardMinor, 0);
   const exact: Omit<CostPart, 'shownMinor'>[] = [
@@ -265,7 +265,7 @@ function costFigures({ workshop, size, stock, sheet, envelope, make }: SellConte
     ...(parts.some(({ id }) => id === 'ribbon')
       ? [
           partOf('ribbon', 'Ribbon', 'one length ÷ what the roll holds × the roll’s price', {
-            'One length': length(size.ribbon!.lengthMm),
+            'One length': length(size.ribbon!.cutMm),
             'The roll holds': words(`${size.ribbon!.choice.roll.metres} m`),
             'The roll costs': money(size.ribbon!.choice.roll.priceMinor),
           }),

@@ -1,9 +1,8 @@
 import { formatLength } from '../../ground/length/formatLength.ts';
 import { fixed } from '../../ground/length/rounding.ts';
-import type { Mm } from '../../ground/length/types.ts';
 import type { JobChange } from '../../job/decide.ts';
 import type { Snag } from '../../job/findings.ts';
-import { cockles, layAdhesive, LOAD_FACTOR, type Laying } from '../../workshop/adhesives.ts';
+import { cockles, LOAD_FACTOR, type Laying } from '../../workshop/adhesives.ts';
 import { adhesivesOf } from '../../workshop/putOn.ts';
 import type { Adhesive, Workshop } from '../../workshop/types.ts';
 
@@ -15,21 +14,23 @@ interface Joined {
   readonly what: string;
   readonly adhesive: Adhesive;
   readonly laying: Laying;
-  readonly box: { readonly widthMm: Mm; readonly heightMm: Mm };
+  /** Whether another would hold everything that this one is asked to hold. */
+  readonly wouldHold: (other: Adhesive) => boolean;
   readonly loadGrams: number;
   /** Of the thinner of the two. */
   readonly gsm: number;
-  readonly isCockling: boolean;
   readonly use: (adhesiveId: string) => readonly JobChange[];
 }
 
 const MOST_OFFERED = 3;
+/** What lifts by no more than this lies flat. Our starting value. */
+const LIES_FLAT_MM = 0.5;
 
 /** That an adhesive does not fit where it goes, does not bear what it holds, or spoils thin paper; with those that do. */
 export function adhesiveSnag(workshop: Workshop, joined: Joined): readonly Snag[] {
-  const { adhesive, laying, what, isCockling, id, station } = joined;
+  const { adhesive, laying, what, id, station } = joined;
   const { unit } = workshop;
-  if (laying.ok && !isCockling) return [];
+  if (laying.ok && !cockles(adhesive, joined.gsm)) return [];
   const name = adhesive.name;
   const [title, why] = laying.ok
     ? [
@@ -48,10 +49,10 @@ export function adhesiveSnag(workshop: Workshop, joined: Joined): readonly Snag[
   const others = adhesivesOf(workshop).filter(
     (other) =>
       other.id !== adhesive.id &&
-      layAdhesive(other, joined.box, joined.loadGrams).ok &&
+      joined.wouldHold(other) &&
       !cockles(other, joined.gsm) &&
       // A thing that is to lie flat is not lifted unasked.
-      other.thickMm <= Math.max(adhesive.thickMm, 0.5),
+      other.thickMm <= Math.max(adhesive.thickMm, LIES_FLAT_MM),
   );
   return [
     {

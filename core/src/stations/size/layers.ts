@@ -4,12 +4,13 @@ import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { apply, invert } from '../../ground/geometry/affine.ts';
 import { boxAround, corners, evenSides, grow } from '../../ground/geometry/box.ts';
 import { offset } from '../../ground/geometry/offset.ts';
-import { isUprightBox, moved, type Polygon } from '../../ground/geometry/polygon.ts';
+import { areaOf, isUprightBox, moved, type Polygon } from '../../ground/geometry/polygon.ts';
 import { adhesiveById, stockById } from '../../job/pick.ts';
 import { isWrap, type LayerKind, type LayerPieceKind } from '../../job/layerKinds.ts';
 import type { Foil, Job, LayerChoice, PicturePlacement } from '../../job/types.ts';
 import type { Snag } from '../../job/findings.ts';
 import { layAdhesive, type Laying } from '../../workshop/adhesives.ts';
+import { gramsOf } from '../../workshop/gramsOf.ts';
 import type { Adhesive, Stock, Workshop } from '../../workshop/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
@@ -37,6 +38,8 @@ export interface LayerPiece {
   readonly bleedOutline: Polygon;
   /** What holds it; null where that is left to whatever is at hand, and for what is laid in. */
   readonly adhesive: Adhesive | null;
+  /** What of it is glued, as a box; null where none is. */
+  readonly glueArea: GlueArea | null;
   readonly laying: Laying | null;
   /** What is left of it on its face, in the face’s frame; all of it when nothing is said. */
   readonly trimmedTo?: Polygon;
@@ -135,21 +138,22 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
               : [],
         };
       }
-      pieces.push({
-        id: `${choice.id}-${faceId}-${i + 1}`,
-        name: `${KIND_NAMES[choice.kind]}${choice.stockIds.length > 1 ? ` ${i + 1}` : ''}, ${face.name.toLowerCase()}`,
+      const piece = {
         kind: choice.kind,
         stock: stockById(workshop, stockId, `size.layers.${job.size.layers.indexOf(choice)}.stockIds.${i}`),
         blank: {
           outline: moved(left, -box.xMm, -box.yMm),
           ...{ widthMm: box.widthMm, heightMm: box.heightMm, creases: [], cuts: [] },
         },
-        ...glued(workshop, choice, box, stockById(workshop, stockId, 'size.layers.stockIds'), job),
-        faceId,
-        leftMm: box.xMm,
-        topMm: box.yMm,
+      };
+      pieces.push({
+        ...piece,
+        id: `${choice.id}-${faceId}-${i + 1}`,
+        name: `${KIND_NAMES[choice.kind]}${choice.stockIds.length > 1 ? ` ${i + 1}` : ''}, ${face.name.toLowerCase()}`,
+        ...glued(job, workshop, choice, piece, box),
+        ...{ faceId, leftMm: box.xMm, topMm: box.yMm },
         ...(isLining ? { trimmedTo: own } : {}),
-        ...printOn(job, choice, i, moved(left, -box.xMm, -box.yMm)),
+        ...printOn(job, choice, i, piece.blank.outline),
       });
     }
   }
@@ -161,20 +165,26 @@ const OVER_EDGE_MM = 5;
 
 const overEdges = (outline: Polygon): Polygon => corners(grow(boxAround(outline), evenSides(OVER_EDGE_MM)));
 
-/** What holds one layer where it is glued, laid for its weight; nothing of what is not glued. */
+type GlueArea = { readonly widthMm: Mm; readonly heightMm: Mm };
+
+/** How an adhesive would be laid on what of a layer is glued, for its weight; a lining is glued all over. */
+export const layUnder = (
+  adhesive: Adhesive,
+  { kind, blank, stock }: Pick<LayerPiece, 'kind' | 'blank' | 'stock'>,
+  glueArea: GlueArea,
+): Laying => layAdhesive(adhesive, glueArea, gramsOf(areaOf(blank.outline), stock), { whole: kind === 'lining' });
+
+/** What holds one layer, where it is glued and the job says with what. */
 export function glued(
+  { size }: Job,
   workshop: Workshop,
   choice: LayerChoice,
-  area: { readonly widthMm: Mm; readonly heightMm: Mm } | null,
-  { gsm }: Stock,
-  { size }: Job,
-): Pick<LayerPiece, 'adhesive' | 'laying'> {
+  piece: Pick<LayerPiece, 'kind' | 'blank' | 'stock'>,
+  glueArea: GlueArea | null,
+): Pick<LayerPiece, 'adhesive' | 'glueArea' | 'laying'> {
   const field = `size.layers.${size.layers.indexOf(choice)}.adhesiveId`;
-  const adhesive = area && adhesiveById(workshop, choice.adhesiveId, field);
-  return {
-    adhesive,
-    laying: adhesive && area ? layAdhesive(adhesive, area, (area.widthMm * area.heightMm * gsm) / 1e6) : null,
-  };
+  const adhesive = glueArea && adhesiveById(workshop, choice.adhesiveId, field);
+  return { adhesive, glueArea, laying: adhesive && glueArea && layUnder(adhesive, piece, glueArea) };
 }
 
 /** What is printed on one layer of a choice: on the topmost only, and only a picture that the job has. */
@@ -272,7 +282,7 @@ function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerCh
       stock,
       blank: { outline, widthMm, heightMm, creases: [{ id: 'fold', ...foldAt(leaf) }], cuts: [] },
       ...printOn(job, choice, i, outline),
-      ...{ adhesive: null, laying: null },
+      ...{ adhesive: null, glueArea: null, laying: null },
       faceId: null,
       leftMm: -widthMm / 2,
       topMm: -heightMm / 2,

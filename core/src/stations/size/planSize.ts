@@ -158,8 +158,8 @@ export function planSize({ job, workshop }: Context): SizePlan {
       figure(
         'ribbon',
         `${ribbon.choice.name}, one length`,
-        length(ribbon.lengthMm),
-        ribbon.parts.map(({ name }) => name.toLowerCase()).join(' + '),
+        length(ribbon.cutMm),
+        `${ribbon.parts.map(({ name }) => name.toLowerCase()).join(' + ')}, up to the next mark`,
         Object.fromEntries(ribbon.parts.map(({ name, mm }) => [name, length(mm)])),
       ),
     );

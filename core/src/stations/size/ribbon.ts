@@ -4,10 +4,11 @@ import { move } from '../../ground/fold/space.ts';
 import { readingPoses, shutState } from '../../ground/fold/stages.ts';
 import type { FoldedForm } from '../../ground/fold/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
-import type { Mm } from '../../ground/length/types.ts';
+import { MM_PER_INCH, type LengthUnit, type Mm } from '../../ground/length/types.ts';
 import { decide } from '../../job/decide.ts';
 import type { Snag } from '../../job/findings.ts';
 import type { Job, RibbonChoice } from '../../job/types.ts';
+import { gramsOf } from '../../workshop/gramsOf.ts';
 import type { Workshop } from '../../workshop/types.ts';
 
 /** Our starting values, of woven ribbon; 1 for as much as the ribbon is wide. */
@@ -22,10 +23,15 @@ const RIBBON = {
   loopsMm: 2,
 } as const;
 
+/** Ribbon is measured off to whole marks like these. Our starting values. */
+const CUT_EVERY_MM: Readonly<Record<LengthUnit, Mm>> = { mm: 5, in: MM_PER_INCH / 4 };
+
 /** A ribbon as it is cut for one card. */
 export interface RibbonPlan {
   readonly choice: RibbonChoice;
   readonly lengthMm: Mm;
+  /** As it is measured off: that, up to the next mark that hands at a roll go by. */
+  readonly cutMm: Mm;
   /** What makes up its length. */
   readonly parts: readonly { readonly name: string; readonly mm: Mm }[];
   /** Where it goes, as it is said at the bench. */
@@ -69,13 +75,14 @@ export function planRibbon(
     { name: 'Two tails', mm: 2 * tailMm },
   ];
   const lengthMm = parts.reduce((sum, { mm }) => sum + mm, 0);
+  const cutMm = Math.ceil(lengthMm / CUT_EVERY_MM[unit] - 1e-9) * CUT_EVERY_MM[unit];
   return {
     ribbon: {
-      ...{ choice: ribbon, lengthMm, parts, says: run.says },
+      ...{ choice: ribbon, lengthMm, cutMm, parts, says: run.says },
       addedMm: 2 * RIBBON.thickMm + widthMm / RIBBON.gathers + (bow ? RIBBON.loopsMm : 0),
-      grams: (lengthMm * widthMm * RIBBON.gsm) / 1e6,
+      grams: gramsOf(cutMm * widthMm, RIBBON),
     },
-    snags: [...holeSnags(ribbon, holes, unit), ...rollSnags(ribbon, lengthMm, unit)],
+    snags: [...holeSnags(ribbon, holes, unit), ...rollSnags(ribbon, cutMm, unit)],
   };
 }
 
@@ -190,9 +197,9 @@ function rollSnags({ roll, bow }: RibbonChoice, lengthMm: Mm, unit: Workshop['un
 
 /** How many lengths come off one roll, and how many rolls so many cards take. */
 export function cutFromRolls(
-  { choice: { roll }, lengthMm }: RibbonPlan,
+  { choice: { roll }, cutMm }: RibbonPlan,
   cards: number,
 ): { readonly perRoll: number; readonly rolls: number; readonly metres: number } {
-  const perRoll = Math.floor((roll.metres * 1000) / lengthMm + 1e-9);
-  return { perRoll, rolls: perRoll > 0 ? Math.ceil(cards / perRoll) : cards, metres: (cards * lengthMm) / 1000 };
+  const perRoll = Math.floor((roll.metres * 1000) / cutMm + 1e-9);
+  return { perRoll, rolls: perRoll > 0 ? Math.ceil(cards / perRoll) : cards, metres: (cards * cutMm) / 1000 };
 }

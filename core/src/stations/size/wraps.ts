@@ -10,7 +10,7 @@ import { stockById } from '../../job/pick.ts';
 import { isWrapKind, WRAP_STARTS, type Wrap } from '../../job/layerKinds.ts';
 import type { Job, LayerChoice } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
-import { roundHole } from './formats/parts/roundHole.ts';
+import { HOLE_CLEAR_MM, roundHole } from './formats/parts/roundHole.ts';
 import { glued, printOn, type LayerPiece } from './layers.ts';
 
 /** What goes round the shut card, or hangs on it. */
@@ -20,8 +20,6 @@ interface ShutSize {
   readonly thicknessMm: Mm;
 }
 
-/** A hole no nearer to an edge than this does not tear out. Our starting value. */
-export const HOLE_EDGE_MM = 6;
 /** Card round the hole of a patch that strengthens it. Our starting value. */
 const PATCH_RIM_MM = 5;
 /** Thinner than this a wrap turns on one crease instead of two. Our starting value. */
@@ -69,14 +67,15 @@ export function planWraps(
       });
       return;
     }
-    for (const [i, blank] of blanksOf(choice, wrap, shut, job).entries()) {
+    for (const [i, { kind: cutAs, blank, glueArea }] of blanksOf(choice, wrap, shut, job).entries()) {
       const stock = stockById(workshop, choice.stockIds[0]!, `size.layers.${layer}.stockIds.0`);
+      const piece = { kind: cutAs, blank, stock };
       pieces.push({
-        ...{ id: `${choice.id}-${i + 1}`, name: NAMES[blank.kind], kind: blank.kind, stock, blank: blank.blank },
-        ...{ faceId: null, leftMm: 0, topMm: 0 },
-        ...printOn(job, choice, i, blank.blank.outline),
-        ...glued(workshop, choice, blank.glue, stock, job),
-        ...(choice.kind === 'sleeve' ? { perCards: job.sell.packOf } : {}),
+        ...piece,
+        ...{ id: `${choice.id}-${i + 1}`, name: NAMES[cutAs], faceId: null, leftMm: 0, topMm: 0 },
+        ...printOn(job, choice, i, blank.outline),
+        ...glued(job, workshop, choice, piece, glueArea),
+        ...(kind === 'sleeve' ? { perCards: job.sell.packOf } : {}),
       });
     }
   });
@@ -89,7 +88,7 @@ interface Cut {
   readonly kind: keyof typeof NAMES;
   readonly blank: FlatBlank;
   /** Where it is glued; null for what hangs. */
-  readonly glue: { readonly widthMm: Mm; readonly heightMm: Mm } | null;
+  readonly glueArea: { readonly widthMm: Mm; readonly heightMm: Mm } | null;
 }
 
 function blanksOf({ kind }: LayerChoice, wrap: Wrap, shut: ShutSize, job: Job): readonly Cut[] {
@@ -134,14 +133,14 @@ function around({ widthMm, thicknessMm }: ShutSize, { heightMm, lapMm, easeMm }:
       })),
       cuts: [],
     },
-    glue: { widthMm: lapMm, heightMm },
+    glueArea: { widthMm: lapMm, heightMm },
   };
 }
 
 /** With its corners off at the end that it hangs by; folded, the fold is at its head and the hole goes through both leaves. */
 function tagBlanks({ widthMm, heightMm, holeMm, cornerMm, folded, patch }: Wrap): readonly Cut[] {
   const middle = (yMm: Mm): Point => ({ xMm: widthMm / 2, yMm });
-  const fromHead = HOLE_EDGE_MM + holeMm / 2;
+  const fromHead = HOLE_CLEAR_MM + holeMm / 2;
   const high = folded ? 2 * heightMm : heightMm;
   const holes = holeMm > 0 ? (folded ? [heightMm - fromHead, heightMm + fromHead] : [fromHead]) : [];
   const outline: Polygon =
@@ -162,7 +161,7 @@ function tagBlanks({ widthMm, heightMm, holeMm, cornerMm, folded, patch }: Wrap)
       creases: folded ? [{ id: 'fold', from: { xMm: 0, yMm: heightMm }, to: { xMm: widthMm, yMm: heightMm } }] : [],
       cuts: holes.map((yMm, i) => roundHole({ id: `hole${i + 1}`, name: 'Hole of the tag' }, middle(yMm), holeMm)),
     },
-    glue: null,
+    glueArea: null,
   };
   if (!patch || holeMm === 0) return [tag];
   const across = holeMm + 2 * PATCH_RIM_MM;
@@ -177,7 +176,7 @@ function tagBlanks({ widthMm, heightMm, holeMm, cornerMm, folded, patch }: Wrap)
         ...{ outline: rim, widthMm: box.widthMm, heightMm: box.heightMm, creases: [] },
         cuts: [roundHole({ id: 'hole', name: 'Hole of the patch' }, at, holeMm)],
       },
-      glue: { widthMm: across, heightMm: PATCH_RIM_MM },
+      glueArea: { widthMm: across, heightMm: PATCH_RIM_MM },
     },
   ];
 }
@@ -208,13 +207,13 @@ function faultOf({ kind }: LayerChoice, wrap: Wrap, shut: ShutSize, { unit }: Wo
   const say = (mm: Mm): string => formatLength(mm, unit);
   const { widthMm, heightMm, holeMm, cornerMm, lapMm } = wrap;
   if (kind === 'tag') {
-    const need = holeMm + 2 * HOLE_EDGE_MM;
+    const need = holeMm + 2 * HOLE_CLEAR_MM;
     const [wide, high] = [Math.max(widthMm, need), Math.max(heightMm, need)];
     if (holeMm > 0 && Math.min(widthMm, heightMm) < need)
       return {
         of: 'hole',
         title: 'The tag is too narrow for its hole',
-        why: `A hole of ${say(holeMm)} with ${say(HOLE_EDGE_MM)} of card on every side wants ${say(need)}.`,
+        why: `A hole of ${say(holeMm)} with ${say(HOLE_CLEAR_MM)} of card on every side wants ${say(need)}.`,
         mends: [
           {
             label: `Make it ${say(wide)} × ${say(high)}`,

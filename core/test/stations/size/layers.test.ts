@@ -213,6 +213,10 @@ describe('a lining', () => {
     }
     const bare = plan(changeJob(job, [decide((at) => at.size.layers, [])])).size.thicknessMm;
     expect(size.thicknessMm - bare).to.be.closeTo(piece!.stock.caliperMicron / 1000, 1e-9);
+    // All of it is glued: a film of 0.2 mm, within the line that no further one fits beside.
+    const wet = plan(changeJob(job, [decide((at) => at.size.layers.at(0).adhesiveId, 'quay-glue')])).make.adhesives[0]!;
+    const film = (piece!.blank.widthMm * piece!.blank.heightMm * 0.2) / 1000;
+    expect(wet.perCard).to.be.within(film * 0.95, film);
     const step = make.steps.find(({ title }) => title.startsWith('Cut, glue and trim flush'))!;
     expect(step.detail).to.contain('trim the lining flush');
     expect(step.caution).to.contain('blade').and.contain('glue');

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import { allSnags, changeJob, decide, type Job, type RibbonChoice } from '../../../src/index.ts';
 import { cutFromRolls } from '../../../src/stations/size/ribbon.ts';
-import { jobWith, plan, sized } from '../../support.ts';
+import { jobWith, plan, sized, workshop } from '../../support.ts';
 
 const RIBBON: RibbonChoice = {
   ...{ name: 'Plum satin', colour: '#7b2869', widthMm: 9, way: 'across', bow: true, loopMm: 30, tailMm: 40 },
@@ -78,7 +78,11 @@ describe('a ribbon', () => {
   it('is cut from whole rolls, priced by its length, weighed, and tied last', () => {
     const job = tied();
     const { size, sell, make, envelope } = plan(job);
-    const long = lengthOf(job);
+    // Up to the next 5 mm.
+    const long = 5 * Math.ceil(lengthOf(job) / 5);
+    expect(size.ribbon!.cutMm).to.equal(long);
+    const inches = plan(job, { ...workshop, unit: 'in' }).size.ribbon!.cutMm / 25.4;
+    expect(inches * 4).to.be.closeTo(Math.ceil((lengthOf(job) / 25.4) * 4), 1e-9);
     // 439 mm or so: 22 from a roll of 10 m, so that 30 take two.
     expect(cutFromRolls(size.ribbon!, 30)).to.deep.equal({ perRoll: 22, rolls: 2, metres: (30 * long) / 1000 });
     expect(sell.parts.find(({ id }) => id === 'ribbon')!.perCardMinor).to.be.closeTo((long / 10_000) * 400, 1e-9);
@@ -90,7 +94,7 @@ describe('a ribbon', () => {
     // Two sides of a quarter millimetre, a third of its width knotted, two for the loops.
     expect(size.thicknessMm - thickOf(job)).to.be.closeTo(0.5 + 3 + 2, 1e-9);
     const step = make.steps.find(({ kind }) => kind === 'ribbon')!;
-    expect(step.big).to.equal(`30 × ${Math.ceil(long)} mm`);
+    expect(step.big).to.equal(`30 × ${long} mm`);
     expect(step.detail).to.contain('22 from a roll of 10 m, 2 rolls').and.contain('seal the loose ends');
     expect(step.caution).to.contain('flame');
     expect(make.steps.at(-2)!.kind).to.equal('ribbon');

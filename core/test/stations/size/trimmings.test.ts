@@ -83,6 +83,16 @@ describe('trimmings', () => {
     expect(spined.art.snags.map(({ id }) => id)).not.to.include('art-trimming-gapes');
     // A spine of 3.5 and a caliper; the button lies between.
     expect(spined.size.thicknessMm).to.be.closeTo(3.5 + spined.stock.stock.caliperMicron / 1000, 1e-9);
+    // One that is too narrow for it gapes by what is left, and can be made wide enough.
+    const narrow = changeJob(card(inside), [
+      decide((job) => job.size.format, 'spineFold'),
+      decide((job) => job.size.options.spineMm, 0.3),
+    ]);
+    const held = plan(changeJob(narrow, [decide((job) => job.trimmings.at(0).adhesiveId, 'pads')]), shop);
+    // 2.4 and pads of 2, in the millimetre that a spine is at least.
+    const gap = held.art.snags.find(({ id }) => id === 'art-trimming-gapes')!;
+    expect(gap.title).to.equal('The shut card gapes by 3.4 mm');
+    expect(gap.remedies.map(({ label }) => label)).to.deep.equal(['Make its spine 5.5 mm']);
     // On the outside it does not.
     const outside = plan(changeJob(card({ trimmingId: 'button' }), gapes.remedies[0]!.changes), shop);
     expect(outside.size.thicknessMm).to.be.closeTo(spined.size.thicknessMm + 2.4, 1e-9);

@@ -117,7 +117,7 @@ export function SizeSlip(props: StationProps): ReactNode {
       >
         <Layers {...props} />
       </More>
-      <More label={ribbon ? `${ribbon.choice.name}: ${formatLength(ribbon.lengthMm, unit)} each` : 'A ribbon'}>
+      <More label={ribbon ? `${ribbon.choice.name}: ${formatLength(ribbon.cutMm, unit)} each` : 'A ribbon'}>
         <FieldPlace value="ribbon">
           <RibbonInputs {...props} />
         </FieldPlace>

@@ -9,9 +9,10 @@ import type { Figure, Remedy, Snag } from '../../../job/findings.ts';
 import { wantedOf } from '../../../job/namesList.ts';
 import { stockOf } from '../../../job/pick.ts';
 import type { Job } from '../../../job/types.ts';
-import { cockles } from '../../../workshop/adhesives.ts';
+import { layAdhesive } from '../../../workshop/adhesives.ts';
 import type { Workshop } from '../../../workshop/types.ts';
 import { adhesiveSnag } from '../../size/adhesiveSnag.ts';
+import { isOf } from '../../size/formats/index.ts';
 import type { SizePlan } from '../../size/planSize.ts';
 import type { PlacedTrimming } from '../../size/trimmings.ts';
 import { boxOf, type FacePlan } from '../faces/items.ts';
@@ -26,7 +27,7 @@ const SLIGHT_MM = 0.05;
 export function trimmingSnags(
   job: Job,
   workshop: Workshop,
-  size: Pick<SizePlan, 'trimmings' | 'faces' | 'layers'>,
+  size: Pick<SizePlan, 'trimmings' | 'faces' | 'layers' | 'options'>,
   faces: readonly FacePlan[],
 ): readonly Snag[] {
   const { placed } = size.trimmings;
@@ -111,7 +112,8 @@ function holds(
   const under = layers.filter((layer) => layer.faceId === faceId).at(-1)?.stock ?? stockOf(job, workshop);
   return adhesiveSnag(workshop, {
     ...{ id: `art-trimming-holds-${choice.id}`, station: 'art', what: nameOf(one), adhesive, laying },
-    ...{ box: trimming, loadGrams: trimming.grams, gsm: under.gsm, isCockling: cockles(adhesive, under.gsm) },
+    ...{ loadGrams: trimming.grams, gsm: under.gsm },
+    wouldHold: (other) => layAdhesive(other, trimming, trimming.grams).ok,
     use: (id) => [decide((at) => at.trimmings.at(index).adhesiveId, id)],
   });
 }
@@ -157,27 +159,33 @@ function hides(
   ];
 }
 
-/** Between the panels of a shut card, it holds them apart. */
-function gapes(job: Job, { unit }: Workshop, { trimmings }: Pick<SizePlan, 'trimmings'>): readonly Snag[] {
+/** Between the panels of a shut card, it holds them apart by what a spine or a gusset leaves no room for. */
+function gapes(
+  job: Job,
+  { unit }: Workshop,
+  { trimmings, options }: Pick<SizePlan, 'trimmings' | 'options'>,
+): readonly Snag[] {
+  const { format } = job.size;
   const { insideMm } = trimmings;
-  if (insideMm < GAPES_MM || job.size.format === 'spineFold' || job.size.format === 'gusset') return [];
+  const hasSpine = isOf(format, 'spineMm');
+  const gapeMm = insideMm - (hasSpine ? options.spineMm : 0);
+  if (gapeMm < GAPES_MM) return [];
   const spineMm = Math.ceil((insideMm + SPINE_EASE_MM) * 2) / 2;
+  const wide = decide((at) => at.size.options.spineMm, spineMm);
   return [
     {
       id: 'art-trimming-gapes',
       station: 'art',
       level: 'note',
-      title: `The shut card gapes by ${formatLength(insideMm, unit)}`,
+      title: `The shut card gapes by ${formatLength(gapeMm, unit)}`,
       why: 'What lies between its panels holds them apart, and presses on what faces it.',
-      remedies:
-        job.size.format === 'sideFold'
+      remedies: hasSpine
+        ? [{ label: `Make its spine ${formatLength(spineMm, unit)}`, changes: [wide] }]
+        : format === 'sideFold'
           ? [
               {
                 label: `Give it a spine of ${formatLength(spineMm, unit)}`,
-                changes: [
-                  decide((at) => at.size.format, 'spineFold'),
-                  decide((at) => at.size.options.spineMm, spineMm),
-                ],
+                changes: [decide((at) => at.size.format, 'spineFold'), wide],
               },
             ]
           : [],

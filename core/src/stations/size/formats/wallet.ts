@@ -5,7 +5,7 @@ import type { Point } from '../../../ground/geometry/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import { LIMITS } from '../../../job/limits.ts';
 import type { FormatOptions } from '../../../job/format.ts';
-import { roundHole } from './parts/roundHole.ts';
+import { HOLE_CLEAR_MM, roundHole } from './parts/roundHole.ts';
 import { form, inner, outer } from './parts/strip.ts';
 import type { Finish, Format, Paper } from './types.ts';
 
@@ -21,8 +21,6 @@ const TAB_LONG_MM = 12;
 const OVER_LEAVES = 2;
 /** A shallower pocket holds nothing. Our starting value. */
 export const LEAST_POCKET_MM = 8;
-/** A hole’s own edge stays this far from every edge of the card. Our starting value. */
-export const HOLE_CLEAR_MM = 6;
 /** Of a slit beyond the tab that goes through it, where nothing is said. */
 const SLIT_OVER_MM = 1.5;
 

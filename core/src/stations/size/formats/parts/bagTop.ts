@@ -1,8 +1,9 @@
 import type { BlankCut } from '../../../../ground/fold/types.ts';
-import { FLATNESS_MM, type Polygon } from '../../../../ground/geometry/polygon.ts';
+import type { Polygon } from '../../../../ground/geometry/polygon.ts';
 import type { Point } from '../../../../ground/geometry/types.ts';
 import type { Mm } from '../../../../ground/length/types.ts';
 import type { FormatInput } from '../types.ts';
+import { stepsFor } from './shapes.ts';
 
 /** Card over a handle hole, and beside it. Our starting value: it carries what is in the bag. */
 const OVER_HANDLE_MM = 8;
@@ -50,9 +51,7 @@ export const BAG_INPUTS: readonly FormatInput[] = [
 export function topEdge(atMm: Mm, widthMm: Mm, riseMm: Mm): Polygon {
   const p = (xMm: Mm, yMm: Mm): Point => ({ xMm: atMm + xMm, yMm });
   if (riseMm <= 0) return [p(0, 0), p(widthMm, 0)];
-  // Chords within the flatness of the ellipse’s larger circle: sagitta = r(1 − cos(step/2)).
-  const radius = Math.max(widthMm / 2, riseMm);
-  const count = Math.max(8, Math.ceil(Math.PI / (2 * Math.acos(1 - Math.min(0.5, FLATNESS_MM / radius)))));
+  const count = stepsFor(Math.max(widthMm / 2, riseMm)) / 2;
   const inner = Array.from({ length: count - 1 }, (_, i) => {
     const turn = (Math.PI * (i + 1)) / count;
     return p((widthMm / 2) * (1 - Math.cos(turn)), riseMm * (1 - Math.sin(turn)));
@@ -78,8 +77,7 @@ export function handleHole(
   const radius = highMm / 2;
   const top = OVER_HANDLE_MM + riseMm * (1 - Math.sqrt(1 - (acrossMm / widthMm) ** 2));
   const middle = panelAtMm + widthMm / 2;
-  const step = 2 * Math.acos(Math.max(0, 1 - FLATNESS_MM / radius));
-  const count = Math.max(4, Math.ceil(Math.PI / step));
+  const count = stepsFor(radius) / 2;
   const end = (xMm: Mm, from: number): Polygon =>
     Array.from({ length: count + 1 }, (_, i): Point => {
       const turn = from + (Math.PI * i) / count;

@@ -3,6 +3,9 @@ import { FLATNESS_MM } from '../../../../ground/geometry/polygon.ts';
 import type { Point } from '../../../../ground/geometry/types.ts';
 import type { Mm } from '../../../../ground/length/types.ts';
 
+/** A hole’s own edge stays this far from every edge of the card, or it tears out. Our starting value. */
+export const HOLE_CLEAR_MM = 6;
+
 /** To hang a piece by. */
 export const stringHole = (middle: Point, acrossMm: Mm): BlankCut =>
   roundHole({ id: 'string', name: 'String hole' }, middle, acrossMm);

@@ -7,7 +7,7 @@ import type { Mm } from '../../../../ground/length/types.ts';
 import type { ShapeId } from '../../../../job/format.ts';
 
 /** Chords of a circle of this radius that stay within the flatness: sagitta = r(1 − cos(step/2)). */
-function stepsFor(radiusMm: Mm): number {
+export function stepsFor(radiusMm: Mm): number {
   const step = 2 * Math.acos(1 - Math.min(0.5, FLATNESS_MM / radiusMm));
   return Math.ceil((2 * Math.PI) / step / 8) * 8;
 }
