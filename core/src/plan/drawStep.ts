@@ -1,7 +1,7 @@
 import { seenSide } from '../stations/art/faces/seenArt.ts';
 import { drawCreaseLine } from '../stations/crease/drawCrease.ts';
 import { drawCutMove } from '../stations/cut/drawCuts.ts';
-import { drawMachineFile } from '../stations/cut/planMachine.ts';
+import { drawMachineFile, drawOnMachine } from '../stations/cut/planMachine.ts';
 import { drawEnvelopeFront, drawEnvelopeOutside, drawLiner } from '../stations/envelope/drawEnvelopePrint.ts';
 import { drawEnvelopeBlank } from '../stations/envelope/drawEnvelope.ts';
 import { IDENTITY } from '../ground/geometry/affine.ts';
@@ -67,6 +67,7 @@ export function drawStep(
     case 'envelope':
       if (step.work === 'printBlanks') return drawEnvelopeOutside(plan.envelope, textMm);
       if (step.work === 'line') return plan.envelope.liner && drawLiner(plan.envelope.liner, textMm);
+      if (step.work === 'cut' && plan.envelope.cuts.machine) return drawOnMachine(plan.envelope.cuts.machine.on);
       if (step.work === 'printReady') return drawEnvelopeFront(plan.envelope, null);
       return drawEnvelopeBlank(plan.envelope, textMm, unit);
     case 'ribbon':

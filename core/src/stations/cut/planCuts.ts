@@ -30,7 +30,7 @@ import { isShaped } from './isShaped.ts';
 import { movesFor, type FenceCuts } from './movesFor.ts';
 import { planDrift, SPREADS_OF_95, worstDrift } from './planDrift.ts';
 import type { CutOrder, CutPlan, OutlineCut, PieceDrift } from './types.ts';
-import { planMachine, type MachinePlan } from './planMachine.ts';
+import { cardsOnMachine, planMachine, type MachinePlan } from './planMachine.ts';
 import { repeatabilityOf } from './repeatability.ts';
 import { throughCreases } from '../sheet/layout/throughCreases.ts';
 import { offcutsOf, sheetChoices } from './sheetChoices.ts';
@@ -68,7 +68,7 @@ export function planCuts({ job, workshop, size, art, stock, sheet }: CutContext)
   );
   const machine =
     trimmer.machine && sheet.up > 0 && (sheet.machineMarks.length > 0 || sheet.sides.length === 0)
-      ? planMachine(size, sheet, trimmer.machine, stock.stock.gsm)
+      ? planMachine(cardsOnMachine(size, sheet), trimmer.machine, stock.stock.gsm)
       : null;
   const outlines = trimmer.machine
     ? []

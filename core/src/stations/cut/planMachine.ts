@@ -1,5 +1,6 @@
 import { cutLine } from '../../ground/fold/blankCuts.ts';
-import { apply } from '../../ground/geometry/affine.ts';
+import type { FlatBlank } from '../../ground/fold/types.ts';
+import { apply, type Affine } from '../../ground/geometry/affine.ts';
 import { boxPath, polygon, polyline, type Path } from '../../ground/geometry/path.ts';
 import { TOLERANCE_MM, type Point } from '../../ground/geometry/types.ts';
 import type { Gsm, Mm } from '../../ground/length/types.ts';
@@ -38,10 +39,36 @@ export const passesFor = (machine: MachineFacts, gsm: Gsm): number => lineFor(ma
 const lengthOf = (points: KnifePath): Mm =>
   points.slice(1).reduce((sum, q, i) => sum + Math.hypot(q.xMm - points[i]!.xMm, q.yMm - points[i]!.yMm), 0);
 
+/** Copies of one blank on the sheet that is loaded, front up. */
+export interface OnMachine {
+  readonly blank: Pick<FlatBlank, 'outline' | 'cuts'>;
+  readonly creases: readonly {
+    readonly from: Point;
+    readonly to: Point;
+    readonly role: 'creaseAway' | 'creaseToward';
+  }[];
+  /** From the blank to each of its places. */
+  readonly places: readonly Affine[];
+  readonly marks: readonly Point[];
+  readonly sheet: { readonly widthMm: Mm; readonly heightMm: Mm };
+}
+
+/** A job’s cards on their sheet. */
+export const cardsOnMachine = ({ form: { blank } }: SizePlan, sheet: SheetPlan): OnMachine => ({
+  blank,
+  creases: blank.creases.map(({ from, to, direction }) => ({
+    ...{ from, to },
+    role: direction === 'mountain' ? 'creaseAway' : 'creaseToward',
+  })),
+  places: sheet.placements.map(({ toSheet }) => toSheet),
+  marks: sheet.machineMarks,
+  sheet: { widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm },
+});
+
 /** Within and then round every blank where it lies on the sheet: what is cut out no longer lies still. */
-const cutsOn = ({ form: { blank } }: SizePlan, { placements }: SheetPlan): readonly KnifePath[] => [
-  ...placements.flatMap(({ toSheet }) => blank.cuts.map((cut) => cutLine(cut).map((p) => apply(toSheet, p)))),
-  ...knifePaths(placements.map(({ toSheet }) => blank.outline.map((p) => apply(toSheet, p)))),
+const cutsOn = ({ blank, places }: OnMachine): readonly KnifePath[] => [
+  ...places.flatMap((toSheet) => blank.cuts.map((cut) => cutLine(cut).map((p) => apply(toSheet, p)))),
+  ...knifePaths(places.map((toSheet) => blank.outline.map((p) => apply(toSheet, p)))),
 ];
 
 /** Time follows from the file: paths in its order, the knife in the air between them. */
@@ -60,11 +87,12 @@ const isClosed = (points: KnifePath): boolean =>
   points.length > 3 &&
   Math.hypot(points[0]!.xMm - points.at(-1)!.xMm, points[0]!.yMm - points.at(-1)!.yMm) < TOLERANCE_MM;
 
-export function planMachine(size: SizePlan, sheet: SheetPlan, facts: MachineFacts, gsm: Gsm): MachinePlan {
-  const paths = cutsOn(size, sheet);
+/** What a machine does to one sheet of these, by the line of its table for their weight. */
+export function planMachine(of: OnMachine, facts: MachineFacts, gsm: Gsm): MachinePlan {
+  const paths = cutsOn(of);
   const { passes, force = null } = lineFor(facts, gsm);
   return {
-    marks: sheet.machineMarks,
+    marks: of.marks,
     passes,
     force,
     cutMm: paths.reduce((sum, path) => sum + lengthOf(path), 0),
@@ -76,23 +104,25 @@ export function planMachine(size: SizePlan, sheet: SheetPlan, facts: MachineFact
  * The file a cutting machine reads, in true size: the marks it looks for, the outlines it cuts, and the creases,
  * each on a layer of its own. Nothing else is in it, so nothing else can be cut.
  */
-export function drawMachineFile(size: SizePlan, sheet: SheetPlan): Scene {
-  const page = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
+export function drawOnMachine(of: OnMachine): Scene {
+  const page = { xMm: 0, yMm: 0, ...of.sheet };
   const cut = (path: Path): Shape => ({ kind: 'path', role: 'cut', path });
   return {
     box: page,
     symbols: {},
     shapes: [
       { kind: 'path', role: 'sheet', path: boxPath(page) },
-      ...sheet.machineMarks.map(drawMark),
-      ...cutsOn(size, sheet).map((points) => cut(isClosed(points) ? polygon(points.slice(0, -1)) : polyline(points))),
-      ...sheet.placements.flatMap(({ toSheet }) =>
-        size.form.blank.creases.map((crease): Shape => ({
-          kind: 'path',
-          role: crease.direction === 'mountain' ? 'creaseAway' : 'creaseToward',
-          path: polyline([apply(toSheet, crease.from), apply(toSheet, crease.to)]),
+      ...of.marks.map(drawMark),
+      ...cutsOn(of).map((points) => cut(isClosed(points) ? polygon(points.slice(0, -1)) : polyline(points))),
+      ...of.places.flatMap((toSheet) =>
+        of.creases.map(({ from, to, role }): Shape => ({
+          ...{ kind: 'path', role },
+          path: polyline([apply(toSheet, from), apply(toSheet, to)]),
         })),
       ),
     ],
   };
 }
+
+/** The same file for a job’s cards. */
+export const drawMachineFile = (size: SizePlan, sheet: SheetPlan): Scene => drawOnMachine(cardsOnMachine(size, sheet));

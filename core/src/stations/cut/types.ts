@@ -5,6 +5,7 @@ import type { JobChange } from '../../job/decide.ts';
 import type { StationPlan } from '../../job/findings.ts';
 import type { Trimmer } from '../../workshop/types.ts';
 import type { ThroughCreases } from '../sheet/layout/throughCreases.ts';
+import type { PieceCuts } from './pieceCuts.ts';
 import type { MachinePlan } from './planMachine.ts';
 
 /** Edges as they lie on the sheet with its front up; clockwise, so that turns can be counted. */
@@ -36,13 +37,10 @@ export interface CutMove {
 }
 
 /** How one kind of layer is cut from its sheets. */
-export interface LayerCuts {
+export interface LayerCuts extends PieceCuts {
   readonly pieceId: string;
   readonly name: string;
   readonly stockName: string;
-  readonly moves: readonly CutMove[];
-  /** Over the run. */
-  readonly strokes: number;
 }
 
 /** A cut that no fence guides. */
@@ -68,7 +66,7 @@ export interface CutOrder {
 export interface CutPlan extends StationPlan {
   readonly trimmer: Trimmer;
   readonly moves: readonly CutMove[];
-  /** The same for layers that are rectangles, each on its own sheets. */
+  /** The same for layers, each on its own sheets. */
   readonly layers: readonly LayerCuts[];
   /** Slopes and curves, once the cells are free. */
   readonly outlines: readonly OutlineCut[];

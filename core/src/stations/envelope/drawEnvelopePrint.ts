@@ -19,7 +19,8 @@ import { drawFace, drawSide } from '../art/faces/drawCard.ts';
 import { seenFace, seenSide } from '../art/faces/seenArt.ts';
 import { drawNamed } from '../art/names/namedArt.ts';
 import type { TypefaceBook } from '../art/words/typefaces.ts';
-import { drawSlug, drawTicks, shortTitle } from '../sheet/draw/drawMarks.ts';
+import { drawSlug, drawTicks, shortTitle, ticksClearOf } from '../sheet/draw/drawMarks.ts';
+import { drawMark, markRoom } from '../sheet/layout/machineMarks.ts';
 import { cardAt, sayPiles } from '../sheet/draw/nameSheet.ts';
 import { laidMap, type LaidPiece } from '../sheet/layout/layOut.ts';
 import { sayPlate, type PlateKind } from '../sheet/layout/passes.ts';
@@ -30,7 +31,10 @@ import type { EnvelopePlan } from './planEnvelope.ts';
 import type { LinerPlan } from './planLiner.ts';
 
 /** A blank that is printed on sheets of its own: the envelope, or its liner. */
-interface OnPaper extends Pick<EnvelopePlan, 'art' | 'print' | 'places' | 'bleedMm' | 'sheets' | 'stock' | 'turnOver'> {
+interface OnPaper extends Pick<
+  EnvelopePlan,
+  'art' | 'print' | 'places' | 'bleedMm' | 'sheets' | 'stock' | 'turnOver' | 'machineMarks'
+> {
   readonly what: 'envelope' | 'liner';
   readonly heightMm: Mm;
   readonly piece: FoldedPiece;
@@ -102,7 +106,7 @@ function drawPage(
   { job, typefaces, outlines = true }: EnvelopeNames,
   label: EnvelopeLabel | null,
 ): Page {
-  const { print, places, bleedMm, art, sheets, what } = plan;
+  const { print, places, bleedMm, art, sheets, what, machineMarks } = plan;
   if (print?.on !== 'blank') throw new RangeError('drawEnvelopePage: nothing is printed on the blank');
   const box = sheetBox(plan);
   const paper = side === 'front' ? 'outside' : 'inside';
@@ -113,7 +117,7 @@ function drawPage(
   const around = (boxes: readonly Box[]): Box => (boxes.length > 0 ? boxAround(boxes.flatMap((b) => corners(b))) : box);
   const bleedBox = around(trims.map((trim) => grow(trim, evenSides(bleedMm))));
   const block = { bleedBox, printable: page(print.printable) };
-  const ticks = job.sheet.marks ? drawTicks(trims, [], block) : [];
+  const ticks = job.sheet.marks ? ticksClearOf(machineMarks, drawTicks(trims, [], block)) : [];
   const number = label?.sheetNumber ?? 1;
   const plate = label && sayPlate(label.plate ?? 'colours', print.white);
   const text = label
@@ -144,8 +148,9 @@ function drawPage(
               return own.length === 0 ? [] : [{ kind: 'group', transform: placeMap(plan, lies, side), children: own }];
             })
           : []),
+        ...(side === 'front' ? machineMarks.map(drawMark) : []),
         ...ticks,
-        ...(job.sheet.marks && text ? drawSlug(text, block, { ticks }) : []),
+        ...(job.sheet.marks && text ? drawSlug(text, block, { ticks, keepClear: machineMarks.map(markRoom) }) : []),
       ],
     },
     trimBox: around(trims),

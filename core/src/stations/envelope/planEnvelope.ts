@@ -3,17 +3,21 @@ import type { EnvelopeStyleId } from '../../job/envelopeStyles.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { capital, count, figure, length, plural, words } from '../../job/figures.ts';
-import { adhesiveById, envelopeOnHand, envelopeStockOf, linerStockOf } from '../../job/pick.ts';
+import { adhesiveById, envelopeOnHand, envelopeStockOf, linerStockOf, trimmerOf } from '../../job/pick.ts';
 import type { Snag, StationPlan } from '../../job/findings.ts';
-import type { Stock, Workshop } from '../../workshop/types.ts';
-import { formatSize } from '../../ground/length/formatLength.ts';
-import { insideMargins } from '../sheet/layout/edges.ts';
-import { layOutOnePiece, type LaidPiece } from '../sheet/layout/layOut.ts';
+import type { Stock, Trimmer, Workshop } from '../../workshop/types.ts';
+import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
+import type { LengthUnit } from '../../ground/length/types.ts';
+import { sayPieceCuts } from '../cut/sayPieceCuts.ts';
+import { pieceCuts, type PieceCuts, type PiecesOnSheet } from '../cut/pieceCuts.ts';
+import { layBlank, type LaidBlank } from '../sheet/layout/layBlank.ts';
+import { laidMap, type LaidPiece } from '../sheet/layout/layOut.ts';
 import { sheetsFor, type PieceOnSheets } from '../sheet/pieces.ts';
 import { suitingEnvelopes } from '../size/suitingEnvelopes.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-import { turnOf, type TurnOver } from '../../ground/geometry/affine.ts';
+import { compose, turnedLeftRight, turnOf, type TurnOver } from '../../ground/geometry/affine.ts';
+import type { Point } from '../../ground/geometry/types.ts';
 import { inkMargins } from '../../workshop/borderless.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { DEFAULTS } from '../../job/newJob.ts';
@@ -54,6 +58,12 @@ export interface EnvelopePlan extends StationPlan {
   readonly stock: Stock;
   /** First places of the blank's box on one sheet; none when it does not fit. */
   readonly places: readonly LaidPiece[];
+  /** Three where a machine cuts what is printed; none else. */
+  readonly machineMarks: readonly Point[];
+  /** How the blanks come out of their sheets; corners with the inside up. */
+  readonly cuts: PieceCuts;
+  /** The same in words, with what is cut within and what is rounded. */
+  readonly cutting: readonly string[];
   readonly up: number;
   readonly sheets: number;
   /** It on its sheets; none where it is only shown. */
@@ -76,7 +86,7 @@ export interface EnvelopePlan extends StationPlan {
   readonly liner: LinerPlan | null;
   /** What is glued on what, with what; none where the job leaves that to whatever is at hand. */
   readonly seams: readonly Seam[];
-  /** Folding and gluing, in order. */
+  /** Creasing, folding and gluing, in order. */
   readonly steps: readonly string[];
 }
 
@@ -122,10 +132,7 @@ export function planEnvelope({
   });
   const { built } = folded;
   const { blank } = built;
-  const steps = [
-    ...blank.cuts.map(({ byHand }) => `${byHand.title}.`),
-    ...style.parts(measures).steps.map(({ says }) => says),
-  ];
+  const steps = style.parts(measures).steps.map(({ says }) => says);
   const bought = envelopeOnHand(job, workshop);
   // One that is bought is of no style; its front and back are as a side seam’s.
   const inHand = made || !bought ? folded : foldedEnvelope(boughtAs(bought, measures));
@@ -142,23 +149,33 @@ export function planEnvelope({
   const inked = print?.on === 'blank' ? print : null;
   const bleedMm = inked && art.ink.bleeds ? inHand.bleedMm : 0;
   const margins = inked ? inkMargins(inked.path, bleedMm) : ofCard.path.marginsMm;
-  const on = (widthMm: number, heightMm: number) =>
-    layOutOnePiece({
-      sheetWidthMm: widthMm,
-      sheetHeightMm: heightMm,
-      fromEdgesMm: insideMargins(margins, bleedMm),
-      pieceWidthMm: blank.widthMm,
-      pieceHeightMm: blank.heightMm,
-      gutterMm: 2 * bleedMm,
-      mayLie: { asDrawn: true, turned: true },
-    });
-  const laid = on(stock.sheetWidthMm, stock.sheetHeightMm);
+  const trimmer = trimmerOf(job, workshop);
+  const isPrinted = inked !== null;
+  const on = (widthMm: Mm, heightMm: Mm): LaidBlank =>
+    layBlank(
+      {
+        ...{ sheet: { widthMm, heightMm }, blank, bleedMm, marginsMm: margins, isPrinted },
+        mayLie: { asDrawn: true, turned: true },
+      },
+      trimmer.machine,
+    );
+  const { laid, machineMarks } = on(stock.sheetWidthMm, stock.sheetHeightMm);
   const wouldBe = (part: Partial<EnvelopeChoice>) => {
     const choice = { ...job.envelope, ...part };
     const other = envelopeStyle(choice.style ?? 'sideSeam');
     return buildEnvelope(other, measuresOf(other, card, choice));
   };
   const sheets = sheetsFor(wantedOf(job), laid.up);
+  const cuts = pieceCuts(
+    {
+      ...{ blank, bleedMm, stock, sheets, layOut: laid, machineMarks, isPrinted },
+      ...lyingOutsideUp(blank, laid.pieces),
+      cornersOf:
+        measures.cornerMm > 0 ? buildEnvelope(style, { ...measures, cornerMm: 0 }).blank.outline : blank.outline,
+    },
+    trimmer,
+    unit,
+  );
   const suiting = suitingEnvelopes(card, workshop);
   const liner =
     job.envelope.liner && linerStock
@@ -195,7 +212,12 @@ export function planEnvelope({
     ...{ insideWidthMm, insideHeightMm, flapMm },
     depthMm: style.walls ? measures.depthMm : 0,
     stock,
-    places: laid.pieces,
+    ...{
+      places: laid.pieces,
+      machineMarks,
+      cuts,
+      cutting: sayCutting(cuts, { trimmer, unit, blank, cornerMm: measures.cornerMm }),
+    },
     up: laid.up,
     sheets,
     pieces: made
@@ -251,7 +273,17 @@ export function planEnvelope({
     ],
     snags: [
       ...(made
-        ? envelopeSnags(workshop, { style, measures, built, window, stock, up: laid.up, margins, wouldBe, on })
+        ? envelopeSnags(workshop, {
+            style,
+            measures,
+            built,
+            window,
+            stock,
+            up: laid.up,
+            margins,
+            wouldBe,
+            on: (w, h) => on(w, h).laid,
+          })
         : suggestShelf(bought !== null, suiting)),
       ...(atHand
         ? [
@@ -271,6 +303,34 @@ export function planEnvelope({
     ],
   };
 }
+
+/** From the sheet to a blank that can be creased, its inside up once its box is free. */
+function sayCutting(
+  cuts: PieceCuts,
+  {
+    trimmer,
+    unit,
+    blank,
+    cornerMm,
+  }: { readonly trimmer: Trimmer; readonly unit: LengthUnit; readonly blank: EnvelopeBlank; readonly cornerMm: Mm },
+): readonly string[] {
+  const said = sayPieceCuts(cuts, trimmer, unit, 'listed at Envelope');
+  if (cuts.machine) return said;
+  return [
+    ...(said.length > 0 ? said : ['Cut round the outline by its template.']),
+    ...(cornerMm > 0 && said.length > 0 ? [`Round the free corners to ${formatLength(cornerMm, unit)}.`] : []),
+    ...blank.cuts.map(({ byHand }) => `${byHand.title}.`),
+  ];
+}
+
+/** Blanks on a sheet whose front is their outside, with creases as they are seen from there. */
+const lyingOutsideUp = (
+  { widthMm, heightMm, creases }: EnvelopeBlank,
+  places: readonly LaidPiece[],
+): Pick<PiecesOnSheet, 'places' | 'creases'> => ({
+  places: places.map((lies) => compose(laidMap(lies, heightMm), turnedLeftRight(widthMm))),
+  creases: creases.map(({ from, to, way }) => ({ from, to, role: way === 'toward' ? 'creaseAway' : 'creaseToward' })),
+});
 
 /** An envelope that was bought, as what comes nearest to it: a flat one that opens on its long side. */
 function boughtAs(

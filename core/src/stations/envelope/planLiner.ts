@@ -1,20 +1,23 @@
 import { turnOf, type TurnOver } from '../../ground/geometry/affine.ts';
 import { evenSides } from '../../ground/geometry/box.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
+import type { Point } from '../../ground/geometry/types.ts';
 import type { FoldedForm } from '../../ground/fold/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { decide } from '../../job/decide.ts';
 import type { Remedy, Snag } from '../../job/findings.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import { DEFAULTS, EMPTY_FACE } from '../../job/newJob.ts';
+import { trimmerOf } from '../../job/pick.ts';
 import { sortedBy } from '../../job/sorted.ts';
 import type { Job, LinerChoice } from '../../job/types.ts';
 import { inkMargins } from '../../workshop/borderless.ts';
 import { sheetPriceOf } from '../../workshop/sheetPrice.ts';
 import type { Stock, Workshop } from '../../workshop/types.ts';
 import type { TypefaceBook } from '../art/words/typefaces.ts';
-import { insideMargins } from '../sheet/layout/edges.ts';
-import { layOutOnePiece, type LaidPiece } from '../sheet/layout/layOut.ts';
+import { pieceCuts, type PieceCuts } from '../cut/pieceCuts.ts';
+import { layBlank, type LaidBlank } from '../sheet/layout/layBlank.ts';
+import { laidMap, type LaidPiece } from '../sheet/layout/layOut.ts';
 import { sheetsFor, type PieceOnSheets } from '../sheet/pieces.ts';
 import { linerOf, type Liner } from './build/liner.ts';
 import { envelopeArtSnags, layEnvelope, type EnvelopeArt } from './envelopeArt.ts';
@@ -28,6 +31,9 @@ export interface LinerPlan extends Liner {
   readonly bleedMm: Mm;
   readonly turnOver: TurnOver;
   readonly places: readonly LaidPiece[];
+  readonly machineMarks: readonly Point[];
+  /** How it comes out of its sheets, seen side up. */
+  readonly cuts: PieceCuts;
   readonly up: number;
   readonly sheets: number;
   readonly onSheets: PieceOnSheets;
@@ -55,24 +61,37 @@ export function planLiner({ job, workshop, choice, stock, form, typefaces, shown
   const art = layEnvelope({ ...artContext, piece: liner.piece, shown });
   const print = envelopePrint(job, workshop, { art, stock, on: 'blank', front: blank });
   const bleedMm = print && art.ink.bleeds ? liner.piece.bleedMm : 0;
-  const on = (sheetWidthMm: Mm, sheetHeightMm: Mm) =>
-    layOutOnePiece({
-      ...{ sheetWidthMm, sheetHeightMm, pieceWidthMm: blank.widthMm, pieceHeightMm: blank.heightMm },
-      fromEdgesMm: insideMargins(print ? inkMargins(print.path, bleedMm) : evenSides(0), bleedMm),
-      gutterMm: 2 * bleedMm,
-      mayLie: { asDrawn: true, turned: true },
-    });
-  const laid = on(stock.sheetWidthMm, stock.sheetHeightMm);
+  const trimmer = trimmerOf(job, workshop);
+  const isPrinted = print !== null;
+  const on = (widthMm: Mm, heightMm: Mm): LaidBlank =>
+    layBlank(
+      {
+        ...{ sheet: { widthMm, heightMm }, blank, bleedMm, isPrinted },
+        marginsMm: print ? inkMargins(print.path, bleedMm) : evenSides(0),
+        mayLie: { asDrawn: true, turned: true },
+      },
+      trimmer.machine,
+    );
+  const { laid, machineMarks } = on(stock.sheetWidthMm, stock.sheetHeightMm);
   const made = wantedOf(job);
   const sheets = sheetsFor(made, laid.up);
+  const lies = {
+    places: laid.pieces.map((place) => laidMap(place, blank.heightMm)),
+    creases: blank.creases.map(({ from, to }) => ({ from, to, role: 'creaseToward' as const })),
+  };
+  const cuts = pieceCuts(
+    { ...{ blank, bleedMm, stock, sheets, layOut: laid, machineMarks, isPrinted }, ...lies },
+    trimmer,
+    workshop.unit,
+  );
   return {
     ...liner,
-    ...{ stock, art, print, bleedMm, places: laid.pieces, up: laid.up, sheets },
+    ...{ stock, art, print, bleedMm, places: laid.pieces, machineMarks, cuts, up: laid.up, sheets },
     turnOver: turnOf({ widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, job.sheet.flipEdge),
     onSheets: { id: 'liner', name: 'Liner', role: 'liner', blank, bleedMm, stock, print, made, up: laid.up, sheets },
     snags: [
       ...insetSnags(choice, workshop),
-      ...(laid.up === 0 ? [sheetSnag(workshop, { blank, stock, on })] : []),
+      ...(laid.up === 0 ? [sheetSnag(workshop, { blank, stock, on: (w, h) => on(w, h).laid })] : []),
       ...(print && print.refusals.length > 0 ? [feedSnag(print)] : []),
       ...envelopeArtSnags(artContext, art),
     ],

@@ -1,6 +1,9 @@
 import { plural } from '../../job/figures.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import type { Job } from '../../job/types.ts';
+import type { Trimmer, Workshop } from '../../workshop/types.ts';
+import type { PieceCuts } from '../cut/pieceCuts.ts';
+import { sayPieceCuts } from '../cut/sayPieceCuts.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import { CAUTIONS } from './cautions.ts';
 import { PLAIN } from './stepWords.ts';
@@ -8,13 +11,18 @@ import { cautionOf, sayHolding } from './trimmingSteps.ts';
 import type { MakeStep } from './types.ts';
 
 /** Envelopes printed as blanks and made, or printed when they are ready. */
-export const envelopeSteps = (job: Job, envelope: EnvelopePlan): readonly MakeStep[] => [
+export const envelopeSteps = (
+  job: Job,
+  envelope: EnvelopePlan,
+  trimmer: Trimmer,
+  workshop: Workshop,
+): readonly MakeStep[] => [
   ...blankSteps(job, envelope, envelope.sheets, 'envelope'),
   ...(envelope.liner
     ? blankSteps(job, { made: envelope.made, print: envelope.liner.print }, envelope.liner.sheets, 'liner')
     : []),
-  ...(envelope.made && envelope.up > 0 ? [makeStep(job, envelope)] : []),
-  ...linerSteps(job, envelope),
+  ...(envelope.made && envelope.up > 0 ? [cutStep(envelope, trimmer), makeStep(job, envelope)] : []),
+  ...linerSteps(job, envelope, trimmer, workshop),
   ...readySteps(job, envelope),
 ];
 
@@ -55,6 +63,28 @@ function readySteps({ envelope: { feedTurn = 0 } }: Job, { print, fedPages }: En
   ];
 }
 
+/** What the trimmer does, or what the knife does in its place. */
+const bladeOf = (trimmer: Trimmer, { machine }: PieceCuts): string =>
+  CAUTIONS[trimmer.kind === 'machine' && !machine ? 'knife' : trimmer.kind];
+
+function cutStep({ sheets, up, stock, cuts, cutting, blank }: EnvelopePlan, trimmer: Trimmer): MakeStep {
+  const inside = cuts.corners.length > 0 ? ' Corners are marked with the inside up.' : '';
+  return {
+    id: 'envelope-cut',
+    ...{ kind: 'envelope', work: 'cut' },
+    title: 'Cut the envelope blanks',
+    big: `${sheets} ${plural(sheets, 'sheet')}`,
+    detail: `${up} from each of ${stock.name}. ${cutting.join(' ')}${inside}`,
+    caution: [
+      bladeOf(trimmer, cuts),
+      ...(cuts.corners.length + blank.cuts.length > 0 && trimmer.kind !== 'knife' && !cuts.machine
+        ? [CAUTIONS.knife]
+        : []),
+    ].join(' '),
+    waitMinutes: null,
+  };
+}
+
 function makeStep(job: Job, envelope: EnvelopePlan): MakeStep {
   const adhesive = envelope.seams[0]?.adhesive ?? null;
   return {
@@ -75,16 +105,15 @@ function saySeams({ seams }: EnvelopePlan): readonly string[] {
 }
 
 /** Cut, creased where the flap folds, slid in and held by a line of glue on the flap alone. */
-function linerSteps(job: Job, { liner }: EnvelopePlan): readonly MakeStep[] {
+function linerSteps(job: Job, { liner }: EnvelopePlan, trimmer: Trimmer, { unit }: Workshop): readonly MakeStep[] {
   if (!liner || liner.up === 0) return [];
   return [
     {
       ...{ id: 'liner', kind: 'envelope', work: 'line' },
       title: 'Line the envelopes',
       big: `${wantedOf(job)} from ${liner.sheets} ${plural(liner.sheets, 'sheet')}`,
-      detail:
-        'Cut round the outline and crease where the flap folds. Slide the liner in, seen side towards the opening, down to the lower fold. Fold flap and liner together, then glue the liner to the flap along its tip only, so that it can move when the flap is folded.',
-      caution: CAUTIONS.glue,
+      detail: `${sayPieceCuts(liner.cuts, trimmer, unit, 'listed at Envelope').join(' ') || 'Cut round the outline.'} Crease where the flap folds. Slide the liner in, seen side towards the opening, down to the lower fold. Fold flap and liner together, then glue the liner to the flap along its tip only, so that it can move when the flap is folded.`,
+      caution: `${bladeOf(trimmer, liner.cuts)} ${CAUTIONS.glue}`,
       waitMinutes: null,
     },
   ];

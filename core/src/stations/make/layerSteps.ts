@@ -1,12 +1,10 @@
 import { capital, plural } from '../../job/figures.ts';
 import type { Job } from '../../job/types.ts';
 import { foldAtMm } from '../../ground/fold/foldAt.ts';
-import { isUprightBox } from '../../ground/geometry/polygon.ts';
-import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { LengthUnit } from '../../ground/length/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
-import { sayFence } from '../cut/layerCuts.ts';
+import { sayPieceCuts } from '../cut/sayPieceCuts.ts';
 import type { CutPlan } from '../cut/types.ts';
 import { sayPlate } from '../sheet/layout/passes.ts';
 import type { LayerSheet } from '../sheet/layout/layerSheets.ts';
@@ -63,7 +61,7 @@ export const layerSteps = (sheet: SheetPlan, cut: CutPlan, { unit }: Workshop): 
           ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.`
           : sayGluing(piece, unit);
       const alone = up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : '';
-      return step(layer, cut, unit, `${put}${saySlope(piece, unit)}${alone}`);
+      return step(layer, cut, unit, `${put}${alone}`);
     });
 
 /** What goes round the finished card or is tied to it, when all else is done. */
@@ -78,7 +76,7 @@ function step({ piece, up, sheets, made }: LayerSheet, cut: CutPlan, unit: Lengt
   const { kind, name, stock, blank, adhesive } = piece;
   const isGlued = kind !== 'insert' && kind !== 'tag';
   const cautions = [
-    CAUTIONS[bladeFor(cut)],
+    CAUTIONS[bladeFor(piece.id, cut)],
     blank.cuts.length > 0 ? CAUTIONS.punch : null,
     isGlued ? cautionOf(adhesive) : null,
   ];
@@ -134,27 +132,18 @@ function sayGluing({ kind, adhesive, laying }: LayerPiece, unit: Workshop['unit'
   return `Hold it with ${sayLaid(adhesive, laying, unit)} of ${adhesive.name}, ${formatLength(adhesive.offEdgeMm, unit)} inside its edges, and centre it on its face. ${sayHolding(adhesive)}`;
 }
 
-/** What layers are cut with: beside a machine, which cuts the cards, a knife. */
-const bladeFor = ({ trimmer }: CutPlan) => (trimmer.kind === 'machine' ? 'knife' : trimmer.kind);
+/** A knife where the machine cannot cut this layer. */
+const bladeFor = (pieceId: string, { trimmer, layers }: CutPlan) =>
+  trimmer.kind === 'machine' && !layers.some((cuts) => cuts.pieceId === pieceId && cuts.machine)
+    ? 'knife'
+    : trimmer.kind;
 
-/** What to set the fence to, or the rule to. */
+/** What to set the fence to, or the rule to, and what is then cut off; or what the machine is sent. */
 function sayLayerCuts(pieceId: string, { layers, trimmer }: CutPlan, unit: Workshop['unit']): string {
   const cuts = layers.find((layer) => layer.pieceId === pieceId);
-  if (!cuts || cuts.moves.length === 0) return '';
-  const said = sayFence(cuts.moves, unit);
-  const tool = trimmer.kind === 'knife' || trimmer.kind === 'scissors' ? 'Rule' : 'Fence';
-  return said ? `${tool}: ${said}. ` : `${cuts.moves.length} cuts, listed at Cut. `;
-}
-
-/** What a box does not say of a piece: where its slope begins and ends. */
-function saySlope({ blank: { outline, widthMm } }: LayerPiece, unit: Workshop['unit']): string {
-  if (isUprightBox(outline)) return '';
-  const highest = (x: number): number | null => {
-    const ys = outline.filter((p) => Math.abs(p.xMm - x) < TOLERANCE_MM).map((p) => p.yMm);
-    return ys.length > 0 ? Math.min(...ys) : null;
-  };
-  const [left, right] = [highest(0), highest(widthMm)];
-  return outline.length === 4 && left !== null && right !== null
-    ? ` Its top slopes: from ${formatLength(left, unit)} down the left edge to ${formatLength(right, unit)} down the right one.`
-    : ' Cut it to the outline of its template.';
+  return cuts
+    ? sayPieceCuts(cuts, trimmer, unit, 'listed at Cut')
+        .map((one) => `${one} `)
+        .join('')
+    : '';
 }

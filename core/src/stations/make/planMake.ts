@@ -7,6 +7,7 @@ import { perPieceFixed } from '../../workshop/putOn.ts';
 import type { FeedPath, ReadyCut, Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { CreasePlan } from '../crease/types.ts';
+import { sayMachine } from '../cut/sayMachine.ts';
 import type { CutPlan } from '../cut/types.ts';
 import { piecesOf } from '../envelope/piecesOf.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
@@ -70,7 +71,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...trimmingSteps(size, workshop),
     ...wrapSteps(sheet, cut, workshop),
     ...ribbonStep(job, size, workshop),
-    ...envelopeSteps(job, envelope),
+    ...envelopeSteps(job, envelope, cut.trimmer, workshop),
     {
       ...PLAIN,
       id: 'pack',
@@ -231,15 +232,13 @@ function pileStep(sheet: SheetPlan): readonly MakeStep[] {
   ];
 }
 
-function machineStep({ machine, trimmer }: CutPlan, { sheets, machineMarks }: SheetPlan): MakeStep {
-  const { passes, force, secondsPerSheet } = machine!;
-  const marked = machineMarks.length > 0;
+function machineStep({ machine, trimmer }: CutPlan, { sheets }: SheetPlan): MakeStep {
   return {
     id: 'machine',
     kind: 'machine',
     title: `Cut on ${trimmer.name}`,
     big: `${sheets} ${plural(sheets, 'sheet')}`,
-    detail: `Send the cut file, ${marked ? 'front up, the corner without a mark at the bottom right' : 'the bare card square in its corner'}. ${passes} ${passes === 1 ? 'pass' : 'passes'}${force === null ? '' : ` at force ${force}`}, about ${sayMinutes(secondsPerSheet / 60)} a sheet. Cut one and look before the rest.`,
+    detail: `${sayMachine(machine!, 'the cut file', 'the bare card')} Cut one and look before the rest.`,
     caution: CAUTIONS.machine,
     waitMinutes: null,
   };

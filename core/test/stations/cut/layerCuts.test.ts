@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { changeJob } from '../../../src/job/changeJob.ts';
 import { decide } from '../../../src/job/decide.ts';
 import type { LayerChoice } from '../../../src/job/types.ts';
-import { sayFence } from '../../../src/stations/cut/layerCuts.ts';
+import { sayFence } from '../../../src/stations/cut/sayPieceCuts.ts';
 import { key, run } from '../../blindTrimmer.ts';
 import { runs } from '../../runs.ts';
 import { inkedWith, plan, sized, workshop } from '../../support.ts';
@@ -75,13 +75,27 @@ describe('layerCuts', () => {
     expect(plain.cut.layers).to.deep.equal([]);
   });
 
-  it('are left out where no fence helps: a slope, and beside a cutting machine', () => {
+  it('tell a slope by its marks, and send a file to a cutting machine', () => {
     const sloped = changeJob(job(70, 120, mat()), [decide((job) => job.size.format, 'cascade')]);
-    expect(plan(sloped).sheet.layers[0]!.up).to.be.above(0);
-    expect(plan(sloped).cut.layers).to.deep.equal([]);
+    const [slope] = plan(sloped).cut.layers;
+    const { outline, widthMm } = plan(sloped).sheet.layers[0]!.blank;
+    // One corner of its box goes, from where the slope leaves the top to where it meets the side.
+    const downAt = (x: number): number =>
+      Math.min(...outline.filter((p) => Math.abs(p.xMm - x) < 1e-6).map((p) => p.yMm));
+    const [low, high] = [downAt(0), downAt(widthMm)].sort((a, b) => b - a) as [number, number];
+    expect(high).to.be.closeTo(0, 1e-6);
+    expect(slope!.corners).to.have.length(1);
+    expect(slope!.corners[0]!.marks.map(({ downMm }) => downMm)[1]).to.be.closeTo(low, 1e-4);
+    expect(slope!.corners[0]!.marks[0]!.acrossMm).to.be.closeTo(widthMm, 1e-4);
     const machine = workshop.trimmers.find((tool) => tool.machine)!;
     const cutter = changeJob(job(100, 140, mat()), [decide((job) => job.cut.trimmerId, machine.id)]);
-    expect(plan(cutter).cut.layers).to.deep.equal([]);
+    const [by] = plan(cutter).cut.layers;
+    expect([by!.moves, by!.corners, by!.strokes]).to.deep.equal([[], [], 0]);
+    // 40 + 8 of 90 × 130 from A4 less what the rollers hold.
+    const [laid] = plan(cutter).sheet.layers;
+    expect(by!.machine!.on.places).to.have.length(laid!.up);
+    const { marginMm } = machine.machine!;
+    for (const { trim } of laid!.laid) expect(Math.min(trim.xMm, trim.yMm)).to.be.at.least(marginMm - 1e-6);
   });
 
   it('name a tool that is too short, and one that is not', () => {

@@ -72,7 +72,7 @@ describe('planMake', () => {
 
   it('warns of the blade at the first cut and of glue at the envelope', () => {
     const cautions = plan(twoSided).make.steps.filter((s) => s.caution);
-    expect(cautions.map((s) => s.id)).to.deep.equal(['cut-1', 'envelope']);
+    expect(cautions.map((s) => s.id)).to.deep.equal(['cut-1', 'envelope-cut', 'envelope']);
     expect(cautions[0]!.caution).to.match(/Sharp blade/);
   });
 

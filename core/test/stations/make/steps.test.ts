@@ -169,12 +169,12 @@ describe('the steps of a run', () => {
     const { piece } = plan(sloped).sheet.layers[0]!;
     const at = (x: number): number =>
       Math.min(...piece.blank.outline.filter((p) => Math.abs(p.xMm - x) < 1e-6).map((p) => p.yMm));
-    const said = /Its top slopes: from ([\d.]+) mm down the left edge to ([\d.]+) mm down the right one/.exec(
+    const said = /Off the top (left|right) corner: mark ([\d.]+) mm across; ([\d.]+) mm down/.exec(
       step(sloped, `layer-${piece.id}`).detail,
     )!;
-    expect(Number(said[1])).to.be.closeTo(at(0), 0.051);
-    expect(Number(said[2])).to.be.closeTo(at(piece.blank.widthMm), 0.051);
-    expect(said[1]).to.not.equal(said[2]);
+    expect(Number(said[2])).to.be.closeTo(piece.blank.widthMm, 0.051);
+    expect(Number(said[3])).to.be.closeTo(Math.max(at(0), at(piece.blank.widthMm)), 0.051);
+    expect(said[1]).to.equal(at(0) > at(piece.blank.widthMm) ? 'left' : 'right');
   });
 
   it('hand sheets to a machine with its marks, bare ones in the corner, in passes', () => {

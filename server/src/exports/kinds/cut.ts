@@ -1,4 +1,12 @@
-import { drawCutAndCrease, drawMachineFile, fixed, formatLength, type CutMove, type MakeStep } from '@zippy/core';
+import {
+  drawCutAndCrease,
+  drawMachineFile,
+  drawOnMachine,
+  fixed,
+  formatLength,
+  type CutMove,
+  type MakeStep,
+} from '@zippy/core';
 import { ExportRefused, type Draft, type Exporter, type ExportInput } from '../types.ts';
 
 /** Cuts and creases for a machine or another program, or the list of settings for hands. */
@@ -19,8 +27,38 @@ export const cut: Exporter<'svg' | 'dxf' | 'csv'> = (input, format, name): reado
       scene: machine ? drawMachineFile(plan.size, plan.sheet) : drawCutAndCrease(plan.size, plan.sheet, plan.cut),
       layers: true,
     },
+    ...otherSheets(input, name),
   ];
 };
+
+/** What a machine cuts besides the cards: a file for each kind of sheet. */
+function otherSheets(
+  {
+    job,
+    plan: {
+      cut: { layers },
+      envelope,
+    },
+  }: ExportInput,
+  name: string,
+): readonly Draft[] {
+  const { liner } = envelope;
+  const pieces = [
+    ...layers.map(({ name: what, machine }, i) => ({ id: `layer-${i + 1}`, what, machine })),
+    ...(envelope.made ? [{ id: 'envelope', what: 'envelope', machine: envelope.cuts.machine }] : []),
+    ...(liner ? [{ id: 'liner', what: 'liner', machine: liner.cuts.machine }] : []),
+  ];
+  return pieces.flatMap(({ id, what, machine }): readonly Draft[] =>
+    machine
+      ? [
+          {
+            ...{ kind: 'drawing', stem: `${name}-machine-${id}`, title: `${job.brief.title}: ${what}`, layers: true },
+            scene: drawOnMachine(machine.on),
+          },
+        ]
+      : [],
+  );
+}
 
 /** A length for people and for sums: as the maker measures, and in millimetres with a point. */
 const mm = (value: number): string => fixed(value, 2);
@@ -61,6 +99,15 @@ function rowsOf(step: MakeStep, { plan, workshop: { unit } }: ExportInput): read
         : [mm(fromStopMm), formatLength(fromStopMm, unit), edgeAtStop];
       return [[`crease ${number}`, turn, at, said, edge, passes, text]];
     }
+    case 'envelope':
+      return step.work === 'cut'
+        ? [
+            ...plan.envelope.cuts.moves.map((move) => cutRow(`envelope, cut ${move.number}`, move)),
+            ...(plan.envelope.cuts.corners.length > 0 || plan.envelope.cuts.machine
+              ? [['envelope', '', '', '', '', '', step.detail]]
+              : []),
+          ]
+        : [];
     case 'outline':
       return [[step.title.toLowerCase(), '', '', step.big, '', '', step.detail]];
     case 'machine':

@@ -81,7 +81,7 @@ export function CutSlip({ job, plan, workshop }: StationProps): ReactNode {
           </li>
         ))}
       </StepList>
-      <LayerMoves layers={cut.layers} unit={workshop.unit} />
+      <LayerMoves cut={cut} unit={workshop.unit} />
       <ByHand cut={cut} />
     </Slip>
   );

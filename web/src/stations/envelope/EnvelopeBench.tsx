@@ -7,6 +7,7 @@ import {
   drawEnvelopeOutside,
   drawEnvelopeSheet,
   drawLiner,
+  drawOnMachine,
   type Scene,
 } from '@zippy/core';
 import { Bench, Ground, Middle, Tools } from '../../bench/Bench.tsx';
@@ -35,7 +36,9 @@ export function EnvelopeBench(props: StationProps): ReactNode {
         return side === 'outside' && envelope.art.printed.length > 0
           ? drawEnvelopeOutside(envelope, textMm)
           : drawEnvelopeBlank(envelope, textMm, workshop.unit);
-      const { scene } = drawEnvelopeSheet(envelope);
+      const { machine } = envelope.cuts;
+      // By machine it lies front up, with the marks that are looked for.
+      const scene = machine && envelope.made ? drawOnMachine(machine.on) : drawEnvelopeSheet(envelope).scene;
       return {
         ...scene,
         shapes: [
@@ -116,7 +119,7 @@ export function EnvelopeBench(props: StationProps): ReactNode {
       draw={draw}
       pictures={job.pictures}
       unit={workshop.unit}
-      label={`${envelope.folded.formatName}, ${SAID[what]}`}
+      label={`${envelope.folded.formatName}, ${what === 'sheet' && envelope.cuts.machine ? 'on its sheet, outside up, as a machine cuts it' : SAID[what]}`}
       caption={what === 'front' ? 'Dots: where an address may stand' : undefined}
       tools={presses}
     />

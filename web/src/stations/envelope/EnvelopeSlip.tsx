@@ -1,10 +1,19 @@
 import type { ReactNode } from 'react';
-import { adhesivesOf, CAUTIONS, ENVELOPE_STYLES, type EnvelopeStyleId } from '@zippy/core';
+import {
+  adhesivesOf,
+  CAUTIONS,
+  ENVELOPE_STYLES,
+  type EnvelopePlan,
+  type EnvelopeStyleId,
+  type LengthUnit,
+  type Trimmer,
+} from '@zippy/core';
 import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { OnOff } from '../../ui/OnOff.tsx';
 import { Pick } from '../../ui/Pick.tsx';
+import { Fence } from '../cut/LayerMoves.tsx';
 import { HeldWith } from '../HeldWith.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { Caution } from '../Stepper.tsx';
@@ -37,6 +46,7 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
           {envelope.print && plan.art.names && (
             <TakeAway what="printedEnvelopes" format="csv" label="Who gets which, CSV" />
           )}
+          {plan.envelope.cuts.machine && <TakeAway what="cut" format="svg" label="Cut files for the machine, SVG" />}
           <TakeAway what="envelope" format="pdf" label="Envelope template, PDF" />
           <TakeAway what="envelope" format="svg" label="Envelope template, SVG" />
           <TakeAway what="envelope" format="dxf" label="Envelope template, DXF" />
@@ -80,10 +90,31 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
       <More label="Post">
         <PostInputs choice={choice} hasTariff={workshop.post !== undefined} />
       </More>
+      {choice.make && envelope.up > 0 && <HowCut envelope={envelope} trimmer={plan.cut.trimmer} unit={unit} />}
       <More label="How it is folded">
         <Steps steps={envelope.steps} />
         <Caution role="note">{CAUTIONS.glue}</Caution>
       </More>
     </Slip>
+  );
+}
+
+/** The fence’s settings one by one, then what is cut off each blank; or what the machine is sent. */
+function HowCut({
+  envelope: { cuts, cutting },
+  trimmer,
+  unit,
+}: {
+  readonly envelope: EnvelopePlan;
+  readonly trimmer: Trimmer;
+  readonly unit: LengthUnit;
+}): ReactNode {
+  return (
+    <More label={cuts.machine ? 'How it is cut: by machine' : `How it is cut: ${cuts.strokes} strokes`}>
+      <Fence moves={cuts.moves} unit={unit} />
+      {/* The moves stand above, one by one. */}
+      <Steps steps={cuts.moves.length > 0 ? cutting.slice(1) : cutting} />
+      <Caution role="note">{CAUTIONS[trimmer.kind === 'machine' && !cuts.machine ? 'knife' : trimmer.kind]}</Caution>
+    </More>
   );
 }

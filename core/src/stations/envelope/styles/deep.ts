@@ -2,7 +2,6 @@ import {
   BACK_EASE_MM,
   CLOSING,
   creaseAll,
-  CUT_ROUND,
   flapShare,
   front,
   hingeOf,
@@ -81,7 +80,6 @@ function walled(measures: EnvelopeMeasures): EnvelopeParts {
       CLOSING,
     ],
     steps: [
-      CUT_ROUND,
       creaseAll('long lines'),
       ...(d >= PLEATED_FROM_MM
         ? [{ says: 'Crease the middle of each wall on the outside, lightly: there it folds away from you.' }]

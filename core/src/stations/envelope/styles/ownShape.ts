@@ -87,7 +87,6 @@ function petals(measures: EnvelopeMeasures): EnvelopeParts {
       CLOSING,
     ],
     steps: [
-      { says: 'Cut round the outline, and out of each corner.' },
       creaseAll('four lines round the front'),
       { says: 'Fold the left flap in, then the right one.', folds: ['leftPetal', 'rightPetal'] },
       { says: `Glue their lower parts, on the outside, ${GLUE_INSET_MM} mm off every edge.` },

@@ -116,8 +116,7 @@ function unit(from: Point, to: Point): { readonly x: number; readonly y: number;
   return { x: dx / length, y: dy / length, length };
 }
 
-/** How every envelope begins, and ends. */
-export const CUT_ROUND: EnvelopeStep = { says: 'Cut round the outline.' };
+/** How every envelope begins once it is cut, and ends. */
 export const creaseAll = (lines: string): EnvelopeStep => ({
   says: `Crease the ${lines} on the inside; fold each towards you and open it again.`,
 });

@@ -2,7 +2,6 @@ import {
   BACK_EASE_MM,
   CLOSING,
   creaseAll,
-  CUT_ROUND,
   flapShare,
   FOLD_FLAP,
   front,
@@ -69,7 +68,6 @@ function besideEachOther(measures: EnvelopeMeasures): EnvelopeParts {
       CLOSING,
     ],
     steps: [
-      CUT_ROUND,
       creaseAll('four lines'),
       { says: 'Fold the seam in.', folds: ['seam'] },
       { says: `Glue its outside, ${GLUE_INSET_MM} mm off every edge.` },

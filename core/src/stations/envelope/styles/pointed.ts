@@ -78,7 +78,6 @@ function fourPoints(measures: EnvelopeMeasures): EnvelopeParts {
       CLOSING,
     ],
     steps: [
-      { says: 'Cut the square, then the four notches.' },
       creaseAll('four lines between the notches'),
       { says: 'Fold both side points in.', folds: ['leftPoint', 'rightPoint'] },
       { says: `Glue their lower edges, on the outside, ${GLUE_INSET_MM} mm off every edge.` },

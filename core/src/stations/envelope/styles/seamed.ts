@@ -2,7 +2,6 @@ import {
   BACK_EASE_MM,
   CLOSING,
   creaseAll,
-  CUT_ROUND,
   FOLD_FLAP,
   front,
   hingeOf,
@@ -58,7 +57,6 @@ export function seamed(measures: EnvelopeMeasures, flap: FlapShape): EnvelopePar
       CLOSING,
     ],
     steps: [
-      CUT_ROUND,
       creaseAll('four lines'),
       { says: 'Fold both seams in.', folds: ['leftSeam', 'rightSeam'] },
       { says: `Glue the outside of the seams, ${GLUE_INSET_MM} mm off every edge.` },

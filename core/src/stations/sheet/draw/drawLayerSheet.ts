@@ -5,7 +5,8 @@ import { cutPath } from '../../../ground/fold/blankCuts.ts';
 import { boxPath, polygon, polyline } from '../../../ground/geometry/path.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
 import type { Page, Scene, Shape } from '../../../ground/scene/types.ts';
-import { drawSlug, drawTicks, shortTitle } from './drawMarks.ts';
+import { drawSlug, drawTicks, shortTitle, ticksClearOf } from './drawMarks.ts';
+import { drawMark, markRoom } from '../layout/machineMarks.ts';
 import type { LayerSheet } from '../layout/layerSheets.ts';
 import { foilPlate } from '../../../ground/scene/foil.ts';
 import { whitePlate } from '../../../ground/scene/whitePlate.ts';
@@ -58,7 +59,7 @@ export interface PanelLabel {
  * @throws RangeError for a layer that nothing is printed on, which would be our mistake
  */
 export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabel | null): Page {
-  const { piece, blank, laid, print, sheets } = layer;
+  const { piece, blank, laid, print, sheets, machineMarks } = layer;
   // Several layers’ sheets may share a file, where a symbol’s name stands for one drawing.
   const symbol = `panel-${piece.id}`;
   if (!print) throw new RangeError(`drawPanelPage: nothing is printed on ${piece.id}`);
@@ -90,8 +91,9 @@ export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabe
       symbols: { [symbol]: { box: boxAround(piece.bleedOutline), shapes: art.shapes } },
       shapes: [
         ...laid.map((lies): Shape => ({ kind: 'use', symbol, transform: laidMap(lies, blank.heightMm) })),
-        ...ticks,
-        ...(print.marks && text ? drawSlug(text, block, { ticks }) : []),
+        ...machineMarks.map(drawMark),
+        ...ticksClearOf(machineMarks, ticks),
+        ...(print.marks && text ? drawSlug(text, block, { ticks, keepClear: machineMarks.map(markRoom) }) : []),
       ],
     },
     trimBox: around(trims),

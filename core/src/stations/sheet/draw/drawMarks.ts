@@ -1,10 +1,10 @@
-import { boxAround } from '../../../ground/geometry/box.ts';
+import { boxAround, evenSides, grow, overlaps } from '../../../ground/geometry/box.ts';
 import { segment } from '../../../ground/geometry/path.ts';
 import { TOLERANCE_MM, type Box, type Point } from '../../../ground/geometry/types.ts';
-import { overlaps } from '../../../ground/geometry/box.ts';
 import { cutText } from '../../../job/cutText.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import type { Shape } from '../../../ground/scene/types.ts';
+import { markRoom } from '../layout/machineMarks.ts';
 import { CLEAR_MM, SHORTEST_TICK_MM, TICK_MM } from '../layout/marks.ts';
 
 const SLUG_MM = 2.4;
@@ -82,6 +82,14 @@ export function drawTicks(
   }
   return [...marks.values()];
 }
+
+/** A machine’s marks want white about them, or they are not found. */
+export const ticksClearOf = (marks: readonly Point[], ticks: readonly Shape[]): readonly Shape[] =>
+  ticks.filter((shape) => {
+    if (shape.kind !== 'path') return true;
+    const reach = boxAround(shape.path.flatMap((part) => (part.kind === 'close' ? [] : [part.to])));
+    return !marks.some((mark) => overlaps(markRoom(mark), grow(reach, evenSides(CLEAR_MM))));
+  });
 
 /** A place that the slug may take: where its baseline starts, how far it may run and how much room is beside it. */
 interface SlugPlace {

@@ -15,9 +15,7 @@ import type { PaperSide } from '../../../ground/fold/types.ts';
 import type { Page, Scene, Shape } from '../../../ground/scene/types.ts';
 import type { SizePlan } from '../../size/planSize.ts';
 import { drawMark, markRoom } from '../layout/machineMarks.ts';
-import { overlaps } from '../../../ground/geometry/box.ts';
-import { drawSlug, drawTicks, shortTitle, type Block } from './drawMarks.ts';
-import { CLEAR_MM } from '../layout/marks.ts';
+import { drawSlug, drawTicks, shortTitle, ticksClearOf, type Block } from './drawMarks.ts';
 import { sayPiles } from './nameSheet.ts';
 import { sayPlate, type PlateKind } from '../layout/passes.ts';
 import type { SheetPlan } from '../types.ts';
@@ -168,7 +166,6 @@ export function drawSheetPage(
   };
 }
 
-/** A machine’s marks want white about them, or they are not found. */
 const ticksOf = (size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Shape[] => {
   if (sheet.placements.length === 0) return [];
   const map = pageMap(sheet, side);
@@ -181,11 +178,7 @@ const ticksOf = (size: SizePlan, sheet: SheetPlan, side: SheetSide): readonly Sh
       piece: cells[Math.floor(i / perCell)]!,
     })),
   );
-  return drawTicks(cells, folds, blockOf(sheet, side)).filter((shape) => {
-    if (shape.kind !== 'path') return true;
-    const reach = boxAround(shape.path.flatMap((part) => (part.kind === 'close' ? [] : [part.to])));
-    return !sheet.machineMarks.some((mark) => overlaps(markRoom(mark), grow(reach, evenSides(CLEAR_MM))));
-  });
+  return ticksClearOf(sheet.machineMarks, drawTicks(cells, folds, blockOf(sheet, side)));
 };
 
 /** Job, side, ink, sheet and day. */

@@ -1,5 +1,4 @@
-import { machineMargins } from '../../../workshop/machineMargins.ts';
-import { evenSides, grow } from '../../../ground/geometry/box.ts';
+import { evenSides } from '../../../ground/geometry/box.ts';
 import type { Point, Sides } from '../../../ground/geometry/types.ts';
 import type { Job } from '../../../job/types.ts';
 import type { MachineFacts, Stock } from '../../../workshop/types.ts';
@@ -8,8 +7,7 @@ import type { InkOnBlank } from '../../art/faces/inkOnBlank.ts';
 import { cellsOf, halfTurned, type Cell } from '../../size/cell.ts';
 import type { OpenCard } from '../../size/openCard.ts';
 import { layOutOnePiece, type LayOut, type LayOutQuestion } from './layOut.ts';
-import { MARK_ROOM_MM, marginsWith, markPlaces, markRoom } from './machineMarks.ts';
-import { overlaps } from '../../../ground/geometry/box.ts';
+import { clearOf, looksForMarks, marginsWith, markPlaces, roomsFor } from './machineMarks.ts';
 import { insideMargins } from './edges.ts';
 import { fromEdgesOf, inkOnCell, isEven, sidesOf } from './inkOnSheet.ts';
 import { ask, EITHER_WAY, waysFor } from './question.ts';
@@ -58,7 +56,7 @@ export function layOnSheet(
 ): OnSheet {
   const sides = sidesOf(ink);
   const marginsMm = seenMargins(outOfReach(printer, sheet, job.sheet.flipEdge, sides), machine);
-  const marks = machine && machine.findsMarks !== false && sides.length > 0 ? markPlaces(sheet, marginsMm) : [];
+  const marks = machine && looksForMarks(machine) && sides.length > 0 ? markPlaces(sheet, marginsMm) : [];
   const bleedMm = ink.bleeds ? size.bleedMm : 0;
   const asked = { ...size, bleedMm };
   const reach = Object.fromEntries(sides.map((side) => [side, outOfReachOn(side, printer, sheet, job.sheet.flipEdge)]));
@@ -78,10 +76,8 @@ export function layOnSheet(
         const own = inkOnCell(ink, cell, size.form.blank, bleedMm);
         const question = ask(job, asked, stock, fromEdgesOf(own, { reach, kept, bleedMm }), sheet, cell, mayLie);
         const laid = layOutOnePiece(question);
-        const clear = marks.every((mark) =>
-          laid.pieces.every(({ trim }) => !overlaps(markRoom(mark), grow(trim, evenSides(bleedMm)))),
-        );
-        const clearUp = clear ? laid.up * cell.blanks.length : 0;
+        const trims = laid.pieces.map(({ trim }) => trim);
+        const clearUp = clearOf(marks, trims, bleedMm) ? laid.up * cell.blanks.length : 0;
         if (!best || clearUp > best.clearUp) best = { cell, question, laid, clearUp };
       }
   const { cell, question, laid, clearUp } = best!;
@@ -105,16 +101,4 @@ const seenMargins = (reach: Sides, machine: MachineFacts | undefined): Sides =>
 function cellsToTry(card: OpenCard, ink: InkOnBlank): readonly Cell[] {
   const cells = cellsOf(card.form, card.bleedMm);
   return isEven(ink) ? cells : [...cells, halfTurned(cells[0]!)];
-}
-
-/** What printed area keeps off beside its own ink: what a machine wants; or that and a strip for marks along two sides. */
-function roomsFor(margins: Sides, machine: MachineFacts | undefined, forMarks: boolean): readonly Sides[] {
-  const kept = machine ? machineMargins(machine) : evenSides(0);
-  if (!forMarks) return [kept];
-  const { top, right, bottom, left } = margins;
-  return [
-    kept,
-    { ...kept, top: top + MARK_ROOM_MM, bottom: bottom + MARK_ROOM_MM },
-    { ...kept, left: left + MARK_ROOM_MM, right: right + MARK_ROOM_MM },
-  ];
 }

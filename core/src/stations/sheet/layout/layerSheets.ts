@@ -1,8 +1,9 @@
 import { wantedOf } from '../../../job/namesList.ts';
 import { evenSides, shrink } from '../../../ground/geometry/box.ts';
-import type { Box } from '../../../ground/geometry/types.ts';
+import type { Box, Point } from '../../../ground/geometry/types.ts';
 import { inkMargins } from '../../../workshop/borderless.ts';
 import type { FeedPath, Printer, WhiteWay, Workshop } from '../../../workshop/types.ts';
+import { trimmerOf } from '../../../job/pick.ts';
 import type { Job } from '../../../job/types.ts';
 import type { LayerPiece } from '../../size/layers.ts';
 import type { SizePlan } from '../../size/planSize.ts';
@@ -11,8 +12,8 @@ import { pathRefusals } from '../../stock/planStock.ts';
 import { whiteWayOf } from '../../stock/white.ts';
 import { sheetsFor, type PieceOnSheets } from '../pieces.ts';
 import { passesOf, type PrintPass } from './passes.ts';
-import { insideMargins } from './edges.ts';
-import { layOutOnePiece, type LaidPiece, type LayOut } from './layOut.ts';
+import { layBlank } from './layBlank.ts';
+import type { LaidPiece, LayOut } from './layOut.ts';
 
 /** One kind of layer on its sheets, and how it lies there. */
 export interface LayerSheet extends PieceOnSheets {
@@ -20,6 +21,8 @@ export interface LayerSheet extends PieceOnSheets {
   readonly laid: readonly LaidPiece[];
   /** How its sheet comes apart. */
   readonly layOut: Pick<LayOut, 'tree' | 'origin'>;
+  /** Three where a machine cuts what is printed and finds them; none else. */
+  readonly machineMarks: readonly Point[];
   /** What prints them and how far it reaches; null for bare stock. */
   readonly print: LayerPrint | null;
 }
@@ -43,21 +46,19 @@ export interface LayerPrint {
  */
 export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, spares: number): readonly LayerSheet[] {
   const cards = wantedOf(job) + spares;
+  const { machine } = trimmerOf(job, workshop);
   return size.layers.map((piece) => {
     const { id, name, blank, stock, bleedMm, perCards = 1 } = piece;
     const made = Math.ceil(cards / perCards);
     const print = piece.picture ? printOf(job, workshop, piece) : null;
     const question = {
-      sheetWidthMm: stock.sheetWidthMm,
-      sheetHeightMm: stock.sheetHeightMm,
-      fromEdgesMm: insideMargins(print ? inkMargins(print.path, bleedMm) : evenSides(0), bleedMm),
-      pieceWidthMm: blank.widthMm,
-      pieceHeightMm: blank.heightMm,
-      gutterMm: 2 * bleedMm,
+      sheet: { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm },
+      marginsMm: print ? inkMargins(print.path, bleedMm) : evenSides(0),
+      ...{ blank, bleedMm, isPrinted: print !== null },
     };
-    const upright = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: false } });
-    const either = layOutOnePiece({ ...question, mayLie: { asDrawn: true, turned: true } });
-    const laid = either.up > upright.up ? either : upright;
+    const upright = layBlank({ ...question, mayLie: { asDrawn: true, turned: false } }, machine);
+    const either = layBlank({ ...question, mayLie: { asDrawn: true, turned: true } }, machine);
+    const { laid, machineMarks } = either.laid.up > upright.laid.up ? either : upright;
     const { up } = laid;
     const onSheets = {
       made,
@@ -65,6 +66,7 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
       sheets: sheetsFor(made, up),
       laid: laid.pieces,
       layOut: { tree: laid.tree, origin: laid.origin },
+      machineMarks,
       print,
     };
     return { ...{ id, name, role: 'layer', blank, bleedMm, stock, piece }, ...onSheets };

@@ -1,5 +1,6 @@
 import { machineMargins } from '../../../workshop/machineMargins.ts';
 import { polygon } from '../../../ground/geometry/path.ts';
+import { evenSides, grow, overlaps } from '../../../ground/geometry/box.ts';
 import type { Box, Point, Sides } from '../../../ground/geometry/types.ts';
 import type { MachineFacts } from '../../../workshop/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
@@ -34,6 +35,28 @@ export function marginsWith(machine: MachineFacts, { top, right, bottom, left }:
     bottom: Math.max(bottom, own.bottom),
     left: Math.max(left, own.left),
   };
+}
+
+/** A machine that looks for marks, or one that cuts bare card from its loaded corner alone. */
+export const looksForMarks = ({ findsMarks }: MachineFacts): boolean => findsMarks !== false;
+
+/** True where no piece, with its bleed round it, lies in the room of a mark. */
+export const clearOf = (marks: readonly Point[], trims: readonly Box[], bleedMm: Mm): boolean =>
+  marks.every((mark) => trims.every((trim) => !overlaps(markRoom(mark), grow(trim, evenSides(bleedMm)))));
+
+/**
+ * What printed area keeps off beside its own ink: what a machine wants; or that and a strip for marks along two sides.
+ * @param margins what neither printer nor machine reaches
+ */
+export function roomsFor(margins: Sides, machine: MachineFacts | undefined, forMarks: boolean): readonly Sides[] {
+  const kept = machine ? machineMargins(machine) : evenSides(0);
+  if (!forMarks) return [kept];
+  const { top, right, bottom, left } = margins;
+  return [
+    kept,
+    { ...kept, top: top + MARK_ROOM_MM, bottom: bottom + MARK_ROOM_MM },
+    { ...kept, left: left + MARK_ROOM_MM, right: right + MARK_ROOM_MM },
+  ];
 }
 
 export const markRoom = ({ xMm, yMm }: Point): Box => ({
