@@ -2,14 +2,24 @@ import { decide } from '@zippy/core';
 import sharp from 'sharp';
 import type { FaceArt, JobChange } from '@zippy/core';
 
-/** One kind of art on a card. */
+/** What a face of a folded card carries. */
+export type Faces = Readonly<Partial<Record<FaceOfCard, Partial<FaceArt>>>>;
+export const FACES_OF_CARD = ['front', 'back', 'insideFront', 'insideBack'] as const;
+export type FaceOfCard = (typeof FACES_OF_CARD)[number];
+
+/** A card with art on some of its faces. */
 export interface Case {
-  readonly front?: Partial<FaceArt>;
-  readonly inside?: Partial<FaceArt>;
+  readonly faces: Faces;
   readonly changes?: readonly JobChange[];
   /** Its cards lie turned by a quarter on their sheet. */
   readonly turned?: true;
-  /** A picture that a panel of a printed layer can carry as well. */
+  /** Faces whose picture a panel of a printed layer carries as well. */
+  readonly onPanels?: readonly FaceOfCard[];
+}
+
+/** One kind of art of one face, and whether a panel can carry its picture. */
+interface Kind {
+  readonly art: Partial<FaceArt>;
   readonly onPanel?: boolean;
 }
 
@@ -30,23 +40,23 @@ const on = (stock: string, printer: string, path: string): JobChange =>
   decide((job) => job.stock, { stockId: stock, printerId: printer, pathId: path });
 const GROUND = '#f2e6c8';
 
-/** Every kind of art. */
-export const CASES: Readonly<Record<string, Case>> = {
-  'a plain picture': { front: placed('photo'), onPanel: true },
-  'a plain drawing': { front: placed('drawing'), onPanel: true },
-  'a transparent picture over a colour': { front: { background: GROUND, ...placed('clear') }, onPanel: true },
-  'a drawing with clear parts over a colour': { front: { background: GROUND, ...placed('round') }, onPanel: true },
-  'a grey picture': { front: placed('photo', { grey: true }), onPanel: true },
-  'a grey transparent picture': { front: { background: GROUND, ...placed('clear', { grey: true }) } },
-  'a tinted picture': { front: placed('photo', { tint: '#7b2869' }), onPanel: true },
-  'a tinted drawing with clear parts': { front: { background: GROUND, ...placed('round', { tint: '#7b2869' }) } },
-  'a faded picture': { front: placed('photo', { fade: 0.5 }), onPanel: true },
-  'a faded transparent picture': { front: { background: GROUND, ...placed('clear', { fade: 0.4 }) } },
-  'a picture turned by a quarter': { front: placed('photo', { quarterTurns: 1, zoom: 1.2 }), onPanel: true },
-  'a drawing turned by three quarters': { front: placed('drawing', { quarterTurns: 3 }), onPanel: true },
-  'a picture shown whole, beside its middle': { front: placed('photo', { fit: 'whole', focusX: 0, focusY: 0.2 }) },
+/** Every kind of art that a face of plain card can carry. */
+const KINDS: Readonly<Record<string, Kind>> = {
+  'a plain picture': { art: placed('photo'), onPanel: true },
+  'a plain drawing': { art: placed('drawing'), onPanel: true },
+  'a transparent picture over a colour': { art: { background: GROUND, ...placed('clear') }, onPanel: true },
+  'a drawing with clear parts over a colour': { art: { background: GROUND, ...placed('round') }, onPanel: true },
+  'a grey picture': { art: placed('photo', { grey: true }), onPanel: true },
+  'a grey transparent picture': { art: { background: GROUND, ...placed('clear', { grey: true }) } },
+  'a tinted picture': { art: placed('photo', { tint: '#7b2869' }), onPanel: true },
+  'a tinted drawing with clear parts': { art: { background: GROUND, ...placed('round', { tint: '#7b2869' }) } },
+  'a faded picture': { art: placed('photo', { fade: 0.5 }), onPanel: true },
+  'a faded transparent picture': { art: { background: GROUND, ...placed('clear', { fade: 0.4 }) } },
+  'a picture turned by a quarter': { art: placed('photo', { quarterTurns: 1, zoom: 1.2 }), onPanel: true },
+  'a drawing turned by three quarters': { art: placed('drawing', { quarterTurns: 3 }), onPanel: true },
+  'a picture shown whole, beside its middle': { art: placed('photo', { fit: 'whole', focusX: 0, focusY: 0.2 }) },
   'a picture in a frame': {
-    front: {
+    art: {
       objects: [
         {
           kind: 'picture',
@@ -60,18 +70,13 @@ export const CASES: Readonly<Record<string, Case>> = {
       ],
     },
   },
-  'a pattern': { front: { pattern: { pictureId: 'drawing', tileMm: 14, brick: false, fade: 0 } } },
+  'a pattern': { art: { pattern: { pictureId: 'drawing', tileMm: 14, brick: false, fade: 0 } } },
   'a faded pattern with clear parts, as bricks': {
-    front: { background: GROUND, pattern: { pictureId: 'round', tileMm: 11, brick: true, fade: 0.3 } },
+    art: { background: GROUND, pattern: { pictureId: 'round', tileMm: 11, brick: true, fade: 0.3 } },
   },
-  'a picture over two panels': { front: placed('photo', { across: ['front', 'back'] }) },
-  'a gradient': { front: { gradient: { from: '#f4c9a0', to: '#2a5d68', angleDeg: 30 } } },
-  'a border, grown and inset': {
-    front: { background: GROUND, border: { widthMm: 4, insetMm: 0, colour: '#7b2869' } },
-    inside: { border: { widthMm: 2, insetMm: 5, colour: '#0b7f86' } },
-  },
+  'a gradient': { art: { gradient: { from: '#f4c9a0', to: '#2a5d68', angleDeg: 30 } } },
   'a code, an ornament and a rule': {
-    front: {
+    art: {
       objects: [
         square('code', 'c', 15, 8, 30),
         square('ornament', 'o', 8, 50, 20),
@@ -80,38 +85,69 @@ export const CASES: Readonly<Record<string, Case>> = {
     },
   },
   'words, on an arc and in a row': {
-    front: {
+    art: {
       texts: [words('Lantern', { id: 'a', topMm: 12, arcMm: 40 }), words('at ebb', { id: 'b', topMm: 50 })],
     },
   },
-  'a picture on cards that lie turned on the sheet': {
-    front: { ...placed('photo'), texts: [words('turned')] },
+  'a border, grown to the bleed': {
+    art: { background: GROUND, border: { widthMm: 4, insetMm: 0, colour: '#7b2869' } },
+  },
+  'a border, inset': { art: { border: { widthMm: 2, insetMm: 5, colour: '#0b7f86' } } },
+};
+
+/** Kinds of art, one a face, on as few cards as hold them all: what is written is written of whole cards. */
+const ofKinds = (): Readonly<Record<string, Case>> => {
+  const kinds = Object.entries(KINDS);
+  const cards = Array.from({ length: Math.ceil(kinds.length / FACES_OF_CARD.length) }, (_, card) =>
+    kinds
+      .slice(card * FACES_OF_CARD.length, (card + 1) * FACES_OF_CARD.length)
+      .map((kind, i) => [FACES_OF_CARD[i]!, ...kind] as const),
+  );
+  return Object.fromEntries(
+    cards.map((card) => [
+      card.map(([face, name]) => `${name} (${face})`).join('; '),
+      {
+        faces: Object.fromEntries(card.map(([face, , { art }]) => [face, art])),
+        onPanels: card.filter(([, , { onPanel }]) => onPanel).map(([face]) => face),
+      },
+    ]),
+  );
+};
+
+/** Every kind of art, and every way that a card or its stock makes a difference to it. */
+export const CASES: Readonly<Record<string, Case>> = {
+  ...ofKinds(),
+  'a picture over two panels': { faces: { front: placed('photo', { across: ['front', 'back'] }) } },
+  'outside and inside, on cards that lie turned on the sheet': {
+    faces: {
+      front: { ...placed('photo'), texts: [words('turned')] },
+      insideFront: { background: GROUND, ...placed('clear') },
+    },
     changes: [on('shell-300-a4-short', 'gull', 'rear')],
     turned: true,
   },
-  'a face inside, on cards that lie turned': {
-    inside: { background: GROUND, ...placed('clear') },
-    changes: [on('shell-300-a4-short', 'gull', 'rear')],
-    turned: true,
+  'words within': {
+    faces: { insideFront: { background: GROUND, ...placed('clear'), texts: [words('within', { topMm: 60 })] } },
   },
-  'a face inside': { inside: { background: GROUND, ...placed('clear'), texts: [words('within', { topMm: 60 })] } },
   'names of a list': {
-    front: { background: GROUND, texts: [words('{name}')] },
+    faces: { front: { background: GROUND, texts: [words('{name}')] } },
     changes: [decide((job) => job.names, { columns: ['name'], rows: [['Wren'], ['Tove'], ['Idris'], ['Maud']] })],
   },
   'ink on a coloured card': {
-    front: { ...placed('photo', { fade: 0.2 }), texts: [words('reed', { colour: '#7b2869' })] },
+    faces: { front: { ...placed('photo', { fade: 0.2 }), texts: [words('reed', { colour: '#7b2869' })] } },
     changes: [on('reed-120-a4', 'gull', 'rear')],
   },
   'white on a coloured card': {
-    front: {
-      texts: [words('Night', { colour: '#ffffff', sizePt: 30 })],
-      objects: [square('ornament', 'o', 18, 4, 24)],
+    faces: {
+      front: {
+        texts: [words('Night', { colour: '#ffffff', sizePt: 30 })],
+        objects: [square('ornament', 'o', 18, 4, 24)],
+      },
     },
     changes: [on('night-270-a4', 'skua', 'tray')],
   },
   'a transparent picture on a dark card, white under it': {
-    front: placed('clear'),
+    faces: { front: placed('clear') },
     changes: [on('night-270-a4', 'skua', 'tray')],
   },
 };

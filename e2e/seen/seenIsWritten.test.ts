@@ -17,7 +17,6 @@ import {
   turnedLeftRight,
   uprightGrain,
   type Box,
-  type FaceArt,
   type Job,
   type PaperSide,
   type Shape,
@@ -36,7 +35,7 @@ import { piecesOf, sharedPdf } from '../../server/src/exports/shared.ts';
 import { printingOrder } from '../../server/src/exports/kinds/sheets.ts';
 import { planOf, workshop as demoShop } from '../../server/test/support.ts';
 import { openBrowser } from '../support.ts';
-import { broughtPictures, CASES, type Case } from './cases.ts';
+import { broughtPictures, CASES, FACES_OF_CARD, type Case, type FaceOfCard } from './cases.ts';
 import { apart, cut, onPaper, PX_PER_MM, Readers, type Pixels, type Region } from './readers.ts';
 import { Screen } from './screenOf.ts';
 
@@ -50,6 +49,11 @@ const ALIKE = 24;
 const ALIKE_IN_INKS = 60;
 /** Share of a picture that may be astray. */
 const ASTRAY = 0.007;
+
+const SIDE_OF: Readonly<Record<FaceOfCard, PaperSide>> = {
+  ...{ front: 'outside', back: 'outside' },
+  ...{ insideFront: 'inside', insideBack: 'inside' },
+};
 
 /** Small enough for one turned card or two upright ones: every reader draws whole sheets, and none reads more of a larger. */
 const SHEET = { widthMm: 145, heightMm: 195 };
@@ -90,9 +94,11 @@ describe('what is seen is what is written', () => {
     rmSync(folder, { recursive: true, force: true });
   });
 
-  async function inputOf({ front, inside, changes = [], onPanel = false }: Case): Promise<ExportInput> {
-    const face = (art: Partial<FaceArt>): FaceArt => ({ background: null, picture: null, texts: [], ...art });
-    const mat = { id: 'mat1', kind: 'mat' as const, faces: ['insideBack'], revealMm: 5, stockIds: ['shell-300-a4'] };
+  async function inputOf({ faces, changes = [], onPanels = [] }: Case): Promise<ExportInput> {
+    const mats = onPanels.map((face, i) => ({
+      ...{ id: `mat${i + 1}`, kind: 'mat' as const, faces: [face], revealMm: 5, stockIds: ['shell-300-a4'] },
+      picture: faces[face]!.picture,
+    }));
     const job = changeJob(newJob('Seen', shop), [
       decide((job) => job.size.format, 'sideFold'),
       decide((job) => job.size.finishedWidthMm, WIDE),
@@ -102,9 +108,10 @@ describe('what is seen is what is written', () => {
       decide((job) => job.sheet.spares, 0),
       decide((job) => job.sheet.grain, 'respect'),
       decide((job) => job.pictures, Object.fromEntries([...brought].map(([id, { ref }]) => [id, ref]))),
-      ...(front ? [decide((job) => job.art.faces.at('front'), face(front))] : []),
-      ...(inside ? [decide((job) => job.art.faces.at('insideFront'), face(inside))] : []),
-      ...(onPanel ? [decide((job) => job.size.layers, [{ ...mat, picture: front!.picture }])] : []),
+      ...Object.entries(faces).map(([id, art]) =>
+        decide((job) => job.art.faces.at(id), { background: null, picture: null, texts: [], ...art }),
+      ),
+      ...(mats.length > 0 ? [decide((job) => job.size.layers, mats)] : []),
       ...changes,
     ]);
     return {
@@ -141,12 +148,6 @@ describe('what is seen is what is written', () => {
       const { plan } = from;
       const stock = plan.stock.stock.colour;
       const lays = plan.art.onStock.coloured && plan.art.onStock.white;
-      const which: PaperSide = one.front ? 'outside' : 'inside';
-      const drawn = await side(from, which);
-      const whole = await cut(drawn, WHOLE);
-      const bare = onPaper({ ...whole, data: Buffer.alloc(whole.data.length, 255) }, null, stock);
-      expect(apart(whole, bare, 40), 'art on the screen').to.be.above(0.004);
-
       const told: string[] = [];
       const compare = (file: string, made: Pixels, wanted: Pixels, by = ALIKE): void => {
         const share = apart(made, wanted, by);
@@ -170,72 +171,103 @@ describe('what is seen is what is written', () => {
           : { colours: read(files[n]!), white: null };
       const asItIs = (png: Buffer): Buffer => png;
 
-      // Every card of the first sheet.
-      const run = [...printingOrder(plan)];
-      const isOurs = (p: (typeof run)[number]): boolean =>
-        p.side === (which === 'outside' ? 'front' : 'back') && p.sheetNumber === 1;
-      const once = run.filter(({ sheetNumber }) => plan.sheet.named !== null || sheetNumber === 1);
-      const sheets: Readonly<Record<string, Read>> = {
-        'sheets.pdf': await fromPdf((await write('sheets', 'pdf', from))[0]!, run.findIndex(isOurs) + 1),
-        'sheets.svg': fromDrawn(await write('sheets', 'svg', from), once.findIndex(isOurs), (f) => readers.svg(f)),
-        'sheets.png': fromDrawn(await write('sheets', 'png', from), once.findIndex(isOurs), asItIs),
+      // Each file is written once, and every side and face that carries art is looked for in it.
+      const sheetFiles = {
+        pdf: (await write('sheets', 'pdf', from))[0]!,
+        svg: await write('sheets', 'svg', from),
+        png: await write('sheets', 'png', from),
       };
       const { sheetWidthMm, sheetHeightMm, placements, named } = plan.sheet;
       expect(placements.some(({ turned }) => turned)).to.equal(one.turned === true);
-      for (const [i, { trim, turned }] of placements.entries()) {
-        const box = grown(trim);
-        // Seen from behind, left and right have changed places, and a card turned clockwise is turned the other way.
-        const at: Region = {
-          page: { widthMm: sheetWidthMm, heightMm: sheetHeightMm },
-          box: which === 'outside' ? box : { ...box, xMm: sheetWidthMm - box.xMm - box.widthMm },
-          turns: turned ? (which === 'outside' ? 3 : 1) : 0,
+      const oneByOne = named
+        ? null
+        : {
+            pdf: (await write('face', 'pdf', from))[0]!,
+            svg: await write('face', 'svg', from),
+            png: await write('face', 'png', from),
+            press: (await write('press', 'pdf', from))[0]!,
+            sides: await exportFiles('side', 'pdf', from),
+            // A shared sheet lies with its fibres upright; one that was turned for that is looked at elsewhere.
+            shared: one.turned ? null : await onSharedSheet(from),
+          };
+      const withArt = FACES_OF_CARD.filter((id) => one.faces[id]);
+      for (const which of ['outside', 'inside'] as const) {
+        const faces = withArt.filter((id) => SIDE_OF[id] === which);
+        if (faces.length === 0) continue;
+        const drawn = await side(from, which);
+        const whole = await cut(drawn, WHOLE);
+
+        // Every card of the first sheet.
+        const run = [...printingOrder(plan)];
+        const isOurs = (p: (typeof run)[number]): boolean =>
+          p.side === (which === 'outside' ? 'front' : 'back') && p.sheetNumber === 1;
+        const once = run.filter(({ sheetNumber }) => named !== null || sheetNumber === 1);
+        const sheets: Readonly<Record<string, Read>> = {
+          'sheets.pdf': await fromPdf(sheetFiles.pdf, run.findIndex(isOurs) + 1),
+          'sheets.svg': fromDrawn(sheetFiles.svg, once.findIndex(isOurs), (f) => readers.svg(f)),
+          'sheets.png': fromDrawn(sheetFiles.png, once.findIndex(isOurs), asItIs),
         };
-        const wanted = named ? await cut(await side(from, which, i), WHOLE) : whole;
-        for (const [file, read] of Object.entries(sheets)) await hold(`${file}, card ${i + 1}`, read, at, wanted);
+        for (const [i, { trim, turned }] of placements.entries()) {
+          const box = grown(trim);
+          // Seen from behind, left and right have changed places, and a card turned clockwise is turned the other way.
+          const at: Region = {
+            page: { widthMm: sheetWidthMm, heightMm: sheetHeightMm },
+            box: which === 'outside' ? box : { ...box, xMm: sheetWidthMm - box.xMm - box.widthMm },
+            turns: turned ? (which === 'outside' ? 3 : 1) : 0,
+          };
+          const wanted = named ? await cut(await side(from, which, i), WHOLE) : whole;
+          for (const [file, read] of Object.entries(sheets))
+            await hold(`${file}, ${which}, card ${i + 1}`, read, at, wanted);
+        }
+
+        for (const id of faces) {
+          // A face bleeds on every side but at its fold, which is at the left of a right half.
+          const n = plan.art.faces.findIndex(({ face }) => face.id === id);
+          const isRight = id === 'front' || id === 'insideBack';
+          const [onBlank, onPage] = isRight ? [BLEED + WIDE, 0] : [BLEED, BLEED];
+          const box = { yMm: BLEED, widthMm: WIDE, heightMm: HIGH };
+          const faceSeen = await cut(drawn, { page: BLANK, box: { xMm: onBlank, ...box } });
+          const bare = onPaper({ ...faceSeen, data: Buffer.alloc(faceSeen.data.length, 255) }, null, stock);
+          expect(apart(faceSeen, bare, 40), `art on the screen, ${id}`).to.be.above(0.008);
+          if (!oneByOne) continue;
+          const page = { widthMm: WIDE + BLEED, heightMm: HIGH + 2 * BLEED };
+          expect(readers.pageSize(oneByOne.pdf, n + 1).widthMm).to.be.closeTo(page.widthMm, 0.01);
+          const at: Region = { page, box: { xMm: onPage, ...box } };
+          await hold(`face.pdf, ${id}`, await fromPdf(oneByOne.pdf, n + 1), at, faceSeen);
+          const svg = fromDrawn(oneByOne.svg, n, (f) => readers.svg(f));
+          await hold(`face.svg, ${id}`, svg, at, faceSeen);
+          await hold(`face.png, ${id}`, fromDrawn(oneByOne.png, n, asItIs), at, faceSeen);
+          const inks = {
+            colours: await readers.pressed(oneByOne.press, n + 1),
+            white: lays ? await readers.whiteOf(oneByOne.press, n + 1) : null,
+          };
+          await hold(`press.pdf, ${id}`, inks, at, faceSeen, ALIKE_IN_INKS);
+        }
+        if (!oneByOne) continue;
+        const ownSide = oneByOne.sides.find((f) => f.name.includes(which))!.bytes;
+        await hold(`side.pdf, ${which}`, await fromPdf(ownSide, 1), WHOLE, whole);
+        if (oneByOne.shared) {
+          const read = await fromPdf(oneByOne.shared, which === 'outside' ? 1 : 2);
+          await hold(`shared.pdf, ${which}`, read, SHARED[which], whole);
+        }
       }
 
-      if (!named) {
-        // A face bleeds on every side but at its fold: at the front’s left, and at the right of what lies behind it.
-        const n = plan.art.faces.findIndex(({ face }) => face.id === (which === 'outside' ? 'front' : 'insideFront'));
-        const [onBlank, onPage] = which === 'outside' ? [BLEED + WIDE, 0] : [BLEED, BLEED];
-        const box = { yMm: BLEED, widthMm: WIDE, heightMm: HIGH };
-        const faceSeen = await cut(drawn, { page: BLANK, box: { xMm: onBlank, ...box } });
-        const pdf = (await write('face', 'pdf', from))[0]!;
-        const page = { widthMm: WIDE + BLEED, heightMm: HIGH + 2 * BLEED };
-        expect(readers.pageSize(pdf, n + 1).widthMm).to.be.closeTo(page.widthMm, 0.01);
-        const at: Region = { page, box: { xMm: onPage, ...box } };
-        await hold('face.pdf', await fromPdf(pdf, n + 1), at, faceSeen);
-        await hold(
-          'face.svg',
-          fromDrawn(await write('face', 'svg', from), n, (f) => readers.svg(f)),
-          at,
-          faceSeen,
-        );
-        await hold('face.png', fromDrawn(await write('face', 'png', from), n, asItIs), at, faceSeen);
-        const press = (await write('press', 'pdf', from))[0]!;
-        const inks = {
-          colours: await readers.pressed(press, n + 1),
-          white: lays ? await readers.whiteOf(press, n + 1) : null,
-        };
-        await hold('press.pdf', inks, at, faceSeen, ALIKE_IN_INKS);
-        const sides = await exportFiles('side', 'pdf', from);
-        await hold('side.pdf', await fromPdf(sides.find((f) => f.name.includes(which))!.bytes, 1), WHOLE, whole);
-        // A shared sheet lies with its fibres upright; one that was turned for that is looked at elsewhere.
-        if (!one.turned) await hold('shared.pdf', await onSharedSheet(from, which, fromPdf), SHARED[which], whole);
-      }
-
-      if (one.onPanel) {
-        const [layer] = plan.sheet.layers;
-        const art = plan.art.panels[layer!.piece.id]!;
-        const { colour, sheetWidthMm: widthMm, sheetHeightMm: heightMm } = layer!.piece.stock;
-        const { piece } = layer!;
+      const panels = plan.sheet.layers.filter(({ print }) => print);
+      expect(panels).to.have.length(one.onPanels?.length ?? 0);
+      const panelFile = panels.length > 0 ? (await write('panels', 'pdf', from))[0]! : null;
+      let before = 0;
+      for (const layer of panels) {
+        const art = plan.art.panels[layer.piece.id]!;
+        const { colour, sheetWidthMm: widthMm, sheetHeightMm: heightMm } = layer.piece.stock;
+        const { piece } = layer;
         const box = printedBox(piece.blank.widthMm, piece.blank.heightMm, piece.bleedMm);
         const panel = { page: box, box: { ...box, xMm: 0, yMm: 0 } };
         const wanted = await cut(await seen(from, art.shapes, box, colour), panel);
-        const pdf = readers.pdfPage((await write('panels', 'pdf', from))[0]!);
-        for (const { trim, turned } of layer!.laid) {
+        const pdf = readers.pdfPage(panelFile!, before + 1);
+        before += layer.sheets;
+        for (const { trim, turned } of layer.laid) {
           const at = { page: { widthMm, heightMm }, box: grown(trim), turns: turned ? 3 : 0 };
-          compare('panels.pdf', onPaper(await cut(pdf, at), null, colour), wanted);
+          compare(`panels.pdf, ${piece.id}`, onPaper(await cut(pdf, at), null, colour), wanted);
         }
       }
 
@@ -262,11 +294,7 @@ describe('what is seen is what is written', () => {
     inside: { page: SHEET, box: { ...sharedBox, xMm: SHEET.widthMm - sharedBox.xMm - sharedBox.widthMm } },
   };
   /** The card once on a sheet that other jobs would share. */
-  async function onSharedSheet(
-    from: ExportInput,
-    which: PaperSide,
-    read: (pdf: Buffer, page: number) => Promise<Read>,
-  ): Promise<Read> {
+  async function onSharedSheet(from: ExportInput): Promise<Buffer> {
     const { job, plan, pictures, fonts } = from;
     const { printer, path, stock } = plan.stock;
     const jobs = [{ id: '11111111-1111-4111-8111-111111111111', job, plan: plan, pictures }];
@@ -285,11 +313,14 @@ describe('what is seen is what is written', () => {
       null,
     );
     expect(readers.pageSize(pdf).widthMm).to.be.closeTo(SHEET.widthMm, 0.01);
-    return read(pdf, which === 'outside' ? 1 : 2);
+    return pdf;
   }
 
   it('a template, which carries no art: its lines lie where the screen draws them, and no art changes its file', async () => {
-    const [plain, art] = [await inputOf({}), await inputOf(CASES['a gradient']!)];
+    const [plain, art] = [
+      await inputOf({ faces: {} }),
+      await inputOf({ faces: { front: { gradient: { from: '#f4c9a0', to: '#2a5d68', angleDeg: 30 } } } }),
+    ];
     const scene = drawTemplate(plain.plan.size);
     const region: Region = { page: scene.box, box: { ...scene.box, xMm: 0, yMm: 0 } };
     const dark = async (png: Buffer): Promise<Pixels> => {

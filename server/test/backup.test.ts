@@ -290,7 +290,9 @@ describe('backup and restore', () => {
     // The last bytes are a checksum.
     expect(await refusal(other.pool, bytes.subarray(0, -4))).to.match(/breaks off/);
     const flipped = Buffer.from(bytes);
-    flipped[Math.floor(bytes.length / 2)]! ^= 0x10;
+    // Some bits of a packed stream are padding, so one alone may say nothing.
+    const middle = Math.floor(bytes.length / 2);
+    for (let at = middle; at < middle + 8; at += 1) flipped[at]! ^= 0x10;
     expect(await refusal(other.pool, flipped)).to.not.equal('it was taken');
     expect(await refusal(other.pool, Buffer.from('{"title":"a job file"}'))).to.match(/no backup of a studio/);
     const aJob = (entries: Map<string, Buffer>): string =>
