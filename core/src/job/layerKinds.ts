@@ -2,11 +2,10 @@ import type { Mm } from '../ground/length/types.ts';
 
 /**
  * Paper beside the card’s own: what lies on its faces or in its fold, and what goes round it or hangs on it.
- * A mat decorates, a writing panel takes a pen, a lining is glued on whole and trimmed flush with the card, an insert is a
- * folded leaf; a band goes round one card, a sleeve round a
- * pack of them.
+ * A mat decorates, a writing panel takes a pen, a lining is glued on whole and trimmed flush with the card, a lid opens
+ * inside a rim that is glued down, an insert is a folded leaf; a band goes round one card, a sleeve round a pack of them.
  */
-export const LAYER_KINDS = ['mat', 'writing', 'lining', 'insert', 'tag', 'band', 'sleeve'] as const;
+export const LAYER_KINDS = ['mat', 'writing', 'lining', 'lid', 'insert', 'tag', 'band', 'sleeve'] as const;
 export type LayerKind = (typeof LAYER_KINDS)[number];
 /** A tag’s patch is a piece of its own. */
 export type LayerPieceKind = LayerKind | 'patch';
@@ -14,6 +13,9 @@ export type WrapKind = Extract<LayerKind, 'tag' | 'band' | 'sleeve'>;
 
 export const isWrap = (kind: LayerPieceKind): kind is WrapKind | 'patch' =>
   kind === 'tag' || kind === 'patch' || kind === 'band' || kind === 'sleeve';
+
+/** What lies on a face of the card. */
+export const isOnFace = (kind: LayerKind): boolean => !isWrap(kind) && kind !== 'insert';
 
 export const isWrapKind = (kind: LayerKind): kind is WrapKind => isWrap(kind);
 
@@ -42,6 +44,9 @@ const START: Wrap = {
   ...{ widthMm: 40, heightMm: 70, holeMm: 4, cornerMm: 10, folded: false, patch: false },
   ...{ lapMm: 15, easeMm: 1, down: false },
 };
+/** The rim of a lid, and which of its edges it hangs by: our starting values. */
+export const LID_START = { rimMm: 10, hinge: 'left' } as const;
+
 /** What they begin with: our starting values. */
 export const WRAP_STARTS: Readonly<Record<WrapKind, Wrap>> = {
   tag: START,

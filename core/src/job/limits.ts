@@ -37,6 +37,7 @@ export const LIMITS = {
       lapMm: from(5, 100),
       easeMm: from(0, 10),
     },
+    rimMm: from(4, 80),
     foilLetters: 40,
   },
   art: {

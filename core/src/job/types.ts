@@ -49,6 +49,19 @@ export interface LayerChoice {
   readonly adhesiveId?: string | null;
   /** What is asked of a tag, a band or a sleeve; the usual where nothing is said. */
   readonly wrap?: Partial<Wrap>;
+  /** What is asked of a lid; the usual where nothing is said. */
+  readonly lid?: Partial<LidChoice>;
+}
+
+/** An edge of a face as it is read. */
+export const LID_HINGES = ['left', 'right', 'top', 'foot'] as const;
+export type LidHinge = (typeof LID_HINGES)[number];
+
+/** A lid in a rim that is glued down. */
+export interface LidChoice {
+  /** From the layer’s edge to the lid. */
+  readonly rimMm: Mm;
+  readonly hinge: LidHinge;
 }
 
 /** One thing from the shelf on a face of the card. */

@@ -17,7 +17,9 @@ import {
   type Gradient,
   type Job,
   type Foil,
+  LID_HINGES,
   type LayerChoice,
+  type LidChoice,
   type LinerChoice,
   type NamesList,
   type OwnTypeface,
@@ -133,6 +135,7 @@ const layer = object<LayerChoice>({
   feed: spare(orNull(object<NonNullable<LayerChoice['feed']>>({ printerId: required(id), pathId: required(id) }))),
   adhesiveId: spare(orNull(id)),
   wrap: spare(wrap),
+  lid: spare(object<Partial<LidChoice>>({ rimMm: spare(length(SIZE.rimMm)), hinge: spare(oneOf(...LID_HINGES)) })),
   foil: spare(orNull(object<Foil>({ name: required(words(SIZE.foilLetters)), colour: required(colour) }))),
 });
 

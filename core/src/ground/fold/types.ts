@@ -47,7 +47,13 @@ export interface FlatBlank {
   readonly widthMm: Mm;
   readonly heightMm: Mm;
   readonly outline: Polygon;
-  readonly creases: readonly { readonly id: string; readonly from: Point; readonly to: Point }[];
+  readonly creases: readonly {
+    readonly id: string;
+    readonly from: Point;
+    readonly to: Point;
+    /** Toward who sees it as it is drawn; away where nothing is said. */
+    readonly way?: 'toward' | 'away';
+  }[];
   readonly cuts: readonly BlankCut[];
 }
 

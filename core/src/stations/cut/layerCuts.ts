@@ -1,6 +1,7 @@
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit } from '../../ground/length/types.ts';
+import { creaseRole } from '../../ground/scene/creaseRole.ts';
 import { decide } from '../../job/decide.ts';
 import type { Snag } from '../../job/findings.ts';
 import type { Trimmer, Workshop } from '../../workshop/types.ts';
@@ -23,10 +24,10 @@ export const layerCuts = (sheet: SheetPlan, trimmer: Trimmer, unit: LengthUnit):
       ...pieceCuts({ ...layer, ...lying(layer), isPrinted: layer.print !== null }, trimmer, unit),
     }));
 
-/** Where its copies lie, and its creases; these fold away from who sees its outside. */
+/** Where its copies lie, and its creases as they are seen on them. */
 const lying = ({ blank, laid }: LayerSheet): Pick<PiecesOnSheet, 'places' | 'creases'> => ({
   places: laid.map((lies) => laidMap(lies, blank.heightMm)),
-  creases: blank.creases.map(({ from, to }) => ({ from, to, role: 'creaseAway' })),
+  creases: blank.creases.map(({ from, to, way }) => ({ from, to, role: creaseRole(way) })),
 });
 
 /** Cuts of layers that this tool is too short for. */

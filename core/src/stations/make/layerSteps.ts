@@ -59,7 +59,7 @@ export const layerSteps = (sheet: SheetPlan, cut: CutPlan, { unit }: Workshop): 
       const put =
         piece.kind === 'insert'
           ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.`
-          : sayGluing(piece, unit);
+          : `${sayLid(piece)}${sayGluing(piece, unit)}`;
       const alone = up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : '';
       return step(layer, cut, unit, `${put}${alone}`);
     });
@@ -77,7 +77,7 @@ function step({ piece, up, sheets, made }: LayerSheet, cut: CutPlan, unit: Lengt
   const isGlued = kind !== 'insert' && kind !== 'tag';
   const cautions = [
     CAUTIONS[bladeFor(piece.id, cut)],
-    blank.cuts.length > 0 ? CAUTIONS.punch : null,
+    ...new Set(blank.cuts.map(({ byHand }) => CAUTIONS[byHand.tool])),
     isGlued ? cautionOf(adhesive) : null,
   ];
   const often = isWrap(kind) ? `${made} ${plural(made, 'piece')}: ` : '';
@@ -98,6 +98,7 @@ const TITLES: Readonly<Record<LayerPieceKind, string>> = {
   mat: 'Cut and glue',
   writing: 'Cut and glue',
   lining: 'Cut, glue and trim flush',
+  lid: 'Cut, crease and glue',
   insert: 'Cut, fold and lay in',
   tag: 'Cut',
   patch: 'Cut and glue',
@@ -123,6 +124,13 @@ function sayWrap({ kind, blank, adhesive, laying }: LayerPiece, unit: LengthUnit
     default:
       return `${creased} Wrap it round the shut card and hold the lap behind${held}, to itself and not to the card.`;
   }
+}
+
+/** Cut free and creased before the rim is glued down. */
+function sayLid({ kind, blank: { cuts, creases } }: LayerPiece): string {
+  const [lid] = cuts;
+  if (kind !== 'lid' || !lid) return '';
+  return `${lid.byHand.title}: ${lid.byHand.says} Crease ${creases.length === 2 ? 'both lines of its hinge' : 'its hinge'}, and open the lid towards you. Glue the rim alone. `;
 }
 
 function sayGluing({ kind, adhesive, laying }: LayerPiece, unit: Workshop['unit']): string {

@@ -3,6 +3,7 @@ import { boxAround, evenSides, grow } from '../../ground/geometry/box.ts';
 import { polygon, polyline, segment } from '../../ground/geometry/path.ts';
 import type { Box } from '../../ground/geometry/types.ts';
 import { apply } from '../../ground/geometry/affine.ts';
+import { creaseRole } from '../../ground/scene/creaseRole.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Page, Scene, Shape } from '../../ground/scene/types.ts';
 import type { LayerPiece } from './layers.ts';
@@ -44,8 +45,8 @@ export function drawTemplate(size: SizePlan): Scene {
 /** A mat, panel or insert to cut in true size. */
 export function drawLayerTemplate({ blank }: LayerPiece): Scene {
   const shapes: Shape[] = [{ kind: 'path', role: 'cut', path: polygon(blank.outline) }];
-  for (const { from, to } of blank.creases)
-    shapes.push({ kind: 'path', role: 'creaseAway', path: polyline([from, to]) });
+  for (const { from, to, way } of blank.creases)
+    shapes.push({ kind: 'path', role: creaseRole(way), path: polyline([from, to]) });
   for (const cut of blank.cuts) shapes.push({ kind: 'path', role: 'cut', path: cutPath(cut) });
   const box = grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(MARGIN_MM));
   return { box, symbols: {}, shapes };

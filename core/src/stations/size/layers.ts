@@ -3,11 +3,20 @@ import type { FlatBlank, FoldedForm } from '../../ground/fold/types.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { apply, invert } from '../../ground/geometry/affine.ts';
 import { boxAround, corners, evenSides, grow } from '../../ground/geometry/box.ts';
-import { offset } from '../../ground/geometry/offset.ts';
 import { areaOf, isUprightBox, moved, type Polygon } from '../../ground/geometry/polygon.ts';
 import { adhesiveById, stockById } from '../../job/pick.ts';
-import { isWrap, type LayerKind, type LayerPieceKind } from '../../job/layerKinds.ts';
-import type { Foil, Job, LayerChoice, PicturePlacement } from '../../job/types.ts';
+import { isWrap, LID_START, type LayerKind, type LayerPieceKind } from '../../job/layerKinds.ts';
+import { LIMITS } from '../../job/limits.ts';
+import {
+  LID_HINGES,
+  type Foil,
+  type Job,
+  type LayerChoice,
+  type LidChoice,
+  type PicturePlacement,
+} from '../../job/types.ts';
+import { inset } from './inset.ts';
+import { lidOf } from './lid.ts';
 import type { Snag } from '../../job/findings.ts';
 import { layAdhesive, type Laying } from '../../workshop/adhesives.ts';
 import { gramsOf } from '../../workshop/gramsOf.ts';
@@ -104,7 +113,7 @@ type Laid =
     };
 
 const KIND_NAMES: Readonly<Record<LayerKind, string>> = {
-  ...{ mat: 'Mat', writing: 'Writing panel', lining: 'Lining', insert: 'Insert' },
+  ...{ mat: 'Mat', writing: 'Writing panel', lining: 'Lining', lid: 'Lid in its rim', insert: 'Insert' },
   ...{ tag: 'Tag', band: 'Band', sleeve: 'Sleeve' },
 };
 
@@ -138,19 +147,24 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
               : [],
         };
       }
+      const stock = stockById(workshop, stockId, `size.layers.${job.size.layers.indexOf(choice)}.stockIds.${i}`);
+      const outline = moved(left, -box.xMm, -box.yMm);
+      const size = { widthMm: box.widthMm, heightMm: box.heightMm };
+      const rim: LidChoice = { ...LID_START, ...choice.lid };
+      // Where several lie on each other, the topmost opens.
+      const opens = choice.kind === 'lid' && i === choice.stockIds.length - 1;
+      const laid = opens ? lidOf(outline, rim, stock.caliperMicron / 1000) : null;
+      if (laid && !laid.ok)
+        return noLid(laid.why, { face, outline, rim, caliperMm: stock.caliperMicron / 1000 }, workshop);
       const piece = {
-        kind: choice.kind,
-        stock: stockById(workshop, stockId, `size.layers.${job.size.layers.indexOf(choice)}.stockIds.${i}`),
-        blank: {
-          outline: moved(left, -box.xMm, -box.yMm),
-          ...{ widthMm: box.widthMm, heightMm: box.heightMm, creases: [], cuts: [] },
-        },
+        ...{ kind: choice.kind, stock },
+        blank: { outline, ...size, creases: laid ? laid.lid.creases : [], cuts: laid ? [laid.lid.cut] : [] },
       };
       pieces.push({
         ...piece,
         id: `${choice.id}-${faceId}-${i + 1}`,
         name: `${KIND_NAMES[choice.kind]}${choice.stockIds.length > 1 ? ` ${i + 1}` : ''}, ${face.name.toLowerCase()}`,
-        ...glued(job, workshop, choice, piece, box),
+        ...glued(job, workshop, choice, piece, opens ? ringOf(size, rim.rimMm) : box),
         ...{ faceId, leftMm: box.xMm, topMm: box.yMm },
         ...(isLining ? { trimmedTo: own } : {}),
         ...printOn(job, choice, i, piece.blank.outline),
@@ -158,6 +172,49 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
     }
   }
   return { ok: true, pieces };
+}
+
+/** The rim that a lid leaves, laid out straight. */
+const ringOf = ({ widthMm, heightMm }: GlueArea, rimMm: Mm): GlueArea => ({
+  widthMm: 2 * (widthMm + heightMm - 2 * rimMm),
+  heightMm: rimMm,
+});
+
+/** Why no lid opens so, and what would: a rim that leaves one, or another hinge. */
+function noLid(
+  why: 'small' | 'hinge',
+  {
+    face,
+    outline,
+    rim,
+    caliperMm,
+  }: { readonly face: ReadFace; readonly outline: Polygon; readonly rim: LidChoice; readonly caliperMm: Mm },
+  { unit }: Workshop,
+): Laid {
+  const opens = (lid: LidChoice): boolean => lidOf(outline, lid, caliperMm).ok;
+  const { least } = LIMITS.size.rimMm;
+  const rims = why === 'small' ? [rim.rimMm / 2, least].map((mm) => Math.max(least, Math.floor(mm))) : [];
+  const rimMm = rims.find((mm) => opens({ ...rim, rimMm: mm }));
+  const hinge = why === 'hinge' ? LID_HINGES.find((one) => opens({ ...rim, hinge: one })) : undefined;
+  return {
+    ok: false,
+    ...(why === 'small'
+      ? {
+          title: `The rim leaves no lid on the ${face.name.toLowerCase()}`,
+          why: `${formatLength(rim.rimMm, unit)} all round leaves less than a finger opens.`,
+        }
+      : {
+          title: `The lid on the ${face.name.toLowerCase()} has no hinge`,
+          why: `Nowhere near its ${rim.hinge} ${rim.hinge === 'left' || rim.hinge === 'right' ? 'side' : 'edge'} does it hang by a third of its length in one piece: it would swing and tear.`,
+        }),
+    remedies: [
+      ...(rimMm === undefined
+        ? []
+        : [{ label: `Make the rim ${formatLength(rimMm, unit)}`, part: { lid: { ...rim, rimMm } } }]),
+      ...(hinge ? [{ label: `Hinge it at its ${hinge}`, part: { lid: { ...rim, hinge } } }] : []),
+      { label: 'Glue it on whole, as a mat', part: { kind: 'mat' } },
+    ],
+  };
 }
 
 /** A lining is cut so much larger than its face on every side, whatever the face’s shape. Our starting value. */
@@ -214,14 +271,6 @@ function largestReveal(outline: Polygon, askedMm: Mm, deep: number): Mm {
     if (box && Math.min(box.widthMm, box.heightMm) >= SMALLEST_PIECE_MM) return reveal;
   }
   return 0;
-}
-
-/** The outline moved in by the same distance everywhere; a rectangle needs no clipping library to shrink. */
-export function inset(outline: Polygon, byMm: Mm): Polygon | null {
-  if (!isUprightBox(outline)) return offset(outline, -byMm)[0] ?? null;
-  const box = boxAround(outline);
-  const [widthMm, heightMm] = [box.widthMm - 2 * byMm, box.heightMm - 2 * byMm];
-  return widthMm > 0 && heightMm > 0 ? corners({ xMm: box.xMm + byMm, yMm: box.yMm + byMm, widthMm, heightMm }) : null;
 }
 
 /**

@@ -63,6 +63,7 @@ const LAYER_SUMS: Readonly<Record<LayerPieceKind, string>> = {
   mat: 'its panel moved in by the reveal on every side',
   writing: 'its panel moved in by the reveal on every side',
   lining: 'the box round its face and a little on every side, to be trimmed flush',
+  lid: 'its panel moved in by the reveal on every side; the lid in it by the rim',
   insert: 'twice a leaf: the panel less the reveal and the creep (π/2 of every caliper it lies inside)',
   tag: 'as chosen; folded, twice its height',
   patch: 'the hole and a rim round it',

@@ -7,7 +7,7 @@ import { common, offset, without } from '../../ground/geometry/offset.ts';
 import { clipTo, isUprightBox, type Polygon } from '../../ground/geometry/polygon.ts';
 import { TOLERANCE_MM, type Box, type Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
-import { inset } from './layers.ts';
+import { inset } from './inset.ts';
 
 /** Where a face may carry art, in the face’s own frame. */
 export interface FaceRegion {

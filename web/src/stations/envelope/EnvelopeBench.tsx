@@ -43,7 +43,7 @@ export function EnvelopeBench(props: StationProps): ReactNode {
         ...scene,
         shapes: [
           { kind: 'path', role: 'sheet', path: boxPath(scene.box), fill: envelope.stock.colour },
-          ...scene.shapes,
+          ...scene.shapes.filter((shape) => shape.kind !== 'path' || shape.role !== 'sheet'),
         ],
       };
     },

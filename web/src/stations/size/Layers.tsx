@@ -1,4 +1,15 @@
-import { adhesivesOf, isWrapKind, LIMITS, decide, type WrapKind } from '@zippy/core';
+import {
+  adhesivesOf,
+  decide,
+  isOnFace,
+  isWrapKind,
+  LID_HINGES,
+  LID_START,
+  LIMITS,
+  type LengthUnit,
+  type LidHinge,
+  type WrapKind,
+} from '@zippy/core';
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import type { LayerChoice } from '@zippy/core';
@@ -34,8 +45,7 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
     const inside = plan.size.faces.find((f) => f.id === 'insideBack') ?? plan.size.faces.at(-1)!;
     const first = kind === 'writing' || kind === 'lining' ? inside : plan.size.faces[0]!;
     const id = `${kind}${1 + Math.max(0, ...layers.map((l) => Number(/\d+$/.exec(l.id)?.[0] ?? 0)))}`;
-    const onFace = kind === 'mat' || kind === 'writing' || kind === 'lining';
-    setAll([...layers, { id, kind, faces: onFace ? [first.id] : [], revealMm: 3, stockIds: [lightest.id] }]);
+    setAll([...layers, { id, kind, faces: isOnFace(kind) ? [first.id] : [], revealMm: 3, stockIds: [lightest.id] }]);
   };
   return (
     <>
@@ -66,6 +76,7 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
         <PlainButton onPress={() => add('mat')}>+ Mat</PlainButton>
         <PlainButton onPress={() => add('writing')}>+ Writing panel</PlainButton>
         <PlainButton onPress={() => add('lining')}>+ Lining</PlainButton>
+        <PlainButton onPress={() => add('lid')}>+ Lid in a rim</PlainButton>
         <PlainButton onPress={() => add('insert')}>+ Insert</PlainButton>
       </Row>
       <Row>
@@ -108,6 +119,7 @@ function OneLayer({
             { id: 'mat', name: 'Mat' },
             { id: 'writing', name: 'Writing panel' },
             { id: 'lining', name: 'Lining' },
+            { id: 'lid', name: 'Lid' },
             { id: 'insert', name: 'Insert' },
           ]}
           onChange={(kind) => onChange({ ...layer, kind, faces: kind === 'insert' ? [] : layer.faces })}
@@ -116,7 +128,7 @@ function OneLayer({
       {isWrapKind(layer.kind) && (
         <WrapInputs kind={layer.kind} layer={layer} unit={workshop.unit} onChange={onChange} />
       )}
-      {(layer.kind === 'mat' || layer.kind === 'writing' || layer.kind === 'lining') && (
+      {isOnFace(layer.kind) && (
         <Ticks
           label="On which faces"
           value={layer.faces}
@@ -133,6 +145,7 @@ function OneLayer({
           onCommit={(revealMm) => onChange({ ...layer, revealMm })}
         />
       )}
+      {layer.kind === 'lid' && <LidInputs layer={layer} unit={workshop.unit} onChange={onChange} />}
       {layer.stockIds.map((stockId, k) => (
         <Pick
           key={k}
@@ -181,6 +194,38 @@ function OneLayer({
         </>
       )}
     </Box>
+  );
+}
+
+const HINGE_NAMES: Readonly<Record<LidHinge, string>> = { left: 'Left', right: 'Right', top: 'Top', foot: 'Foot' };
+
+/** How wide its rim is, and where it hangs. */
+function LidInputs({
+  layer,
+  unit,
+  onChange,
+}: {
+  readonly layer: LayerChoice;
+  readonly unit: LengthUnit;
+  readonly onChange: (layer: LayerChoice) => void;
+}): ReactNode {
+  const lid = { ...LID_START, ...layer.lid };
+  return (
+    <>
+      <LengthField
+        label="Rim round the lid"
+        mm={lid.rimMm}
+        unit={unit}
+        {...LIMITS.size.rimMm}
+        onCommit={(rimMm) => onChange({ ...layer, lid: { ...layer.lid, rimMm } })}
+      />
+      <Choice
+        label="Hinge"
+        value={lid.hinge}
+        options={LID_HINGES.map((id) => ({ id, name: HINGE_NAMES[id] }))}
+        onChange={(hinge) => onChange({ ...layer, lid: { ...layer.lid, hinge } })}
+      />
+    </>
   );
 }
 

@@ -6,6 +6,7 @@ import { boxPath, polygon, polyline } from '../../../ground/geometry/path.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
 import type { Page, Scene, Shape } from '../../../ground/scene/types.ts';
 import { drawSlug, drawTicks, shortTitle, ticksClearOf } from './drawMarks.ts';
+import { creaseRole } from '../../../ground/scene/creaseRole.ts';
 import { drawMark, markRoom } from '../layout/machineMarks.ts';
 import type { LayerSheet } from '../layout/layerSheets.ts';
 import { foilPlate } from '../../../ground/scene/foil.ts';
@@ -39,8 +40,8 @@ export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined, { i
         role: 'trim',
         path: cutPath({ ...cut, points: cut.points.map((p) => apply(map, p)) }),
       });
-    for (const { from, to } of blank.creases)
-      shapes.push({ kind: 'path', role: 'creaseAway', path: polyline([from, to].map((p) => apply(map, p))) });
+    for (const { from, to, way } of blank.creases)
+      shapes.push({ kind: 'path', role: creaseRole(way), path: polyline([from, to].map((p) => apply(map, p))) });
   }
   return { box, symbols: { ...printed?.symbols, ...white?.symbols }, shapes };
 }
