@@ -23,6 +23,10 @@ export const FORMAT_IDS = [
 ] as const;
 export type FormatId = (typeof FORMAT_IDS)[number];
 
+/** What keeps a wallet shut: a tab in a slit; a band, a magnet, a sticker or a ribbon on its flap; or it has no flap. */
+export const WALLET_CLOSES = ['tab', 'other', 'noFlap'] as const;
+export type WalletCloses = (typeof WALLET_CLOSES)[number];
+
 export const SHAPE_IDS = ['oval', 'arch', 'scallop', 'heart', 'roundedSquare', 'own'] as const;
 export type ShapeId = (typeof SHAPE_IDS)[number];
 
@@ -61,8 +65,15 @@ export interface FormatOptions {
   readonly contentThickMm: Mm;
   /** Of a wallet’s pocket from its foot; nought for none. */
   readonly pocketMm: Mm;
-  /** What a pocket is glued by, on each side. */
+  /** What a pocket is glued by, on each side; too narrow for glue, and it is a loose flap. */
   readonly wingMm: Mm;
+  /** Of a wallet: back, front, and what rolls in behind the front. */
+  readonly walletPanels: number;
+  /** From the back’s upper edge down over what the wallet holds; nought for none. */
+  readonly topFlapMm: Mm;
+  readonly walletCloses: WalletCloses;
+  /** Under a wallet’s flap, for what keeps it shut. */
+  readonly flapRoomMm: Mm;
   /** How far a wallet’s flap comes over its front, tab and all. */
   readonly closeMm: Mm;
   readonly tabMm: Mm;
@@ -106,5 +117,6 @@ export const OPTION_DEFAULTS: FormatOptions = {
   tabMm: 20,
   slitMm: null,
   holePairs: 0,
+  ...{ walletPanels: 2, topFlapMm: 0, walletCloses: 'tab', flapRoomMm: 0 },
   ...{ bagDeepMm: 30, bagFoot: true, topRiseMm: 0, handleMm: 0 },
 };

@@ -23,6 +23,7 @@ export const LIMITS = {
     panels: from(2, 12),
     leanDeg: from(0, 80),
     holePairs: from(0, 6),
+    walletPanels: from(2, 4),
     /** Of path data, for a shape of one’s own. */
     pathLetters: 100_000,
     layers: 20,

@@ -169,6 +169,8 @@ const TRIMMINGS: Readonly<
   photograph: { name: 'photograph', widthMm: 60, heightMm: 45, thickMm: 0.25, grams: 0.6, colour: '#8d989d' },
   charm: { name: 'charm', widthMm: 15, heightMm: 20, thickMm: 2.2, grams: 1.5, colour: '#a5a7aa' },
   cutOut: { name: 'cut-out', widthMm: 40, heightMm: 40, thickMm: 0.3, grams: 0.4, colour: '#d9e6e3' },
+  magnet: { name: 'disc magnet', widthMm: 10, heightMm: 10, thickMm: 1, grams: 0.6, colour: '#8f969b' },
+  sticker: { name: 'clasp sticker', widthMm: 30, heightMm: 30, thickMm: 0.1, grams: 0.1, colour: '#d9b44a' },
   other: { name: 'trimming', widthMm: 20, heightMm: 20, thickMm: 1, grams: 0.5, colour: '#c9b38a' },
 };
 

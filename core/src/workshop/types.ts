@@ -178,7 +178,18 @@ export interface ShelfEnvelope {
   readonly onShelf: number;
 }
 
-export const TRIMMING_KINDS = ['bow', 'button', 'gem', 'brad', 'photograph', 'charm', 'cutOut', 'other'] as const;
+export const TRIMMING_KINDS = [
+  'bow',
+  'button',
+  'gem',
+  'brad',
+  'photograph',
+  'charm',
+  'cutOut',
+  'magnet',
+  'sticker',
+  'other',
+] as const;
 export type TrimmingKind = (typeof TRIMMING_KINDS)[number];
 
 /** What is put on a card by hand, beside paper. */

@@ -28,6 +28,8 @@ export const TRIMMING_NAMES: Readonly<Record<TrimmingKind, string>> = {
   photograph: 'Photograph',
   charm: 'Charm',
   cutOut: 'Cut-out',
+  magnet: 'Magnet',
+  sticker: 'Clasp sticker',
   other: 'Something else',
 };
 

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { ORNAMENT_IDS } from '../../job/ornaments.ts';
 import { ENVELOPE_FACE_IDS, ENVELOPE_STYLE_IDS } from '../../job/envelopeStyles.ts';
 import type { Sides } from '../../ground/geometry/types.ts';
-import { FORMAT_IDS, SHAPE_IDS, type FormatOptions } from '../../job/format.ts';
+import { FORMAT_IDS, SHAPE_IDS, WALLET_CLOSES, type FormatOptions } from '../../job/format.ts';
 import { LAYER_KINDS, type Wrap } from '../../job/layerKinds.ts';
 import { LIMITS } from '../../job/limits.ts';
 import { OWN_TYPEFACE_ID, ownTypefaceId } from '../../job/ownTypeface.ts';
@@ -93,6 +93,10 @@ const formatOptions = object<Partial<FormatOptions>>({
   closeMm: spare(length(SIZE.optionMm)),
   tabMm: spare(length(SIZE.optionMm)),
   slitMm: spare(lengthOrNull(SIZE.optionMm)),
+  walletPanels: spare(whole(SIZE.walletPanels)),
+  topFlapMm: spare(length(SIZE.optionMm)),
+  walletCloses: spare(oneOf(...WALLET_CLOSES)),
+  flapRoomMm: spare(length(SIZE.optionMm)),
   bagDeepMm: spare(length(SIZE.optionMm)),
   bagFoot: spare(yesOrNo),
   topRiseMm: spare(length(SIZE.optionMm)),

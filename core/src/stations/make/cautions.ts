@@ -19,6 +19,8 @@ export const CAUTIONS = {
   sealing:
     'A flame or a hot tip seals the ends: a draught, nothing that burns near, hair and sleeves clear, water at hand, and only ribbon that is made to melt. Follow the tool’s own instructions.',
   pricking: 'A mat under the card, never your hand; fingers clear of the point, and a cork on it when you lay it down.',
+  magnets:
+    'Magnets: never where a child can reach or swallow them, and off pacemakers, cards with a stripe and clocks. Follow their maker’s own instructions.',
   smallParts: 'Small parts: keep them, and the finished card, away from small children.',
   glue: 'Air the room and keep flames away from solvent glue. Follow the glue’s own instructions and local rules.',
 } as const;

@@ -10,6 +10,9 @@ import type { MakeStep } from './types.ts';
 /** Things that a small child could swallow. */
 const SMALL: ReadonlySet<TrimmingKind> = new Set(['button', 'gem', 'brad', 'charm', 'bow']);
 
+/** What wants no glue. */
+const HOLD_THEMSELVES: ReadonlySet<TrimmingKind> = new Set(['brad', 'sticker']);
+
 /** What is said of what holds a piece; nothing of dry tapes, pads and dots. */
 export function cautionOf(adhesive: Adhesive | null): string | null {
   switch (adhesive?.kind) {
@@ -52,9 +55,16 @@ export function trimmingSteps({ trimmings }: SizePlan, { unit }: Workshop): read
       ? `Hold ${group.length > 1 ? 'each' : 'it'} with ${laid}. ${sayHolding(adhesive!)}`
       : trimming.kind === 'brad'
         ? 'Prick the hole on a mat, push the legs through and open them out inside.'
-        : 'Hold it with glue or tape that bears it.';
+        : trimming.kind === 'sticker'
+          ? 'Peel it and lay it with its middle on the place, once all that goes in is in.'
+          : trimming.kind === 'magnet'
+            ? 'Try which sides draw each other, mark them, and glue it so that they face.'
+            : 'Hold it with glue or tape that bears it.';
     const cautions = [
-      ...(trimming.kind === 'brad' && !adhesive ? [CAUTIONS.pricking] : [cautionOf(adhesive)]),
+      ...(adhesive || !HOLD_THEMSELVES.has(trimming.kind)
+        ? [cautionOf(adhesive)]
+        : [trimming.kind === 'brad' ? CAUTIONS.pricking : null]),
+      trimming.kind === 'magnet' ? CAUTIONS.magnets : null,
       SMALL.has(trimming.kind) ? CAUTIONS.smallParts : null,
     ].filter((one) => one !== null);
     return {

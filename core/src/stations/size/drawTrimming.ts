@@ -57,6 +57,11 @@ const SKETCHES: Readonly<Record<TrimmingKind, Sketch>> = {
     solid: [Array.from({ length: 24 }, (_, i) => ring(i % 2 ? 0.5 : 0.42, 24)[i]!)],
     lines: [polygon(ring(0.3))],
   },
+  magnet: { solid: [ring(0.5)], lines: [polygon(ring(0.42)), polyline([at(-0.2, 0), at(0.2, 0)])] },
+  sticker: {
+    solid: [Array.from({ length: 40 }, (_, i) => ring(i % 2 ? 0.5 : 0.47, 40)[i]!)],
+    lines: [polygon(ring(0.38))],
+  },
   other: {
     solid: [box(0.5)],
     lines: [polyline([at(-0.5, -0.5), at(0.5, 0.5)]), polyline([at(-0.5, 0.5), at(0.5, -0.5)])],

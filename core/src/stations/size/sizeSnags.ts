@@ -19,6 +19,7 @@ import { OPTION_DEFAULTS, type FormatOptions, type OptionId } from '../../job/fo
 import { isFinishable, roundDown } from './limits.ts';
 import { shutCard } from './shutCard.ts';
 import { walletSnags } from './walletSnags.ts';
+import { shutSnags } from './walletShuts.ts';
 
 /** What planning found that a maker may have to hear of. */
 export interface SizeFindings {
@@ -44,6 +45,7 @@ export const sizeSnags = (job: Job, workshop: Workshop, found: SizeFindings): re
         ...{ caliperMm: found.folding.caliperMm, unit: workshop.unit },
       })
     : []),
+  ...(job.size.format === 'wallet' ? shutSnags(job, workshop, found) : []),
   ...fitSnags(job, workshop, found.fit, found.thicknessMm),
   ...safeSnags(job, workshop),
   ...bareEdgeSnags(job, workshop, found.form.blank),

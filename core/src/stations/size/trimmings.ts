@@ -1,11 +1,11 @@
 import { inSpace } from '../../ground/fold/foldBlank.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
-import { move } from '../../ground/fold/space.ts';
+import { move, turn, type Pose, type Vec3 } from '../../ground/fold/space.ts';
 import { readingPoses, shutState } from '../../ground/fold/stages.ts';
 import type { FoldedForm, PaperSide } from '../../ground/fold/types.ts';
 import { apply } from '../../ground/geometry/affine.ts';
 import { boxAround } from '../../ground/geometry/box.ts';
-import type { Polygon } from '../../ground/geometry/polygon.ts';
+import { contains, type Polygon } from '../../ground/geometry/polygon.ts';
 import type { Box } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { adhesiveById } from '../../job/pick.ts';
@@ -115,10 +115,30 @@ function shutBoxes(
     return {
       box: { left: Math.min(...xs), right: Math.max(...xs), low: Math.min(...ys), high: Math.max(...ys) },
       standsMm,
-      isBetween: side === 'inside',
+      isBetween: side === 'inside' || isCovered(form, poses, face.panelId, points),
     };
   });
 }
+
+/** Outside panels that others are folded over, as the front of a wallet is under its flap. */
+function isCovered(
+  { blank }: FoldedForm,
+  poses: ReadonlyMap<string, Pose>,
+  panelId: string,
+  points: readonly Vec3[],
+): boolean {
+  const middle = [0, 1, 2].map((k) => points.reduce((sum, at) => sum + at[k]!, 0) / points.length) as unknown as Vec3;
+  const up = Math.sign(turn(poses.get(panelId)!, [0, 0, 1])[2]);
+  return blank.panels.some(({ id, outline }) => {
+    if (id === panelId) return false;
+    const placed = outline.map((p) => move(poses.get(id)!, inSpace(p)));
+    const over = placed.every((at) => (at[2] - middle[2]) * up > COVERS_MM);
+    const flat: Polygon = placed.map(([xMm, yMm]) => ({ xMm, yMm }));
+    return over && contains(flat, { xMm: middle[0], yMm: middle[1] });
+  });
+}
+/** Panels in one plane do not cover each other. */
+const COVERS_MM = 1e-3;
 
 /**
  * The most that things come to that lie over each other. Where a pile is highest, some thing’s left edge and some thing’s

@@ -5,7 +5,7 @@ import type { Remedy, Snag } from '../../job/findings.ts';
 import type { FormatOptions } from '../../job/format.ts';
 import { LIMITS } from '../../job/limits.ts';
 import { HOLE_CLEAR_MM } from './formats/parts/roundHole.ts';
-import { LEAST_POCKET_MM, pocketInsideMm, slitInMm, slitOf } from './formats/wallet.ts';
+import { LEAST_POCKET_MM, pocketDeep, pocketInsideMm, slitInMm, slitOf } from './formats/wallet.ts';
 import type { Finish } from './formats/types.ts';
 
 /** Of a slit beyond its tab, at the least; less catches. Our starting value. */
@@ -32,8 +32,7 @@ const roundDown = (mm: Mm): Mm => Math.floor(mm * 10 + 1e-9) / 10;
 
 /** What of a wallet would tear, catch, or not take what it is for. */
 export const walletSnags = (of: Wallet): readonly Snag[] => [
-  ...tabSnags(of),
-  ...slitSnags(of),
+  ...(of.options.walletCloses === 'tab' ? [...tabSnags(of), ...slitSnags(of)] : []),
   ...heldSnags(of),
   ...holeSnags(of),
 ];
@@ -136,7 +135,7 @@ function heldSnags({ finish, options, asked, unit }: Wallet): readonly Snag[] {
 
 function holeSnags({ finish: { heightMm }, options: { holePairs, holeMm, pocketMm }, unit }: Wallet): readonly Snag[] {
   if (holePairs === 0 || holeMm <= 0) return [];
-  const room = heightMm - (pocketMm < LEAST_POCKET_MM ? 0 : pocketMm);
+  const room = heightMm - pocketDeep({ pocketMm });
   const apart = room / (holePairs + 1);
   // From the first hole to the top, and from the last to the pocket; between two there is as much, less one radius more.
   const left = Math.min(apart - holeMm / 2, apart - holeMm);

@@ -32,7 +32,7 @@ const anyCase = (format: FormatId, caliper: fc.Arbitrary<number> = mm(0.05, 0.45
       widthMm: mm(40, 300),
       heightMm: mm(40, 300),
       caliperMm: caliper,
-      shares: fc.array(mm(0, 1), { minLength: 12, maxLength: 12 }),
+      shares: fc.array(mm(0, 1), { minLength: 18, maxLength: 18 }),
       shape: fc.constantFrom(...SHAPE_IDS),
       hinge: fc.constantFrom<('left' | 'top')[]>('left', 'top'),
       lid: fc.boolean(),
@@ -52,6 +52,8 @@ const anyCase = (format: FormatId, caliper: fc.Arbitrary<number> = mm(0.05, 0.45
         } else if (input.id === 'shape') chosen.shape = shape;
         else if (input.id === 'hinge') chosen.hinge = hinge;
         else if (input.id === 'lid') chosen.lid = lid;
+        else if (input.kind === 'choice')
+          chosen[input.id] = input.choices[Math.floor(shares[i]! * 0.999 * input.choices.length)]!.id;
         else if (input.id === 'path') chosen.path = 'M10 0 C40 -10 60 30 50 60 L0 55 Q-12 20 10 0 Z';
       });
       const { options, faults } = settleOptions(format, finish, chosen);

@@ -2,12 +2,14 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { inSpace } from '../../../src/ground/fold/foldBlank.ts';
 import { move } from '../../../src/ground/fold/space.ts';
+import { apply } from '../../../src/ground/geometry/affine.ts';
 import { readingPoses, shutState } from '../../../src/ground/fold/stages.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
 import { decideEach, type JobChange } from '../../../src/job/decide.ts';
 import type { FormatOptions } from '../../../src/job/format.ts';
 import { formOf, settleOptions } from '../../../src/stations/size/formats/index.ts';
 import { drawTemplate } from '../../../src/stations/size/drawTemplate.ts';
+import { allSnags } from '../../../src/plan/planJob.ts';
 import { jobWith, plan, sized } from '../../support.ts';
 
 const walletOf = (widthMm: number, heightMm: number, part: Partial<FormatOptions>, caliperMm = 0.3) => {
@@ -107,6 +109,108 @@ describe('a wallet', () => {
     const roles = (role: string) => shapes.filter((shape) => 'role' in shape && shape.role === role).length;
     expect(roles('cut')).to.equal(4);
     expect(roles('creaseAway')).to.equal(8);
+  });
+});
+
+describe('a wallet of more parts', () => {
+  it('rolls a third and a fourth panel in behind its front, each shorter than what it lies in, with slits on each other', () => {
+    // Caliper 0.3: a wrap is max(1, 2 × 0.3 + 0.5, π/4 × (k + 1) × 0.3) = 1.1 for both.
+    const { form, options } = walletOf(120, 84, { walletPanels: 4 });
+    const width = (id: string) => form.blank.panels.find((one) => one.id === id)!.box.widthMm;
+    expect(width('third')).to.be.closeTo(120 - 1.1, 1e-9);
+    expect(width('fourth')).to.be.closeTo(120 - 2.2, 1e-9);
+    const slits = form.blank.cuts.filter(({ kind }) => kind === 'slit');
+    expect(slits).to.have.length(3);
+    const poses = readingPoses(form, shutState(form));
+    const on = ['front', 'third', 'fourth'];
+    const xs = slits.map(({ points }, i) => points.map((at) => move(poses.get(on[i]!)!, inSpace(at))));
+    for (const placed of xs.slice(1))
+      for (const [k, at] of placed.entries()) {
+        expect(at[0]).to.be.closeTo(xs[0]![k]![0], 1e-6);
+        expect(at[1]).to.be.closeTo(xs[0]![k]![1], 1e-6);
+      }
+    // And the spine has room for two leaves more: 0.76 + 5 × 0.3 + 0.5.
+    const z = (id: string) =>
+      move(poses.get(id)!, inSpace(form.blank.panels.find((one) => one.id === id)!.outline[0]!))[2];
+    expect(z('front') - z('back')).to.be.closeTo(0.76 + 5 * 0.3 + 0.5, 1e-9);
+    expect(options.walletPanels).to.equal(4);
+  });
+
+  it('has flaps over the top and, without wings, at the foot, that lie over what it holds', () => {
+    const { form } = walletOf(120, 84, {
+      topFlapMm: 25,
+      pocketMm: 30,
+      wingMm: 0,
+      contentThickMm: 4,
+      walletCloses: 'noFlap',
+    });
+    expect(form.blank.panels.map(({ id }) => id)).to.have.members([
+      ...['back', 'spine', 'front', 'pocket', 'topStrip', 'topFlap'],
+    ]);
+    // 25 + 4 + 2 × 0.3 + 0.3 above the back, 30 below it; no flap at the side.
+    expect(form.blank.heightMm).to.be.closeTo(84 + 25 + 4.9 + 30, 1e-9);
+    expect(form.blank.widthMm).to.be.closeTo(120 + (4 + 3 * 0.3 + 0.5) + 120, 1e-9);
+    expect(Math.min(...form.blank.outline.map(({ yMm }) => yMm))).to.equal(0);
+    const poses = readingPoses(form, shutState(form));
+    const z = (id: string) =>
+      move(poses.get(id)!, inSpace(form.blank.panels.find((one) => one.id === id)!.outline.at(-2)!))[2];
+    expect(z('topFlap') - z('back')).to.be.closeTo(4.9, 1e-9);
+    expect(z('front')).to.be.above(z('topFlap'));
+  });
+
+  it('says that a flap without a tab is kept shut by nothing, and each remedy keeps it shut', () => {
+    const open = job({ walletCloses: 'other' });
+    const snag = plan(open).size.snags.find(({ id }) => id === 'size-wallet-shuts')!;
+    expect(snag.remedies.map(({ label }) => label)).to.deep.equal([
+      'Put two of Dot magnet under it',
+      'Put Shell clasp sticker over its end',
+      'Put a band round it',
+      'Shut it by a tab in a slit',
+    ]);
+    for (const { label, changes } of snag.remedies) {
+      const made = plan(changeJob(open, changes));
+      expect(
+        allSnags(made)
+          .filter(({ level }) => level !== 'note')
+          .map(({ id }) => id),
+        label,
+      ).to.not.include.members(['size-wallet-shuts']);
+      expect(
+        made.size.snags.map(({ id }) => id),
+        label,
+      ).to.not.include('size-wallet-shuts');
+      expect(
+        made.art.snags.filter(({ id }) => id.startsWith('art-trimming')),
+        label,
+      ).to.deep.equal([]);
+    }
+  });
+
+  it('has its magnets on each other when it is shut, in the room under the flap', () => {
+    const open = job({ walletCloses: 'other' });
+    const [magnets, sticker] = plan(open).size.snags.find(({ id }) => id === 'size-wallet-shuts')!.remedies;
+    const { size, make } = plan(changeJob(open, magnets!.changes));
+    const { form, trimmings } = size;
+    const poses = readingPoses(form, shutState(form));
+    const [one, other] = trimmings.placed.map(({ choice, faceId }) => {
+      const face = size.faces.find(({ id }) => id === faceId)!;
+      return move(poses.get(face.panelId)!, inSpace(apply(face.toBlank, choice)));
+    });
+    expect(one![0]).to.be.closeTo(other![0], 0.11);
+    expect(one![1]).to.be.closeTo(other![1], 0.11);
+    // 1 mm each, and the flap two calipers and those above the front.
+    const caliper = size.folding.caliperMm;
+    expect(Math.abs(one![2] - other![2])).to.be.closeTo(2 + 2 * caliper, 1e-6);
+    expect([trimmings.insideMm, trimmings.outsideMm]).to.deep.equal([2, 0]);
+    expect(
+      make.steps.filter(({ kind }) => kind === 'trimming').map(({ caution }) => /Magnets/.test(caution ?? '')),
+    ).to.deep.equal([true, true]);
+    // A sticker lies across the flap’s end: its middle on the edge.
+    const stuck = plan(changeJob(open, sticker!.changes));
+    const [placed] = stuck.size.trimmings.placed;
+    const flap = stuck.size.faces.find(({ id }) => id === 'flap')!;
+    expect(Math.min(Math.abs(placed!.choice.xMm), Math.abs(placed!.choice.xMm - flap.widthMm))).to.be.below(0.06);
+    expect(stuck.make.steps.find(({ kind }) => kind === 'trimming')!.detail).to.match(/Peel it/);
   });
 });
 

@@ -66,7 +66,9 @@ const moveTo = (label: string, { index }: PlacedTrimming, xMm: Mm, yMm: Mm): Rem
 const tenths = (mm: Mm): Mm => Math.round(mm * 10) / 10;
 
 function hangsOver(job: Job, { unit }: Workshop, one: PlacedTrimming, { face }: FacePlan): readonly Snag[] {
-  const { box, choice } = one;
+  const { box, choice, trimming } = one;
+  // It is there to hold two things together.
+  if (trimming.kind === 'sticker') return [];
   const over = Math.max(
     -box.xMm,
     -box.yMm,
@@ -168,7 +170,7 @@ function gapes(
   const { format } = job.size;
   const { insideMm } = trimmings;
   const hasSpine = isOf(format, 'spineMm');
-  const gapeMm = insideMm - (hasSpine ? options.spineMm : 0);
+  const gapeMm = insideMm - (hasSpine ? options.spineMm : isOf(format, 'flapRoomMm') ? options.flapRoomMm : 0);
   if (gapeMm < GAPES_MM) return [];
   const spineMm = Math.ceil((insideMm + SPINE_EASE_MM) * 2) / 2;
   const wide = decide((at) => at.size.options.spineMm, spineMm);

@@ -97,14 +97,23 @@ export function settleOptions(
 export const formOf = (format: FormatId, finish: Finish, options: FormatOptions, paper: Paper): FoldedForm =>
   formatEntry(format).form(finish, options, paper);
 
-/** Faces that any format can have, at its fewest and most panels. */
+/** Faces that any format can have: at its fewest and most of anything, and by each of its choices. */
 export function everyFaceId(): readonly string[] {
   const finish: Finish = { widthMm: 100, heightMm: 100 };
-  const ids = FORMATS.flatMap(({ id: format }) => {
-    const counts = isOf(format, 'panels')
-      ? Array.from({ length: 10 }, (_, i) => settleOptions(format, finish, { panels: 3 + i }).options)
-      : [settleOptions(format, finish, {}).options];
-    return counts.flatMap((options) => formOf(format, finish, options, { caliperMm: 0.2 }).faces.map((f) => f.id));
+  const ids = FORMATS.flatMap(({ id: format, inputs }) => {
+    const variants: readonly Partial<FormatOptions>[] = [
+      {},
+      ...inputs.flatMap((input): readonly Partial<FormatOptions>[] => {
+        if (input.kind === 'choice') return input.choices.map(({ id }) => ({ [input.id]: id }));
+        if (input.kind === 'yesNo') return [true, false].map((is) => ({ [input.id]: is }));
+        if (input.kind !== 'number' || !input.whole) return [];
+        const [least, most] = input.limits(finish);
+        return Array.from({ length: most - least + 1 }, (_, i) => ({ [input.id]: least + i }));
+      }),
+    ];
+    return variants.flatMap((chosen) =>
+      formOf(format, finish, settleOptions(format, finish, chosen).options, { caliperMm: 0.2 }).faces.map((f) => f.id),
+    );
   });
   return [...new Set(ids)];
 }
