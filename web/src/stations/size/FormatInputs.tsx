@@ -37,7 +37,7 @@ export function FormatInputs({
   const { inputs } = formatEntry(job.size.format);
   const asked = { ...OPTION_DEFAULTS, ...job.size.options };
   return inputs
-    .filter((input) => input.id !== 'path' || asked.shape === 'own')
+    .filter(({ when }) => when === undefined || when(asked))
     .map((input) => <OneInput key={input.id} input={input} asked={asked} size={size} unit={unit} set={set} />);
 }
 

@@ -31,6 +31,7 @@ export const hingedShape: Format = {
       id: 'path',
       label: 'Your path',
       says: 'SVG path data of one closed outline, such as M0 0 L40 0 L20 30 Z.',
+      when: ({ shape }) => shape === 'own',
       kind: 'path',
     },
     {

@@ -8,7 +8,13 @@ export interface Finish {
 }
 
 /** A question a format asks, with limits that may follow the finished size. */
-export type FormatInput = { readonly id: OptionId; readonly label: string; readonly says?: string } & (
+export type FormatInput = {
+  readonly id: OptionId;
+  readonly label: string;
+  readonly says?: string;
+  /** Asked only where this holds of what else was chosen; always where nothing is said. */
+  readonly when?: (chosen: FormatOptions) => boolean;
+} & (
   | {
       readonly kind: 'length';
       /** Null is a choice: “worked out”. */

@@ -31,6 +31,9 @@ export const LEAST_POCKET_MM = 8;
 /** Of a slit beyond the tab that goes through it, where nothing is said. */
 const SLIT_OVER_MM = 1.5;
 
+const hasTab = ({ walletCloses }: Pick<FormatOptions, 'walletCloses'>): boolean => walletCloses === 'tab';
+const hasFlap = ({ walletCloses }: Pick<FormatOptions, 'walletCloses'>): boolean => walletCloses !== 'noFlap';
+
 export const wallet: Format = {
   id: 'wallet',
   name: 'Wallet',
@@ -61,6 +64,15 @@ export const wallet: Format = {
       limits: ({ widthMm }) => [0, Math.min(25, widthMm * 0.1)],
     },
     {
+      id: 'walletPanels',
+      label: 'Panels, back and front with them',
+      says: 'A third and a fourth roll in behind the front.',
+      kind: 'number',
+      unit: 'panels',
+      whole: true,
+      limits: () => [2, 4],
+    },
+    {
       id: 'pocketMm',
       label: 'Pocket, deep',
       says: `Less than ${LEAST_POCKET_MM} mm leaves it out.`,
@@ -72,18 +84,10 @@ export const wallet: Format = {
       id: 'wingMm',
       label: 'Wings the pocket is glued by',
       says: `Less than ${LEAST_WING_MM} mm leaves a loose flap instead of a pocket.`,
+      when: ({ pocketMm }) => pocketMm >= LEAST_POCKET_MM,
       kind: 'length',
       mayBeNull: false,
       limits: ({ widthMm }) => [0, widthMm * 0.3],
-    },
-    {
-      id: 'walletPanels',
-      label: 'Panels, back and front with them',
-      says: 'A third and a fourth roll in behind the front.',
-      kind: 'number',
-      unit: 'panels',
-      whole: true,
-      limits: () => [2, 4],
     },
     {
       id: 'topFlapMm',
@@ -104,23 +108,26 @@ export const wallet: Format = {
       ],
     },
     {
-      id: 'flapRoomMm',
-      label: 'Room under the flap',
-      says: 'For the magnets or whatever else lies there.',
-      kind: 'length',
-      mayBeNull: false,
-      limits: () => [0, 6],
-    },
-    {
       id: 'closeMm',
       label: 'Flap over the front',
+      when: hasFlap,
       kind: 'length',
       mayBeNull: false,
       limits: ({ widthMm }) => [Math.min(TAB_LONG_MM + 6, widthMm * 0.4), widthMm * 0.7],
     },
     {
+      id: 'flapRoomMm',
+      label: 'Room under the flap',
+      says: 'For the magnets or whatever else lies there.',
+      when: ({ walletCloses }) => walletCloses === 'other',
+      kind: 'length',
+      mayBeNull: false,
+      limits: () => [0, 6],
+    },
+    {
       id: 'tabMm',
       label: 'Tab, wide',
+      when: hasTab,
       kind: 'length',
       mayBeNull: false,
       limits: ({ heightMm }) => [Math.min(8, heightMm * 0.2), heightMm * 0.6],
@@ -129,6 +136,7 @@ export const wallet: Format = {
       id: 'slitMm',
       label: 'Slit, long',
       says: `Left empty, the tab and ${SLIT_OVER_MM} mm.`,
+      when: hasTab,
       kind: 'length',
       mayBeNull: true,
       limits: ({ heightMm }) => [Math.min(8, heightMm * 0.2), heightMm * 0.8],
@@ -145,6 +153,7 @@ export const wallet: Format = {
       id: 'holeMm',
       label: 'Hole, across',
       says: 'The size of the eyelet, or of the punch.',
+      when: ({ holePairs }) => holePairs > 0,
       kind: 'length',
       mayBeNull: false,
       limits: ({ widthMm, heightMm }) => [0, Math.min(widthMm, heightMm) * 0.1],
@@ -234,7 +243,7 @@ const level = (
 function walletForm(finish: Finish, options: FormatOptions, paper: Paper): FoldedForm {
   const { widthMm: w, heightMm: h } = finish;
   const spine = spineOf(options, paper);
-  const flap = options.walletCloses === 'noFlap' ? null : flapOf(h, options, paper);
+  const flap = hasFlap(options) ? flapOf(h, options, paper) : null;
   const backAt = flap ? options.closeMm + spine + overOf(options, paper) : 0;
   const [backEnd, frontAt] = [backAt + w, backAt + w + spine];
   const frontEnd = frontAt + w;
@@ -260,7 +269,7 @@ function walletForm(finish: Finish, options: FormatOptions, paper: Paper): Folde
   ];
   const bounds = boxAround(outline);
   const slitIn = slitInMm(options, paper);
-  const slitAt = options.walletCloses === 'tab' ? [frontEnd - slitIn, ...rolled.slitsAt(slitIn)] : [];
+  const slitAt = hasTab(options) ? [frontEnd - slitIn, ...rolled.slitsAt(slitIn)] : [];
   const blank: Blank = {
     ...{ widthMm: bounds.widthMm, heightMm: bounds.heightMm, outline },
     creases: [
@@ -357,7 +366,7 @@ function flapOf(h: Mm, options: FormatOptions, paper: Paper): Part {
     upright('flapBack', backAt, ['flapStrip', 'back'], 90, h),
   ];
   const strips = ['flapStrip', 'Flap strip', box(closeMm, backAt, h)] as const;
-  if (options.walletCloses !== 'tab') {
+  if (!hasTab(options)) {
     const off = Math.min(closeMm * 0.35, h * 0.25);
     const [top, foot] = [p(0, off), p(0, h - off)];
     const flap: Polygon = [top, p(closeMm, 0), p(closeMm, h), foot];
