@@ -330,9 +330,15 @@ export interface WindowChoice {
   readonly topMm: Mm;
   readonly widthMm: Mm;
   readonly heightMm: Mm;
-  /** Radius of its corners; half its height makes an oval of it. */
+  /** Radius of a box’s corners. */
   readonly cornerMm: Mm;
+  /** As it is seen from outside; older jobs say nothing, which is a box. */
+  readonly shape?: WindowShape;
+  /** SVG path data of a shape of one’s own; its own size does not matter. */
+  readonly path?: string;
 }
+export const WINDOW_SHAPES = ['box', 'oval', 'arch', 'scallop', 'heart', 'own'] as const;
+export type WindowShape = (typeof WINDOW_SHAPES)[number];
 
 /** A sheet that lines the front and the flap. */
 export interface LinerChoice {

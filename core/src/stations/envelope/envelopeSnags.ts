@@ -15,6 +15,7 @@ import { LEAST_GLUE_MM } from './build/judgeFolded.ts';
 import type { BuiltEnvelope } from './build/types.ts';
 import { FLAP_HOLD_MM, GLUE_INSET_MM, leastFlapMm } from './styles/parts.ts';
 import type { EnvelopeMeasures, EnvelopeStyle } from './styles/types.ts';
+import { ownOutline } from '../size/formats/parts/shapes.ts';
 import { WINDOW_EDGE_MM, windowTooNearMm, windowWithin } from './window.ts';
 
 /** An envelope on its sheet, as it is judged. */
@@ -160,6 +161,20 @@ const looseIn = ({ held }: BuiltEnvelope): BuiltEnvelope['held'][number] | undef
   held.find(({ holds, id }) => !holds && id !== 'flap');
 
 function windowSnags({ unit }: Workshop, { window, measures }: Laid): readonly Snag[] {
+  const own = window?.shape === 'own' ? ownOutline(window.path ?? '', window.widthMm, window.heightMm) : null;
+  if (window && own && !own.ok)
+    return [
+      {
+        id: 'envelope-window-path',
+        station: 'envelope',
+        level: 'stop',
+        title: 'The window’s path cannot be read',
+        why: `${own.why.charAt(0).toUpperCase()}${own.why.slice(1)}. An oval is drawn until it can.`,
+        remedies: [
+          { label: 'Make it an oval', changes: [decide((job) => job.envelope.window, { ...window, shape: 'oval' })] },
+        ],
+      },
+    ];
   if (!window || windowTooNearMm(window, measures) <= TOLERANCE_MM) return [];
   return [
     {

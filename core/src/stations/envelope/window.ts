@@ -1,6 +1,7 @@
 import type { BlankCut } from '../../ground/fold/types.ts';
 import { corners } from '../../ground/geometry/box.ts';
 import type { WindowChoice } from '../../job/types.ts';
+import { shapeOutline } from '../size/formats/parts/shapes.ts';
 import { rounded } from './styles/parts.ts';
 import type { EnvelopeMeasures } from './styles/types.ts';
 
@@ -9,7 +10,7 @@ export const WINDOW_EDGE_MM = 10;
 
 /** The opening as a cut, in the front’s own frame with its inside up: left and right change places. */
 export function windowCut(window: WindowChoice, { insideWidthMm }: Pick<EnvelopeMeasures, 'insideWidthMm'>): BlankCut {
-  const { leftMm, topMm, widthMm, heightMm, cornerMm } = window;
+  const { leftMm, topMm, widthMm, heightMm, cornerMm, shape = 'box', path = '' } = window;
   const [nw, ne, se, sw] = corners({ xMm: insideWidthMm - leftMm - widthMm, yMm: topMm, widthMm, heightMm });
   return {
     id: 'window',
@@ -20,7 +21,13 @@ export function windowCut(window: WindowChoice, { insideWidthMm }: Pick<Envelope
       says: 'With a knife on a cutting mat before anything is folded, inside up, by the template; corners first.',
       tool: 'knife',
     },
-    points: roundedBox([nw!, ne!, se!, sw!], cornerMm),
+    points:
+      shape === 'box'
+        ? roundedBox([nw!, ne!, se!, sw!], cornerMm)
+        : shapeOutline(shape, path, widthMm, heightMm).map(({ xMm, yMm }) => ({
+            xMm: insideWidthMm - leftMm - xMm,
+            yMm: topMm + yMm,
+          })),
   };
 }
 

@@ -337,6 +337,47 @@ describe('an envelope that cannot be', () => {
   });
 });
 
+describe('a window of another shape', () => {
+  const window = { leftMm: 20, topMm: 20, widthMm: 60, heightMm: 40, cornerMm: 0 } as const;
+  const windowed = (part: object, ...more: readonly JobChange[]): Job =>
+    jobWith(
+      ...sized('flat', 148, 105),
+      decide((job) => job.envelope.make, true),
+      decide((job) => job.envelope.stockId, 'reed-120-a3'),
+      decide((job) => job.envelope.window, { ...window, ...part }),
+      ...more,
+    );
+
+  it('is an oval of its box, and mirrors a path of one’s own, since the blank lies inside up', () => {
+    const { envelope } = plan(windowed({ shape: 'oval' }));
+    expect(shoelace(envelope.blank.cuts[0]!.points)).to.be.closeTo((Math.PI / 4) * 60 * 40, 3);
+    // Twice as high on its left as on its right, seen from outside.
+    const own = plan(windowed({ shape: 'own', path: 'M0 0 L60 20 L60 40 L0 40 Z' })).envelope;
+    const { points } = own.blank.cuts[0]!;
+    const xs = points.map(({ xMm }) => xMm);
+    const highAt = (x: number): number => {
+      const ys = points.filter((p) => Math.abs(p.xMm - x) < 1e-6).map(({ yMm }) => yMm);
+      return Math.max(...ys) - Math.min(...ys);
+    };
+    expect(highAt(Math.max(...xs))).to.be.closeTo(40, 1e-6);
+    expect(highAt(Math.min(...xs))).to.be.closeTo(20, 1e-6);
+    // It begins 20 mm from the front’s left as it is seen, which is its right here.
+    const front = Math.max(...own.blank.front.map(({ xMm }) => xMm));
+    expect(front - Math.max(...xs)).to.be.closeTo(20, 1e-6);
+  });
+
+  it('says that a path cannot be read, and an oval stands in for it', () => {
+    const bad = windowed({ shape: 'own', path: 'M0 0 L nothing' });
+    const made = plan(bad).envelope;
+    const snag = made.snags.find(({ id }) => id === 'envelope-window-path')!;
+    expect(snag.level).to.equal('stop');
+    expect(made.blank.cuts[0]!.points.length).to.be.above(20);
+    expect(plan(changeJob(bad, snag.remedies[0]!.changes)).envelope.snags.map(({ id }) => id)).to.not.include(
+      'envelope-window-path',
+    );
+  });
+});
+
 describe('styles side by side', () => {
   const contents = { widthMm: 105, heightMm: 148, thicknessMm: 0.6 };
   const { envelope: choice } = jobWith();

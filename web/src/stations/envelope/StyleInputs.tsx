@@ -9,10 +9,13 @@ import {
   type EnvelopeChoice,
   type EnvelopePlan,
   type LengthUnit,
+  WINDOW_SHAPES,
   type WindowChoice,
+  type WindowShape,
 } from '@zippy/core';
 import { useJob } from '../../stores/job.ts';
 import { OnOff } from '../../ui/OnOff.tsx';
+import { Pick } from '../../ui/Pick.tsx';
 import { Two } from '../../ui/ModalDialog.tsx';
 import { LengthField, MaybeLengthField } from '../../ui/fields/LengthField.tsx';
 import { WordsField } from '../../ui/fields/WordsField.tsx';
@@ -105,6 +108,15 @@ function OwnPath({ choice }: Pick<Asked, 'choice'>): ReactNode {
 }
 
 /** A window is put in the middle of the front, and changed from there. */
+const WINDOW_MEASURES = {
+  ...{ widthMm: 'Window width', heightMm: 'Window height', leftMm: 'From the left', topMm: 'From the top' },
+  cornerMm: 'Its corners',
+} as const;
+const WINDOW_NAMES: Readonly<Record<WindowShape, string>> = {
+  ...{ box: 'Box, its corners rounded', oval: 'Oval', arch: 'Arch', scallop: 'Scallop', heart: 'Heart' },
+  own: 'Your own path',
+};
+
 export function WindowInputs({ choice, plan, unit }: Asked): ReactNode {
   const set = useSet();
   const { window = null } = choice;
@@ -116,9 +128,9 @@ export function WindowInputs({ choice, plan, unit }: Asked): ReactNode {
       topMm: Math.round((plan.insideHeightMm - heightMm) / 2),
     };
   };
-  const field = (key: keyof WindowChoice, label: string): ReactNode => (
+  const field = (key: keyof typeof WINDOW_MEASURES): ReactNode => (
     <LengthField
-      label={label}
+      label={WINDOW_MEASURES[key]}
       mm={window![key]}
       unit={unit}
       {...(key === 'widthMm' || key === 'heightMm' ? LIMITS.envelope.windowSideMm : LIMITS.envelope.windowMm)}
@@ -140,13 +152,29 @@ export function WindowInputs({ choice, plan, unit }: Asked): ReactNode {
         onChange={(on) => set({ window: on ? start() : null })}
       />
       {window && (
-        <Two>
-          {field('widthMm', 'Window width')}
-          {field('heightMm', 'Window height')}
-          {field('leftMm', 'From the left')}
-          {field('topMm', 'From the top')}
-          {field('cornerMm', 'Its corners')}
-        </Two>
+        <>
+          <Pick
+            label="Its shape"
+            value={window.shape ?? 'box'}
+            sections={[{ heading: null, options: WINDOW_SHAPES.map((id) => ({ id, name: WINDOW_NAMES[id] })) }]}
+            onChange={(id) => set({ window: { ...window, shape: id as WindowShape } })}
+          />
+          {window.shape === 'own' && (
+            <WordsField
+              label="Your path"
+              value={window.path ?? ''}
+              hint="SVG path data of one closed outline, such as M0 0 L40 0 L20 30 Z."
+              onChange={(path) => set({ window: { ...window, path } })}
+            />
+          )}
+          <Two>
+            {field('widthMm')}
+            {field('heightMm')}
+            {field('leftMm')}
+            {field('topMm')}
+            {(window.shape ?? 'box') === 'box' && field('cornerMm')}
+          </Two>
+        </>
       )}
     </>
   );
