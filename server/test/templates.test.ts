@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
-import { FORMATS, type Job, type Plan, type Point } from '@zippy/core';
+import { changeJob, decide, decideEach, FORMATS, type Job, type Plan, type Point } from '@zippy/core';
 import { readJobFile } from '@zippy/core/job-file';
 import { exportFiles, loadFonts, type ExportFile, type ExportFormat, type ExportWhat } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
@@ -43,10 +43,18 @@ assert not document.audit().errors
 figures = [dict(layer=e.dxf.layer, closed=bool(e.closed), points=[p[:2] for p in e.get_points()]) for e in document.modelspace().query('LWPOLYLINE')]
 assert len(figures) == len(document.modelspace())
 print(json.dumps(dict(units=document.header['$INSUNITS'], figures=figures)))`;
-  return JSON.parse(execFileSync('/usr/bin/python3', ['-c', script, path], { encoding: 'utf8' })) as ReturnType<
-    typeof readDxf
-  >;
+  return JSON.parse(
+    execFileSync('/usr/bin/python3', ['-c', script, path], { encoding: 'utf8', maxBuffer: 1e8 }),
+  ) as ReturnType<typeof readDxf>;
 }
+
+const shoelace = (points: readonly (readonly [number, number])[]): number =>
+  Math.abs(
+    points.reduce((sum, [x, y], i) => {
+      const [nextX, nextY] = points[(i + 1) % points.length]!;
+      return sum + x * nextY - nextX * y;
+    }, 0) / 2,
+  );
 
 describe('templates', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-template-'));
@@ -153,6 +161,42 @@ describe('templates', () => {
       const front = blank.panels.find((p) => p.id === plan.size.form.frontPanelId)!.box;
       const foot = { xMm: front.xMm + front.widthMm * 0.4, yMm: front.yMm + front.heightMm };
       expect(await lineAt(svg, PLUM, foot, 'y'), file).to.be.closeTo(foot.yMm, 0.01);
+    }
+  });
+
+  it('a machine has a file for each kind of sheet: ezdxf finds every outline where the plan has it, and nothing else to cut', async () => {
+    const { job } = demoJobs().find(({ file }) => file.endsWith('boat-trip-voucher.json'))!;
+    const asked = changeJob(job, [
+      ...decideEach((at) => at.envelope, { make: true, stockId: 'reed-120-a3', style: 'pocket' }),
+      decide((at) => at.envelope.liner, { stockId: 'reed-120-a4', insetMm: 3 }),
+    ]);
+    const plan = await planOf(asked);
+    const { layers } = plan.sheet;
+    const files = await write(plan, asked, 'cut', 'dxf');
+    const stems = ['machine', ...layers.map((_, i) => `machine-layer-${i + 1}`), 'machine-envelope', 'machine-liner'];
+    expect(files.map(({ name }) => name.replace(/^.*-(machine.*)\.dxf$/, '$1'))).to.deep.equal(stems);
+    const ups = [...layers.map(({ up }) => up), plan.envelope.up, plan.envelope.liner!.up];
+    const blanks = [...layers.map(({ blank }) => blank), plan.envelope.blank, plan.envelope.liner!.blank];
+    for (const [i, file] of files.slice(1).entries()) {
+      const { figures } = readDxf(save(file));
+      const of = (layer: string): readonly DxfFigure[] => figures.filter((f) => f.layer === layer);
+      const { up, blank } = { up: ups[i]!, blank: blanks[i]! };
+      expect(up, stems[i + 1]).to.be.above(0);
+      expect(of('crease-away').length + of('crease-toward').length).to.equal(up * blank.creases.length);
+      // Neighbours may share an edge, which is cut once: what is enclosed is told by area where they do not.
+      const areas = of('cut')
+        .filter(({ closed }) => closed)
+        .map(({ points }) => shoelace(points));
+      const whole = shoelace(blank.outline.map(({ xMm, yMm }) => [xMm, yMm] as const));
+      for (const area of areas) {
+        const isHole = blank.cuts.some(
+          ({ points }) => Math.abs(shoelace(points.map((p) => [p.xMm, p.yMm] as const)) - area) < 0.5,
+        );
+        if (!isHole) expect(area, stems[i + 1]).to.be.closeTo(whole, 0.5);
+      }
+      expect(new Set(figures.map(({ layer }) => layer))).to.satisfy((found: Set<string>) =>
+        [...found].every((layer) => ['cut', 'crease-away', 'crease-toward', 'mark', 'sheet'].includes(layer)),
+      );
     }
   });
 

@@ -4,7 +4,8 @@ import type { Snag } from '../../job/findings.ts';
 import type { Job } from '../../job/types.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
-import type { Trimmer, Workshop } from '../../workshop/types.ts';
+import type { MachineFacts, Trimmer, Workshop } from '../../workshop/types.ts';
+import type { Mm } from '../../ground/length/types.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import type { DraftMove } from './draftMoves.ts';
 import { longestCutMm } from './handiestMoves.ts';
@@ -22,6 +23,36 @@ export function heavySnags({ trimmers }: Workshop, trimmer: Trimmer, { stock }: 
       why: `What you keep for it ends at ${heaviest} gsm, so the passes of that line are planned. Cut a test piece first, and write what it took into the machine’s list in Workshop; follow the machine’s own instructions.`,
       remedies: trimmers
         .filter((tool) => !tool.machine)
+        .slice(0, 2)
+        .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [decide((job) => job.cut.trimmerId, tool.id)] })),
+    },
+  ];
+}
+
+/** A sheet goes through a machine with its shorter side across it. */
+export const isTooWide = (
+  { widestMm }: MachineFacts,
+  { widthMm, heightMm }: { readonly widthMm: Mm; readonly heightMm: Mm },
+): boolean => Math.min(widthMm, heightMm) > widestMm + TOLERANCE_MM;
+
+/** Wider than its rollers, a sheet does not go in. */
+export function wideSnags(
+  workshop: Workshop,
+  trimmer: Trimmer,
+  sheet: { readonly widthMm: Mm; readonly heightMm: Mm },
+): readonly Snag[] {
+  const { machine } = trimmer;
+  if (!machine || !isTooWide(machine, sheet)) return [];
+  const { unit, trimmers } = workshop;
+  return [
+    {
+      id: 'cut-machine-wide',
+      station: 'cut',
+      level: 'stop',
+      title: `${capital(trimmer.name)} does not take this sheet`,
+      why: `Its shorter side is ${formatLength(Math.min(sheet.widthMm, sheet.heightMm), unit)}, and the machine takes ${formatLength(machine.widestMm, unit)}. A smaller sheet of the same card would go in: see Sheet.`,
+      remedies: trimmers
+        .filter((tool) => !tool.machine && tool.longestCutMm >= Math.max(sheet.widthMm, sheet.heightMm))
         .slice(0, 2)
         .map((tool) => ({ label: `Cut with ${tool.name}`, changes: [decide((job) => job.cut.trimmerId, tool.id)] })),
     },

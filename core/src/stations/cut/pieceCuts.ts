@@ -7,6 +7,7 @@ import type { Stock, Trimmer } from '../../workshop/types.ts';
 import { looksForMarks } from '../sheet/layout/machineMarks.ts';
 import type { LayOut } from '../sheet/layout/layOut.ts';
 import { cornerCuts, type CornerCut } from './cornerCuts.ts';
+import { isTooWide } from './cutSnags.ts';
 import { movesFor } from './movesFor.ts';
 import { planMachine, type MachinePlan, type OnMachine } from './planMachine.ts';
 import type { CutMove } from './types.ts';
@@ -45,7 +46,7 @@ export interface PiecesOnSheet {
 
 /**
  * At a fence every piece’s box is freed, and its corners are told by marks; a machine cuts outlines and all that is
- * within them, unless it has to find marks and cannot.
+ * within them, unless the sheet is too wide for it or it has to find marks and cannot.
  */
 export function pieceCuts(pieces: PiecesOnSheet, trimmer: Trimmer, unit: LengthUnit): PieceCuts {
   const { blank, bleedMm, stock, sheets, layOut } = pieces;
@@ -63,8 +64,9 @@ function machineWork(
   { blank, creases, places, machineMarks, isPrinted, stock }: PiecesOnSheet,
   { machine }: Trimmer,
 ): MachineWork | null {
-  if (!machine || (isPrinted && (!looksForMarks(machine) || machineMarks.length === 0))) return null;
   const sheet = { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
+  if (!machine || isTooWide(machine, sheet)) return null;
+  if (isPrinted && (!looksForMarks(machine) || machineMarks.length === 0)) return null;
   const on: OnMachine = { blank, creases, places, marks: machineMarks, sheet };
   return { ...planMachine(on, machine, stock.gsm), on };
 }

@@ -23,7 +23,7 @@ import type { SheetPlan } from '../sheet/types.ts';
 import type { ArtPlan } from '../art/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
-import { fenceSnags, heavySnags, lengthSnags } from './cutSnags.ts';
+import { fenceSnags, heavySnags, lengthSnags, wideSnags } from './cutSnags.ts';
 import { punchSnags, sayPunched } from './punchedHoles.ts';
 import { layerCuts, layerCutSnags } from './layerCuts.ts';
 import { isShaped } from './isShaped.ts';
@@ -109,6 +109,9 @@ export function planCuts({ job, workshop, size, art, stock, sheet }: CutContext)
       ...lengthSnags(job, workshop, trimmer, cuts.moves),
       ...layerCutSnags(layers, trimmer, workshop),
       ...(machine ? heavySnags(workshop, trimmer, stock) : []),
+      ...(sheet.up > 0
+        ? wideSnags(workshop, trimmer, { widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm })
+        : []),
       ...(trimmer.machine ? [] : punchSnags(job, workshop, size.form.blank, stock.stock)),
     ],
   };

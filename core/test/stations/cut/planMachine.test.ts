@@ -13,6 +13,7 @@ import {
 import { knifePaths } from '../../../src/stations/cut/knifePaths.ts';
 import { apply, type Affine } from '../../../src/ground/geometry/affine.ts';
 import type { Point } from '../../../src/ground/geometry/types.ts';
+import { changeJob } from '../../../src/job/changeJob.ts';
 import { decide, type JobChange } from '../../../src/job/decide.ts';
 import { FORMAT_IDS } from '../../../src/job/format.ts';
 import { inkedWith, plan, sized, workshop } from '../../support.ts';
@@ -27,6 +28,8 @@ const onMachine = (...changes: readonly JobChange[]): Plan =>
       decide((job) => job.cut.trimmerId, 'petrel'),
     ),
   );
+const stopsOf = (made: Plan): readonly string[] =>
+  allSnags(made).flatMap(({ level, id }) => (level === 'stop' ? [id] : []));
 const file = (made: Plan): string =>
   svgFile(drawMachineFile(made.size, made.sheet), 'cut', { layers: true, pictureHref: () => '' });
 
@@ -217,5 +220,22 @@ describe('a cutting machine', () => {
     const wide = runMachine(file(made), blank, { ...facts, widestMm: 150 }, 1);
     if (!wide.ok) expect(wide.why).to.match(/210 mm wide and the machine takes 150/);
     expect(wide.ok).to.equal(false);
+  });
+
+  it('does not take a sheet that is wider than its rollers, and says what cuts it', () => {
+    const shop = {
+      ...workshop,
+      trimmers: workshop.trimmers.map((t) => (t.machine ? { ...t, machine: { ...t.machine, widestMm: 200 } } : t)),
+    };
+    const job = inkedWith(
+      ...sized('flat', 90, 60),
+      decide((at) => at.cut.trimmerId, 'petrel'),
+    );
+    // A4 is 210 mm across.
+    const snag = plan(job, shop).cut.snags.find(({ id }) => id === 'cut-machine-wide')!;
+    expect(snag.level).to.equal('stop');
+    expect(snag.why).to.match(/210 mm.*200 mm/);
+    for (const { changes } of snag.remedies) expect(stopsOf(plan(changeJob(job, changes), shop))).to.deep.equal([]);
+    expect(plan(job).cut.snags.map(({ id }) => id)).to.not.include('cut-machine-wide');
   });
 });
