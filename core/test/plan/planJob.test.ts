@@ -7,8 +7,10 @@ import { newJob } from '../../src/job/newJob.ts';
 import type { Job } from '../../src/job/types.ts';
 import { decide, type Held, type JobChange, type JobPlace } from '../../src/job/decide.ts';
 import type { Workshop } from '../../src/workshop/types.ts';
-import { FORMAT_IDS, SHAPE_IDS } from '../../src/job/format.ts';
+import { FORMAT_IDS, SHAPE_IDS, WALLET_CLOSES } from '../../src/job/format.ts';
+import { ENVELOPE_STYLE_IDS } from '../../src/job/envelopeStyles.ts';
 import { LAYER_KINDS } from '../../src/job/layerKinds.ts';
+import { LID_HINGES, WINDOW_SHAPES } from '../../src/job/types.ts';
 import { jobWith, plan, typefaces, words, workshop } from '../support.ts';
 import { runs } from '../runs.ts';
 
@@ -52,6 +54,23 @@ const anyJob: fc.Arbitrary<Job> = fc
           lid: fc.boolean(),
           legWidthMm: fc.option(mm(0, 300)),
           leanDeg: mm(0, 80),
+          contentWideMm: mm(0, 300),
+          contentHighMm: mm(0, 300),
+          contentThickMm: mm(0, 40),
+          walletPanels: fc.integer({ min: 2, max: 4 }),
+          pocketMm: mm(0, 300),
+          wingMm: mm(0, 100),
+          topFlapMm: mm(0, 300),
+          walletCloses: fc.constantFrom(...WALLET_CLOSES),
+          flapRoomMm: mm(0, 20),
+          closeMm: mm(0, 300),
+          tabMm: mm(0, 200),
+          slitMm: fc.option(mm(0, 200)),
+          holePairs: fc.integer({ min: 0, max: 6 }),
+          holeMm: mm(0, 60),
+          bagDeepMm: mm(0, 300),
+          topRiseMm: mm(0, 200),
+          handleMm: mm(0, 200),
         },
         { requiredKeys: [] },
       ),
@@ -66,6 +85,7 @@ const anyJob: fc.Arbitrary<Job> = fc
             revealMm: mm(0, 60),
             stockIds: fc.array(oneOf(workshop.stocks), { minLength: 1, maxLength: 3 }),
             adhesiveId: fc.option(oneOf(workshop.adhesives)),
+            lid: fc.record({ rimMm: mm(4, 80), hinge: fc.constantFrom(...LID_HINGES) }, { requiredKeys: [] }),
             wrap: fc.record(
               {
                 widthMm: mm(15, 400),
@@ -140,6 +160,21 @@ const anyJob: fc.Arbitrary<Job> = fc
         seamMm: mm(8, 80),
         flapMm: fc.option(mm(10, 400)),
         adhesiveId: fc.option(oneOf(workshop.adhesives)),
+        style: fc.constantFrom(...ENVELOPE_STYLE_IDS.filter((id) => id !== 'ownShape')),
+        cornerMm: mm(0, 20),
+        window: fc.option(
+          fc.record({
+            ...{
+              leftMm: mm(0, 300),
+              topMm: mm(0, 300),
+              widthMm: mm(5, 300),
+              heightMm: mm(5, 300),
+              cornerMm: mm(0, 40),
+            },
+            shape: fc.constantFrom(...WINDOW_SHAPES),
+            path: fc.constantFrom('', 'M0 0 L40 0 L20 30 Z', 'nonsense'),
+          }),
+        ),
       }),
     ),
     set((job) => job.sell.packOf, fc.integer({ min: 1, max: 100 })),

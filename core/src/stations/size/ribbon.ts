@@ -7,6 +7,7 @@ import { formatLength } from '../../ground/length/formatLength.ts';
 import { MM_PER_INCH, type LengthUnit, type Mm } from '../../ground/length/types.ts';
 import { decide } from '../../job/decide.ts';
 import type { Snag } from '../../job/findings.ts';
+import { LIMITS } from '../../job/limits.ts';
 import type { Job, RibbonChoice } from '../../job/types.ts';
 import { gramsOf } from '../../workshop/gramsOf.ts';
 import type { Workshop } from '../../workshop/types.ts';
@@ -173,10 +174,14 @@ function holeSnags(
       title: `A ribbon of ${formatLength(widthMm, unit)} does not go through its hole`,
       why: `Gathered to a third of its width it wants a hole of ${formatLength(widthMm / RIBBON.gathers, unit)}; this one is ${formatLength(tightest, unit)}.`,
       remedies: [
-        {
-          label: `Use a ribbon of ${formatLength(widest, unit)}`,
-          changes: [decide((job) => job.ribbon.widthMm, widest)],
-        },
+        ...(widest >= LIMITS.ribbon.widthMm.least
+          ? [
+              {
+                label: `Use a ribbon of ${formatLength(widest, unit)}`,
+                changes: [decide((job) => job.ribbon.widthMm, widest)],
+              },
+            ]
+          : []),
         round,
       ],
     },
