@@ -18,6 +18,7 @@ export const FORMAT_IDS = [
   'wallet',
   'bag',
   'footBag',
+  'box',
   'hingedShape',
   'easel',
 ] as const;

@@ -10,6 +10,7 @@ import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { LengthUnit } from '../../ground/length/types.ts';
 import { sayPieceCuts } from '../cut/sayPieceCuts.ts';
 import { pieceCuts, type PieceCuts, type PiecesOnSheet } from '../cut/pieceCuts.ts';
+import { sidesOf } from '../sheet/layout/inkOnSheet.ts';
 import { layBlank, type LaidBlank } from '../sheet/layout/layBlank.ts';
 import { laidMap, type LaidPiece } from '../sheet/layout/layOut.ts';
 import { sheetsFor, type PieceOnSheets } from '../sheet/pieces.ts';
@@ -36,6 +37,7 @@ import { envelopeSnags } from './envelopeSnags.ts';
 import { measuresOf } from './measures.ts';
 import { packUp, postedAs, type Packed, type Posted } from './posted.ts';
 import { postFigures } from './postFigures.ts';
+import { postAdvice } from './postAdvice.ts';
 import { postSnags } from './postSnags.ts';
 import { planLiner, type LinerPlan } from './planLiner.ts';
 import { seamsOf, seamSnags, type Seam } from './seams.ts';
@@ -80,6 +82,8 @@ export interface EnvelopePlan extends StationPlan {
   readonly fedPages: number;
   /** It with the card in it, as the post sees it. */
   readonly packed: Packed;
+  /** How it goes into the envelope, and what it wants there. */
+  readonly advice: readonly string[];
   /** Null where no tariff is known, or none of its bands takes it. */
   readonly posted: Posted | null;
   /** What lines it; null where nothing does. */
@@ -96,7 +100,7 @@ const ENVELOPE = { id: 'envelope', name: 'Envelope', role: 'envelope' } as const
 export interface EnvelopeContext extends Context {
   readonly size: SizePlan;
   readonly stock: StockPlan;
-  readonly art: Pick<ArtPlan, 'names'>;
+  readonly art: Pick<ArtPlan, 'names' | 'ink'>;
   readonly typefaces: TypefaceBook;
 }
 
@@ -185,7 +189,10 @@ export function planEnvelope({
         })
       : null;
   const packed = packUp({
-    card: { blank: size.form.blank, stock: ofCard.stock, thickMm: size.thicknessMm },
+    card: {
+      ...{ blank: size.form.blank, stock: ofCard.stock, thickMm: size.thicknessMm },
+      ...{ widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm },
+    },
     layers: size.layers,
     trimmings: size.trimmings,
     ribbon: size.ribbon,
@@ -227,6 +234,7 @@ export function planEnvelope({
         ]
       : [],
     ...{ art, print, bleedMm, liner, packed, posted, seams },
+    advice: postAdvice({ size, stock: ofCard, packed, isPrinted: sidesOf(cardArt.ink).length > 0 }),
     turnOver: turnOf({ widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, job.sheet.flipEdge),
     fedPages: print?.on === 'envelope' ? wantedOf(job) : 0,
     steps,

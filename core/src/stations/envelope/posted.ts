@@ -48,7 +48,14 @@ const areaOfBlank = ({ outline, cuts }: FlatBlank): number => cardAreaMm2({ outl
 
 /** What is put together: the card, what is glued on it or laid in it, its envelope and what lines that. Ink is left out. */
 export interface ToPack {
-  readonly card: { readonly blank: FlatBlank; readonly stock: Stock; readonly thickMm: Mm };
+  readonly card: {
+    readonly blank: FlatBlank;
+    readonly stock: Stock;
+    readonly thickMm: Mm;
+    /** Shut. */
+    readonly widthMm: Mm;
+    readonly heightMm: Mm;
+  };
   readonly layers: readonly Pick<LayerPiece, 'name' | 'blank' | 'stock' | 'perCards'>[];
   readonly trimmings: Trimmings;
   readonly ribbon: RibbonPlan | null;
@@ -76,7 +83,7 @@ export function packUp({ card, layers, trimmings, ribbon, envelope, liner, says 
     ...(ribbon ? [{ name: ribbon.choice.name, grams: ribbon.grams }] : []),
   ];
   let thickMm = card.thickMm;
-  let [longMm, shortMm] = longFirst(card.blank.widthMm, card.blank.heightMm);
+  let [longMm, shortMm] = longFirst(card.widthMm, card.heightMm);
   if (envelope) {
     const { made, depthMm, insideWidthMm, insideHeightMm } = envelope;
     parts.push({

@@ -78,7 +78,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
       kind: 'pack',
       title: 'Check, count and pack',
       big: String(wantedOf(job)),
-      detail: `Front the right way, corners square, inside the right way up. ${wantedOf(job)} good ${plural(wantedOf(job), 'card')} wanted, ${formatSize(size.finishedWidthMm, size.finishedHeightMm, workshop.unit)} finished.`,
+      detail: `Front the right way, corners square, inside the right way up. ${wantedOf(job)} good ${plural(wantedOf(job), 'card')} wanted, ${formatSize(size.finishedWidthMm, size.finishedHeightMm, workshop.unit)} finished.${envelope.atHand ? ` ${envelope.advice.join(' ')}` : ''}`,
     } satisfies MakeStep,
   ];
   const { pace } = workshop;

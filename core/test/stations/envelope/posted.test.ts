@@ -80,7 +80,13 @@ describe('what is posted', () => {
     const hand = { title: '', says: '', tool: 'knife' } as const;
     const stock = workshop.stocks[0]!;
     const { parts, extras } = packUp({
-      card: { blank: { ...base, outline: square(0, 100), cuts: [{ ...cut, byHand: hand }] }, stock, thickMm: 1 },
+      card: {
+        blank: { ...base, outline: square(0, 100), cuts: [{ ...cut, byHand: hand }] },
+        stock,
+        thickMm: 1,
+        widthMm: 100,
+        heightMm: 100,
+      },
       ...{ layers: [], trimmings: NO_TRIMMINGS, ribbon: null, envelope: null, liner: null },
       says: { stiff: false, lumpy: true, transparent: true },
     });

@@ -88,7 +88,7 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
         <WindowInputs choice={choice} plan={envelope} unit={unit} />
       </More>
       <More label="Post">
-        <PostInputs choice={choice} hasTariff={workshop.post !== undefined} />
+        <PostInputs choice={choice} hasTariff={workshop.post !== undefined} advice={envelope.advice} />
       </More>
       {choice.make && envelope.up > 0 && <HowCut envelope={envelope} trimmer={plan.cut.trimmer} unit={unit} />}
       <More label="How it is folded">

@@ -7,9 +7,11 @@ import { useSet } from './StyleInputs.tsx';
 export function PostInputs({
   choice,
   hasTariff,
+  advice,
 }: {
   readonly choice: EnvelopeChoice;
   readonly hasTariff: boolean;
+  readonly advice: readonly string[];
 }): ReactNode {
   const set = useSet();
   const { post = { paid: false } } = choice;
@@ -20,10 +22,9 @@ export function PostInputs({
       <OnOff label="You pay for post" value={post.paid} onChange={(paid) => put({ paid })} />
       <OnOff label="It does not bend" value={post.stiff ?? false} onChange={(stiff) => put({ stiff })} />
       <OnOff label="It is uneven to the touch" value={post.lumpy ?? false} onChange={(lumpy) => put({ lumpy })} />
-      <p>
-        Put the card in with its fold at the foot. Lay plain paper over what rubs, and a piece of card over what presses
-        through. What machines take differs: ask your local post.
-      </p>
+      {advice.map((one) => (
+        <p key={one}>{one}</p>
+      ))}
     </>
   );
 }

@@ -1,6 +1,7 @@
 import type { FoldedForm } from '../../../ground/fold/types.ts';
 import { OPTION_DEFAULTS, type FormatId, type FormatOptions, type OptionId } from '../../../job/format.ts';
 import { bag } from './bag.ts';
+import { box } from './box.ts';
 import { footBag } from './footBag.ts';
 import { cascade } from './cascade.ts';
 import { doubleGate } from './doubleGate.ts';
@@ -38,6 +39,7 @@ export const FORMATS: readonly Format[] = [
   wallet,
   bag,
   footBag,
+  box,
   hingedShape,
   easel,
 ];
