@@ -118,9 +118,10 @@ function notch(points: readonly Point[], side: SideName, size: Size, isRounded: 
   const level = side === 'top' || side === 'bottom';
   const middle = (points[0]![level ? 'xMm' : 'yMm'] + points.at(-1)![level ? 'xMm' : 'yMm']) / 2;
   const isNear = middle <= (level ? size.widthMm : size.heightMm) / 2 + SAME_MM;
-  const corner = (
-    level ? `${side} ${isNear ? 'left' : 'right'}` : `${isNear ? 'top' : 'bottom'} ${side}`
-  ) as CornerName;
+  const corner: CornerName =
+    side === 'top' || side === 'bottom'
+      ? `${side} ${isNear ? 'left' : 'right'}`
+      : `${isNear ? 'top' : 'bottom'} ${side}`;
   const marks = points.map((p) => fromCorner(p, corner, size));
   const along = level ? 'acrossMm' : 'downMm';
   const ordered = marks[0]![along] <= marks.at(-1)![along] ? marks : [...marks].reverse();

@@ -6,28 +6,11 @@ import type { Point } from '../../ground/geometry/types.ts';
 import type { Stock, Trimmer } from '../../workshop/types.ts';
 import { looksForMarks } from '../sheet/layout/machineMarks.ts';
 import type { LayOut } from '../sheet/layout/layOut.ts';
-import { cornerCuts, type CornerCut } from './cornerCuts.ts';
+import { cornerCuts } from './cornerCuts.ts';
 import { isTooWide } from './cutSnags.ts';
 import { movesFor } from './movesFor.ts';
-import { planMachine, type MachinePlan, type OnMachine } from './planMachine.ts';
-import type { CutMove } from './types.ts';
-
-/** How pieces that are no cards come out of their sheets. */
-export interface PieceCuts {
-  /** At a fence, until the box round every piece lies free; none by machine. */
-  readonly moves: readonly CutMove[];
-  /** Over the run. */
-  readonly strokes: number;
-  /** What is then cut off each box; none for a rectangle, and none by machine. */
-  readonly corners: readonly CornerCut[];
-  /** What a cutting machine does instead. */
-  readonly machine: MachineWork | null;
-}
-
-/** A machine’s work on one kind of sheet, and all that its file is drawn from. */
-export interface MachineWork extends MachinePlan {
-  readonly on: OnMachine;
-}
+import { planMachine, type OnMachine } from './planMachine.ts';
+import type { MachineWork, PieceCuts } from './types.ts';
 
 /** Pieces of one kind on sheets of their stock. */
 export interface PiecesOnSheet {

@@ -1,7 +1,7 @@
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit } from '../../ground/length/types.ts';
 import type { Trimmer } from '../../workshop/types.ts';
-import type { PieceCuts } from './pieceCuts.ts';
+import type { PieceCuts } from './types.ts';
 import { sayCorners } from './sayCorners.ts';
 import { sayMachine } from './sayMachine.ts';
 import type { CutMove } from './types.ts';

@@ -5,8 +5,8 @@ import type { JobChange } from '../../job/decide.ts';
 import type { StationPlan } from '../../job/findings.ts';
 import type { Trimmer } from '../../workshop/types.ts';
 import type { ThroughCreases } from '../sheet/layout/throughCreases.ts';
-import type { PieceCuts } from './pieceCuts.ts';
-import type { MachinePlan } from './planMachine.ts';
+import type { CornerCut } from './cornerCuts.ts';
+import type { MachinePlan, OnMachine } from './planMachine.ts';
 
 /** Edges as they lie on the sheet with its front up; clockwise, so that turns can be counted. */
 export const EDGES = ['top', 'right', 'bottom', 'left'] as const;
@@ -34,6 +34,23 @@ export interface CutMove {
   readonly piecesPerSheet: number;
   readonly strokes: number;
   readonly text: string;
+}
+
+/** How pieces that are no cards come out of their sheets. */
+export interface PieceCuts {
+  /** At a fence, until the box round every piece lies free; none by machine. */
+  readonly moves: readonly CutMove[];
+  /** Over the run. */
+  readonly strokes: number;
+  /** What is then cut off each box; none for a rectangle, and none by machine. */
+  readonly corners: readonly CornerCut[];
+  /** What a cutting machine does instead. */
+  readonly machine: MachineWork | null;
+}
+
+/** A machine’s work on one kind of sheet, and all that its file is drawn from. */
+export interface MachineWork extends MachinePlan {
+  readonly on: OnMachine;
 }
 
 /** How one kind of layer is cut from its sheets. */

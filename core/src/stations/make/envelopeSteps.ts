@@ -2,7 +2,7 @@ import { plural } from '../../job/figures.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import type { Job } from '../../job/types.ts';
 import type { Trimmer, Workshop } from '../../workshop/types.ts';
-import type { PieceCuts } from '../cut/pieceCuts.ts';
+import type { PieceCuts } from '../cut/types.ts';
 import { sayPieceCuts } from '../cut/sayPieceCuts.ts';
 import type { EnvelopePlan } from '../envelope/planEnvelope.ts';
 import { CAUTIONS } from './cautions.ts';

@@ -78,7 +78,7 @@ export function planLayers(
     if (laid.ok) pieces.push(...laid.pieces);
     else
       snags.push({
-        id: `size-layer-${choice.id}`,
+        id: `size-layer-${choice.id}${laid.of ? `-${laid.of}` : ''}`,
         station: 'size',
         level: 'stop',
         title: laid.title,
@@ -107,6 +107,8 @@ type Laid =
   | { readonly ok: true; readonly pieces: readonly LayerPiece[] }
   | {
       readonly ok: false;
+      /** So that two faults of one layer are told apart. */
+      readonly of?: 'lid';
       readonly title: string;
       readonly why: string;
       readonly remedies: readonly { readonly label: string; readonly part: Partial<LayerChoice> }[];
@@ -197,7 +199,7 @@ function noLid(
   const rimMm = rims.find((mm) => opens({ ...rim, rimMm: mm }));
   const hinge = why === 'hinge' ? LID_HINGES.find((one) => opens({ ...rim, hinge: one })) : undefined;
   return {
-    ok: false,
+    ...{ ok: false, of: 'lid' },
     ...(why === 'small'
       ? {
           title: `The rim leaves no lid on the ${face.name.toLowerCase()}`,

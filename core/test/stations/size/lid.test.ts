@@ -55,6 +55,8 @@ describe('a lid that opens inside a rim', () => {
         fc.double({ min: 4, max: 18, noNaN: true }),
         fc.constantFrom<LidHinge>(...LID_HINGES),
         (shape, w, h, rimMm, hinge) => {
+          // A rim wider than an oval’s ends are round leaves a point there, and less than it is long.
+          fc.pre(shape === 'box' || rimMm < Math.min((w * w) / h, (h * h) / w) / 2.1);
           const outline = shape === 'box' ? box(w, h) : oval(w, h);
           const laid = lidOf(outline, { rimMm, hinge }, 0.3);
           if (!laid.ok) throw new Error(`${laid.why} for ${shape}`);
@@ -66,7 +68,7 @@ describe('a lid that opens inside a rim', () => {
           expect(Math.min(far(ends[1]!, first.from), far(ends[1]!, first.to))).to.be.below(0.01);
           const upright = hinge === 'left' || hinge === 'right';
           const reach = upright ? h - 2 * rimMm : w - 2 * rimMm;
-          expect(far(first.from, first.to)).to.be.at.least(0.38 * reach - 0.2);
+          expect(far(first.from, first.to)).to.be.at.least(0.38 * reach - 0.05);
           const at = (p: Point): number => (upright ? p.xMm : p.yMm);
           expect(Math.abs(at(second.from) - at(first.from))).to.be.closeTo(0.6, 1e-6);
           // On the side that it is called by, and the second crease on the lid’s own side of the first.
@@ -113,7 +115,7 @@ describe('a lid that opens inside a rim', () => {
 
   it('says that a rim leaves none, and every remedy does', () => {
     const small = jobWith(...sized('flat', 60, 60), lid({ lid: { rimMm: 25, hinge: 'top' } }));
-    const snag = plan(small).size.snags.find(({ id }) => id === 'size-layer-lid1')!;
+    const snag = plan(small).size.snags.find(({ id }) => id === 'size-layer-lid1-lid')!;
     expect(snag.title).to.equal('The rim leaves no lid on the front');
     expect(snag.level).to.equal('stop');
     expect(snag.remedies.map(({ label }) => label)).to.include('Make the rim 12 mm');
@@ -121,6 +123,6 @@ describe('a lid that opens inside a rim', () => {
       expect(
         plan(changeJob(small, changes)).size.snags.map(({ id }) => id),
         label,
-      ).to.not.include('size-layer-lid1');
+      ).to.not.include('size-layer-lid1-lid');
   });
 });
