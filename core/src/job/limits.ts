@@ -39,6 +39,7 @@ export const LIMITS = {
       easeMm: from(0, 10),
     },
     rimMm: from(4, 80),
+    contentGrams: from(0, 5000),
     foilLetters: 40,
   },
   art: {

@@ -99,6 +99,10 @@ export interface SizeChoice {
   /** What the format asks beside its size; those of other formats wait until they are wanted again. */
   readonly options: Partial<FormatOptions>;
   readonly layers: readonly LayerChoice[];
+  /** What the format’s own seams are glued with; older jobs say nothing, which is whatever glue is at hand. */
+  readonly adhesiveId?: string | null;
+  /** Of what it holds; nought when nothing is said. */
+  readonly contentGrams?: number;
   /** The folded card as the reader holds it. */
   readonly finishedWidthMm: Mm;
   readonly finishedHeightMm: Mm;

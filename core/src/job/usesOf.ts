@@ -23,7 +23,7 @@ export interface Use {
 /** The parts of a job that name things of the workshop. */
 export interface HoldsThings {
   readonly brief: Pick<Job['brief'], 'envelope'>;
-  readonly size: Pick<Job['size'], 'layers'>;
+  readonly size: Pick<Job['size'], 'layers' | 'adhesiveId'>;
   readonly stock: Job['stock'];
   readonly cut: Pick<Job['cut'], 'trimmerId'>;
   readonly crease: Pick<Job['crease'], 'boardId'>;
@@ -46,6 +46,7 @@ export function usesOf({ brief, size, stock, cut, crease, envelope, trimmings = 
       ...trimmings.map(({ adhesiveId }) => adhesiveId),
       ...size.layers.map(({ adhesiveId }) => adhesiveId),
       envelope.make ? envelope.adhesiveId : null,
+      size.adhesiveId,
     ].filter((id) => typeof id === 'string'),
   );
   return [

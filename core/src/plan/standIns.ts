@@ -135,6 +135,11 @@ function goneOf(job: Job, workshop: Workshop): readonly Gone[] {
         instead: holding((id) => decide((job) => job.size.layers.at(layer).adhesiveId, id)),
       });
   });
+  if (typeof job.size.adhesiveId === 'string' && !has(adhesives, job.size.adhesiveId))
+    found.push({
+      ...{ station: 'size', key: 'adhesive', what: 'adhesive of the card’s seams', id: job.size.adhesiveId },
+      instead: holding((id) => decide((job) => job.size.adhesiveId, id)),
+    });
   if (typeof job.envelope.adhesiveId === 'string' && !has(adhesives, job.envelope.adhesiveId))
     found.push({
       ...{ station: 'envelope', key: 'adhesive', what: 'adhesive of the seams', id: job.envelope.adhesiveId },

@@ -135,6 +135,8 @@ const anyJob: fc.Arbitrary<Job> = fc
         }),
       ),
     ),
+    set((job) => job.size.adhesiveId, fc.option(fc.oneof(oneOf(workshop.adhesives), fc.constant('gone')))),
+    set((job) => job.size.contentGrams, mm(0, 5000)),
     set((job) => job.size.finishedWidthMm, mm(30, 900)),
     set((job) => job.size.finishedHeightMm, mm(30, 900)),
     set((job) => job.size.bleedMm, mm(0, 20)),

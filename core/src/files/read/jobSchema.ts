@@ -399,6 +399,8 @@ const jobWith = (picture: Rule<PictureRef>, typefaces: Rule<NonNullable<Job['typ
       format: oneOf(...FORMAT_IDS),
       options: starting(formatOptions, NO_OPTIONS.options),
       layers: starting(list(layer, SIZE.layers), NO_OPTIONS.layers),
+      adhesiveId: spare(orNull(id)),
+      contentGrams: spare(number(SIZE.contentGrams)),
       finishedWidthMm: length(SIZE.finishedMm),
       finishedHeightMm: length(SIZE.finishedMm),
       bleedMm: length(SIZE.bleedMm),

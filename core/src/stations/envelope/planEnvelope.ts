@@ -194,6 +194,8 @@ export function planEnvelope({
       ...{ blank: size.form.blank, stock: ofCard.stock, thickMm: size.thicknessMm },
       ...{ widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm },
     },
+    // Only what has a place to hold something does.
+    contentGrams: size.form.glued ? (job.size.contentGrams ?? 0) : 0,
     layers: size.layers,
     trimmings: size.trimmings,
     ribbon: size.ribbon,

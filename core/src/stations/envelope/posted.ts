@@ -57,6 +57,8 @@ export interface ToPack {
     readonly heightMm: Mm;
   };
   readonly layers: readonly Pick<LayerPiece, 'name' | 'blank' | 'stock' | 'perCards'>[];
+  /** Of what the card holds. */
+  readonly contentGrams: number;
   readonly trimmings: Trimmings;
   readonly ribbon: RibbonPlan | null;
   readonly envelope: {
@@ -72,9 +74,10 @@ export interface ToPack {
 }
 
 /** Weighs and measures a packed piece, grams and mm. */
-export function packUp({ card, layers, trimmings, ribbon, envelope, liner, says }: ToPack): Packed {
+export function packUp({ card, contentGrams, layers, trimmings, ribbon, envelope, liner, says }: ToPack): Packed {
   const parts: Weighed[] = [
     { name: 'Card', grams: gramsOf(areaOfBlank(card.blank), card.stock) },
+    ...(contentGrams > 0 ? [{ name: 'What it holds', grams: contentGrams }] : []),
     // What goes round a pack is no part of one card.
     ...layers
       .filter(({ perCards = 1 }) => perCards === 1)

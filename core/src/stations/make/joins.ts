@@ -17,8 +17,9 @@ export interface Join {
 }
 
 /** Everything that is glued on one card and its envelope, as far as the job says with what. */
-export function joinsOf({ layers, trimmings }: SizePlan, { made, seams }: EnvelopePlan): readonly Join[] {
+export function joinsOf({ layers, trimmings, seams: own }: SizePlan, { made, seams }: EnvelopePlan): readonly Join[] {
   const asked: readonly (Pick<LayerPiece, 'adhesive' | 'laying' | 'perCards'> & { readonly what: string })[] = [
+    ...own.map(({ name, adhesive, laying }) => ({ what: name, adhesive, laying })),
     ...layers.map(({ name, adhesive, laying, perCards = 1 }) => ({ what: name, adhesive, laying, perCards })),
     ...trimmings.placed.map(({ trimming, adhesive, laying }) => ({ what: trimming.name, adhesive, laying })),
     ...(made ? seams.map(({ name, adhesive, laying }) => ({ what: `Envelope, ${name}`, adhesive, laying })) : []),

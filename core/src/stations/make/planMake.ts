@@ -25,7 +25,8 @@ import { layerSteps, panelSteps, wrapSteps } from './layerSteps.ts';
 import { dryStep, PLAIN, sayBorder, sayPaperSize } from './stepWords.ts';
 import { adhesiveUses, joinsOf, sayAmount } from './joins.ts';
 import { ribbonStep } from './ribbonStep.ts';
-import { trimmingSteps } from './trimmingSteps.ts';
+import { cautionOf, sayHolding, trimmingSteps } from './trimmingSteps.ts';
+import { sayLaid } from './sayLaid.ts';
 import type { MakePlan, MakeStep } from './types.ts';
 
 /** Why a card was lost; the last is for whatever the others do not name. */
@@ -66,7 +67,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...pileStep(sheet),
     ...outlineSteps(cut),
     ...(crease.onSheet ? [] : lineSteps(crease, workshop)),
-    ...foldStep(crease),
+    ...foldStep(crease, size, workshop),
     ...layerSteps(sheet, cut, workshop),
     ...trimmingSteps(size, workshop),
     ...wrapSteps(sheet, cut, workshop),
@@ -280,16 +281,23 @@ const lineSteps = (crease: CreasePlan, { unit }: Workshop): readonly MakeStep[] 
     detail: crease.lines.length === 1 ? line.text : `${line.turn}. ${line.text}`,
   }));
 
-function foldStep(crease: CreasePlan): readonly MakeStep[] {
+function foldStep(crease: CreasePlan, { form, seams }: SizePlan, { unit }: Workshop): readonly MakeStep[] {
   if (crease.folding.length === 0) return [];
+  const [seam] = seams;
+  const isGlued = (form.glued ?? []).length > 0;
+  const holds = seams.flatMap(({ name, adhesive, laying }) =>
+    laying.ok ? [`${name}: ${sayLaid(adhesive, laying, unit)} of ${adhesive.name}.`] : [],
+  );
   return [
     {
       ...PLAIN,
       id: 'fold',
       kind: 'fold',
-      title: 'Fold',
+      title: isGlued ? 'Fold and glue' : 'Fold',
       big: 'Corners first',
-      detail: crease.folding.join(' '),
+      detail: [...crease.folding, ...holds, ...(seam ? [sayHolding(seam.adhesive)] : [])].join(' '),
+      caution: isGlued ? cautionOf(seam?.adhesive ?? null) : null,
+      waitMinutes: seam && seam.adhesive.dryMinutes > 0 ? seam.adhesive.dryMinutes : null,
     },
   ];
 }

@@ -10,6 +10,7 @@ import type { Figure, StationPlan } from '../../job/findings.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
+import { formSeams, formSeamSnags, type FormSeam } from './formSeams.ts';
 import { fitEnvelope, type Fit } from './fitEnvelope.ts';
 import type { LayerPieceKind } from '../../job/layerKinds.ts';
 import type { FormatOptions } from '../../job/format.ts';
@@ -47,6 +48,8 @@ export interface FoldedPiece {
 export interface SizePlan extends StationPlan, FoldedPiece {
   /** Tied round it or through it; null where none is. */
   readonly ribbon: RibbonPlan | null;
+  /** Of the card itself, where the job says with what they are glued. */
+  readonly seams: readonly FormSeam[];
   /** Every option the format uses, within its limits. */
   readonly options: FormatOptions;
   readonly finishedWidthMm: Mm;
@@ -185,6 +188,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
     ),
     bleedOutline: blankBleed(form.blank, bleedMm),
     layers: layers.pieces,
+    seams: formSeams(job, workshop, form),
     trimmings,
     ribbon,
     finishedWidthMm,
@@ -200,6 +204,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
     telling: formatSize(finishedWidthMm, finishedHeightMm, unit),
     figures,
     snags: [
+      ...formSeamSnags(job, workshop, form),
       ...sizeSnags(job, workshop, {
         form,
         folding,

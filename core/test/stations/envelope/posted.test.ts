@@ -80,6 +80,7 @@ describe('what is posted', () => {
     const hand = { title: '', says: '', tool: 'knife' } as const;
     const stock = workshop.stocks[0]!;
     const { parts, extras } = packUp({
+      contentGrams: 0,
       card: {
         blank: { ...base, outline: square(0, 100), cuts: [{ ...cut, byHand: hand }] },
         stock,

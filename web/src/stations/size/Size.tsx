@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import {
+  adhesivesOf,
   LIMITS,
   type SizeChoice,
   type SizeSystem,
@@ -20,10 +21,12 @@ import { useJob } from '../../stores/job.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { FieldPlace } from '../../ui/fields/TypedField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { Two } from '../../ui/ModalDialog.tsx';
 import { BlankBench } from '../BlankBench.tsx';
+import { HeldWith } from '../HeldWith.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { EnvelopeFits } from './EnvelopeFits.tsx';
 import { FormatInputs } from './FormatInputs.tsx';
@@ -100,6 +103,24 @@ export function SizeSlip(props: StationProps): ReactNode {
         {side('Finished height', 'finishedHeightMm')}
       </Two>
       <FormatInputs job={job} size={plan.size} unit={unit} />
+      {plan.size.form.glued && (
+        <>
+          <NumberField
+            label="What it holds weighs, grams"
+            value={size.contentGrams ?? 0}
+            least={LIMITS.size.contentGrams.least}
+            most={LIMITS.size.contentGrams.most}
+            whole={false}
+            onCommit={(grams) => change([decide((job) => job.size.contentGrams, grams)])}
+          />
+          <HeldWith
+            label="Its seams held with"
+            adhesives={adhesivesOf(workshop)}
+            value={size.adhesiveId}
+            onChange={(id) => change([decide((job) => job.size.adhesiveId, id)])}
+          />
+        </>
+      )}
       <PlainButton onPress={() => setBoth(size.finishedHeightMm, size.finishedWidthMm)}>
         Swap width and height
       </PlainButton>

@@ -81,6 +81,7 @@ export const bag: Format = {
       ],
       front: 'front',
       rests: 'back',
+      glued: ['seam'],
       standing: {
         ...{ backLeft: 90, leftMiddle: 0, frontLeft: 90 },
         ...{ frontRight: 90, rightMiddle: 0, backRight: 90 },

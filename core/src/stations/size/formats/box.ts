@@ -157,6 +157,7 @@ function boxForm(
     front: 'front',
     rests: 'back',
     standing: null,
+    glued: ['seam', 'footFlap'],
     faces: [
       outer('front', 'front', 'Front', 'front'),
       outer('back', 'back', 'Back', 'behind'),

@@ -103,6 +103,7 @@ export const footBag: Format = {
       front: 'front',
       rests: 'front',
       standing: null,
+      glued: ['leftSeam', 'rightSeam'],
       faces: [outer('front', 'front', 'Front', 'front'), outer('back', 'back', 'Back', 'behind')],
     });
   },

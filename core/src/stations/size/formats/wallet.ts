@@ -292,6 +292,7 @@ function walletForm(finish: Finish, options: FormatOptions, paper: Paper): Folde
     front: 'front',
     rests: 'back',
     standing: null,
+    glued: has('leftWing') ? ['leftWing', 'rightWing'] : [],
     faces: [
       outer('front', 'front', 'Front', 'front'),
       inner('front', 'insideFront', 'Inside left'),

@@ -82,6 +82,7 @@ export function form(
     readonly front: string;
     readonly rests: string;
     readonly standing: FoldedForm['standing'];
+    readonly glued?: FoldedForm['glued'];
     readonly faces: readonly Told[];
   },
 ): FoldedForm {
@@ -92,6 +93,7 @@ export function form(
     frontPanelId: told.front,
     restingPanelId: told.rests,
     standing: told.standing,
+    ...(told.glued && told.glued.length > 0 ? { glued: told.glued } : {}),
     faces: told.faces.map(({ shut, ...rule }) => ({
       ...rule,
       afterSteps: shut === true ? told.steps.length : shut === false ? 0 : shut,
