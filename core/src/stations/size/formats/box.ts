@@ -156,7 +156,8 @@ function boxForm(
     opens: 'inTurn',
     front: 'front',
     rests: 'back',
-    standing: null,
+    // On its foot, shut.
+    standing: Object.fromEntries(blank.creases.map(({ id, shutDeg }) => [id, shutDeg])),
     glued: ['seam', 'footFlap'],
     faces: [
       outer('front', 'front', 'Front', 'front'),
