@@ -95,7 +95,7 @@ export function planCrease({ job, workshop, size, art, stock, sheet, cut }: Crea
       : byEnds
         ? 'end to end'
         : lines.length === 1
-          ? `crease at ${formatLength(first.grooveAtMm, unit)}`
+          ? `at ${formatLength(first.grooveAtMm, unit)}`
           : `${lines.length} creases`,
     figures: first
       ? [

@@ -106,7 +106,7 @@ describe('what creasing comes to', () => {
 
   it('is told by the line where there is one, and by how many where there are more', () => {
     const one = creaseOf(inkedWith(...sized('sideFold', 95, 136), ON_FIVE));
-    expect(one.telling).to.equal('crease at 95 mm');
+    expect(one.telling).to.equal('at 95 mm');
     expect(one.verdict).to.match(/^Crease at 95 mm, outside up, \d (firm|light) passes\.$/);
     const more = creaseOf(zigzag);
     expect(more.telling).to.equal(`${more.lines.length} creases`);
