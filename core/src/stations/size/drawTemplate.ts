@@ -44,10 +44,12 @@ export function drawTemplate(size: SizePlan): Scene {
 
 /** A mat, panel or insert to cut in true size. */
 export function drawLayerTemplate({ blank }: LayerPiece): Scene {
-  const shapes: Shape[] = [{ kind: 'path', role: 'cut', path: polygon(blank.outline) }];
+  const shapes: Shape[] = [];
   for (const { from, to, way } of blank.creases)
     shapes.push({ kind: 'path', role: creaseRole(way), path: polyline([from, to]) });
+  // What is within is cut while the piece is still held by all that surrounds it.
   for (const cut of blank.cuts) shapes.push({ kind: 'path', role: 'cut', path: cutPath(cut) });
+  shapes.push({ kind: 'path', role: 'cut', path: polygon(blank.outline) });
   const box = grow({ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }, evenSides(MARGIN_MM));
   return { box, symbols: {}, shapes };
 }

@@ -102,7 +102,10 @@ describe('a lid that opens inside a rim', () => {
     const [piece] = made.size.layers;
     expect([piece!.blank.cuts.length, piece!.blank.creases.length]).to.deep.equal([1, 2]);
     const roles = drawLayerTemplate(piece!).shapes.map((s) => (s.kind === 'path' ? s.role : ''));
-    expect(roles.filter((role) => role === 'creaseToward')).to.have.length(2);
+    // What is within is cut before the outline.
+    expect(roles).to.deep.equal(['creaseToward', 'creaseToward', 'cut', 'cut']);
+    const ends = drawLayerTemplate(piece!).shapes.map((s) => s.kind === 'path' && s.path.at(-1)!.kind === 'close');
+    expect(ends.slice(-2)).to.deep.equal([false, true]);
     const step = made.make.steps.find(({ id }) => id === `layer-${piece!.id}`)!;
     expect(step.detail).to.match(/Cut round the lid: .*Crease both lines of its hinge, .*Glue the rim alone\./);
     expect(step.caution).to.match(/Sharp blade/);
