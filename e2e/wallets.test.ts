@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import type { Download, Page } from 'playwright-core';
 import sharp from 'sharp';
 import { openBrowser, openPage, useStudio } from './support.ts';
@@ -90,6 +91,55 @@ describe('a wallet with a ribbon and a tag', () => {
     );
     // Four turns round the pack.
     expect(layers).to.equal("[('crease-away', 4), ('cut', 1)]");
+  });
+
+  it('is kept shut by magnets that the slip puts under its flap, and cut by machine with its envelope', async () => {
+    const title = await own('Seal-pup notelets');
+    await open(title, 'size');
+    await page.locator('aside').locator('button[aria-haspopup=listbox]').first().click();
+    await page.getByRole('option', { name: /^Wallet/ }).click();
+    await reaches(title, ({ size }) => size.format === 'wallet');
+    // Sixteen things might be asked of it, and only those that matter are.
+    await page.getByLabel('Tab, wide').waitFor();
+    await page.getByText('Something on the flap', { exact: true }).click();
+    await reaches(title, ({ size }) => size.options.walletCloses === 'other');
+    await page.getByLabel('Tab, wide').waitFor({ state: 'detached' });
+    const snag = page.getByText('Nothing keeps the flap shut').first();
+    await snag.waitFor();
+    const remedy = page.getByRole('button', { name: 'Put two of Dot magnet under it' });
+    if (!(await remedy.isVisible())) await snag.click();
+    await remedy.click();
+    const shut = await reaches(title, ({ trimmings }) => trimmings?.length === 2);
+    expect(shut.size.options.flapRoomMm).to.equal(2);
+    expect(shut.trimmings!.map(({ faceId }) => faceId)).to.deep.equal(['insideFlap', 'front']);
+    await snag.waitFor({ state: 'hidden' });
+    expect(await studio.serious()).to.deep.equal([]);
+    // A wallet wants the larger sheet.
+    await page.getByRole('link', { name: /Stock/ }).first().click();
+    await page.locator('aside').locator('button[aria-haspopup=listbox]').first().click();
+    await page.getByRole('option', { name: /Shell White 300, A3/ }).click();
+    await reaches(title, ({ stock }) => stock.stockId === 'shell-300-a3');
+    await page.getByRole('link', { name: /Cut/ }).first().click();
+    await page.locator('aside').locator('button[aria-haspopup=listbox]').first().click();
+    await page.getByRole('option', { name: /Petrel/ }).click();
+    await reaches(title, ({ cut }) => cut.trimmerId === 'petrel');
+    await page
+      .getByRole('link', { name: /Envelope/ })
+      .first()
+      .click();
+    await page.getByText('Make matching envelopes').click();
+    await reaches(title, ({ envelope }) => envelope.make);
+    await press('How it is cut: by machine');
+    await page.getByText(/the bare sheet square in its corner/).waitFor();
+    const coming: Download[] = [];
+    page.on('download', (one) => void coming.push(one));
+    await press(/Cut files for the machine, SVG/);
+    const isBlank = (one: Download): boolean => one.suggestedFilename().includes('machine-envelope');
+    for (let tries = 0; !coming.some(isBlank) && tries < 400; tries += 1) await page.waitForTimeout(50);
+    page.removeAllListeners('download');
+    const svg = readFileSync(await kept(coming.find(isBlank)!, 'envelope.svg'), 'utf8');
+    expect(svg).to.contain('<g id="cut">').and.to.contain('<g id="crease-away">');
+    expect([...svg.matchAll(/<g id="([\w-]+)">/g)].map(([, id]) => id)).to.not.include('glue');
   });
 
   it('turns into a bag with a bow on it, whose envelope leaves room for the bow', async () => {
