@@ -14,6 +14,13 @@ describe('a wallet with a ribbon and a tag', () => {
   let page: Page;
   beforeEach(() => ({ page } = studio));
 
+  /** Of several files that one press brings, that which has this in its name. */
+  async function oneOf(button: RegExp, named: string): Promise<Download> {
+    const coming = page.waitForEvent('download', (one) => one.suggestedFilename().includes(named));
+    await press(button);
+    return coming;
+  }
+
   it('lies three on a sheet and is cut by machine: outline, slit and both pairs of holes, creases in a layer of their own', async () => {
     const title = await own('Boat-trip voucher');
     await open(title, 'cut');
@@ -76,15 +83,7 @@ describe('a wallet with a ribbon and a tag', () => {
     await press('+ Sleeve for a pack');
     await reaches(title, ({ size }) => size.layers.length === 2);
     // One file a piece: the card, the band, the sleeve.
-    const coming: Download[] = [];
-    page.on('download', (one) => void coming.push(one));
-    await press(/Template in layers \(DXF\)/);
-    for (let tries = 0; coming.length < 3 && tries < 200; tries += 1) await page.waitForTimeout(50);
-    page.removeAllListeners('download');
-    const sleeve = await kept(
-      coming.find((one) => one.suggestedFilename().includes('layer-2'))!,
-      'sleeve.dxf',
-    );
+    const sleeve = await kept(await oneOf(/Template in layers \(DXF\)/, 'layer-2'), 'sleeve.dxf');
     const layers = ezdxf(
       'import ezdxf,sys,collections as c;print(sorted(c.Counter(e.dxf.layer for e in ezdxf.readfile(sys.argv[1]).modelspace()).items()))',
       sleeve,
@@ -131,13 +130,10 @@ describe('a wallet with a ribbon and a tag', () => {
     await reaches(title, ({ envelope }) => envelope.make);
     await press('How it is cut: by machine');
     await page.getByText(/the bare sheet square in its corner/).waitFor();
-    const coming: Download[] = [];
-    page.on('download', (one) => void coming.push(one));
-    await press(/Cut files for the machine, SVG/);
-    const isBlank = (one: Download): boolean => one.suggestedFilename().includes('machine-envelope');
-    for (let tries = 0; !coming.some(isBlank) && tries < 400; tries += 1) await page.waitForTimeout(50);
-    page.removeAllListeners('download');
-    const svg = readFileSync(await kept(coming.find(isBlank)!, 'envelope.svg'), 'utf8');
+    const svg = readFileSync(
+      await kept(await oneOf(/Cut files for the machine, SVG/, 'machine-envelope'), 'envelope.svg'),
+      'utf8',
+    );
     expect(svg).to.contain('<g id="cut">').and.to.contain('<g id="crease-away">');
     expect([...svg.matchAll(/<g id="([\w-]+)">/g)].map(([, id]) => id)).to.not.include('glue');
   });

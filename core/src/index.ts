@@ -48,6 +48,7 @@ export { DEFAULTS, EMPTY_FACE, newJob } from './job/newJob.ts';
 export { isPlainRule } from './job/plainRule.ts';
 export { FORMATS, formatEntry } from './stations/size/formats/index.ts';
 export * from './job/format.ts';
+export { freshId } from './job/freshId.ts';
 export * from './job/layerKinds.ts';
 export { FAMILIES, type Family, type Finish, type Format, type FormatInput } from './stations/size/formats/types.ts';
 export { roundDown } from './stations/size/limits.ts';

@@ -96,6 +96,6 @@ export interface FoldedForm {
   readonly faces: readonly FaceRule[];
   /** How its creases are bent when it stands on a table; null for what only lies. */
   readonly standing: FoldState | null;
-  /** Panels whose outside is glued to what they come to lie on; none when nothing is said. */
+  /** Panels that are glued to what they come to lie on; none when nothing is said. */
   readonly glued?: readonly string[];
 }

@@ -1,10 +1,10 @@
+import { corners } from '../../ground/geometry/box.ts';
 import { without } from '../../ground/geometry/offset.ts';
-import type { Polygon } from '../../ground/geometry/polygon.ts';
-import { areaOf, signedArea } from '../../ground/geometry/polygon.ts';
+import { areaOf, signedArea, type Polygon } from '../../ground/geometry/polygon.ts';
 import { TOLERANCE_MM, type Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 
-/** Corners of a box, and sides of it, as they are called with its longer edges level or not. */
+/** Corners of a box, and its sides below, as the piece lies in front of the maker. */
 const CORNERS = ['top left', 'top right', 'bottom right', 'bottom left'] as const;
 export type CornerName = (typeof CORNERS)[number];
 export type SideName = 'top' | 'right' | 'bottom' | 'left';
@@ -17,7 +17,7 @@ export interface Mark {
 
 /** What is cut off the box round a piece, at a corner or out of a side, wherever it is the same. */
 export interface CornerCut {
-  /** Where, each as the list’s first seen in its own mirror. */
+  /** Every corner it is cut off, or every side it is cut out of, mirrored where that is needed. */
   readonly at: readonly (CornerName | SideName)[];
   /** From edge to edge of the box, each from the corner it is at; out of a side, from the corner that is nearer. */
   readonly marks: readonly Mark[];
@@ -38,16 +38,8 @@ const SAME_MM = 0.02;
  * @param outline of the piece, in the box from the origin
  * @returns none for a piece that is its own box
  */
-export function cornerCuts(
-  outline: Polygon,
-  { widthMm, heightMm }: { readonly widthMm: Mm; readonly heightMm: Mm },
-): readonly CornerCut[] {
-  const box: Polygon = [
-    { xMm: 0, yMm: 0 },
-    { xMm: widthMm, yMm: 0 },
-    { xMm: widthMm, yMm: heightMm },
-    { xMm: 0, yMm: heightMm },
-  ];
+export function cornerCuts(outline: Polygon, { widthMm, heightMm }: Size): readonly CornerCut[] {
+  const box: Polygon = corners({ xMm: 0, yMm: 0, widthMm, heightMm });
   const regions = without(box, outline).filter((region) => areaOf(region) > SLIVER_MM2);
   // An outline that meets its box in points alone, as a circle does, lies in what is left like a hole.
   if (regions.some((region) => signedArea(region) * signedArea(regions[0]!) < 0))

@@ -1,14 +1,9 @@
-import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
-import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit } from '../../ground/length/types.ts';
 import { creaseRole } from '../../ground/scene/creaseRole.ts';
-import { decide } from '../../job/decide.ts';
-import type { Snag } from '../../job/findings.ts';
-import type { Trimmer, Workshop } from '../../workshop/types.ts';
+import type { Trimmer } from '../../workshop/types.ts';
 import { laidMap } from '../sheet/layout/layOut.ts';
 import type { LayerSheet } from '../sheet/layout/layerSheets.ts';
 import type { SheetPlan } from '../sheet/types.ts';
-import { longestCutMm } from './handiestMoves.ts';
 import { pieceCuts, type PiecesOnSheet } from './pieceCuts.ts';
 import type { LayerCuts } from './types.ts';
 
@@ -29,23 +24,3 @@ const lying = ({ blank, laid }: LayerSheet): Pick<PiecesOnSheet, 'places' | 'cre
   places: laid.map((lies) => laidMap(lies, blank.heightMm)),
   creases: blank.creases.map(({ from, to, way }) => ({ from, to, role: creaseRole(way) })),
 });
-
-/** Cuts of layers that this tool is too short for. */
-export const layerCutSnags = (layers: readonly LayerCuts[], trimmer: Trimmer, workshop: Workshop): readonly Snag[] =>
-  layers.flatMap(({ pieceId, name, moves }): readonly Snag[] => {
-    const need = longestCutMm(moves);
-    if (need <= trimmer.longestCutMm + TOLERANCE_MM) return [];
-    const say = (mm: number): string => formatLength(mm, workshop.unit);
-    return [
-      {
-        id: `cut-layer-too-long-${pieceId}`,
-        station: 'cut',
-        level: 'warn',
-        title: `${trimmer.name} is too short for the sheet of ${name.toLowerCase()}`,
-        why: `The longest cut is ${say(need)}; it cuts ${say(trimmer.longestCutMm)}.`,
-        remedies: workshop.trimmers
-          .filter((t) => t.longestCutMm >= need && t.id !== trimmer.id)
-          .map((t) => ({ label: `Cut with ${t.name}`, changes: [decide((job) => job.cut.trimmerId, t.id)] })),
-      },
-    ];
-  });

@@ -25,7 +25,8 @@ import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { fenceSnags, heavySnags, lengthSnags, wideSnags } from './cutSnags.ts';
 import { punchSnags, sayPunched } from './punchedHoles.ts';
-import { layerCuts, layerCutSnags } from './layerCuts.ts';
+import { layerCuts } from './layerCuts.ts';
+import { pieceCutSnags } from './pieceCutSnags.ts';
 import { isShaped } from './isShaped.ts';
 import { movesFor, type FenceCuts } from './movesFor.ts';
 import { planDrift, SPREADS_OF_95, worstDrift } from './planDrift.ts';
@@ -107,7 +108,9 @@ export function planCuts({ job, workshop, size, art, stock, sheet }: CutContext)
     snags: [
       ...fenceSnags(job, workshop, trimmer, cuts.moves),
       ...lengthSnags(job, workshop, trimmer, cuts.moves),
-      ...layerCutSnags(layers, trimmer, workshop),
+      ...layers.flatMap(({ pieceId, name, moves }) =>
+        pieceCutSnags({ id: pieceId, station: 'cut', name, moves }, trimmer, workshop),
+      ),
       ...(machine ? heavySnags(workshop, trimmer, stock) : []),
       ...(sheet.up > 0
         ? wideSnags(workshop, trimmer, { widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm })

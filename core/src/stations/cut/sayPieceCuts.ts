@@ -8,7 +8,7 @@ import type { CutMove } from './types.ts';
 
 /**
  * How a piece comes out of its sheet: what to set the fence or the rule to, and what is then cut off by marks; or what
- * the machine is sent.
+ * the machine is sent. What a machine does not take, for its width or for want of marks, is cut by its template.
  * @param listedAt where moves are listed that are too many, or make parts, to be said in one line
  */
 export function sayPieceCuts(
@@ -18,6 +18,7 @@ export function sayPieceCuts(
   listedAt: string,
 ): readonly string[] {
   if (machine) return [sayMachine(machine, 'its own cut file', 'the bare sheet')];
+  if (trimmer.kind === 'machine') return ['Cut round the outline by its template.'];
   const said = sayFence(moves, unit);
   const tool = trimmer.kind === 'knife' || trimmer.kind === 'scissors' ? 'Rule' : 'Fence';
   return [

@@ -9,6 +9,7 @@ import type { Stock, Trimmer, Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { LengthUnit } from '../../ground/length/types.ts';
 import { sayPieceCuts } from '../cut/sayPieceCuts.ts';
+import { pieceCutSnags } from '../cut/pieceCutSnags.ts';
 import { pieceCuts, type PiecesOnSheet } from '../cut/pieceCuts.ts';
 import type { PieceCuts } from '../cut/types.ts';
 import { sidesOf } from '../sheet/layout/inkOnSheet.ts';
@@ -301,6 +302,12 @@ export function planEnvelope({
             ...envelopeArtSnags(artContext, art),
             ...addressSnags(job, unit, { front, typefaces }),
             ...printSnags(job, { art, print, made }),
+            ...(made
+              ? [
+                  { id: 'envelope', name: 'Envelopes', moves: cuts.moves },
+                  { id: 'liner', name: 'Liners', moves: liner?.cuts.moves ?? [] },
+                ].flatMap((piece) => pieceCutSnags({ ...piece, station: 'envelope' }, trimmer, workshop))
+              : []),
             ...(liner?.snags ?? []),
             ...(made
               ? seamSnags(workshop, {
@@ -329,7 +336,7 @@ function sayCutting(
   if (cuts.machine) return said;
   return [
     ...(said.length > 0 ? said : ['Cut round the outline by its template.']),
-    ...(cornerMm > 0 && said.length > 0 ? [`Round the free corners to ${formatLength(cornerMm, unit)}.`] : []),
+    ...(cornerMm > 0 && cuts.corners.length > 0 ? [`Round the free corners to ${formatLength(cornerMm, unit)}.`] : []),
     ...blank.cuts.map(({ byHand }) => `${byHand.title}.`),
   ];
 }

@@ -4,13 +4,9 @@ import { between, chordsAt, edgesOf, transposed, type Polygon } from '../../grou
 import type { Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { LidChoice, LidHinge } from '../../job/types.ts';
-import { LEAST_HINGE_SHARE } from './formats/parts/hinge.ts';
+import { DEEPEST_SHARE, LEAST_HINGE_SHARE, SOUND_HINGE_SHARE } from './formats/parts/hinge.ts';
 import { inset } from './inset.ts';
 
-/** The hinge is set in until it is so long a share of the lid, a little past the least. */
-const SOUND_HINGE_SHARE = 0.38;
-/** Deeper than this it leaves less of the lid than opens well. */
-const DEEPEST_SHARE = 0.45;
 const HALVINGS = 40;
 /** Two creases lie so many calipers apart, so that the lid lies back over its own thickness. */
 const APART_CALIPERS = 2;

@@ -4,6 +4,7 @@ import type { FoldedForm } from '../../ground/fold/types.ts';
 import { boxAround } from '../../ground/geometry/box.ts';
 import type { Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
+import { freshId } from '../../job/freshId.ts';
 import { decide, type JobChange } from '../../job/decide.ts';
 import type { Remedy, Snag } from '../../job/findings.ts';
 import type { FormatOptions } from '../../job/format.ts';
@@ -70,14 +71,12 @@ function put(
   trimming: Trimming,
   places: readonly Pick<TrimmingChoice, 'faceId' | 'xMm' | 'yMm'>[],
 ): JobChange {
-  const known = job.trimmings ?? [];
-  const first = 1 + Math.max(0, ...known.map(({ id }) => Number(/\d+$/.exec(id)?.[0] ?? 0)));
   return decide(
     (at) => at.trimmings,
-    [
-      ...known,
-      ...places.map((place, i) => ({ id: `shut${first + i}`, trimmingId: trimming.id, ...place, adhesiveId: null })),
-    ],
+    places.reduce<readonly TrimmingChoice[]>(
+      (all, place) => [...all, { id: freshId('shut', all), trimmingId: trimming.id, ...place, adhesiveId: null }],
+      job.trimmings ?? [],
+    ),
   );
 }
 
@@ -110,7 +109,7 @@ const bandRound = (job: Job): Remedy => ({
       [
         ...job.size.layers,
         {
-          ...{ id: `band${job.size.layers.length + 1}`, kind: 'band', faces: [], revealMm: 0 },
+          ...{ id: freshId('band', job.size.layers), kind: 'band', faces: [], revealMm: 0 },
           ...{ stockIds: [job.stock.stockId], wrap: WRAP_STARTS.band },
         },
       ],

@@ -5,7 +5,7 @@ import type { Remedy, Snag } from '../../job/findings.ts';
 import type { FormatOptions } from '../../job/format.ts';
 import { LIMITS } from '../../job/limits.ts';
 import { HOLE_CLEAR_MM } from './formats/parts/roundHole.ts';
-import { LEAST_POCKET_MM, pocketDeep, pocketInsideMm, slitInMm, slitOf } from './formats/wallet.ts';
+import { LEAST_POCKET_MM, pocketDeep, pocketInsideMm, slitInMm, slitOf } from './formats/parts/walletMeasures.ts';
 import type { Finish } from './formats/types.ts';
 
 /** Of a slit beyond its tab, at the least; less catches. Our starting value. */

@@ -126,6 +126,30 @@ describe('an envelope’s blank cut by hand', () => {
     }
   });
 
+  it('is too long for a tool that is too short for its sheet, and what would cut it is named', () => {
+    const short = {
+      ...workshop,
+      trimmers: workshop.trimmers.map((tool) => (tool.id === 'slider' ? { ...tool, longestCutMm: 250 } : tool)),
+    };
+    const job = changeJob(jobWith(...sized('flat', 100, 70)), [
+      decide((at) => at.envelope.make, true),
+      decide((at) => at.envelope.stockId, 'reed-120-a3'),
+      decide((at) => at.cut.trimmerId, 'slider'),
+    ]);
+    const id = 'cut-layer-too-long-envelope';
+    const snag = plan(job, short).envelope.snags.find((one) => one.id === id)!;
+    // Every cut across A3 is 297 mm or more.
+    expect(snag.why).to.match(/it cuts 250 mm/);
+    for (const { label, changes } of snag.remedies)
+      expect(
+        plan(changeJob(job, changes), short).envelope.snags.map((one) => one.id),
+        label,
+      ).to.not.include(id);
+    expect(
+      plan(changeJob(job, [decide((at) => at.envelope.make, false)]), short).envelope.snags.map((one) => one.id),
+    ).to.not.include(id);
+  });
+
   it('stands as a step of its own before it is folded, with the blade’s caution', () => {
     const { make, envelope: made } = envelope();
     const at = make.steps.findIndex(({ id }) => id === 'envelope-cut');

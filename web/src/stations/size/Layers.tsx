@@ -1,6 +1,7 @@
 import {
   adhesivesOf,
   decide,
+  freshId,
   isOnFace,
   isWrapKind,
   LID_HINGES,
@@ -44,7 +45,7 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
   const add = (kind: LayerChoice['kind']): void => {
     const inside = plan.size.faces.find((f) => f.id === 'insideBack') ?? plan.size.faces.at(-1)!;
     const first = kind === 'writing' || kind === 'lining' ? inside : plan.size.faces[0]!;
-    const id = `${kind}${1 + Math.max(0, ...layers.map((l) => Number(/\d+$/.exec(l.id)?.[0] ?? 0)))}`;
+    const id = freshId(kind, layers);
     setAll([...layers, { id, kind, faces: isOnFace(kind) ? [first.id] : [], revealMm: 3, stockIds: [lightest.id] }]);
   };
   return (

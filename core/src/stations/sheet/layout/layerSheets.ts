@@ -58,7 +58,9 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
     };
     const upright = layBlank({ ...question, mayLie: { asDrawn: true, turned: false } }, machine);
     const either = layBlank({ ...question, mayLie: { asDrawn: true, turned: true } }, machine);
-    const { laid, machineMarks } = either.laid.up > upright.laid.up ? either : upright;
+    // What a machine finds is worth more than one more that has to be cut by hand.
+    const found = Math.sign(either.machineMarks.length - upright.machineMarks.length);
+    const { laid, machineMarks } = found > 0 || (found === 0 && either.laid.up > upright.laid.up) ? either : upright;
     const { up } = laid;
     const onSheets = {
       made,

@@ -8,6 +8,8 @@ import type { Finish, Format, Paper } from './types.ts';
 
 /** Ends that lie under a lid or over a foot are so much narrower than what they are folded from. Our starting value. */
 const DUST_IN_MM = 1;
+/** So much of its depth they reach in, and never past the middle. Our starting value. */
+const DUST_SHARE = 0.8;
 /** A flap lies this many calipers over the front: its own leaf, and the front’s. */
 const OVER_LEAVES = 2;
 /** The seam is this much shorter than its side at each end, so that none of it shows. Our starting value. */
@@ -89,14 +91,11 @@ function boxForm(
       ...[p(edges[i + 1]!, foot), p(edges[i], foot)],
     ],
   ];
-  const lid = endOf({ id: 'lid', name: 'Lid' }, edges, {
-    lidMm,
-    flapMm,
-    dustMm: Math.min(d * 0.8, w / 2 - DUST_IN_MM),
-  });
-  const under = endOf({ id: 'foot', name: 'Foot' }, edges, {
-    ...{ lidMm, flapMm, dustMm: Math.min(d * 0.8, w / 2 - DUST_IN_MM) },
-  });
+  const reach = { lidMm, flapMm, dustMm: Math.min(d * DUST_SHARE, w / 2 - DUST_IN_MM) };
+  const [lid, under] = [
+    endOf({ id: 'lid', name: 'Lid' }, edges, reach),
+    endOf({ id: 'foot', name: 'Foot' }, edges, reach),
+  ];
   const above = (at: Point): Point => p(at.xMm, top - at.yMm);
   const below = (at: Point): Point => p(at.xMm, foot + at.yMm);
   // A figure turned over runs the other way round.

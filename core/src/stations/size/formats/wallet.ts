@@ -1,38 +1,29 @@
-import type { Blank, BlankCut, Crease, FoldedForm, Panel } from '../../../ground/fold/types.ts';
+import type { Blank, FoldedForm, Panel } from '../../../ground/fold/types.ts';
 import { boxAround } from '../../../ground/geometry/box.ts';
 import type { Polygon } from '../../../ground/geometry/polygon.ts';
 import type { Point } from '../../../ground/geometry/types.ts';
-import type { Deg, Mm } from '../../../ground/length/types.ts';
+import type { Mm } from '../../../ground/length/types.ts';
 import { LIMITS } from '../../../job/limits.ts';
 import type { FormatOptions } from '../../../job/format.ts';
-import { HOLE_CLEAR_MM, roundHole } from './parts/roundHole.ts';
 import { behindOpen, form, inner, outer } from './parts/strip.ts';
-import { wrapMm } from './parts/wrap.ts';
+import {
+  hasFlap,
+  hasTab,
+  LEAST_FLAP_MM,
+  LEAST_POCKET_MM,
+  LEAST_WING_MM,
+  overOf,
+  POCKET_IN_MM,
+  pocketDeep,
+  SLIT_OVER_MM,
+  slitInMm,
+  slitOf,
+  spineOf,
+  TAB_LONG_MM,
+  wingOf,
+} from './parts/walletMeasures.ts';
+import { box, flapOf, holes, p, pocketOf, rolledIn, slit, topFlapOf, upright } from './parts/walletParts.ts';
 import type { Finish, Format, Paper } from './types.ts';
-
-/** Leaves between back and front where it is thickest: pocket and wing under what it holds, and the wing again. */
-const LEAVES_WITHIN = 3;
-/** Room for what is held besides its own thickness. Our starting value. */
-const LOOSE_MM = 0.5;
-/** The pocket is this much narrower than the back on each side. Our starting value. */
-const POCKET_IN_MM = 1;
-/** The tab is this long where the flap has room for it. Our starting value. */
-const TAB_LONG_MM = 12;
-/** The flap lies this many calipers above the front. */
-const OVER_LEAVES = 2;
-/** A narrower wing has no room for glue. Our starting value. */
-export const LEAST_WING_MM = 3;
-/** A shorter flap holds nothing back. Our starting value. */
-export const LEAST_FLAP_MM = 6;
-/** What lies over what is held has this much room over it. Our starting value. */
-const FLAP_AIR_MM = 0.3;
-/** A shallower pocket holds nothing. Our starting value. */
-export const LEAST_POCKET_MM = 8;
-/** Of a slit beyond the tab that goes through it, where nothing is said. */
-const SLIT_OVER_MM = 1.5;
-
-const hasTab = ({ walletCloses }: Pick<FormatOptions, 'walletCloses'>): boolean => walletCloses === 'tab';
-const hasFlap = ({ walletCloses }: Pick<FormatOptions, 'walletCloses'>): boolean => walletCloses !== 'noFlap';
 
 export const wallet: Format = {
   id: 'wallet',
@@ -122,7 +113,7 @@ export const wallet: Format = {
       when: ({ walletCloses }) => walletCloses === 'other',
       kind: 'length',
       mayBeNull: false,
-      limits: () => [0, 6],
+      limits: () => [0, 20],
     },
     {
       id: 'tabMm',
@@ -161,77 +152,6 @@ export const wallet: Format = {
   ],
   form: walletForm,
 };
-
-const innerPanels = ({ walletPanels }: Pick<FormatOptions, 'walletPanels'>): number => walletPanels - 2;
-
-/** Between back and front when it is shut: what it holds, the leaves round that, and a little air. */
-export const spineOf = (options: Pick<FormatOptions, 'contentThickMm' | 'walletPanels'>, { caliperMm }: Paper): Mm =>
-  options.contentThickMm + (LEAVES_WITHIN + innerPanels(options)) * caliperMm + LOOSE_MM;
-
-export const slitOf = ({ tabMm, slitMm }: Pick<FormatOptions, 'tabMm' | 'slitMm'>): Mm =>
-  slitMm ?? tabMm + SLIT_OVER_MM;
-
-/** Its flap lies so far above its front: over its own leaves, and over what keeps it shut. */
-const overOf = (
-  { walletCloses, flapRoomMm }: Pick<FormatOptions, 'walletCloses' | 'flapRoomMm'>,
-  { caliperMm }: Paper,
-) => OVER_LEAVES * caliperMm + (walletCloses === 'other' ? flapRoomMm : 0);
-
-type TabOptions = Pick<
-  FormatOptions,
-  'closeMm' | 'contentThickMm' | 'walletCloses' | 'flapRoomMm' | 'walletPanels' | 'topFlapMm'
->;
-
-const hasTopFlap = ({ topFlapMm }: Pick<FormatOptions, 'topFlapMm'>): boolean => topFlapMm >= LEAST_FLAP_MM;
-/** From the back to the flap over what is held. */
-const topStripOf = ({ contentThickMm }: Pick<FormatOptions, 'contentThickMm'>, { caliperMm }: Paper): Mm =>
-  contentThickMm + OVER_LEAVES * caliperMm + FLAP_AIR_MM;
-
-/** How deep the tab’s tip dips below the flap, and how far from its neck it then passes the front. */
-function dipOf(options: TabOptions, paper: Paper) {
-  const long = tabLong(options);
-  const over = overOf(options, paper);
-  // Down through the front, and half-way to what lies next: a flap over what is held, or the pocket.
-  const room = hasTopFlap(options)
-    ? spineOf(options, paper) - topStripOf(options, paper)
-    : options.contentThickMm + LOOSE_MM;
-  const deep = over + room / 2;
-  return { long, over, deg: (Math.atan2(deep, long) * 180) / Math.PI, passesMm: (long * over) / deep };
-}
-const tabLong = ({ closeMm }: Pick<FormatOptions, 'closeMm'>): Mm => Math.min(TAB_LONG_MM, closeMm / 2);
-
-/** From the front’s free edge to its slit. */
-export const slitInMm = (options: TabOptions, paper: Paper): Mm =>
-  options.closeMm - tabLong(options) + dipOf(options, paper).passesMm;
-
-/** Wings that glue holds by. */
-export const wingOf = ({ wingMm }: Pick<FormatOptions, 'wingMm'>): Mm => (wingMm < LEAST_WING_MM ? 0 : wingMm);
-
-/** Between the wings, where what it holds slides in. */
-export const pocketInsideMm = ({ widthMm }: Finish, options: Pick<FormatOptions, 'wingMm'>): Mm =>
-  widthMm - 2 * POCKET_IN_MM - 2 * wingOf(options);
-
-/** Some panels of the blank, their folds, and the way along its edge past them. */
-interface Part {
-  readonly parts: readonly (readonly [id: string, name: string, outline: Polygon])[];
-  readonly creases: readonly Crease[];
-  readonly rim: Polygon;
-}
-const NOTHING: Part = { parts: [], creases: [], rim: [] };
-const p = (xMm: Mm, yMm: Mm): Point => ({ xMm, yMm });
-const box = (x1: Mm, x2: Mm, h: Mm): Polygon => [p(x1, 0), p(x2, 0), p(x2, h), p(x1, h)];
-const upright = (id: string, x: Mm, joins: readonly [string, string], shutDeg: Deg, y2: Mm, y1 = 0): Crease => ({
-  ...{ id, from: p(x, y1), to: p(x, y2), direction: 'mountain', shutDeg, joins },
-});
-const level = (
-  id: string,
-  y: Mm,
-  [from, to]: readonly [Mm, Mm],
-  joins: readonly [string, string],
-  shutDeg: Deg,
-): Crease => ({
-  ...{ id, from: p(from, y), to: p(to, y), direction: 'mountain', shutDeg, joins },
-});
 
 /**
  * Flap, back, front and what rolls in behind the front side by side, with a strip of two creases wherever something lies
@@ -356,141 +276,6 @@ const stepsOf = (has: (...ids: readonly string[]) => boolean): FoldedForm['steps
     : []),
 ];
 
-/** From the back’s left edge over the front: with a tab at its end, or its corners off. */
-function flapOf(h: Mm, options: FormatOptions, paper: Paper): Part {
-  const { closeMm, tabMm } = options;
-  const strip = spineOf(options, paper) + overOf(options, paper);
-  const backAt = closeMm + strip;
-  const middle = h / 2;
-  const hinges = [
-    upright('flapFront', closeMm, ['flap', 'flapStrip'], 90, h),
-    upright('flapBack', backAt, ['flapStrip', 'back'], 90, h),
-  ];
-  const strips = ['flapStrip', 'Flap strip', box(closeMm, backAt, h)] as const;
-  if (!hasTab(options)) {
-    const off = Math.min(closeMm * 0.35, h * 0.25);
-    const [top, foot] = [p(0, off), p(0, h - off)];
-    const flap: Polygon = [top, p(closeMm, 0), p(closeMm, h), foot];
-    return { parts: [['flap', 'Flap', flap], strips], creases: hinges, rim: flap };
-  }
-  const { long: neck, deg: dip } = dipOf(options, paper);
-  const shoulder = Math.max(tabMm / 2, Math.min(h / 2 - 1, h * 0.3));
-  const tip = tabMm * 0.36;
-  const [upper, lower] = [p(neck, middle - tabMm / 2), p(neck, middle + tabMm / 2)];
-  const tab: Polygon = [p(0, middle - tip), upper, lower, p(0, middle + tip)];
-  const shoulders: Polygon = shoulder > tabMm / 2 ? [p(neck, middle - shoulder), p(neck, middle + shoulder)] : [];
-  const ends = [p(closeMm, 0), p(closeMm, h)];
-  return {
-    parts: [
-      ['tab', 'Tab', tab],
-      ['flap', 'Flap', [...shoulders.slice(0, 1), ...ends, ...shoulders.slice(1), lower, upper]],
-      strips,
-    ],
-    creases: [upright('tabNeck', neck, ['tab', 'flap'], dip, middle + tabMm / 2, middle - tabMm / 2), ...hinges],
-    rim: [...tab.slice(0, 2), ...shoulders.slice(0, 1), ...ends, ...shoulders.slice(1), ...tab.slice(2)],
-  };
-}
-
-/** Panels that roll in behind the front, each shorter than what it lies in, and short of holes in the front. */
-function rolledIn(
-  frontEnd: Mm,
-  { widthMm: w, heightMm: h }: Finish,
-  options: FormatOptions,
-  paper: Paper,
-): Part & { readonly endMm: Mm; readonly slitsAt: (slitInMm: Mm) => readonly Mm[] } {
-  const { holePairs, holeMm } = options;
-  const many = innerPanels(options);
-  const holed = holePairs > 0 && holeMm > 0 ? holeMm + 2 * HOLE_CLEAR_MM : 0;
-  const widths: Mm[] = [];
-  for (let k = 0; k < many; k += 1)
-    widths.push(Math.max(w / 4, (widths[k - 1] ?? w - holed) - wrapMm(options, paper, many - k)));
-  const edges = widths.reduce<readonly Mm[]>((at, width) => [...at, at.at(-1)! + width], [frontEnd]);
-  const ids = ['third', 'fourth'] as const;
-  const slitsAt = (inMm: Mm): readonly Mm[] => {
-    const [third, fourth] = widths;
-    return [
-      ...(third !== undefined && inMm < third ? [frontEnd + inMm] : []),
-      // The fourth lies on the third, turned over at its end.
-      ...(fourth !== undefined && third! - inMm < fourth ? [edges[1]! + third! - inMm] : []),
-    ];
-  };
-  return {
-    parts: widths.map((_, k) => [ids[k]!, `${k === 0 ? 'Third' : 'Fourth'} panel`, box(edges[k]!, edges[k + 1]!, h)]),
-    creases: widths.map((_, k) => upright(ids[k]!, edges[k]!, [k === 0 ? 'front' : 'third', ids[k]!], 180, h)),
-    ...{ rim: [], endMm: edges.at(-1)!, slitsAt },
-  };
-}
-
-/** Over the back’s upper edge and down, on a strip as wide as what it holds and the pocket under that. */
-function topFlapOf(
-  { left, right }: { readonly left: Mm; readonly right: Mm },
-  options: FormatOptions,
-  paper: Paper,
-): Part {
-  const { topFlapMm } = options;
-  if (!hasTopFlap(options)) return NOTHING;
-  const strip = topStripOf(options, paper);
-  const [fold, end] = [-strip, -strip - topFlapMm];
-  const lean = Math.min(topFlapMm * 0.3, (right - left) / 6);
-  const flap = [p(left, fold), p(left + lean, end), p(right - lean, end), p(right, fold)];
-  return {
-    parts: [
-      ['topStrip', 'Upper strip', [p(left, 0), p(left, fold), p(right, fold), p(right, 0)]],
-      ['topFlap', 'Upper flap', flap],
-    ],
-    creases: [
-      level('topBack', 0, [left, right], ['back', 'topStrip'], 90),
-      level('topFlap', fold, [left, right], ['topStrip', 'topFlap'], 90),
-    ],
-    rim: [p(left, 0), ...flap, p(right, 0)],
-  };
-}
-
-/** As deep as it is, or nought where it is left out. */
-export const pocketDeep = ({ pocketMm }: Pick<FormatOptions, 'pocketMm'>): Mm =>
-  pocketMm < LEAST_POCKET_MM ? 0 : pocketMm;
-
-/** A leaf that folds up inside the back, with a wing on each side that is glued to it; without wings, a loose flap. */
-function pocketOf(
-  { left, right, top }: { readonly left: Mm; readonly right: Mm; readonly top: Mm },
-  deepMm: Mm,
-  wingMm: Mm,
-): Part {
-  if (deepMm < LEAST_POCKET_MM) return NOTHING;
-  const foot = top + deepMm;
-  const pocket = level('pocket', top, [left, right], ['back', 'pocket'], 180);
-  if (wingMm === 0) {
-    const lean = Math.min(deepMm * 0.3, (right - left) / 6);
-    const flap = [p(right, top), p(right - lean, foot), p(left + lean, foot), p(left, top)];
-    return { parts: [['pocket', 'Lower flap', flap]], creases: [pocket], rim: flap };
-  }
-  const ease = Math.min(2, deepMm / 8);
-  const lean = Math.min(wingMm * 0.3, deepMm / 4);
-  const [from, to] = [top + ease, foot - ease];
-  const rightWing = [p(right, from), p(right + wingMm, from + lean), p(right + wingMm, to - lean), p(right, to)];
-  const leftWing = [p(left, to), p(left - wingMm, to - lean), p(left - wingMm, from + lean), p(left, from)];
-  return {
-    parts: [
-      [
-        'pocket',
-        'Pocket',
-        [
-          ...[p(left, top), p(right, top), p(right, from), p(right, to)],
-          ...[p(right, foot), p(left, foot), p(left, to), p(left, from)],
-        ],
-      ],
-      ['leftWing', 'Left wing', leftWing],
-      ['rightWing', 'Right wing', rightWing],
-    ],
-    creases: [
-      pocket,
-      upright('leftWing', left, ['pocket', 'leftWing'], 180, to, from),
-      upright('rightWing', right, ['pocket', 'rightWing'], 180, to, from),
-    ],
-    rim: [p(right, top), ...rightWing, p(right, foot), p(left, foot), ...leftWing, p(left, top)],
-  };
-}
-
 /** The same blank with its box at the origin. */
 function shifted(blank: Blank, byX: Mm, byY: Mm): Blank {
   if (byX === 0 && byY === 0) return blank;
@@ -505,33 +290,4 @@ function shifted(blank: Blank, byX: Mm, byY: Mm): Blank {
     creases: blank.creases.map((crease) => ({ ...crease, from: at(crease.from), to: at(crease.to) })),
     cuts: blank.cuts.map((cut) => ({ ...cut, points: cut.points.map(at) })),
   };
-}
-
-const slit = (index: number, xMm: Mm, middleMm: Mm, longMm: Mm): BlankCut => ({
-  id: index === 0 ? 'slit' : `slit${index + 1}`,
-  kind: 'slit',
-  name: 'Slit for the tab',
-  byHand: {
-    title: 'Cut the slit',
-    says: 'With a knife along a steel rule on a cutting mat, by the template, before anything is folded.',
-    tool: 'knife',
-  },
-  points: [
-    { xMm, yMm: middleMm - longMm / 2 },
-    { xMm, yMm: middleMm + longMm / 2 },
-  ],
-});
-
-/** Pairs that lie on each other when it is shut: one in the back and one in the front, clear of the pocket. */
-function holes(
-  { backEnd, frontAt, room }: { readonly backEnd: Mm; readonly frontAt: Mm; readonly room: Mm },
-  pairs: number,
-  acrossMm: Mm,
-): readonly BlankCut[] {
-  if (acrossMm <= 0) return [];
-  const inMm = HOLE_CLEAR_MM + acrossMm / 2;
-  return Array.from({ length: pairs }, (_, i) => (room * (i + 1)) / (pairs + 1)).flatMap((yMm, i) => [
-    roundHole({ id: `backHole${i + 1}`, name: 'Hole for a ribbon' }, { xMm: backEnd - inMm, yMm }, acrossMm),
-    roundHole({ id: `frontHole${i + 1}`, name: 'Hole for a ribbon' }, { xMm: frontAt + inMm, yMm }, acrossMm),
-  ]);
 }

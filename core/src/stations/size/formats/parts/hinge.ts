@@ -7,10 +7,10 @@ import type { Finish } from '../types.ts';
 /** A hinge should be at least this share of the shape’s extent, or the card swings and tears. Our starting value. */
 export const LEAST_HINGE_SHARE = 1 / 3;
 /** Sets the hinge a little past the least, so that a knife’s slip does not undo it. */
-const SOUND_HINGE_SHARE = 0.38;
+export const SOUND_HINGE_SHARE = 0.38;
 
 /** A hinge set in further than this leaves less of a shape than a card wants. */
-const DEEPEST_SHARE = 0.45;
+export const DEEPEST_SHARE = 0.45;
 
 export interface Front {
   /** The front panel, its hinge on x = 0, filling width × height. */
