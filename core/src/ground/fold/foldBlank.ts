@@ -46,9 +46,13 @@ function creaseTurn(crease: Crease, moving: Panel, foldedDeg: number): Pose {
   const along = minus(inSpace(crease.to), start);
   const length = Math.hypot(...along);
   const axis: Vec3 = [along[0] / length, along[1] / length, along[2] / length];
-  const { xMm, yMm, widthMm, heightMm } = moving.box;
-  const middle = inSpace({ xMm: xMm + widthMm / 2, yMm: yMm + heightMm / 2 });
-  const nearer = cross(axis, minus(middle, start))[2] > 0 ? 1 : -1;
+  // Its farthest corner tells on which side of a slanting crease a panel lies; the middle of its box need not.
+  let reach = 0;
+  for (const corner of moving.outline) {
+    const off = cross(axis, minus(inSpace(corner), start))[2];
+    if (Math.abs(off) > Math.abs(reach)) reach = off;
+  }
+  const nearer = reach > 0 ? 1 : -1;
   const sense = crease.direction === 'valley' ? nearer : -nearer;
   return turnAbout(start, axis, (sense * foldedDeg * Math.PI) / 180);
 }

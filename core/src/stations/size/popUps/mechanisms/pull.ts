@@ -1,0 +1,58 @@
+import { strip } from '../../formats/parts/strip.ts';
+import { tab } from '../parts/inputs.ts';
+import { placeOn } from '../parts/onSeat.ts';
+import type { Mechanism } from '../types.ts';
+
+/** As long as this it never goes taut, so that what it hangs from can be looked at first. */
+export const SLACK_MM = 10_000;
+
+/** A strap from one piece to another: loose until its ends are as far apart as it is long, then it pulls. */
+export const pull: Mechanism = {
+  id: 'pull',
+  name: 'Pull strap',
+  says: 'A strap between two pieces that lifts a lid or a second figure as the card opens.',
+  mark: 'M3 21H37M8 21V8L30 14M37 21L30 14',
+  sits: 'seats',
+  inputs: [
+    { id: 'widthMm', label: 'Width', kind: 'length', limits: [3, 60] },
+    { id: 'alongMm', label: 'Right of the middle of both', kind: 'length', limits: [-400, 400] },
+    { id: 'riseMm', label: 'One end above its seat’s foot', kind: 'length', limits: [-200, 400] },
+    { id: 'otherRiseMm', label: 'Other end above its seat’s foot', kind: 'length', limits: [-200, 400] },
+    { id: 'liftDeg', label: 'Lifts a lid by', kind: 'angle', limits: [5, 150] },
+    {
+      ...{ id: 'longMm', label: 'Between its ends', kind: 'length', limits: [5, 800], mayBeNull: true },
+      says: 'Left empty, it follows from how far it lifts.',
+    },
+    tab,
+  ],
+  make: ({ alongMm, widthMm, riseMm, otherRiseMm, longMm, tabMm }, { layerId, seat, other }) => {
+    const id = `${layerId}-1`;
+    const [from, to] = [seat!, other!];
+    const span = longMm ?? SLACK_MM;
+    return {
+      ok: true,
+      made: {
+        parts: [],
+        bands: [
+          {
+            ...{ id, name: 'Pull strap', widthMm, longMm: span },
+            from: { body: from.body, at: placeOn(from, alongMm, riseMm) },
+            to: { body: to.body, at: placeOn(to, alongMm, otherRiseMm) },
+            blank: strip(
+              [
+                { id: 'tabFrom', name: 'First tab', widthMm: tabMm },
+                { id: 'strap', name: 'Strap', widthMm: span },
+                { id: 'tabTo', name: 'Second tab', widthMm: tabMm },
+              ],
+              [
+                { id: 'from', direction: 'valley' },
+                { id: 'to', direction: 'valley' },
+              ],
+              widthMm,
+            ),
+          },
+        ],
+      },
+    };
+  },
+};

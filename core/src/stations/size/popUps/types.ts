@@ -1,0 +1,117 @@
+import type { Affine } from '../../../ground/geometry/affine.ts';
+import type { Point } from '../../../ground/geometry/types.ts';
+import type { Deg, Mm } from '../../../ground/length/types.ts';
+import type { BodyRef, CreaseRef, LinkPart, Strap } from '../../../ground/linkage/types.ts';
+import type { MechanismId, PopUp } from '../../../job/popUps.ts';
+import type { Blank } from '../../../ground/fold/types.ts';
+
+/** One side of a gutter: a body, and where the gutter’s plane lies on it. */
+export interface GutterSide {
+  readonly body: BodyRef;
+  /** From the plane of the open gutter, seen by its reader, to the body’s own flat blank. */
+  readonly toBody: Affine;
+}
+
+/** Two bodies that open about a line, which runs down x = 0 of the gutter’s plane; `a` lies left of it, `b` right. */
+export interface Gutter {
+  readonly a: GutterSide;
+  readonly b: GutterSide;
+  /** The stretch of the line that is there, down from the same nought as `alongMm`. */
+  readonly fromMm: Mm;
+  readonly toMm: Mm;
+}
+
+/** A place that a figure, a lid or a strap is glued to: the middle of its foot and which way is up, on a body’s blank. */
+export interface Seat {
+  readonly body: BodyRef;
+  readonly foot: Point;
+  /** A unit vector on the blank; the reader sees its right hand to the right of it. */
+  readonly up: Point;
+  /** The blank’s outside is what is seen and glued on, or the page as its reader sees it: then up and right turn alike. */
+  readonly name: string;
+}
+
+/** A piece of a pop-up as it is cut and folded, and where it is glued. */
+export interface PopUpPart extends LinkPart {
+  readonly name: string;
+  /** Panels that are glued down and carry nothing to be seen. */
+  readonly tabs: readonly string[];
+  /** Tabs that lie before the piece, where who looks sees them. */
+  readonly showing: readonly string[];
+  /** A picture of the layer goes on this one. */
+  readonly carriesPicture: boolean;
+}
+
+/** A strip that bends: it is drawn from end to end, and lies in no plane. */
+export interface PopUpBand extends Strap {
+  readonly name: string;
+  readonly blank: Blank;
+  readonly widthMm: Mm;
+}
+
+/** A pleated strip, gathered at a point of the gutter and opened into a sector. */
+export interface PopUpFan {
+  readonly id: string;
+  readonly name: string;
+  readonly gutter: Gutter;
+  /** Where along the gutter its middle is. */
+  readonly alongMm: Mm;
+  /** Pleats that the sector has, of such a width and length. */
+  readonly pleats: number;
+  readonly pleatMm: Mm;
+  readonly lengthMm: Mm;
+  readonly blank: Blank;
+}
+
+/** A mechanism made for one place: its pieces, and what others may be put on. */
+export interface MadePopUp {
+  readonly parts: readonly PopUpPart[];
+  readonly bands?: readonly PopUpBand[];
+  readonly fans?: readonly PopUpFan[];
+  readonly alike?: readonly (readonly [CreaseRef, CreaseRef])[];
+  readonly gutters?: Readonly<Record<string, Gutter>>;
+  readonly seats?: Readonly<Record<string, Seat>>;
+  /** A crease that is bent by a strap only. */
+  readonly lifts?: CreaseRef;
+}
+
+export type PopUpInput = {
+  readonly id: keyof PopUp;
+  readonly label: string;
+  readonly says?: string;
+} & (
+  | { readonly kind: 'length'; readonly limits: readonly [Mm, Mm]; readonly mayBeNull?: boolean }
+  | { readonly kind: 'angle'; readonly limits: readonly [Deg, Deg] }
+  | { readonly kind: 'number'; readonly limits: readonly [number, number] }
+  | { readonly kind: 'choice'; readonly choices: readonly { readonly id: string; readonly name: string }[] }
+);
+
+/** Where a mechanism is put: what it needs is there, or it cannot be made. */
+export interface Site {
+  readonly layerId: string;
+  readonly gutter: Gutter | null;
+  readonly seat: Seat | null;
+  /** Where a strap’s other end goes. */
+  readonly other: Seat | null;
+}
+
+export type Made =
+  | { readonly ok: true; readonly made: MadePopUp }
+  | {
+      readonly ok: false;
+      readonly title: string;
+      readonly why: string;
+      readonly mends: readonly { readonly label: string; readonly part: Partial<PopUp> }[];
+    };
+
+/** One way for paper to move as a card opens: all there is to know of it, in one file. */
+export interface Mechanism {
+  readonly id: MechanismId;
+  readonly name: string;
+  readonly says: string;
+  /** It seen from its side, as SVG path data in a box of 40 × 24, drawn by us. */
+  readonly mark: string;
+  readonly sits: 'gutter' | 'seat' | 'seats';
+  readonly inputs: readonly PopUpInput[];
+  readonly make: (popUp: PopUp, site: Site) => Made;
+}
