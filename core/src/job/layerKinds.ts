@@ -3,9 +3,9 @@ import type { Mm } from '../ground/length/types.ts';
 /**
  * Paper beside the card’s own: what lies on its faces or in its fold, and what goes round it or hangs on it.
  * A mat decorates, a writing panel takes a pen, a lining is glued on whole and trimmed flush with the card, a lid opens
- * inside a rim that is glued down, an insert is a folded leaf; a band goes round one card, a sleeve round a pack of them.
+ * inside a rim that is glued down, an insert is a folded leaf, a pop-up moves as the card opens; a band goes round one card, a sleeve round a pack of them.
  */
-export const LAYER_KINDS = ['mat', 'writing', 'lining', 'lid', 'insert', 'tag', 'band', 'sleeve'] as const;
+export const LAYER_KINDS = ['mat', 'writing', 'lining', 'lid', 'insert', 'popUp', 'tag', 'band', 'sleeve'] as const;
 export type LayerKind = (typeof LAYER_KINDS)[number];
 /** A tag’s patch is a piece of its own. */
 export type LayerPieceKind = LayerKind | 'patch';
@@ -15,7 +15,7 @@ export const isWrap = (kind: LayerPieceKind): kind is WrapKind | 'patch' =>
   kind === 'tag' || kind === 'patch' || kind === 'band' || kind === 'sleeve';
 
 /** What lies on a face of the card. */
-export const isOnFace = (kind: LayerKind): boolean => !isWrap(kind) && kind !== 'insert';
+export const isOnFace = (kind: LayerKind): boolean => !isWrap(kind) && kind !== 'insert' && kind !== 'popUp';
 
 export const isWrapKind = (kind: LayerKind): kind is WrapKind => isWrap(kind);
 

@@ -1,4 +1,7 @@
+import type { Limits } from '../ground/limits.ts';
 import type { Deg, Mm } from '../ground/length/types.ts';
+import { LIMITS } from './limits.ts';
+import type { WindowShape } from './windowShapes.ts';
 
 /** Names of what moves as the card opens, as job files write them; each stands in a file of its own at Size. */
 export const MECHANISM_IDS = [
@@ -52,6 +55,9 @@ export interface PopUp {
   readonly glueMm: Mm;
   /** A V’s crease comes up away from its glue lines’ head, or towards it. */
   readonly lean: 'fro' | 'to';
+  /** Of a figure; a path of its own is SVG path data whose size does not matter. */
+  readonly shape: WindowShape;
+  readonly path: string;
   readonly pleats: number;
   readonly pleatMm: Mm;
   /** A strip folded in half across its pleats, or one that is gathered at its end. */
@@ -71,6 +77,7 @@ const START: PopUp = {
   on: { layerId: null, at: 'fold' },
   ...{ alongMm: 40, widthMm: 40, depthMm: 20, otherDepthMm: 20, heightMm: 30, pastMm: 0, tabMm: 8, tabs: 'hidden' },
   ...{ glueDeg: 45, otherGlueDeg: 45, pieceDeg: 90, glueMm: 30, lean: 'fro' },
+  ...{ shape: 'box', path: '' },
   ...{ pleats: 8, pleatMm: 20, fan: 'half' },
   to: { layerId: null, at: 'a' },
   ...{ riseMm: 10, otherRiseMm: 10, longMm: null, liftDeg: 70 },
@@ -89,3 +96,15 @@ export const POP_UP_STARTS: Readonly<Record<MechanismId, PopUp>> = {
   lid: { ...START, mechanism: 'lid', alongMm: 0, heightMm: 40, pastMm: 20, on: { layerId: null, at: 'b' } },
   pull: { ...START, mechanism: 'pull', widthMm: 8, alongMm: 0, on: { layerId: null, at: 'a' } },
 };
+
+/** Names of what is measured alike. */
+const ALIKE: Readonly<Partial<Record<keyof PopUp, keyof PopUp>>> = {
+  ...{ otherDepthMm: 'depthMm', otherGlueDeg: 'glueDeg', otherRiseMm: 'riseMm' },
+};
+
+/** How far a measure of a pop-up may go. */
+export function popUpLimits(id: keyof PopUp): Limits {
+  const limits = (LIMITS.size.popUp as Readonly<Record<string, unknown>>)[ALIKE[id] ?? id];
+  if (typeof limits !== 'object') throw new RangeError(`popUpLimits: “${id}” is no measure`);
+  return limits as Limits;
+}

@@ -5,6 +5,8 @@ import type { Minor } from '../ground/money.ts';
 import type { Colour } from '../ground/scene/types.ts';
 import type { EnvelopeStyleId } from './envelopeStyles.ts';
 import type { LayerKind, Wrap } from './layerKinds.ts';
+import type { PopUp } from './popUps.ts';
+import type { WindowShape } from './windowShapes.ts';
 import type { FormatId, FormatOptions } from './format.ts';
 
 export type EnvelopeOnHand =
@@ -51,6 +53,8 @@ export interface LayerChoice {
   readonly wrap?: Partial<Wrap>;
   /** What is asked of a lid; the usual where nothing is said. */
   readonly lid?: Partial<LidChoice>;
+  /** What is asked of a pop-up; a box step, and the usual, where nothing is said. */
+  readonly popUp?: Partial<PopUp>;
 }
 
 /** An edge of a face as it is read. */
@@ -341,8 +345,6 @@ export interface WindowChoice {
   /** SVG path data of a shape of one’s own; its own size does not matter. */
   readonly path?: string;
 }
-export const WINDOW_SHAPES = ['box', 'oval', 'arch', 'scallop', 'heart', 'own'] as const;
-export type WindowShape = (typeof WINDOW_SHAPES)[number];
 
 /** A sheet that lines the front and the flap. */
 export interface LinerChoice {

@@ -10,7 +10,8 @@ import type { Workshop } from '../../src/workshop/types.ts';
 import { FORMAT_IDS, SHAPE_IDS, WALLET_CLOSES } from '../../src/job/format.ts';
 import { ENVELOPE_STYLE_IDS } from '../../src/job/envelopeStyles.ts';
 import { LAYER_KINDS } from '../../src/job/layerKinds.ts';
-import { LID_HINGES, WINDOW_SHAPES } from '../../src/job/types.ts';
+import { LID_HINGES } from '../../src/job/types.ts';
+import { WINDOW_SHAPES } from '../../src/job/windowShapes.ts';
 import { jobWith, plan, typefaces, words, workshop } from '../support.ts';
 import { runs } from '../runs.ts';
 

@@ -3,6 +3,7 @@ import styled from 'styled-components';
 import {
   drawFolded,
   drawLayers,
+  LOOKED_INTO_DEG,
   posesAt,
   standOnTable,
   type FoldedPiece,
@@ -32,6 +33,7 @@ export function FoldedBench({
   workshop,
   art,
   more,
+  chosen = null,
   size = plan.size,
   stockColour = plan.stock.stock.colour,
 }: StationProps & {
@@ -39,6 +41,8 @@ export function FoldedBench({
   /** What is folded; the card where nothing is said, of its own stock. */
   readonly size?: FoldedPiece;
   readonly stockColour?: string;
+  /** The layer in hand, whose parts stand out. */
+  readonly chosen?: number | null;
   /** Presses of the station itself, before the folding’s own. */
   readonly more: ReactNode;
 }): ReactNode {
@@ -111,8 +115,10 @@ export function FoldedBench({
                 stockColour={stockColour}
                 art={withLayers}
                 pictures={job.pictures}
+                prints={prints}
+                chosen={chosen}
                 yawDeg={yawDeg}
-                pitchDeg={pitchDeg}
+                pitchDeg={pitchDeg + (size.popUps && !onTable ? LOOKED_INTO_DEG : 0)}
                 table={onTable !== null}
                 onLost={() => setSolid(false)}
               />

@@ -1,12 +1,24 @@
 import { Canvas, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
-import { BackSide, Box3, DirectionalLight, DoubleSide, FrontSide, Matrix4, Vector3, type Texture } from 'three';
+import { BackSide, Box3, DirectionalLight, DoubleSide, FrontSide, Vector3, type Texture } from 'three';
 import { useTheme } from 'styled-components';
-import { inSpace, move, type Job, type PaperSide, type Pose, type Shape, type FoldedPiece } from '@zippy/core';
+import {
+  inSpace,
+  move,
+  standing,
+  type FoldedPiece,
+  type Job,
+  type LayerPrints,
+  type PaperSide,
+  type Pose,
+  type Shape,
+} from '@zippy/core';
 import { Eye, FIELD_OF_VIEW_DEG } from './Eye.ts';
 import { panelGeometry } from './panelGeometry.ts';
+import { PopUpSolids } from './PopUpSolids.tsx';
 import { TrimmingSolids } from './TrimmingSolids.tsx';
 import { sideTexture } from './sideTexture.ts';
+import { toMatrix } from './toMatrix.ts';
 
 export interface FoldedSceneProps {
   readonly size: FoldedPiece;
@@ -14,6 +26,10 @@ export interface FoldedSceneProps {
   readonly stockColour: string;
   readonly art: Readonly<Record<PaperSide, readonly Shape[]>>;
   readonly pictures: Job['pictures'];
+  /** What is printed on layers and pop-ups, by their pieces. */
+  readonly prints: LayerPrints;
+  /** The layer in hand, whose parts stand out. */
+  readonly chosen: number | null;
   /** How the camera stands about the card. */
   readonly yawDeg: number;
   readonly pitchDeg: number;
@@ -68,6 +84,9 @@ function Card({
   pitchDeg,
   table,
   sides,
+  prints,
+  pictures,
+  chosen,
 }: FoldedSceneProps & { readonly sides: Readonly<Record<PaperSide, Texture>> }): ReactNode {
   const { blank } = size.form;
   const { caliperMm } = size.folding;
@@ -85,15 +104,27 @@ function Card({
     },
     [panels],
   );
+  const { popUps } = size;
+  const now = useMemo(() => {
+    const thick = (partId: string): number => size.layers.find(({ id }) => id === partId)!.stock.caliperMicron / 1000;
+    return popUps ? standing(popUps, poses, { page: caliperMm, part: thick }) : null;
+  }, [popUps, poses, caliperMm, size.layers]);
   const bounds = useMemo(() => {
     const box = new Box3();
     for (const panel of blank.panels)
       for (const p of panel.outline) box.expandByPoint(new Vector3(...move(poses.get(panel.id)!, inSpace(p))));
+    for (const { partId, panelId, pose } of now?.panels ?? []) {
+      const part = popUps!.parts.find(({ id }) => id === partId)!;
+      for (const p of part.blank.panels.find(({ id }) => id === panelId)!.outline)
+        box.expandByPoint(new Vector3(...move(pose, inSpace(p))));
+    }
+    for (const { quads } of now?.sheets ?? [])
+      for (const quad of quads) for (const p of quad) box.expandByPoint(new Vector3(...p));
     return box;
-  }, [blank, poses]);
+  }, [blank, poses, now, popUps]);
   const reach = Math.max(60, bounds.getSize(new Vector3()).length());
   const invalidate = useThree((s) => s.invalidate);
-  useEffect(() => invalidate(), [poses, panels, sides, invalidate]);
+  useEffect(() => invalidate(), [poses, panels, sides, now, prints, chosen, invalidate]);
   const middle = useMemo(() => bounds.getCenter(new Vector3()), [bounds]);
   const half = caliperMm / 2;
   const lamp = useLamp(middle, reach);
@@ -121,6 +152,7 @@ function Card({
           </lineLoop>
         </group>
       ))}
+      {popUps && now && <PopUpSolids {...{ size, popUps, now, prints, pictures, chosen }} />}
       {table && (
         <mesh rotation={[-Math.PI / 2, 0, 0]} position={[middle.x, -0.2, middle.z]} receiveShadow>
           <circleGeometry args={[reach * 0.72, 96]} />
@@ -153,8 +185,4 @@ function useLamp(middle: Vector3, reach: number): DirectionalLight {
   }, [lamp, middle, reach]);
   useEffect(() => () => lamp.dispose(), [lamp]);
   return lamp;
-}
-
-function toMatrix({ rows: [a, b, c], shift: [x, y, z] }: Pose): Matrix4 {
-  return new Matrix4().set(a[0], a[1], a[2], x, b[0], b[1], b[2], y, c[0], c[1], c[2], z, 0, 0, 0, 1);
 }

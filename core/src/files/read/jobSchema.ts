@@ -1,4 +1,5 @@
 import Joi from 'joi';
+import { WINDOW_SHAPES } from '../../job/windowShapes.ts';
 import { ORNAMENT_IDS } from '../../job/ornaments.ts';
 import { ENVELOPE_FACE_IDS, ENVELOPE_STYLE_IDS } from '../../job/envelopeStyles.ts';
 import type { Sides } from '../../ground/geometry/types.ts';
@@ -18,7 +19,6 @@ import {
   type Job,
   type Foil,
   LID_HINGES,
-  WINDOW_SHAPES,
   type LayerChoice,
   type LidChoice,
   type LinerChoice,
@@ -34,6 +34,7 @@ import {
   type WindowChoice,
 } from '../../job/types.ts';
 import { TYPEFACES } from '../../stations/art/words/typefaces.ts';
+import { popUp } from './popUpSchema.ts';
 import { everyFaceId } from '../../stations/size/formats/index.ts';
 import { WORKSHOP_LIMITS } from '../../workshop/limits.ts';
 import {
@@ -141,6 +142,7 @@ const layer = object<LayerChoice>({
   adhesiveId: spare(orNull(id)),
   wrap: spare(wrap),
   lid: spare(object<Partial<LidChoice>>({ rimMm: spare(length(SIZE.rimMm)), hinge: spare(oneOf(...LID_HINGES)) })),
+  popUp: spare(popUp),
   foil: spare(orNull(object<Foil>({ name: required(words(SIZE.foilLetters)), colour: required(colour) }))),
 });
 

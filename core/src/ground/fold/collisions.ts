@@ -32,7 +32,10 @@ export function collisions(blank: Blank, poses: ReadonlyMap<string, Pose>, giveM
 /** Planes nearer to parallel than this have no line worth the name. */
 const LEAST_SINE = 1e-6;
 
-function depthOf(a: Panel, poseA: Pose, b: Panel, poseB: Pose, cuts: readonly BlankCut[]): number {
+type Outlined = Pick<Panel, 'outline'>;
+
+/** How deep two sheets pass through each other, mm from both rims; nought where they do not, or lie in one plane. */
+export function depthOf(a: Outlined, poseA: Pose, b: Outlined, poseB: Pose, cuts: readonly BlankCut[]): number {
   const along = cross(turn(poseA, [0, 0, 1]), turn(poseB, [0, 0, 1]));
   const sine = Math.hypot(...along);
   if (sine < LEAST_SINE) return 0;
@@ -61,7 +64,7 @@ const BESIDE_SLIT_MM = 15;
 const SLIGHT_MM = 0.01;
 
 /** True where a stretch, from end to end, is no longer than a slit of the panel and lies over it. */
-function goesThrough(panel: Panel, pose: Pose, cuts: readonly BlankCut[], ...ends: readonly Vec3[]): boolean {
+function goesThrough(panel: Outlined, pose: Pose, cuts: readonly BlankCut[], ...ends: readonly Vec3[]): boolean {
   const back = undo(pose);
   return cuts.some(({ kind, points: [a, b] }) => {
     if (kind !== 'slit') return false;
@@ -79,7 +82,7 @@ function goesThrough(panel: Panel, pose: Pose, cuts: readonly BlankCut[], ...end
 
 /** Where a panel cuts another’s plane: stretches along the common line, with the first end of each in space. */
 function stretches(
-  panel: Panel,
+  panel: Outlined,
   pose: Pose,
   plane: Pose,
   unit: Vec3,
@@ -104,7 +107,7 @@ function stretches(
   });
 }
 
-function fromRim(panel: Panel, pose: Pose, at: Vec3): number {
+function fromRim(panel: Outlined, pose: Pose, at: Vec3): number {
   const [x, y] = move(undo(pose), at);
   return Math.min(...edgesOf(panel.outline).map((edge) => distanceToEdge({ xMm: x, yMm: -y }, edge)));
 }

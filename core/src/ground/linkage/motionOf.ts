@@ -10,18 +10,17 @@ import { bodyKey, type Joint, type Linkage, type LinkState, type Moment, type St
 
 /** The pages are opened by so much at a time, so that no crease can take the other way round. */
 const STEP_DEG = 4.5;
+const EVERY_OPENING: readonly Deg[] = Array.from({ length: 180 / STEP_DEG + 1 }, (_, i) => i * STEP_DEG);
 /** What moves alike is told so much more softly than what glue holds. */
 const SOFTLY = 1e-4;
 
 /**
  * Opens the pages from shut to flat in small steps and finds at each how every crease is folded: angles that put every
  * glued panel where its glue holds it, or as near as rigid card can come.
- * @param mostDeg how far the pages open
+ * @param openings those that are looked at, from shut on, each a small step after the one before
  * @throws RangeError when a joint’s map is not rigid, or what carries a part is not placed before it
  */
-export function motionOf(linkage: Linkage, mostDeg: Deg = 180): readonly Moment[] {
-  const steps = Math.max(1, Math.ceil(mostDeg / STEP_DEG - 1e-9));
-  const openings = Array.from({ length: steps + 1 }, (_, i) => (mostDeg * i) / steps);
+export function motionOf(linkage: Linkage, openings: readonly Deg[] = EVERY_OPENING): readonly Moment[] {
   const sets = linked(linkage).map((set) => openingsOf(set, openings));
   return openings.map((openDeg, i) => ({
     openDeg,

@@ -29,6 +29,8 @@ export interface Joint {
    * outside is glued to what the other shows.
    */
   readonly onto: Affine;
+  /** It lies under what carries it, where that one’s outside does not show it. */
+  readonly under?: true;
 }
 
 /**

@@ -100,6 +100,7 @@ const TITLES: Readonly<Record<LayerPieceKind, string>> = {
   lining: 'Cut, glue and trim flush',
   lid: 'Cut, crease and glue',
   insert: 'Cut, fold and lay in',
+  popUp: 'Cut and crease',
   tag: 'Cut',
   patch: 'Cut and glue',
   band: 'Cut, crease and wrap',

@@ -3,12 +3,14 @@ import { boxAround, grow, evenSides } from '../../ground/geometry/box.ts';
 import { cardPath, cutsOf } from '../../ground/fold/blankCuts.ts';
 import { inSpace } from '../../ground/fold/foldBlank.ts';
 import { atOpening, atStep } from '../../ground/fold/foldForm.ts';
-import { chain, move, turn, turnAbout, type Pose, type Vec3 } from '../../ground/fold/space.ts';
-import type { PaperSide } from '../../ground/fold/types.ts';
+import { chain, cross, minus, move, turn, turnAbout, undo, type Pose, type Vec3 } from '../../ground/fold/space.ts';
+import type { BlankCut, PaperSide, Panel } from '../../ground/fold/types.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import { drawLayers, type LayerPrints } from './drawBlank.ts';
 import { isUpright } from './folds.ts';
 import type { FoldedPiece } from './planSize.ts';
+import { laidOpen } from './popUps/laidOpen.ts';
+import { standing } from './popUps/standing.ts';
 
 /** As far as a reader has opened it (0 shut, 1 flat), or after so many steps of the folding. */
 export type FoldStage = { readonly open: number } | { readonly done: number };
@@ -22,11 +24,17 @@ export type FoldedView = FoldStage & {
   readonly pitchDeg?: number;
 };
 
+/** From so much higher one looks into a card with pop-ups. */
+export const LOOKED_INTO_DEG = 16;
 /** Up to this opening both panels of a tent lean alike; beyond it the front is lifted up to be read. */
 const LEANS_UNTIL_DEG = 70;
 
-export const posesAt = (size: FoldedPiece, stage: FoldStage): ReadonlyMap<string, Pose> =>
-  'open' in stage ? atOpening(size.form, size.folding, stage.open) : atStep(size.form, size.folding, stage.done);
+/** Every panel at a stage. What has pop-ups is opened on a table, where they are looked into. */
+export function posesAt({ form, folding, popUps }: FoldedPiece, stage: FoldStage): ReadonlyMap<string, Pose> {
+  if (!('open' in stage)) return atStep(form, folding, stage.done);
+  const poses = atOpening(form, folding, stage.open);
+  return popUps ? laidOpen(popUps, poses) : poses;
+}
 
 /**
  * The card partly open, seen from a little to one side and above. A parallel view of a flat panel is an
@@ -35,22 +43,28 @@ export const posesAt = (size: FoldedPiece, stage: FoldStage): ReadonlyMap<string
 export function drawFolded(size: FoldedPiece, view: FoldedView): Scene {
   const { form } = size;
   const { stockColour, art, yawDeg = -24, pitchDeg = 14 } = view;
+  const above = size.popUps ? LOOKED_INTO_DEG : 0;
   const poses = posesAt(size, view);
-  const body = chain(camera(yawDeg, pitchDeg), lean(size, view, poses));
+  const body = chain(camera(yawDeg, pitchDeg + above), lean(size, view, poses));
   const layers = {
     outside: drawLayers(size, 'outside', view.prints),
     inside: drawLayers(size, 'inside', view.prints),
   };
-  const seen = form.blank.panels.map((panel) => {
-    const pose = chain(body, poses.get(panel.id)!);
+  const sheets: readonly Sheet[] = [
+    ...form.blank.panels.map((panel) => ({
+      ...{ panel, cuts: cutsOf(form.blank, panel), colour: stockColour, pose: poses.get(panel.id)! },
+      art: { outside: [...art.outside, ...layers.outside], inside: [...art.inside, ...layers.inside] },
+    })),
+    ...popUpSheets(size, poses, view.prints),
+  ];
+  const seen = sheets.map((sheet) => {
+    const pose = chain(body, sheet.pose);
     const normal = turn(pose, [0, 0, 1]);
-    const middle = move(
-      pose,
-      inSpace({ xMm: panel.box.xMm + panel.box.widthMm / 2, yMm: panel.box.yMm + panel.box.heightMm / 2 }),
-    );
+    const { box } = sheet.panel;
+    const middle = move(pose, inSpace({ xMm: box.xMm + box.widthMm / 2, yMm: box.yMm + box.heightMm / 2 }));
     const side: PaperSide = normal[2] >= 0 ? 'outside' : 'inside';
     return {
-      panel,
+      ...sheet,
       map: flatten(pose),
       side,
       depth: middle[2],
@@ -60,19 +74,13 @@ export function drawFolded(size: FoldedPiece, view: FoldedView): Scene {
   });
   seen.sort((a, b) => a.depth - b.depth);
   const shapes: Shape[] = [];
-  for (const { panel, map, side, facing, tilt } of seen) {
-    const cuts = cutsOf(form.blank, panel);
+  for (const { panel, cuts, colour, art: own, map, side, facing, tilt } of seen) {
     const outline = cardPath(
       panel.outline.map((p) => apply(map, p)),
       cuts.map((cut) => ({ ...cut, points: cut.points.map((p) => apply(map, p)) })),
     );
-    shapes.push({ kind: 'path', role: 'stock', path: outline, fill: stockColour });
-    shapes.push({
-      kind: 'group',
-      transform: map,
-      clip: cardPath(panel.outline, cuts),
-      children: [...art[side], ...layers[side]],
-    });
+    shapes.push({ kind: 'path', role: 'stock', path: outline, fill: colour });
+    shapes.push({ kind: 'group', transform: map, clip: cardPath(panel.outline, cuts), children: own[side] });
     // Light from above and in front: panels turned away or down are darker.
     const dark = Math.min(0.34, 0.26 * (1 - facing) + 0.12 * Math.max(0, -tilt));
     if (dark > 0.005) shapes.push({ kind: 'path', role: 'shade', path: outline, fillOpacity: dark });
@@ -83,6 +91,58 @@ export function drawFolded(size: FoldedPiece, view: FoldedView): Scene {
   return { box: grow(around, evenSides(pad)), symbols: {}, shapes };
 }
 
+/** A flat piece of paper in space, and what is on it. */
+interface Sheet {
+  readonly panel: Pick<Panel, 'outline' | 'box'>;
+  readonly cuts: readonly BlankCut[];
+  readonly colour: Colour;
+  readonly pose: Pose;
+  readonly art: Readonly<Record<PaperSide, readonly Shape[]>>;
+}
+
+/** What moves as the card opens, each panel where it stands, with what is printed on it. */
+function popUpSheets(size: FoldedPiece, poses: ReadonlyMap<string, Pose>, prints: LayerPrints = {}): readonly Sheet[] {
+  const { popUps, layers, folding } = size;
+  if (!popUps) return [];
+  const pieceOf = (partId: string) => layers.find(({ id }) => id === partId)!;
+  const thickMm = { page: folding.caliperMm, part: (id: string) => pieceOf(id).stock.caliperMicron / 1000 };
+  const { panels, sheets } = standing(popUps, poses, thickMm);
+  return [
+    ...panels.map(({ partId, panelId, pose }): Sheet => {
+      const { stock } = pieceOf(partId);
+      const panel = popUps.parts.find(({ id }) => id === partId)!.blank.panels.find(({ id }) => id === panelId)!;
+      return {
+        ...{ panel, cuts: [], colour: stock.colour, pose },
+        art: { outside: prints[partId]?.shapes ?? [], inside: [] },
+      };
+    }),
+    ...sheets.flatMap(({ partId, quads }) => quads.flatMap((quad) => flatQuad(quad, pieceOf(partId).stock.colour))),
+  ];
+}
+
+/** A bent piece is drawn as the plane through three of its corners. */
+function flatQuad([p, q, r, s]: readonly [Vec3, Vec3, Vec3, Vec3], colour: Colour): readonly Sheet[] {
+  const along = unit(minus(q, p));
+  const normal = unit(cross(along, minus(r, p)));
+  if (Math.hypot(...along) < 0.5 || Math.hypot(...normal) < 0.5) return [];
+  const up = cross(normal, along);
+  const pose: Pose = {
+    rows: [0, 1, 2].map((i): Vec3 => [along[i]!, up[i]!, normal[i]!]) as unknown as Pose['rows'],
+    shift: p,
+  };
+  const back = undo(pose);
+  const outline = [p, q, r, s].map((point) => {
+    const [x, y] = move(back, point);
+    return { xMm: x, yMm: -y };
+  });
+  return [{ panel: { outline, box: boxAround(outline) }, cuts: [], colour, pose, art: { outside: [], inside: [] } }];
+}
+
+const unit = (v: Vec3): Vec3 => {
+  const long = Math.hypot(...v);
+  return long < 1e-9 ? [0, 0, 0] : [v[0] / long, v[1] / long, v[2] / long];
+};
+
 function camera(yawDeg: number, pitchDeg: number): Pose {
   const rad = Math.PI / 180;
   return chain(turnAbout([0, 0, 0], [1, 0, 0], pitchDeg * rad), turnAbout([0, 0, 0], [0, 1, 0], yawDeg * rad));
@@ -92,7 +152,7 @@ function camera(yawDeg: number, pitchDeg: number): Pose {
 function lean(size: FoldedPiece, view: FoldStage, poses: ReadonlyMap<string, Pose>): Pose {
   const still = turnAbout([0, 0, 0], [1, 0, 0], 0);
   const [crease] = size.form.blank.creases;
-  if (!crease || size.form.blank.creases.length > 1 || isUpright(crease)) return still;
+  if (size.popUps || !crease || size.form.blank.creases.length > 1 || isUpright(crease)) return still;
   const open = 'open' in view ? view.open : 1 - view.done;
   const rest = poses.get(size.form.restingPanelId)!;
   const at: Vec3 = move(rest, inSpace(crease.from));

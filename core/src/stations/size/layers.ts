@@ -71,8 +71,8 @@ export function planLayers(
   const pieces: LayerPiece[] = [];
   const snags: Snag[] = [];
   job.size.layers.forEach((choice, index) => {
-    // They go round what is made of all the others.
-    if (isWrap(choice.kind)) return;
+    // Wraps go round what is made of all the others; pop-ups have a plan of their own.
+    if (isWrap(choice.kind) || choice.kind === 'popUp') return;
     const laid =
       choice.kind === 'insert' ? inserts(job, workshop, form, choice) : mats(workshop, form, faces, choice, job);
     if (laid.ok) pieces.push(...laid.pieces);
@@ -116,7 +116,7 @@ type Laid =
 
 const KIND_NAMES: Readonly<Record<LayerKind, string>> = {
   ...{ mat: 'Mat', writing: 'Writing panel', lining: 'Lining', lid: 'Lid in its rim', insert: 'Insert' },
-  ...{ tag: 'Tag', band: 'Band', sleeve: 'Sleeve' },
+  ...{ popUp: 'Pop-up', tag: 'Tag', band: 'Band', sleeve: 'Sleeve' },
 };
 
 function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], choice: LayerChoice, job: Job): Laid {

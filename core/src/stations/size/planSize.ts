@@ -16,6 +16,7 @@ import type { LayerPieceKind } from '../../job/layerKinds.ts';
 import type { FormatOptions } from '../../job/format.ts';
 import { layerHoldSnags } from './layerHoldSnags.ts';
 import type { LayerPiece } from './layers.ts';
+import type { PopUpPlan } from './popUps/popUpPlan.ts';
 import type { RibbonPlan } from './ribbon.ts';
 import type { Trimmings } from './trimmings.ts';
 import { sizeName } from '../../workshop/namedSizes.ts';
@@ -38,6 +39,8 @@ export interface FoldedPiece {
   readonly layers: readonly LayerPiece[];
   /** What is put on its faces by hand. */
   readonly trimmings: Trimmings;
+  /** What moves as it opens; null where nothing does, and left out where nothing can. */
+  readonly popUps?: PopUpPlan | null;
   /** How far art goes on past the trim; none where its edges are kept bare. */
   readonly bleedMm: Mm;
   /** How far from every edge of the open blank art ends; nought where it may run off it. */
@@ -68,6 +71,7 @@ const LAYER_SUMS: Readonly<Record<LayerPieceKind, string>> = {
   lining: 'the box round its face and a little on every side, to be trimmed flush',
   lid: 'its panel moved in by the reveal on every side; the lid in it by the rim',
   insert: 'twice a leaf: the panel less the reveal and the creep (π/2 of every caliper it lies inside)',
+  popUp: 'from its own measures, tabs and all',
   tag: 'as chosen; folded, twice its height',
   patch: 'the hole and a rim round it',
   band: 'twice the shut card with ease, twice its thickness, and the lap',
@@ -137,6 +141,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
         'Spring (1 pressed hard, 1.5 loose)': ratio(spring),
         ...(closed.depthMm > 0 ? { 'Held apart': length(closed.depthMm) } : {}),
         ...(addedMm > 0 ? { 'Glued on or laid in': length(addedMm) } : {}),
+        ...(shut.popUps ? { 'Of that, pop-ups': length(shut.popUps.addedMm) } : {}),
         ...(ribbon ? { 'Of that, ribbon': length(ribbon.addedMm) } : {}),
         ...(trimmings.addedMm > 0 ? { 'Of that, trimmings': length(trimmings.addedMm) } : {}),
       },
@@ -190,6 +195,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
     layers: layers.pieces,
     seams: formSeams(job, workshop, form),
     trimmings,
+    popUps: shut.popUps,
     ribbon,
     finishedWidthMm,
     finishedHeightMm,

@@ -15,6 +15,8 @@ import type { Snag } from '../../job/findings.ts';
 import { planRibbon, type RibbonPlan } from './ribbon.ts';
 import { openCard } from './openCard.ts';
 import { planWraps, wrapsThicknessMm } from './wraps.ts';
+import { planPopUps } from './popUps/planPopUps.ts';
+import type { PopUpPlan } from './popUps/popUpPlan.ts';
 import { placeTrimmings, type Trimmings } from './trimmings.ts';
 
 /** The card folded up, with everything glued to it or laid in it. */
@@ -28,6 +30,7 @@ export interface ShutCard {
   readonly faces: readonly ReadFace[];
   readonly layers: ReturnType<typeof planLayers>;
   readonly trimmings: Trimmings;
+  readonly popUps: PopUpPlan | null;
   readonly ribbon: RibbonPlan | null;
   readonly ribbonSnags: readonly Snag[];
   readonly closed: ReturnType<typeof closedExtent>;
@@ -49,14 +52,19 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
   const closed = closedExtent(form);
   const sheets = pileOf(form, folding);
   const spring = sheets > 1 ? FOLD_SPRING : 1;
+  const popUps = planPopUps(job, workshop, form, faces);
   const trimmings = placeTrimmings(job, workshop, form, faces);
   const layersMm = layersThicknessMm(layers.pieces);
+  // Counted place by place, where layers are taken to lie over each other everywhere.
+  const popUpsMm = popUps.plan?.addedMm ?? 0;
   // What a spine makes room for lies in that room; what is on the outside does not.
   const unwrappedMm =
     Math.max(
       sheets * caliperMm * spring + trimmings.addedMm,
       closed.depthMm > 0 ? closed.depthMm + caliperMm + trimmings.outsideMm : 0,
-    ) + layersMm;
+    ) +
+    layersMm +
+    popUpsMm;
   const { finishedWidthMm: widthMm, finishedHeightMm: heightMm } = job.size;
   const wraps = planWraps(job, workshop, { widthMm, heightMm, thicknessMm: unwrappedMm });
   const wrapsMm = wrapsThicknessMm(wraps.pieces);
@@ -69,14 +77,18 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
     form,
     folding,
     faces,
-    layers: { pieces: [...layers.pieces, ...wraps.pieces], snags: [...layers.snags, ...wraps.snags] },
+    layers: {
+      pieces: [...layers.pieces, ...popUps.pieces, ...wraps.pieces],
+      snags: [...layers.snags, ...popUps.snags, ...wraps.snags],
+    },
     trimmings,
+    popUps: popUps.plan,
     ribbon: tied.ribbon,
     ribbonSnags: tied.snags,
     closed,
     sheets,
     spring,
-    addedMm: layersMm + trimmings.addedMm + wrapsMm + ribbonMm,
+    addedMm: layersMm + popUpsMm + trimmings.addedMm + wrapsMm + ribbonMm,
     thicknessMm: unwrappedMm + wrapsMm + ribbonMm,
   };
 }

@@ -1,4 +1,4 @@
-import { useState, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
 import {
   decideEach,
   formatEntry,
@@ -16,7 +16,7 @@ import { OnOff } from '../../ui/OnOff.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { LengthField, MaybeLengthField } from '../../ui/fields/LengthField.tsx';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
-import { WordsField } from '../../ui/fields/WordsField.tsx';
+import { PathField } from './PathField.tsx';
 
 /** What the format in hand asks, from its own entry in the catalogue. */
 export function FormatInputs({
@@ -131,29 +131,4 @@ function workedOut(id: FormatInput['id'], size: SizePlan, unit: LengthUnit): str
     default:
       return null;
   }
-}
-
-/** Path data is kept as it is typed; whether it can be cut out is said by a snag. */
-function PathField({
-  value,
-  says,
-  onChange,
-}: {
-  readonly value: string;
-  readonly says: string | undefined;
-  readonly onChange: (text: string) => void;
-}): ReactNode {
-  const [text, setText] = useState(value);
-  return (
-    <WordsField
-      label="Your path"
-      value={text}
-      rows={3}
-      hint={says}
-      onChange={(next) => {
-        setText(next);
-        onChange(next);
-      }}
-    />
-  );
 }

@@ -50,29 +50,31 @@ export function Layers({ job, plan, workshop }: StationProps): ReactNode {
   };
   return (
     <>
-      {layers.map((layer, i) => (
-        <FieldPlace key={layer.id} value={layer.id}>
-          <OneLayer
-            layer={layer}
-            faces={plan.size.faces}
-            pictures={job.pictures}
-            print={plan.sheet.layers.find(({ piece, print }) => print && piece.layer === i)?.print ?? null}
-            workshop={workshop}
-            onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
-            onRemove={() =>
-              takeAway(
-                [
-                  decide(
-                    (job) => job.size.layers,
-                    layers.filter((_, k) => k !== i),
-                  ),
-                ],
-                'A layer is taken off.',
-              )
-            }
-          />
-        </FieldPlace>
-      ))}
+      {layers.map((layer, i) =>
+        layer.kind === 'popUp' ? null : (
+          <FieldPlace key={layer.id} value={layer.id}>
+            <OneLayer
+              layer={layer}
+              faces={plan.size.faces}
+              pictures={job.pictures}
+              print={plan.sheet.layers.find(({ piece, print }) => print && piece.layer === i)?.print ?? null}
+              workshop={workshop}
+              onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
+              onRemove={() =>
+                takeAway(
+                  [
+                    decide(
+                      (job) => job.size.layers,
+                      layers.filter((_, k) => k !== i),
+                    ),
+                  ],
+                  'A layer is taken off.',
+                )
+              }
+            />
+          </FieldPlace>
+        ),
+      )}
       <Row>
         <PlainButton onPress={() => add('mat')}>+ Mat</PlainButton>
         <PlainButton onPress={() => add('writing')}>+ Writing panel</PlainButton>

@@ -32,6 +32,7 @@ import { EnvelopeFits } from './EnvelopeFits.tsx';
 import { FormatInputs } from './FormatInputs.tsx';
 import { FormatPick } from './FormatPick.tsx';
 import { Layers } from './Layers.tsx';
+import { PopUps } from './PopUps.tsx';
 import { RibbonInputs } from './RibbonInputs.tsx';
 
 export function SizeBench(props: StationProps): ReactNode {
@@ -44,6 +45,8 @@ export function SizeSlip(props: StationProps): ReactNode {
   const change = useJob((s) => s.change);
   const { size } = job;
   const { bareEdgeMm = 0 } = size;
+  const flat = plan.size.layers.filter(({ kind }) => kind !== 'popUp');
+  const moving = plan.size.layers.length - flat.length;
   const { unit } = workshop;
   const set = (part: Partial<SizeChoice>): void => change(decideEach((job) => job.size, part));
   const setBoth = (widthMm: number, heightMm: number): void =>
@@ -131,12 +134,15 @@ export function SizeSlip(props: StationProps): ReactNode {
       </More>
       <More
         label={
-          size.layers.length > 0
-            ? `Layers (${plan.size.layers.length} ${plural(plan.size.layers.length, 'piece')})`
+          flat.length > 0
+            ? `Layers (${flat.length} ${plural(flat.length, 'piece')})`
             : 'Mats, writing panels, inserts, tags …'
         }
       >
         <Layers {...props} />
+      </More>
+      <More label={moving > 0 ? `Pop-ups (${moving} ${plural(moving, 'piece')})` : 'Pop-ups: what moves as it opens'}>
+        <PopUps {...props} />
       </More>
       <More label={ribbon ? `${ribbon.choice.name}: ${formatLength(ribbon.cutMm, unit)} each` : 'A ribbon'}>
         <FieldPlace value="ribbon">

@@ -1,6 +1,6 @@
 import type { Affine } from '../../../ground/geometry/affine.ts';
 import type { Point } from '../../../ground/geometry/types.ts';
-import type { Deg, Mm } from '../../../ground/length/types.ts';
+import type { Mm } from '../../../ground/length/types.ts';
 import type { BodyRef, CreaseRef, LinkPart, Strap } from '../../../ground/linkage/types.ts';
 import type { MechanismId, PopUp } from '../../../job/popUps.ts';
 import type { Blank } from '../../../ground/fold/types.ts';
@@ -38,8 +38,8 @@ export interface PopUpPart extends LinkPart {
   readonly tabs: readonly string[];
   /** Tabs that lie before the piece, where who looks sees them. */
   readonly showing: readonly string[];
-  /** A picture of the layer goes on this one. */
-  readonly carriesPicture: boolean;
+  /** A picture of the layer goes on this one: upright on its blank, or as the pages are read. */
+  readonly carries: 'nothing' | 'upright' | 'asRead';
 }
 
 /** A strip that bends: it is drawn from end to end, and lies in no plane. */
@@ -47,6 +47,8 @@ export interface PopUpBand extends Strap {
   readonly name: string;
   readonly blank: Blank;
   readonly widthMm: Mm;
+  /** Which way its width runs on the body that it is glued to first; a unit vector on the blank. */
+  readonly across: Point;
 }
 
 /** A pleated strip, gathered at a point of the gutter and opened into a sector. */
@@ -76,13 +78,18 @@ export interface MadePopUp {
 }
 
 export type PopUpInput = {
+  /** Asked only where this holds of what else was chosen; always where nothing is said. */
+  readonly when?: (popUp: PopUp) => boolean;
+  /** How far it may go stands with the job’s limits, under its own name. */
   readonly id: keyof PopUp;
   readonly label: string;
   readonly says?: string;
 } & (
-  | { readonly kind: 'length'; readonly limits: readonly [Mm, Mm]; readonly mayBeNull?: boolean }
-  | { readonly kind: 'angle'; readonly limits: readonly [Deg, Deg] }
-  | { readonly kind: 'number'; readonly limits: readonly [number, number] }
+  | { readonly kind: 'length'; readonly mayBeNull?: boolean }
+  | { readonly kind: 'angle' }
+  | { readonly kind: 'number' }
+  /** SVG path data. */
+  | { readonly kind: 'path' }
   | { readonly kind: 'choice'; readonly choices: readonly { readonly id: string; readonly name: string }[] }
 );
 
@@ -114,4 +121,9 @@ export interface Mechanism {
   readonly sits: 'gutter' | 'seat' | 'seats';
   readonly inputs: readonly PopUpInput[];
   readonly make: (popUp: PopUp, site: Site) => Made;
+  /** What lets it open flat, told by how much it is too short there. */
+  readonly opensFlat?: (
+    popUp: PopUp,
+    shortMm: Mm,
+  ) => readonly { readonly label: string; readonly part: Partial<PopUp> }[];
 }

@@ -1,4 +1,5 @@
 import { corners } from '../../../../ground/geometry/box.ts';
+import { ownOutline, shapeOutline } from '../../formats/parts/shapes.ts';
 import { at, flatPart } from '../parts/flatPart.ts';
 import { stood } from '../parts/onSeat.ts';
 import { height, past, tab } from '../parts/inputs.ts';
@@ -12,15 +13,36 @@ export const figure: Mechanism = {
   mark: 'M6 21H34M16 21V11L20 3L24 11V21',
   sits: 'seat',
   inputs: [
-    { id: 'alongMm', label: 'Right of the middle', kind: 'length', limits: [-400, 400] },
-    ...[
-      past('Its foot above the seat’s'),
-      { id: 'widthMm', label: 'Width', kind: 'length', limits: [4, 400] } as const,
-    ],
+    { id: 'alongMm', label: 'Right of the middle', kind: 'length' },
+    ...[past('Its foot above the seat’s'), { id: 'widthMm', label: 'Width', kind: 'length' } as const],
     ...[height('Height'), { ...tab, label: 'Glue strip at its foot' }],
+    {
+      ...{ id: 'shape', label: 'Outline', kind: 'choice' },
+      choices: [
+        { id: 'box', name: 'Box' },
+        { id: 'oval', name: 'Oval' },
+        { id: 'arch', name: 'Arch' },
+        { id: 'scallop', name: 'Scallop' },
+        { id: 'heart', name: 'Heart' },
+        { id: 'own', name: 'Your own' },
+      ],
+    },
+    {
+      ...{ id: 'path', label: 'Outline, as SVG path data', kind: 'path' },
+      when: ({ shape }) => shape === 'own',
+    },
   ],
-  make: ({ alongMm, pastMm, widthMm, heightMm }, { layerId, seat }) => {
-    const outline = corners({ xMm: 0, yMm: 0, widthMm, heightMm });
+  make: ({ alongMm, pastMm, widthMm, heightMm, shape, path }, { layerId, seat }) => {
+    const read = shape === 'own' ? ownOutline(path, widthMm, heightMm) : null;
+    if (read && !read.ok)
+      return {
+        ok: false,
+        title: 'The figure’s own outline is none',
+        why: read.why,
+        mends: [{ label: 'Cut it as a box', part: { shape: 'box' } }],
+      };
+    const outline =
+      shape === 'box' ? corners({ xMm: 0, yMm: 0, widthMm, heightMm }) : shapeOutline(shape, path, widthMm, heightMm);
     const { blank } = flatPart(outline, [{ id: 'figure', name: 'Figure', outline }], []);
     const id = `${layerId}-1`;
     const on = seat!;
@@ -29,7 +51,7 @@ export const figure: Mechanism = {
       made: {
         parts: [
           {
-            ...{ id, name: 'Figure', blank, tabs: [], showing: [], carriesPicture: true },
+            ...{ id, name: 'Figure', blank, tabs: [], showing: [], carries: 'upright' },
             joints: [
               {
                 ...{ id: `${id}-foot`, panelId: 'figure', on: on.body },

@@ -60,7 +60,7 @@ export const floating: Mechanism = {
         narrow,
         { outline: tapered(heightMm + 2 * tabMm, narrow, tabMm) },
       );
-    const none = { carriesPicture: false, tabs: ['tabFoot', 'tabHead'], showing: [] };
+    const none = { carries: 'nothing' as const, tabs: ['tabFoot', 'tabHead'], showing: [] };
     const head = tabMm + heightMm;
     const wall: PopUpPart = {
       ...{ id: id(1), name: 'Middle wall', blank: upright('valley', 'valley'), ...none },
@@ -85,10 +85,10 @@ export const floating: Mechanism = {
       [{ id: 'middle', from: at(half, 0), to: at(half, widthMm), direction: 'valley', joins: ['left', 'right'] }],
     );
     const layer: PopUpPart = {
-      ...{ id: id(2), name: 'Layer', blank: sheet.blank, tabs: [], showing: [], carriesPicture: true },
+      ...{ id: id(2), name: 'Layer', blank: sheet.blank, tabs: [], showing: [], carries: 'asRead' },
       joints: [
         {
-          ...{ id: `${id(2)}-wall`, panelId: 'left', on: { partId: id(1), panelId: 'tabHead' } },
+          ...{ id: `${id(2)}-wall`, panelId: 'left', on: { partId: id(1), panelId: 'tabHead' }, under: true },
           onto: layLine({ from: at(half, inset), along: down }, { to: at(head, 0), onto: down }, true),
         },
       ],
@@ -110,7 +110,7 @@ export const floating: Mechanism = {
             ),
           },
           {
-            ...{ id: `${id(n)}-layer`, panelId: 'tabHead' },
+            ...{ id: `${id(n)}-layer`, panelId: 'tabHead', under: true },
             on: { partId: id(2), panelId: n === 3 ? 'left' : 'right' },
             onto: layLine({ from: at(head, 0), along: down }, { to: at(half + out, start), onto: way }, false),
           },

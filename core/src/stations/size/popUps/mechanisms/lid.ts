@@ -12,11 +12,8 @@ export const lid: Mechanism = {
   mark: 'M4 21H36M8 21H14L34 8',
   sits: 'seat',
   inputs: [
-    { id: 'alongMm', label: 'Right of the middle', kind: 'length', limits: [-400, 400] },
-    ...[
-      past('Its hinge above the seat’s foot'),
-      { id: 'widthMm', label: 'Width', kind: 'length', limits: [4, 400] } as const,
-    ],
+    { id: 'alongMm', label: 'Right of the middle', kind: 'length' },
+    ...[past('Its hinge above the seat’s foot'), { id: 'widthMm', label: 'Width', kind: 'length' } as const],
     ...[height('From hinge to edge'), { ...tab, label: 'Glue tab' }],
   ],
   make: ({ alongMm, pastMm, widthMm, heightMm, tabMm }, { layerId, seat }) => {
@@ -36,7 +33,7 @@ export const lid: Mechanism = {
       made: {
         parts: [
           {
-            ...{ id, name: 'Lid', blank, tabs: ['tab'], showing: [], carriesPicture: true },
+            ...{ id, name: 'Lid', blank, tabs: ['tab'], showing: [], carries: 'upright' },
             joints: [
               {
                 ...{ id: `${id}-tab`, panelId: 'tab', on: on.body },

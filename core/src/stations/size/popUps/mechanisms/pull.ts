@@ -14,17 +14,19 @@ export const pull: Mechanism = {
   mark: 'M3 21H37M8 21V8L30 14M37 21L30 14',
   sits: 'seats',
   inputs: [
-    { id: 'widthMm', label: 'Width', kind: 'length', limits: [3, 60] },
-    { id: 'alongMm', label: 'Right of the middle of both', kind: 'length', limits: [-400, 400] },
-    { id: 'riseMm', label: 'One end above its seat’s foot', kind: 'length', limits: [-200, 400] },
-    { id: 'otherRiseMm', label: 'Other end above its seat’s foot', kind: 'length', limits: [-200, 400] },
-    { id: 'liftDeg', label: 'Lifts a lid by', kind: 'angle', limits: [5, 150] },
+    { id: 'widthMm', label: 'Width', kind: 'length' },
+    { id: 'alongMm', label: 'Right of the middle of both', kind: 'length' },
+    { id: 'riseMm', label: 'One end above its seat’s foot', kind: 'length' },
+    { id: 'otherRiseMm', label: 'Other end above its seat’s foot', kind: 'length' },
+    { id: 'liftDeg', label: 'Lifts a lid by', kind: 'angle' },
     {
-      ...{ id: 'longMm', label: 'Between its ends', kind: 'length', limits: [5, 800], mayBeNull: true },
+      ...{ id: 'longMm', label: 'Between its ends', kind: 'length', mayBeNull: true },
       says: 'Left empty, it follows from how far it lifts.',
     },
     tab,
   ],
+  opensFlat: ({ longMm }, shortMm) =>
+    longMm === null ? [] : [{ label: 'Make the strap longer', part: { longMm: Math.ceil(longMm + shortMm + 1) } }],
   make: ({ alongMm, widthMm, riseMm, otherRiseMm, longMm, tabMm }, { layerId, seat, other }) => {
     const id = `${layerId}-1`;
     const [from, to] = [seat!, other!];
@@ -36,6 +38,7 @@ export const pull: Mechanism = {
         bands: [
           {
             ...{ id, name: 'Pull strap', widthMm, longMm: span },
+            across: { xMm: -from.up.yMm, yMm: from.up.xMm },
             from: { body: from.body, at: placeOn(from, alongMm, riseMm) },
             to: { body: to.body, at: placeOn(to, alongMm, otherRiseMm) },
             blank: strip(

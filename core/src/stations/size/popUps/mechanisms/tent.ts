@@ -16,6 +16,8 @@ export const tent: Mechanism = {
     ...[along(), width(), depth('Foot on the first page'), otherDepth('Foot on the second page')],
     ...[height('First leg'), tab, tabs],
   ],
+  // Flat, its legs together have to reach from foot to foot: the first as long as the second foot is far out.
+  opensFlat: ({ otherDepthMm }) => [{ label: 'Make its legs just reach', part: { heightMm: otherDepthMm } }],
   make: ({ alongMm, widthMm, depthMm, otherDepthMm, heightMm, tabMm, tabs: lie }, { layerId, gutter }) => {
     const other = depthMm + heightMm - otherDepthMm;
     if (other < LEAST_LEG_MM)

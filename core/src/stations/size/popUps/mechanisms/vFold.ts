@@ -18,6 +18,11 @@ export const vFold: Mechanism = {
     ...[along('Its point, from the head of the fold'), glueAngle('Glue lines to the fold')],
     ...[pieceAngle('Glue lines to its crease'), glueLine, height('Along its crease'), lean, tab, tabs],
   ],
+  // Flat, its halves together have to reach from glue line to glue line: β no less than α.
+  opensFlat: ({ glueDeg }) => [
+    { label: `Glue it at its own angle, ${glueDeg}°`, part: { pieceDeg: glueDeg } },
+    { label: 'Let it stand square', part: { pieceDeg: 90, lean: 'fro' } },
+  ],
   make: (popUp, { layerId, gutter }) => {
     const { alongMm, glueDeg, pieceDeg, glueMm, heightMm, lean: way, tabMm, tabs: lie } = popUp;
     const [glueDegs, pieceDegs] = [[glueDeg, glueDeg] as const, [pieceDeg, pieceDeg] as const];

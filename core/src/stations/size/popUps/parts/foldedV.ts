@@ -84,7 +84,7 @@ export function foldedV(v: FoldedV): MadePopUp {
   const shown = (deg: Deg): Deg => (isHidden ? 180 - deg : deg);
   const part: PopUpPart = {
     ...{ id, name, blank, tabs: ['tabLeft', 'tabRight'], showing: isHidden ? [] : ['tabLeft', 'tabRight'] },
-    carriesPicture: true,
+    carries: 'upright',
     joints: [
       { id: `${id}-a`, panelId: 'tabLeft', on: gutter.a.body, onto: compose(gutter.a.toBody, onto(0)) },
       { id: `${id}-b`, panelId: 'tabRight', on: gutter.b.body, onto: compose(gutter.b.toBody, onto(1)) },

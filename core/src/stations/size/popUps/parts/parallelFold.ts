@@ -53,7 +53,7 @@ export function parallelFold(fold: ParallelFold): MadePopUp & { readonly parts: 
   const shut = isHidden ? 0 : 180;
   const part: PopUpPart = {
     ...{ id, name: fold.name, blank, tabs: ['tabA', 'tabB'], showing: isHidden ? [] : ['tabA', 'tabB'] },
-    carriesPicture: true,
+    carries: 'asRead',
     joints: [
       { id: `${id}-a`, panelId: 'tabA', on: gutter.a.body, onto: compose(gutter.a.toBody, onto(footA, -aMm)) },
       { id: `${id}-b`, panelId: 'tabB', on: gutter.b.body, onto: compose(gutter.b.toBody, onto(footB, bMm)) },

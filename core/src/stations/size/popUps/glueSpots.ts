@@ -1,0 +1,107 @@
+import { apply } from '../../../ground/geometry/affine.ts';
+import { clipTo, edgesOf, type Polygon } from '../../../ground/geometry/polygon.ts';
+import { determinant } from '../../../ground/geometry/affine.ts';
+import type { Mm } from '../../../ground/length/types.ts';
+import { bodyKey, type BodyRef } from '../../../ground/linkage/types.ts';
+import type { PopUpBand, PopUpPart } from './types.ts';
+import type { PutTogether } from './assemble.ts';
+
+/** Where something is glued to something: an area of the carrier’s blank, numbered in the order of the work. */
+export interface GlueSpot {
+  readonly number: number;
+  readonly partId: string;
+  readonly panelId: string;
+  readonly on: BodyRef;
+  /** On the carrier’s blank. */
+  readonly area: Polygon;
+  /** Where it lies on the part’s own blank. */
+  readonly own: Polygon;
+  /** The part’s outside is what is glued. */
+  readonly turnedOver: boolean;
+}
+
+/** Every place that is glued, in the order in which pieces carry each other. */
+export function glueSpots({ made }: PutTogether): readonly GlueSpot[] {
+  const spots = made.flatMap(({ asked, made: { parts, bands = [], fans = [] } }) => [
+    ...parts.flatMap((part) =>
+      part.joints.map(({ panelId, on, onto }) => {
+        const own = gluedOf(part, panelId, asked.popUp.tabMm);
+        return {
+          ...{ partId: part.id, panelId, on, own },
+          area: own.map((p) => apply(onto, p)),
+          turnedOver: determinant(onto) < 0,
+        };
+      }),
+    ),
+    ...bands.flatMap((band) => bandSpots(band, asked.popUp.tabMm)),
+    ...fans.flatMap(({ id, gutter, alongMm, pleatMm, lengthMm, blank }) =>
+      (['a', 'b'] as const).map((side) => {
+        const [top, way] = [alongMm - pleatMm / 2, side === 'a' ? -1 : 1];
+        const corners = [
+          { xMm: 0, yMm: top },
+          { xMm: way * lengthMm, yMm: top },
+          { xMm: way * lengthMm, yMm: top + pleatMm },
+          { xMm: 0, yMm: top + pleatMm },
+        ];
+        const panel = side === 'a' ? blank.panels[0]! : blank.panels.at(-1)!;
+        return {
+          ...{ partId: id, panelId: panel.id, on: gutter[side].body, own: panel.outline, turnedOver: side === 'a' },
+          area: corners.map((p) => apply(gutter[side].toBody, p)),
+        };
+      }),
+    ),
+  ]);
+  return spots.map((spot, i) => ({ number: i + 1, ...spot }));
+}
+
+/** A tab is glued whole; of a piece without one a strip along its foot. */
+function gluedOf({ blank, tabs }: PopUpPart, panelId: string, stripMm: Mm): Polygon {
+  const panel = blank.panels.find(({ id }) => id === panelId)!;
+  if (tabs.includes(panelId) || blank.panels.length > 1) return panel.outline;
+  const { yMm, heightMm } = panel.box;
+  const top = yMm + Math.max(0, heightMm - stripMm);
+  return clipTo(panel.outline, (p) => p.yMm - top);
+}
+
+function bandSpots({ id, from, to, widthMm, blank }: PopUpBand, tabMm: Mm) {
+  return [
+    { end: from, panel: blank.panels[0]! },
+    { end: to, panel: blank.panels.at(-1)! },
+  ].map(({ end, panel }) => ({
+    ...{ partId: id, panelId: panel.id, on: end.body, own: panel.outline, turnedOver: false },
+    area: [
+      { xMm: end.at.xMm - tabMm / 2, yMm: end.at.yMm - widthMm / 2 },
+      { xMm: end.at.xMm + tabMm / 2, yMm: end.at.yMm - widthMm / 2 },
+      { xMm: end.at.xMm + tabMm / 2, yMm: end.at.yMm + widthMm / 2 },
+      { xMm: end.at.xMm - tabMm / 2, yMm: end.at.yMm + widthMm / 2 },
+    ],
+  }));
+}
+
+/** Two convex areas lie on each other by more than a brush of glue. Source: the theorem of separating axes. */
+const OVERLAP_MM = 0.5;
+
+export function shared(spots: readonly GlueSpot[]): readonly (readonly [GlueSpot, GlueSpot])[] {
+  return spots.flatMap((a, i) =>
+    spots
+      .slice(i + 1)
+      .filter((b) => a.partId !== b.partId && bodyKey(a.on) === bodyKey(b.on) && overlapMm(a.area, b.area) > OVERLAP_MM)
+      .map((b) => [a, b] as const),
+  );
+}
+
+function overlapMm(a: Polygon, b: Polygon): Mm {
+  let least = Infinity;
+  for (const [p, q] of [...edgesOf(a), ...edgesOf(b)]) {
+    const long = Math.hypot(q.xMm - p.xMm, q.yMm - p.yMm);
+    if (long < 1e-9) continue;
+    const [nx, ny] = [(q.yMm - p.yMm) / long, (p.xMm - q.xMm) / long];
+    const reach = (polygon: Polygon): readonly [Mm, Mm] => {
+      const on = polygon.map(({ xMm, yMm }) => xMm * nx + yMm * ny);
+      return [Math.min(...on), Math.max(...on)];
+    };
+    const [[a0, a1], [b0, b1]] = [reach(a), reach(b)];
+    least = Math.min(least, Math.min(a1, b1) - Math.max(a0, b0));
+  }
+  return least;
+}

@@ -1,0 +1,64 @@
+import { boxAround } from '../../../ground/geometry/box.ts';
+import { contains, distanceToEdge, edgesOf, type Polygon } from '../../../ground/geometry/polygon.ts';
+import type { Point } from '../../../ground/geometry/types.ts';
+import type { Mm } from '../../../ground/length/types.ts';
+import type { Excess, ShutPiece } from './bodies.ts';
+import type { Spread } from './spread.ts';
+
+/** Edges are looked at this often, since pages may be round. */
+const EVERY_MM = 3;
+/** A tenth of this is the reach of a blade, and no fault. */
+const SLIGHT_MM = 0.02;
+
+/**
+ * How far what lies in the shut card comes out of it, or keeps from its edge: for each part its farthest point. Nothing
+ * pokes out that either page covers.
+ * @param marginMm what comes nearer than this to the edge counts too; its excess is then below nought
+ */
+export function pokesOut(pieces: readonly ShutPiece[], { outlines }: Spread, marginMm: Mm): readonly Excess[] {
+  const covers = [outlines.a, outlines.b.map(({ xMm, yMm }) => ({ xMm: -xMm, yMm }))];
+  const around = boxAround(covers.flat());
+  const worst = new Map<string, Excess>();
+  for (const { partId, outline } of pieces)
+    for (const point of pointsOf(outline)) {
+      const mm = Math.min(...covers.map((cover) => outside(cover, point, around.xMm + around.widthMm)));
+      if (mm <= -marginMm + SLIGHT_MM) continue;
+      const before = worst.get(partId);
+      if (!before || mm > before.mm) worst.set(partId, { partId, mm, side: sideOf(point, around) });
+    }
+  return [...worst.values()];
+}
+
+/** Distance from the edges, above nought outside them. The fold itself is no edge: what is glued along it lies at it. */
+function outside(cover: Polygon, point: Point, foldXMm: Mm): Mm {
+  const isAtFold = (p: Point): boolean => Math.abs(p.xMm - foldXMm) < 1e-6;
+  const free = edgesOf(cover).filter(([p, q]) => !(isAtFold(p) && isAtFold(q)));
+  const beyond = point.xMm - foldXMm;
+  if (beyond > SLIGHT_MM) return beyond;
+  const inner = beyond > -SLIGHT_MM ? { ...point, xMm: foldXMm - SLIGHT_MM } : point;
+  const distance = Math.min(...free.map((edge) => distanceToEdge(inner, edge)));
+  return contains(cover, inner) ? -distance : distance;
+}
+
+function pointsOf(outline: Polygon): readonly Point[] {
+  return edgesOf(outline).flatMap(([p, q]) => {
+    const n = Math.max(1, Math.ceil(Math.hypot(q.xMm - p.xMm, q.yMm - p.yMm) / EVERY_MM));
+    return Array.from({ length: n }, (_, i) => ({
+      xMm: p.xMm + ((q.xMm - p.xMm) * i) / n,
+      yMm: p.yMm + ((q.yMm - p.yMm) * i) / n,
+    }));
+  });
+}
+
+/** Which edge of the card it is nearest to passing, or has passed by most. */
+function sideOf({ xMm, yMm }: Point, box: ReturnType<typeof boxAround>): Excess['side'] {
+  const past = {
+    fold: xMm - (box.xMm + box.widthMm),
+    fore: box.xMm - xMm,
+    head: box.yMm - yMm,
+    foot: yMm - (box.yMm + box.heightMm),
+  };
+  // Everything lies near the fold by right; it is named only where it is passed.
+  const sides = (['fore', 'head', 'foot'] as const).reduce((a, b) => (past[b] > past[a] ? b : a));
+  return past.fold > SLIGHT_MM && past.fold > past[sides] ? 'fold' : sides;
+}

@@ -1,0 +1,122 @@
+import { areaOf } from '../../../ground/geometry/polygon.ts';
+import type { Blank, FlatBlank } from '../../../ground/fold/types.ts';
+import { boxAround } from '../../../ground/geometry/box.ts';
+import type { Mm } from '../../../ground/length/types.ts';
+import { stockById } from '../../../job/pick.ts';
+import type { Job, LayerChoice } from '../../../job/types.ts';
+import type { Stock, Workshop } from '../../../workshop/types.ts';
+import { strip } from '../formats/parts/strip.ts';
+import { glued, printOn, type LayerPiece } from '../layers.ts';
+import type { PutTogether } from './assemble.ts';
+import { glueSpots, type GlueSpot } from './glueSpots.ts';
+import type { Spread } from './spread.ts';
+import type { PopUpFan, PopUpPart } from './types.ts';
+
+/** Creases as they are seen from the side that shows: a valley comes towards who looks. */
+const flat = ({ creases, panels: _panels, ...blank }: Blank): FlatBlank => ({
+  ...blank,
+  creases: creases.map(({ id, from, to, direction }) => ({
+    ...{ id, from, to },
+    way: direction === 'valley' ? ('toward' as const) : ('away' as const),
+  })),
+});
+
+/** Every part as it is cut, of its layer’s stock; the picture of a layer goes on the part that carries it. */
+export function popUpPieces(
+  job: Job,
+  workshop: Workshop,
+  together: PutTogether,
+  { isLevel }: Pick<Spread, 'isLevel'>,
+): readonly LayerPiece[] {
+  const spots = glueSpots(together);
+  return together.made.flatMap(({ asked: { layer }, made: { parts, bands = [], fans = [] } }) => {
+    const choice = job.size.layers[layer]!;
+    const stock = stockById(workshop, choice.stockIds[0]!, `size.layers.${layer}.stockIds.0`);
+    const piece = (
+      id: string,
+      name: string,
+      blank: FlatBlank,
+      carries: PopUpPart['carries'],
+      own = spots,
+    ): LayerPiece => {
+      const cut = { kind: 'popUp' as const, blank, stock };
+      const printed = printOn(
+        carries === 'nothing' ? { ...job, pictures: {} } : job,
+        carries === 'asRead' && isLevel ? turned(choice) : choice,
+        ...([0, blank.outline] as const),
+      );
+      // A choice that was turned is not in the job’s list.
+      return {
+        ...{ ...cut, id, name, faceId: null, leftMm: 0, topMm: 0 },
+        ...{ ...printed, layer },
+        ...glued(job, workshop, choice, cut, stripOf(own.filter(({ partId }) => partId === id))),
+      };
+    };
+    return [
+      ...parts.map(({ id, name, blank, carries }) => piece(id, name, flat(blank), carries)),
+      ...bands.map(({ id, name, blank }) => piece(id, name, flat(blank), 'upright')),
+      ...fans.flatMap((fan) => {
+        const strips = fanStrips(fan, stock);
+        return strips.map((blank, i) =>
+          piece(
+            i === 0 ? fan.id : `${fan.id}-${i + 1}`,
+            strips.length > 1 ? `${fan.name}, strip ${i + 1} of ${strips.length}` : fan.name,
+            blank,
+            'upright',
+            spots.map((spot) => (spot.partId === fan.id && i > 0 ? { ...spot, partId: `${fan.id}-${i + 1}` } : spot)),
+          ),
+        );
+      }),
+    ];
+  });
+}
+
+/** Across a level fold a picture lies on its side on the blank, to be upright as the pages are read. */
+const turned = (choice: LayerChoice): LayerChoice =>
+  choice.picture
+    ? { ...choice, picture: { ...choice.picture, quarterTurns: ((choice.picture.quarterTurns ?? 0) + 1) % 4 } }
+    : choice;
+
+/** All that is glued of a part, laid out as one strip. */
+function stripOf(spots: readonly GlueSpot[]): { readonly widthMm: Mm; readonly heightMm: Mm } | null {
+  if (spots.length === 0) return null;
+  const area = spots.reduce((sum, { own }) => sum + areaOf(own), 0);
+  const widthMm = spots.reduce((sum, { own }) => {
+    const box = boxAround(own);
+    return sum + Math.max(box.widthMm, box.heightMm);
+  }, 0);
+  return { widthMm, heightMm: area / widthMm };
+}
+
+/** Card that a knife leaves at the edge of a sheet. Our starting value. */
+const SHEET_EDGE_MM = 3;
+
+/**
+ * A pleated strip is as long as all its pleats; where no sheet is, it is joined of several that lie on each other by one
+ * pleat. Each strip has about as many pleats as the others.
+ */
+export function fanStrips({ blank }: PopUpFan, { sheetWidthMm, sheetHeightMm }: Stock): readonly FlatBlank[] {
+  const pleats = blank.panels.length;
+  const pleatMm = blank.widthMm / pleats;
+  const longest = Math.max(sheetWidthMm, sheetHeightMm) - 2 * SHEET_EDGE_MM;
+  const most = Math.floor(longest / pleatMm + 1e-9);
+  if (most >= pleats || most < 2) return [flat(blank)];
+  const strips = Math.ceil((pleats - 1) / (most - 1));
+  const all = pleats + strips - 1;
+  const counts = Array.from({ length: strips }, (_, i) => Math.floor(all / strips) + (i < all % strips ? 1 : 0));
+  let first = 0;
+  return counts.map((count) => {
+    const from = first;
+    first += count - 1;
+    return flat(
+      strip(
+        Array.from({ length: count }, (_, i) => ({ id: `pleat${i + 1}`, name: `Pleat ${i + 1}`, widthMm: pleatMm })),
+        Array.from({ length: count - 1 }, (_, i) => ({
+          id: `pleat${i + 1}`,
+          direction: (from + i) % 2 === 0 ? ('mountain' as const) : ('valley' as const),
+        })),
+        blank.heightMm,
+      ),
+    );
+  });
+}

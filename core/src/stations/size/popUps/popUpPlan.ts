@@ -1,0 +1,35 @@
+import type { Deg, Mm } from '../../../ground/length/types.ts';
+import type { Moment } from '../../../ground/linkage/types.ts';
+import type { ShutPiece } from './bodies.ts';
+import type { Bulk } from './bulkOf.ts';
+import type { GlueSpot } from './glueSpots.ts';
+import type { Spread } from './spread.ts';
+import type { PopUpBand, PopUpFan, PopUpPart } from './types.ts';
+
+/** Everything that moves as the card opens; lengths mm on the open pages, motion from shut to flat. */
+export interface PopUpPlan {
+  readonly spread: Spread;
+  readonly parts: readonly PopUpPart[];
+  readonly bands: readonly PopUpBand[];
+  readonly fans: readonly PopUpFan[];
+  readonly motion: readonly Moment[];
+  /** Past this something tears or buckles; 180 where nothing does. */
+  readonly opensDeg: Deg;
+  readonly shut: readonly ShutPiece[];
+  readonly bulk: Bulk;
+  /** What it adds to the shut card. */
+  readonly addedMm: Mm;
+  readonly spots: readonly GlueSpot[];
+  /** What others can be put on, by the layer that offers it; null for the card. */
+  readonly places: readonly {
+    readonly layerId: string | null;
+    readonly name: string;
+    readonly gutters: readonly string[];
+    readonly seats: readonly { readonly id: string; readonly name: string }[];
+  }[];
+}
+
+/** Glue gives by this much before it or the card does. Our starting value. */
+export const GLUE_GIVES_MM = 0.2;
+
+export const isStrained = ({ gapsMm }: Moment): boolean => Object.values(gapsMm).some((mm) => mm > GLUE_GIVES_MM);

@@ -1,0 +1,310 @@
+import { formatLength } from '../../../ground/length/formatLength.ts';
+import type { Mm } from '../../../ground/length/types.ts';
+import { decide, decideEach } from '../../../job/decide.ts';
+import type { Remedy, Snag } from '../../../job/findings.ts';
+import type { PopUp } from '../../../job/popUps.ts';
+import type { Job } from '../../../job/types.ts';
+import { sortedBy } from '../../../job/sorted.ts';
+import type { Workshop } from '../../../workshop/types.ts';
+import { layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
+import { MARGIN_MM, type Excess } from './bodies.ts';
+import { fanOpensDeg, freePleats } from './fanAt.ts';
+import { shared } from './glueSpots.ts';
+import { apart, keptIn } from './tried.ts';
+import type { Jam } from './jams.ts';
+import { mechanismOf } from './mechanisms/index.ts';
+import { GLUE_GIVES_MM, type PopUpPlan } from './popUpPlan.ts';
+import { pokesOut } from './pokesOut.ts';
+
+const OUT_MM = 0.02;
+/** What the covers of a card with one fold hold together without springing open. Our starting value. */
+const COVER_HOLDS_MM = 2.5;
+/** A card that stands is opened about so far. */
+const STANDS_DEG = 90;
+/** Paper for pleats: heavier stacks up, lighter does not hold a crease. Our starting values. */
+const PLEAT_GSM = { least: 60, most: 100 };
+
+interface Told {
+  readonly job: Job;
+  readonly workshop: Workshop;
+  readonly asked: readonly PopUpAsked[];
+  readonly together: PutTogether;
+  readonly plan: PopUpPlan;
+  readonly jams: readonly Jam[];
+}
+
+/** Everything that keeps pop-ups from working, found before any cut, with what would mend it. */
+export function popUpSnags(told: Told): readonly Snag[] {
+  return [
+    ...faultSnags(told),
+    ...pokeSnags(told),
+    ...strainSnags(told),
+    ...jamSnags(told),
+    ...glueSnags(told),
+    ...bulkSnags(told),
+    ...fanSnags(told),
+    ...tabSnags(told),
+  ];
+}
+
+const takeOff = (job: Job, layerId: string): Remedy => ({
+  label: 'Take this pop-up off',
+  changes: [
+    decide(
+      (at) => at.size.layers,
+      job.size.layers.filter(({ id }) => id !== layerId),
+    ),
+  ],
+});
+
+/** Changes some of what a pop-up asks. */
+const asking = (job: Job, layer: number, label: string, part: Partial<PopUp>): Remedy => ({
+  label,
+  changes: [decide((at) => at.size.layers.at(layer).popUp, { ...job.size.layers[layer]!.popUp, ...part })],
+});
+
+export const noFoldSnags = (job: Job, asked: readonly PopUpAsked[]): readonly Snag[] => [
+  {
+    ...{ id: 'size-popup-fold', station: 'size', level: 'stop' },
+    title: 'This card has no fold that a pop-up goes over',
+    why: 'Pop-ups want a fold whose two inside pages are both read and close on each other.',
+    remedies: [
+      { label: 'Make it a side fold', changes: decideEach((at) => at.size, { format: 'sideFold' }) },
+      ...(asked.length === 1 ? [takeOff(job, asked[0]!.layerId)] : []),
+    ],
+  },
+];
+
+const faultSnags = ({ job, together }: Told): readonly Snag[] =>
+  together.faults.map(({ asked: { layer, layerId }, fault: { title, why, mends } }) => ({
+    ...{ id: `size-popup-${layerId}`, station: 'size', level: 'stop', title, why },
+    remedies: [...mends.map(({ label, part }) => asking(job, layer, label, part)), takeOff(job, layerId)],
+  }));
+
+const nameOf = ({ parts, bands, fans }: Pick<PutTogether, 'parts' | 'bands' | 'fans'>, partId: string): string =>
+  [...parts, ...bands, ...fans].find(({ id }) => id === partId)!.name;
+
+const SIDES: Readonly<Record<Excess['side'], readonly [string, string]>> = {
+  fold: ['through the fold', 'through the fold'],
+  fore: ['at the fore edge', 'at the foot'],
+  head: ['at the head', 'at the left'],
+  foot: ['at the foot', 'at the right'],
+};
+
+/** One for each pop-up, of its part that comes out farthest. */
+function pokeSnags({ job, workshop: { unit }, asked, together, plan }: Told): readonly Snag[] {
+  const worst = new Map<string, Excess>();
+  for (const excess of pokesOut(plan.shut, plan.spread, MARGIN_MM)) {
+    const { layerId } = layerOf(together, excess.partId);
+    if (excess.mm > (worst.get(layerId)?.mm ?? -Infinity)) worst.set(layerId, excess);
+  }
+  return [...worst].map(([layerId, { partId, mm, side }]): Snag => {
+    const one = asked.find((each) => each.layerId === layerId)!;
+    const where = SIDES[side][plan.spread.isLevel ? 1 : 0];
+    const out = mm > OUT_MM;
+    const name = nameOf(together, partId);
+    return {
+      ...{ id: `size-popup-out-${layerId}`, station: 'size', level: out ? 'stop' : 'warn' },
+      title: out
+        ? `${name} pokes out by ${formatLength(mm, unit)} ${where}`
+        : `${name} comes within ${formatLength(Math.max(0, -mm), unit)} of the edge ${where}`,
+      why: `Seen from the side with the card shut. ${formatLength(MARGIN_MM, unit)} inside the edge leaves room for a cut and a glue line that are a little off.`,
+      remedies: [
+        ...keptIn({ asked, together, spread: plan.spread, unit }, one, { mm: mm + MARGIN_MM, side }).map(
+          ({ label, part }) => asking(job, one.layer, label, part),
+        ),
+        takeOff(job, layerId),
+      ],
+    };
+  });
+}
+
+/** What does not close tears its glue off or buckles. */
+function strainSnags({ job, workshop: { unit }, together, plan }: Told): readonly Snag[] {
+  const { motion } = plan;
+  return together.made.flatMap(({ asked: { layer, layerId, popUp }, made: { parts, bands = [] } }): readonly Snag[] => {
+    const ids = [...parts.flatMap(({ joints }) => joints.map(({ id }) => id)), ...bands.map(({ id }) => id)];
+    const gapAt = (moment: (typeof motion)[number]): Mm => Math.max(0, ...ids.map((id) => moment.gapsMm[id] ?? 0));
+    const first = motion.findIndex((moment) => gapAt(moment) > GLUE_GIVES_MM);
+    if (first < 0) return [];
+    const until = Math.round(motion[Math.max(0, first - 1)]!.openDeg);
+    const most = Math.max(...motion.map(gapAt));
+    const name = nameOf(together, (parts[0] ?? bands[0])!.id);
+    const mends = (mechanismOf(popUp.mechanism).opensFlat?.(popUp, most) ?? []).filter(({ part }) =>
+      Object.entries(part).some(([key, value]) => popUp[key as keyof PopUp] !== value),
+    );
+    return [
+      {
+        ...{ id: `size-popup-strain-${layerId}`, station: 'size', level: until < STANDS_DEG ? 'stop' : 'warn' },
+        title: `${name} pulls taut at about ${until}° and tears past it`,
+        why: `With the card flat open it is ${formatLength(most, unit)} too short: its glue comes off, or it buckles. Opened no farther it holds the card at that angle.`,
+        remedies: [...mends.map(({ label, part }) => asking(job, layer, label, part)), takeOff(job, layerId)],
+      },
+    ];
+  });
+}
+
+/** One for each two pop-ups that are in each other’s way. */
+function jamSnags({ job, workshop: { unit }, asked, together, plan, jams }: Told): readonly Snag[] {
+  const partIn = (key: string): string | null => (key.includes('/') ? key.split('/')[0]! : null);
+  const seen = new Map<string, Jam>();
+  for (const jam of jams) {
+    const layers = jam.keys.map(partIn).map((id) => (id === null ? 'page' : layerOf(together, id).layerId));
+    const key = [...new Set(layers)].sort().join('-');
+    if ((seen.get(key)?.depthMm ?? 0) < jam.depthMm) seen.set(key, jam);
+  }
+  return [...seen].map(([key, { keys, openDeg, depthMm }]): Snag => {
+    const ids = keys.map(partIn);
+    const names = ids.map((id) => (id === null ? 'a page' : nameOf(together, id)));
+    const own = ids.flatMap((id) => (id === null ? [] : [layerOf(together, id).layerId]));
+    return {
+      ...{ id: `size-popup-jam-${key}`, station: 'size', level: 'stop' },
+      title: `${names[0] === 'a page' ? 'A page' : names[0]} and ${names[1]} go through each other`,
+      why: `At ${Math.round(openDeg)}° open, ${formatLength(depthMm, unit)} deep: there the card jams.`,
+      remedies: [
+        ...movedApart({ job, together, told: { asked, together, spread: plan.spread, unit }, plan }, own),
+        ...[...new Set(own)].map((layerId) => ({
+          ...takeOff(job, layerId),
+          ...(new Set(own).size > 1 ? { label: `Take the ${nameOfLayer(together, layerId).toLowerCase()} off` } : {}),
+        })),
+      ],
+    };
+  });
+}
+
+/** Two pop-ups that share no stretch of the fold never meet. */
+function movedApart(
+  {
+    job,
+    together,
+    told,
+    plan,
+  }: {
+    readonly job: Job;
+    readonly together: PutTogether;
+    readonly told: Parameters<typeof apart>[0];
+    readonly plan: PopUpPlan;
+  },
+  layerIds: readonly string[],
+): readonly Remedy[] {
+  const [first, second] = [...new Set(layerIds)].map((id) => told.asked.find(({ layerId }) => layerId === id)!);
+  if (!first || !second) return [];
+  return apart(told, plan.motion, [first, second]).map(({ one, mm, part }) =>
+    asking(
+      job,
+      one.layer,
+      `Move the ${nameOfLayer(together, one.layerId).toLowerCase()} ${formatLength(Math.abs(mm), told.unit)} ${mm > 0 ? 'down' : 'up'} the fold`,
+      part,
+    ),
+  );
+}
+
+const nameOfLayer = (together: PutTogether, layerId: string): string => {
+  const { parts, bands = [], fans = [] } = together.made.find(({ asked }) => asked.layerId === layerId)!.made;
+  return [...parts, ...bands, ...fans][0]!.name;
+};
+
+function glueSnags({ job, workshop: { unit }, asked, together, plan }: Told): readonly Snag[] {
+  const seen = new Set<string>();
+  return shared(plan.spots).flatMap(([a, b]): readonly Snag[] => {
+    const [first, second] = [layerOf(together, a.partId), layerOf(together, b.partId)];
+    const key = [first.layerId, second.layerId].sort().join('-');
+    if (seen.has(key) || first.layerId === second.layerId) return [];
+    seen.add(key);
+    return [
+      {
+        ...{ id: `size-popup-glue-${key}`, station: 'size', level: 'stop' },
+        title: `${nameOf(together, a.partId)} and ${nameOf(together, b.partId)} are glued to one place`,
+        why: `Glue marks ${a.number} and ${b.number} lie on each other.`,
+        remedies: [
+          ...movedApart({ job, together, told: { asked, together, spread: plan.spread, unit }, plan }, [
+            first.layerId,
+            second.layerId,
+          ]),
+          takeOff(job, second.layerId),
+        ],
+      },
+    ];
+  });
+}
+
+function bulkSnags({ job, workshop, asked, plan: { bulk, addedMm } }: Told): readonly Snag[] {
+  if (addedMm <= COVER_HOLDS_MM) return [];
+  const { unit } = workshop;
+  const lightest = lightestPleats(workshop);
+  const heavy = lightest
+    ? asked.filter(({ layer }) => {
+        const stock = workshop.stocks.find(({ id }) => id === job.size.layers[layer]!.stockIds[0]);
+        return stock !== undefined && stock.caliperMicron > lightest.caliperMicron;
+      })
+    : [];
+  return [
+    {
+      ...{ id: 'size-popup-bulk', station: 'size', level: 'warn' },
+      title: `The pop-ups are ${formatLength(addedMm, unit)} thick: the card springs open`,
+      why: `${bulk.sheets} sheets lie on each other where most do. A card with one fold holds about ${formatLength(COVER_HOLDS_MM, unit)}.`,
+      remedies: heavy.slice(0, 2).map(({ layer, layerId }) => ({
+        label: `Make ${layerId === heavy[0]!.layerId ? 'the first heavy one' : 'the next'} of ${lightest!.name}`,
+        changes: [decide((at) => at.size.layers.at(layer).stockIds, [lightest!.id])],
+      })),
+    },
+  ];
+}
+
+/** The lightest stock on the shelf that holds a crease. */
+const lightestPleats = ({ stocks }: Workshop) =>
+  sortedBy(
+    stocks.filter(({ gsm, readyCut }) => gsm >= PLEAT_GSM.least && !readyCut),
+    ({ gsm }) => gsm,
+  )[0];
+
+function fanSnags({ job, workshop, together }: Told): readonly Snag[] {
+  return together.made.flatMap(({ asked: { layer, layerId, popUp }, made: { fans = [] } }) =>
+    fans.flatMap((fan): readonly Snag[] => {
+      const opens = fanOpensDeg(fan);
+      const stock = workshop.stocks.find(({ id }) => id === job.size.layers[layer]!.stockIds[0]);
+      const lightest = lightestPleats(workshop);
+      const snags: Snag[] = [];
+      if (opens < 180) {
+        // As many as span half a circle, each by no more than its width: n ≥ 180 / (2 · asin(p / 2r)).
+        const each = (2 * Math.asin(Math.min(1, fan.pleatMm / (2 * fan.lengthMm))) * 180) / Math.PI;
+        const free = Math.floor(180 / each) + 1;
+        const pleats = popUp.fan === 'half' ? Math.ceil((free + 2) / 2) : free + 2;
+        snags.push({
+          ...{ id: `size-popup-fan-${layerId}`, station: 'size', level: opens < STANDS_DEG ? 'stop' : 'warn' },
+          title: `The fan is taut at about ${Math.round(opens)}°`,
+          why: `${freePleats(fan)} free pleats of ${formatLength(fan.pleatMm, workshop.unit)} do not reach round half a circle of that radius.`,
+          remedies: [asking(job, layer, `Make it of ${pleats} pleats`, { pleats }), takeOff(job, layerId)],
+        });
+      }
+      if (stock && stock.gsm > PLEAT_GSM.most && lightest && lightest.gsm < stock.gsm)
+        snags.push({
+          ...{ id: `size-popup-pleats-${layerId}`, station: 'size', level: 'warn' },
+          title: `Pleats of ${Math.round(stock.gsm)} g/m² stack up and do not lie`,
+          why: `A fan wants paper as thin as holds a crease, about ${PLEAT_GSM.least} to ${PLEAT_GSM.most} g/m².`,
+          remedies: [
+            {
+              label: `Use ${lightest.name}`,
+              changes: [decide((at) => at.size.layers.at(layer).stockIds, [lightest.id])],
+            },
+          ],
+        });
+      return snags;
+    }),
+  );
+}
+
+const tabSnags = ({ job, together }: Told): readonly Snag[] =>
+  together.made.flatMap(({ asked: { layer, layerId }, made: { parts } }): readonly Snag[] => {
+    const shown = parts.find(({ showing }) => showing.length > 0);
+    return shown
+      ? [
+          {
+            ...{ id: `size-popup-tab-${layerId}`, station: 'size', level: 'note' },
+            title: `The ${shown.name.toLowerCase()}’s glue tabs are seen`,
+            why: 'They lie before it on the pages.',
+            remedies: [asking(job, layer, 'Turn them behind it', { tabs: 'hidden' })],
+          },
+        ]
+      : [];
+  });

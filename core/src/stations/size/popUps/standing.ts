@@ -1,0 +1,145 @@
+import { inSpace } from '../../../ground/fold/foldBlank.ts';
+import { chain, cross, minus, move, plus, turn, undo, type Pose, type Vec3 } from '../../../ground/fold/space.ts';
+import type { Deg, Mm } from '../../../ground/length/types.ts';
+import { lifted, placeParts, type Poses } from '../../../ground/linkage/placeParts.ts';
+import { bodyKey, type LinkState, type Moment } from '../../../ground/linkage/types.ts';
+import { fanAt } from './fanAt.ts';
+import type { PopUpPlan } from './popUpPlan.ts';
+import type { Gutter, PopUpBand, PopUpFan } from './types.ts';
+
+/** A flat panel of a part where it stands: from its own blank into space. */
+export interface StandingPanel {
+  readonly partId: string;
+  readonly panelId: string;
+  readonly pose: Pose;
+}
+
+/** A bent sheet as four-cornered pieces, each with the part of the blank that it is. */
+export interface StandingSheet {
+  readonly partId: string;
+  readonly quads: readonly (readonly [Vec3, Vec3, Vec3, Vec3])[];
+}
+
+export interface Standing {
+  readonly panels: readonly StandingPanel[];
+  readonly sheets: readonly StandingSheet[];
+}
+
+/**
+ * Everything that moves, for a card whose pages stand so: the same folds as in its motion, and between two of its moments
+ * in proportion.
+ * @param pages poses of the card’s panels, from its blank seen from outside
+ * @param thickMm of the page and of a part, so that what is glued lies on what carries it
+ */
+export function standing(
+  popUps: PopUpPlan,
+  pages: ReadonlyMap<string, Pose>,
+  thickMm: { readonly page: Mm; readonly part: (partId: string) => Mm },
+): Standing {
+  const onto = lifted(popUps.spread.toBlank);
+  const frames = [popUps.spread.panelIds.a, popUps.spread.panelIds.b].map((id) => chain(pages.get(id)!, onto));
+  const [base, other] = [frames[0]!, frames[1]!];
+  const openDeg = openingOf(base, other);
+  const state = stateAt(popUps.motion, openDeg);
+  const poses = placeParts(popUps.parts, state, openDeg);
+  const panels = popUps.parts.flatMap(({ id, blank, joints }) => {
+    const own = thickMm.part(id);
+    const glued = new Map(joints.map((joint) => [joint.panelId, joint]));
+    return blank.panels.map(({ id: panelId }): StandingPanel => {
+      const pose = poses.get(bodyKey({ partId: id, panelId }))!;
+      // What is carried by one joint alone goes with it; what is held at both ends bends over that little.
+      const joint = glued.get(panelId) ?? (joints.length === 1 ? joints[0] : undefined);
+      const carrier = joint && poses.get(bodyKey(joint.on));
+      const off = joint?.on.partId === null ? thickMm.page : joint ? thickMm.part(joint.on.partId) : 0;
+      const by = carrier ? turn(carrier, [0, 0, ((joint.under ? -1 : 1) * (off + own)) / 2]) : NOWHERE;
+      return { partId: id, panelId, pose: chain(base, { rows: pose.rows, shift: plus(pose.shift, by) }) };
+    });
+  });
+  const place = (quad: readonly [Vec3, Vec3, Vec3, Vec3]) =>
+    quad.map((p) => move(base, p)) as unknown as readonly [Vec3, Vec3, Vec3, Vec3];
+  return {
+    panels,
+    sheets: [
+      ...popUps.bands.map((band) => ({ partId: band.id, quads: bandQuads(band, poses).map(place) })),
+      ...popUps.fans.map((fan) => ({ partId: fan.id, quads: fanQuads(fan, poses).map(place) })),
+    ],
+  };
+}
+
+const NOWHERE: Vec3 = [0, 0, 0];
+
+/** How far two sides of a gutter are open, each given by where it puts the gutter’s plane. */
+export function openingOf(a: Pose, b: Pose): Deg {
+  const [x, , z] = turn(undo(a), turn(b, [1, 0, 0]));
+  const deg = (Math.atan2(z, -x) * 180) / Math.PI;
+  return deg < -90 ? 180 : Math.max(0, deg);
+}
+
+/** Folds between two moments of a motion. */
+export function stateAt(motion: readonly Moment[], openDeg: Deg): LinkState {
+  const next = Math.max(
+    1,
+    motion.findIndex((moment) => moment.openDeg >= openDeg),
+  );
+  const [from, to] = [motion[next - 1]!, motion[next] ?? motion.at(-1)!];
+  const share = to.openDeg > from.openDeg ? (openDeg - from.openDeg) / (to.openDeg - from.openDeg) : 0;
+  return Object.fromEntries(
+    Object.entries(from.state).map(([partId, folds]) => [
+      partId,
+      Object.fromEntries(
+        Object.entries(folds).map(([id, deg]) => [id, deg + (to.state[partId]![id]! - deg) * Math.min(1, share)]),
+      ),
+    ]),
+  );
+}
+
+/** Straight where it is taut; where it is loose it is bent once in its middle, away from the fold. */
+function bandQuads({ from, to, widthMm, longMm, across }: PopUpBand, poses: Poses): StandingSheet['quads'] {
+  const [p, q] = [from, to].map(({ body, at }) => move(poses.get(bodyKey(body))!, inSpace(at)));
+  const wide = turn(poses.get(bodyKey(from.body))!, [across.xMm, -across.yMm, 0]);
+  const half = scaled(wide, widthMm / 2);
+  const span = Math.hypot(...minus(q!, p!));
+  const loose = Math.sqrt(Math.max(0, (longMm / 2) ** 2 - (span / 2) ** 2));
+  const middle = scaled(plus(p!, q!), 0.5);
+  // Square to the strap and to its width, on the side away from the gutter.
+  const normal = unit(cross(minus(q!, p!), wide));
+  const out = normal[0] * middle[0] + normal[2] * middle[2] >= 0 ? 1 : -1;
+  const bend = plus(middle, scaled(normal, out * loose));
+  const edge = (a: Vec3, b: Vec3): readonly [Vec3, Vec3, Vec3, Vec3] => [
+    minus(a, half),
+    plus(a, half),
+    plus(b, half),
+    minus(b, half),
+  ];
+  return [edge(p!, bend), edge(bend, q!)];
+}
+
+/** Its two ends flat on their pages, and a piece from crease to crease. */
+function fanQuads(fan: PopUpFan, poses: Poses): StandingSheet['quads'] {
+  const [a, b] = sidesOf(fan.gutter, poses);
+  const { creases } = fanAt(fan, openingOf(a, b));
+  const point = (deg: Deg, reachMm: Mm, alongMm: Mm): Vec3 => {
+    const rad = (deg * Math.PI) / 180;
+    return move(a, [-reachMm * Math.cos(rad), -(fan.alongMm + alongMm), reachMm * Math.sin(rad)]);
+  };
+  return creases.slice(1).map(({ deg, innerMm, outerMm, reachMm }, i) => {
+    const before = creases[i]!;
+    return [
+      point(before.deg, 0, before.innerMm),
+      point(before.deg, before.reachMm, before.outerMm),
+      point(deg, reachMm, outerMm),
+      point(deg, 0, innerMm),
+    ];
+  });
+}
+
+const sidesOf = ({ a, b }: Gutter, poses: Poses): readonly [Pose, Pose] => [
+  chain(poses.get(bodyKey(a.body))!, lifted(a.toBody)),
+  chain(poses.get(bodyKey(b.body))!, lifted(b.toBody)),
+];
+
+const scaled = ([x, y, z]: Vec3, by: number): Vec3 => [x * by, y * by, z * by];
+function unit(v: Vec3): Vec3 {
+  const long = Math.hypot(...v);
+  return long < 1e-9 ? [0, 0, 1] : scaled(v, 1 / long);
+}

@@ -1,0 +1,304 @@
+import {
+  adhesivesOf,
+  decide,
+  formatLength,
+  freshId,
+  MECHANISMS,
+  mechanismOf,
+  popUpLimits,
+  popUpOf,
+  POP_UP_STARTS,
+  type LayerChoice,
+  type MechanismId,
+  type PopUp,
+  type PopUpInput,
+  type PopUpPlace,
+} from '@zippy/core';
+import type { ReactNode } from 'react';
+import styled from 'styled-components';
+import { useJob } from '../../stores/job.ts';
+import { useView } from '../../stores/view/index.ts';
+import { Choice } from '../../ui/Choice.tsx';
+import { Pick } from '../../ui/Pick.tsx';
+import { LengthField, MaybeLengthField } from '../../ui/fields/LengthField.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
+import { FieldPlace } from '../../ui/fields/TypedField.tsx';
+import { PlainButton } from '../../ui/buttons.tsx';
+import { Row, Two } from '../../ui/ModalDialog.tsx';
+import { HeldWith } from '../HeldWith.tsx';
+import type { StationProps } from '../parts.ts';
+import { PathField } from './PathField.tsx';
+
+/** Half open is where most of them are seen best. */
+const LOOKED_AT_OPEN = 0.5;
+
+/** What moves as the card opens: mechanisms over the fold, and what stands on them. */
+export function PopUps(props: StationProps): ReactNode {
+  const { job, workshop } = props;
+  const { change, takeAway } = useJob.getState();
+  const { showFolded, openTo } = useView();
+  const { layers } = job.size;
+  const setAll = (next: readonly LayerChoice[]): void => change([decide((at) => at.size.layers, next)]);
+  const add = (mechanism: MechanismId): void => {
+    const id = freshId('popUp', layers);
+    const lightest = [...workshop.stocks].sort((a, b) => a.gsm - b.gsm)[0]!;
+    const popUp = { mechanism, ...standsOn(mechanism, layers) };
+    setAll([...layers, { id, kind: 'popUp', faces: [], revealMm: 0, stockIds: [lightest.id], popUp }]);
+    showFolded(true);
+    openTo(LOOKED_AT_OPEN);
+  };
+  return (
+    <>
+      {layers.map((layer, i) =>
+        layer.kind === 'popUp' ? (
+          <FieldPlace key={layer.id} value={layer.id}>
+            <OnePopUp
+              {...props}
+              layer={layer}
+              onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
+              onRemove={() =>
+                takeAway(
+                  [
+                    decide(
+                      (at) => at.size.layers,
+                      layers.filter((_, k) => k !== i),
+                    ),
+                  ],
+                  'A pop-up is taken off.',
+                )
+              }
+            />
+          </FieldPlace>
+        ) : null,
+      )}
+      <Pick
+        label="Add a mechanism"
+        value={null}
+        placeholder="Choose how it moves"
+        onChange={(id) => add(id as MechanismId)}
+        sections={[
+          { heading: null, options: MECHANISMS.map(({ id, name, says, mark }) => ({ id, name, says, mark })) },
+        ]}
+      />
+    </>
+  );
+}
+
+/** Where figures stand first, on what carries them. */
+const FIRST_SEAT: Readonly<Partial<Record<MechanismId, string>>> = {
+  ...{ boxStep: 'front', vFold: 'left', angledFold: 'left', floating: 'left', tent: 'front', bridge: 'front' },
+};
+
+/** A strap goes to the last lid there is, so that it has something to lift; a figure stands on the last thing that rises. */
+function standsOn(mechanism: MechanismId, layers: readonly LayerChoice[]): Partial<PopUp> {
+  const last = (fits: (of: MechanismId) => boolean): LayerChoice | undefined =>
+    layers.findLast((one) => one.kind === 'popUp' && fits(popUpOf(one).mechanism));
+  const lid = last((of) => of === 'lid');
+  if (mechanism === 'pull') return lid ? { to: { layerId: lid.id, at: 'lid' } } : {};
+  const carrier = mechanism === 'figure' ? last((of) => FIRST_SEAT[of] !== undefined) : undefined;
+  return carrier ? { on: { layerId: carrier.id, at: FIRST_SEAT[popUpOf(carrier).mechanism]! } } : {};
+}
+
+const PLACE_OF = ({ layerId, at }: PopUpPlace): string => `${layerId ?? ''}/${at}`;
+const GUTTERS: Readonly<Record<string, string>> = {
+  fold: 'the card’s fold',
+  foot: 'foot, before it',
+  wall: 'top, behind it',
+  middle: 'middle crease',
+};
+
+function OnePopUp({
+  plan,
+  job,
+  workshop,
+  layer,
+  onChange,
+  onRemove,
+}: StationProps & {
+  readonly layer: LayerChoice;
+  readonly onChange: (layer: LayerChoice) => void;
+  readonly onRemove: () => void;
+}): ReactNode {
+  const popUp = popUpOf(layer);
+  const mechanism = mechanismOf(popUp.mechanism);
+  const set = (part: Partial<PopUp>): void =>
+    onChange({ ...layer, popUp: { mechanism: popUp.mechanism, ...layer.popUp, ...part } });
+  const places = (plan.size.popUps?.places ?? []).filter(({ layerId }) => layerId !== layer.id);
+  const numbers = new Map(job.size.layers.filter(({ kind }) => kind === 'popUp').map(({ id }, i) => [id, i + 1]));
+  const seats = places.flatMap(({ layerId, name, seats: own }) =>
+    own.map((seat) => ({
+      id: PLACE_OF({ layerId, at: seat.id }),
+      name: layerId === null ? seat.name : `${numbers.get(layerId) ?? ''} ${name}: ${seat.name.toLowerCase()}`,
+    })),
+  );
+  const gutters = places.flatMap(({ layerId, name, gutters: own }) =>
+    own.map((at) => ({
+      id: PLACE_OF({ layerId, at }),
+      name: layerId === null ? 'The card’s fold' : `${numbers.get(layerId) ?? ''} ${name}: ${GUTTERS[at] ?? at}`,
+    })),
+  );
+  const placeFrom = (id: string): PopUpPlace => {
+    const [layerId, at] = id.split('/');
+    return { layerId: layerId === '' ? null : layerId!, at: at! };
+  };
+  const stocks = workshop.stocks.map((s) => ({ id: s.id, name: s.name, note: `${s.gsm} gsm`, swatch: s.colour }));
+  const pictures = Object.entries(job.pictures).map(([id, { name }]) => ({ id, name }));
+  const band = plan.size.popUps?.bands.find(({ id }) => id === `${layer.id}-1`);
+  const worked = band ? formatLength(band.longMm, workshop.unit) : null;
+  const inputs = mechanism.inputs.filter(({ when }) => when?.(popUp) ?? true);
+  const isLong = ({ kind }: PopUpInput): boolean => kind === 'choice' || kind === 'path';
+  return (
+    <Box aria-label={`Pop-up ${layer.id}`}>
+      <Pick
+        label={`Pop-up ${numbers.get(layer.id)}`}
+        value={popUp.mechanism}
+        sections={[
+          { heading: null, options: MECHANISMS.map(({ id, name, says, mark }) => ({ id, name, says, mark })) },
+        ]}
+        onChange={(id) => {
+          const next = id as MechanismId;
+          const start = POP_UP_STARTS[next];
+          const sameSite = mechanismOf(next).sits === mechanism.sits;
+          onChange({ ...layer, popUp: { mechanism: next, ...(sameSite ? { on: popUp.on } : { on: start.on }) } });
+        }}
+      />
+      {(mechanism.sits === 'gutter' ? gutters.length : seats.length) > 0 && (
+        <Pick
+          label={mechanism.sits === 'gutter' ? 'Over' : mechanism.sits === 'seat' ? 'Glued to' : 'One end glued to'}
+          value={PLACE_OF(popUp.on)}
+          sections={[{ heading: null, options: mechanism.sits === 'gutter' ? gutters : seats }]}
+          onChange={(id) => set({ on: placeFrom(id) })}
+        />
+      )}
+      {mechanism.sits === 'seats' && (
+        <Pick
+          label="Other end glued to"
+          value={PLACE_OF(popUp.to)}
+          sections={[{ heading: null, options: seats }]}
+          onChange={(id) => set({ to: placeFrom(id) })}
+        />
+      )}
+      <Two>
+        {inputs
+          .filter((input) => !isLong(input))
+          .map((input) => (
+            <Measure key={input.id} {...{ input, popUp, worked }} unit={workshop.unit} onChange={set} />
+          ))}
+      </Two>
+      {inputs.filter(isLong).map((input) => (
+        <Measure key={input.id} {...{ input, popUp, worked }} unit={workshop.unit} onChange={set} />
+      ))}
+      <Pick
+        label="Stock"
+        value={layer.stockIds[0]!}
+        sections={[{ heading: null, options: stocks }]}
+        onChange={(id) => onChange({ ...layer, stockIds: [id] })}
+      />
+      {pictures.length > 0 && (
+        <Pick
+          label="Printed with"
+          value={layer.picture?.pictureId ?? ''}
+          sections={[{ heading: null, options: [{ id: '', name: 'Nothing: bare stock' }, ...pictures] }]}
+          onChange={(id) =>
+            onChange({
+              ...layer,
+              picture:
+                id === ''
+                  ? null
+                  : {
+                      ...(layer.picture ?? { zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false }),
+                      pictureId: id,
+                    },
+            })
+          }
+        />
+      )}
+      <HeldWith
+        label="Held with"
+        adhesives={adhesivesOf(workshop)}
+        value={layer.adhesiveId}
+        onChange={(adhesiveId) => onChange({ ...layer, adhesiveId })}
+      />
+      <Row>
+        <PlainButton onPress={onRemove}>Take off</PlainButton>
+      </Row>
+    </Box>
+  );
+}
+
+/** One question of a mechanism, asked as what it is. */
+function Measure({
+  input,
+  popUp,
+  unit,
+  worked,
+  onChange,
+}: {
+  readonly input: PopUpInput;
+  readonly popUp: PopUp;
+  readonly unit: StationProps['workshop']['unit'];
+  /** What a measure left empty comes to. */
+  readonly worked: string | null;
+  readonly onChange: (part: Partial<PopUp>) => void;
+}): ReactNode {
+  const { id, label } = input;
+  const value = popUp[id];
+  switch (input.kind) {
+    case 'length':
+      return input.mayBeNull ? (
+        <MaybeLengthField
+          label={label}
+          mm={value as number | null}
+          unit={unit}
+          {...popUpLimits(id)}
+          worked={worked}
+          onCommit={(mm) => onChange({ [id]: mm })}
+          hint={input.says}
+        />
+      ) : (
+        <LengthField
+          label={label}
+          mm={value as number}
+          unit={unit}
+          {...popUpLimits(id)}
+          onCommit={(mm) => onChange({ [id]: mm })}
+        />
+      );
+    case 'path':
+      return (
+        <PathField
+          value={value as string}
+          says={input.says}
+          onChange={(path) => onChange({ [id]: path } as Partial<PopUp>)}
+        />
+      );
+    case 'choice':
+      return (
+        <Choice
+          label={label}
+          value={value as string}
+          options={input.choices}
+          onChange={(chosen) => onChange({ [id]: chosen } as Partial<PopUp>)}
+        />
+      );
+    default:
+      return (
+        <NumberField
+          label={input.kind === 'angle' ? `${label}, °` : label}
+          value={value as number}
+          {...popUpLimits(id)}
+          whole={input.kind === 'number'}
+          onCommit={(number) => onChange({ [id]: number })}
+        />
+      );
+  }
+}
+
+const Box = styled.section`
+  display: grid;
+  gap: 10px;
+  padding: 12px;
+  border: 1px solid ${({ theme }) => theme.colour.rule};
+  border-radius: 5px;
+  background: ${({ theme }) => theme.colour.white};
+`;
