@@ -12,6 +12,7 @@ import { ENVELOPE_STYLE_IDS } from '../../src/job/envelopeStyles.ts';
 import { LAYER_KINDS } from '../../src/job/layerKinds.ts';
 import { LID_HINGES } from '../../src/job/types.ts';
 import { WINDOW_SHAPES } from '../../src/job/windowShapes.ts';
+import { anyPopUp } from './anyPopUp.ts';
 import { jobWith, plan, typefaces, words, workshop } from '../support.ts';
 import { runs } from '../runs.ts';
 
@@ -86,6 +87,7 @@ const anyJob: fc.Arbitrary<Job> = fc
             revealMm: mm(0, 60),
             stockIds: fc.array(oneOf(workshop.stocks), { minLength: 1, maxLength: 3 }),
             adhesiveId: fc.option(oneOf(workshop.adhesives)),
+            popUp: anyPopUp,
             lid: fc.record({ rimMm: mm(4, 80), hinge: fc.constantFrom(...LID_HINGES) }, { requiredKeys: [] }),
             wrap: fc.record(
               {
@@ -102,7 +104,7 @@ const anyJob: fc.Arbitrary<Job> = fc
               { requiredKeys: [] },
             ),
           }),
-          { maxLength: 2 },
+          { maxLength: 3 },
         )
         .map((layers) => layers.map((layer, i) => ({ ...layer, id: `l${i}` }))),
     ),

@@ -1,7 +1,20 @@
 import { LIMITS } from '../../job/limits.ts';
 import { MECHANISM_IDS, type PopUp, type PopUpPlace } from '../../job/popUps.ts';
 import { WINDOW_SHAPES } from '../../job/windowShapes.ts';
-import { filled, id, length, lengthOrNull, number, object, oneOf, orNull, required, spare, whole, words } from './rules.ts';
+import {
+  filled,
+  id,
+  length,
+  lengthOrNull,
+  number,
+  object,
+  oneOf,
+  orNull,
+  required,
+  spare,
+  whole,
+  words,
+} from './rules.ts';
 
 const { popUp: LIMIT } = LIMITS.size;
 

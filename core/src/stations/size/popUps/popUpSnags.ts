@@ -10,7 +10,7 @@ import { layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
 import { MARGIN_MM, type Excess } from './bodies.ts';
 import { fanOpensDeg, freePleats } from './fanAt.ts';
 import { shared } from './glueSpots.ts';
-import { apart, keptIn } from './tried.ts';
+import { apart, canBeMade, keptIn, opensFlat } from './tried.ts';
 import type { Jam } from './jams.ts';
 import { mechanismOf } from './mechanisms/index.ts';
 import { GLUE_GIVES_MM, type PopUpPlan } from './popUpPlan.ts';
@@ -75,10 +75,15 @@ export const noFoldSnags = (job: Job, asked: readonly PopUpAsked[]): readonly Sn
   },
 ];
 
-const faultSnags = ({ job, together }: Told): readonly Snag[] =>
-  together.faults.map(({ asked: { layer, layerId }, fault: { title, why, mends } }) => ({
-    ...{ id: `size-popup-${layerId}`, station: 'size', level: 'stop', title, why },
-    remedies: [...mends.map(({ label, part }) => asking(job, layer, label, part)), takeOff(job, layerId)],
+const faultSnags = ({ job, workshop: { unit }, asked, together, plan: { spread } }: Told): readonly Snag[] =>
+  together.faults.map(({ asked: one, fault: { title, why, mends } }) => ({
+    ...{ id: `size-popup-${one.layerId}`, station: 'size', level: 'stop', title, why },
+    remedies: [
+      ...mends
+        .filter(({ part }) => canBeMade({ asked, together, spread, unit }, one, part))
+        .map(({ label, part }) => asking(job, one.layer, label, part)),
+      takeOff(job, one.layerId),
+    ],
   }));
 
 const nameOf = ({ parts, bands, fans }: Pick<PutTogether, 'parts' | 'bands' | 'fans'>, partId: string): string =>
@@ -120,9 +125,10 @@ function pokeSnags({ job, workshop: { unit }, asked, together, plan }: Told): re
 }
 
 /** What does not close tears its glue off or buckles. */
-function strainSnags({ job, workshop: { unit }, together, plan }: Told): readonly Snag[] {
+function strainSnags({ job, workshop: { unit }, asked, together, plan }: Told): readonly Snag[] {
   const { motion } = plan;
-  return together.made.flatMap(({ asked: { layer, layerId, popUp }, made: { parts, bands = [] } }): readonly Snag[] => {
+  return together.made.flatMap(({ asked: one, made: { parts, bands = [] } }): readonly Snag[] => {
+    const { layer, layerId, popUp } = one;
     const ids = [...parts.flatMap(({ joints }) => joints.map(({ id }) => id)), ...bands.map(({ id }) => id)];
     const gapAt = (moment: (typeof motion)[number]): Mm => Math.max(0, ...ids.map((id) => moment.gapsMm[id] ?? 0));
     const first = motion.findIndex((moment) => gapAt(moment) > GLUE_GIVES_MM);
@@ -131,7 +137,7 @@ function strainSnags({ job, workshop: { unit }, together, plan }: Told): readonl
     const most = Math.max(...motion.map(gapAt));
     const name = nameOf(together, (parts[0] ?? bands[0])!.id);
     const mends = (mechanismOf(popUp.mechanism).opensFlat?.(popUp, most) ?? []).filter(({ part }) =>
-      Object.entries(part).some(([key, value]) => popUp[key as keyof PopUp] !== value),
+      opensFlat({ asked, together, spread: plan.spread, unit }, one, part),
     );
     return [
       {

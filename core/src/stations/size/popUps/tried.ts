@@ -2,12 +2,14 @@ import { inSpace } from '../../../ground/fold/foldBlank.ts';
 import { move } from '../../../ground/fold/space.ts';
 import { formatLength } from '../../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../../ground/length/types.ts';
+import { motionOf } from '../../../ground/linkage/motionOf.ts';
 import { placeParts } from '../../../ground/linkage/placeParts.ts';
 import { bodyKey, type Moment } from '../../../ground/linkage/types.ts';
 import { popUpLimits, type PopUp } from '../../../job/popUps.ts';
 import { assemble, layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
 import { MARGIN_MM, shutMoment, shutPieces, type Excess } from './bodies.ts';
 import { mechanismOf } from './mechanisms/index.ts';
+import { GLUE_GIVES_MM } from './popUpPlan.ts';
 import { pokesOut } from './pokesOut.ts';
 import type { Spread } from './spread.ts';
 
@@ -19,10 +21,10 @@ export interface TriedOn {
   readonly unit: LengthUnit;
 }
 
-/** Whether a pop-up, changed so, is made and lies inside the shut card. Straps keep the length they have. */
-function staysIn({ asked, together, spread }: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean {
+/** Everything with one pop-up changed so. Straps keep the length they have. */
+function changed({ asked, together, spread }: TriedOn, one: PopUpAsked, part: Partial<PopUp>): PutTogether {
   const long = new Map(together.bands.map(({ id, longMm }) => [layerOf(together, id).layerId, longMm]));
-  const tried = assemble(
+  return assemble(
     asked.map((each) => ({
       ...each,
       popUp: {
@@ -33,9 +35,30 @@ function staysIn({ asked, together, spread }: TriedOn, one: PopUpAsked, part: Pa
     })),
     spread,
   );
+}
+
+const isMade = ({ faults }: PutTogether, one: PopUpAsked): boolean =>
+  faults.every(({ asked: { layerId } }) => layerId !== one.layerId);
+
+/** Whether a pop-up, changed so, can be made at all. */
+export const canBeMade = (told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean =>
+  isMade(changed(told, one, part), one);
+
+/** Whether a pop-up, changed so, is made and opens flat without a strain. */
+export function opensFlat(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean {
+  const tried = changed(told, one, part);
+  if (!isMade(tried, one)) return false;
+  const { parts, bands = [] } = tried.made.find(({ asked }) => asked.layerId === one.layerId)!.made;
+  const ids = [...parts.flatMap(({ joints }) => joints.map(({ id }) => id)), ...bands.map(({ id }) => id)];
+  return motionOf(tried.linkage).every(({ gapsMm }) => ids.every((id) => (gapsMm[id] ?? 0) <= GLUE_GIVES_MM));
+}
+
+/** Whether a pop-up, changed so, is made and lies inside the shut card. */
+function staysIn(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean {
+  const tried = changed(told, one, part);
   return (
-    tried.faults.every(({ asked: { layerId } }) => layerId !== one.layerId) &&
-    pokesOut(shutPieces(tried, shutMoment(tried)), spread, MARGIN_MM).every(
+    isMade(tried, one) &&
+    pokesOut(shutPieces(tried, shutMoment(tried)), told.spread, MARGIN_MM).every(
       ({ partId }) => layerOf(tried, partId).layerId !== one.layerId,
     )
   );
