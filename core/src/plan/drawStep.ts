@@ -14,6 +14,7 @@ import { drawSheetPage } from '../stations/sheet/draw/drawSheet.ts';
 import type { SheetSide } from '../stations/sheet/layout/reach.ts';
 import { drawBlank } from '../stations/size/drawBlank.ts';
 import { drawFolded } from '../stations/size/drawFolded.ts';
+import type { SizePlan } from '../stations/size/planSize.ts';
 import { drawLayerSheet } from '../stations/sheet/draw/drawLayerSheet.ts';
 import type { MakeStep } from '../stations/make/types.ts';
 import type { Plan } from './planJob.ts';
@@ -62,6 +63,8 @@ export function drawStep(
       const side = plan.size.faces.find(({ id }) => id === step.faceId)?.side ?? 'outside';
       return drawBlank(plan.size, { ...view, side, art: art[side], prints, names: false, guides: false });
     }
+    case 'popUp':
+      return drawFolded(upTo(plan.size, step.layer), { open: 0.5, stockColour, art, prints });
     case 'fold':
       return drawFolded(plan.size, { open: 0.45, stockColour, art, prints });
     case 'envelope':
@@ -76,6 +79,20 @@ export function drawStep(
     case 'dry':
       return null;
   }
+}
+
+/** The card with what is already in it, and the one in hand. */
+function upTo(size: SizePlan, layer: number): SizePlan {
+  const { popUps } = size;
+  if (!popUps) return size;
+  const place = popUps.order.findIndex((one) => one.layer === layer);
+  const done = new Set(popUps.order.slice(0, place + 1).flatMap(({ partIds }) => partIds));
+  const own = <T extends { readonly id: string }>(all: readonly T[]): readonly T[] =>
+    all.filter(({ id }) => done.has(id));
+  return {
+    ...size,
+    popUps: { ...popUps, parts: own(popUps.parts), bands: own(popUps.bands), fans: own(popUps.fans) },
+  };
 }
 
 /** A sheet as it comes out of a pass; out of the last, as the Sheet station shows it. */

@@ -15,6 +15,7 @@ import { hasPrint } from './faces/drawCard.ts';
 import { foldInkSnags, heavyInk, inkTotalSnags } from './checks/inkSnags.ts';
 import type { InkLattice } from './ink/inkTotal.ts';
 import type { FacePlan } from './faces/items.ts';
+import { glueMarks } from './faces/glueMarks.ts';
 import { layFace } from './faces/layFace.ts';
 import { markSnags } from './faces/makersMark.ts';
 import { inkOnBlank } from './faces/inkOnBlank.ts';
@@ -47,7 +48,10 @@ export function planArt({ job, workshop, size, typefaces: book, card, inks }: Ar
   const rows = list ? cardRows(list) : [];
   const shown = Math.min(card, Math.max(0, rows.length - 1));
   const stock = stockOf(job, workshop);
-  const faces = size.faces.map((face) => leftBare(layFace(job, size, face, book, rows[shown] ?? null), stock));
+  const faces = marked(
+    size.faces.map((face) => leftBare(layFace(job, size, face, book, rows[shown] ?? null), stock)),
+    size,
+  );
   const ground = onStock(
     job,
     workshop,
@@ -129,6 +133,12 @@ export function planArt({ job, workshop, size, typefaces: book, card, inks }: Ar
     snags,
   };
 }
+
+/** Marks to glue by go on a side that is printed anyhow; a bare one stays bare, and is glued by measure. */
+const marked = (faces: readonly FacePlan[], { popUps }: SizePlan): readonly FacePlan[] =>
+  popUps && faces.some((plan) => plan.face.side === 'inside' && hasPrint(plan))
+    ? faces.map((plan) => ({ ...plan, marks: glueMarks(plan.face, popUps) }))
+    : faces;
 
 /** A background of the stock’s own colour is no ink: the stock shows. */
 export const leftBare = (face: FacePlan, stock: Stock): FacePlan =>

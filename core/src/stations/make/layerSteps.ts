@@ -14,6 +14,7 @@ import type { LayerPiece } from '../size/layers.ts';
 import { CAUTIONS } from './cautions.ts';
 import { cautionOf, sayHolding } from './trimmingSteps.ts';
 import { dryStep, PLAIN, sayBorder, sayPaperSize } from './stepWords.ts';
+import { sayCreases } from './popUpSteps.ts';
 import { sayLaid } from './sayLaid.ts';
 import type { MakeStep } from './types.ts';
 
@@ -59,7 +60,9 @@ export const layerSteps = (sheet: SheetPlan, cut: CutPlan, { unit }: Workshop): 
       const put =
         piece.kind === 'insert'
           ? `Fold it at ${formatLength(foldAtMm(piece.blank.creases[0]!), unit)} and lay it in the fold.`
-          : `${sayLid(piece)}${sayGluing(piece, unit)}`;
+          : piece.kind === 'popUp'
+            ? sayCreases(piece)
+            : `${sayLid(piece)}${sayGluing(piece, unit)}`;
       const alone = up === 1 && sheets > 1 ? ' One takes a sheet: Shared sheets lays several kinds on one.' : '';
       return step(layer, cut, unit, `${put}${alone}`);
     });
@@ -74,7 +77,8 @@ const onSheets = ({ layers }: SheetPlan): SheetPlan['layers'] => layers.filter((
 
 function step({ piece, up, sheets, made }: LayerSheet, cut: CutPlan, unit: LengthUnit, put: string): MakeStep {
   const { kind, name, stock, blank, adhesive } = piece;
-  const isGlued = kind !== 'insert' && kind !== 'tag';
+  // A pop-up’s parts are glued when all of them are cut.
+  const isGlued = kind !== 'insert' && kind !== 'tag' && kind !== 'popUp';
   const cautions = [
     CAUTIONS[bladeFor(piece.id, cut)],
     ...new Set(blank.cuts.map(({ byHand }) => CAUTIONS[byHand.tool])),
@@ -90,7 +94,7 @@ function step({ piece, up, sheets, made }: LayerSheet, cut: CutPlan, unit: Lengt
     big: formatSize(blank.widthMm, blank.heightMm, unit),
     detail: `${often}${sheets} ${plural(sheets, 'sheet')} of ${stock.name}, ${up} from each. ${sayLayerCuts(piece.id, cut, unit)}${put}`,
     caution: cautions.filter((one) => one !== null).join(' '),
-    waitMinutes: adhesive && adhesive.dryMinutes > 0 ? adhesive.dryMinutes : null,
+    waitMinutes: isGlued && adhesive && adhesive.dryMinutes > 0 ? adhesive.dryMinutes : null,
   };
 }
 

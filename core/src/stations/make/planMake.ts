@@ -24,6 +24,7 @@ import { foilMinutes, foilSteps } from './foilSteps.ts';
 import { layerSteps, panelSteps, wrapSteps } from './layerSteps.ts';
 import { dryStep, PLAIN, sayBorder, sayPaperSize } from './stepWords.ts';
 import { adhesiveUses, joinsOf, sayAmount } from './joins.ts';
+import { popUpSteps } from './popUpSteps.ts';
 import { ribbonStep } from './ribbonStep.ts';
 import { cautionOf, sayHolding, trimmingSteps } from './trimmingSteps.ts';
 import { sayLaid } from './sayLaid.ts';
@@ -69,6 +70,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...(crease.onSheet ? [] : lineSteps(crease, workshop)),
     ...foldStep(crease, size, workshop),
     ...layerSteps(sheet, cut, workshop),
+    ...popUpSteps(size, workshop),
     ...trimmingSteps(size, workshop),
     ...wrapSteps(sheet, cut, workshop),
     ...ribbonStep(job, size, workshop),
@@ -83,7 +85,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     } satisfies MakeStep,
   ];
   const { pace } = workshop;
-  const trimmings = size.trimmings.placed.length + (size.ribbon ? 1 : 0);
+  const trimmings = size.trimmings.placed.length + (size.ribbon ? 1 : 0) + (size.popUps?.spots.length ?? 0);
   const adhesives = adhesiveUses(joinsOf(size, envelope));
   const onSheets = piecesOf({ sheet, envelope }).reduce((n, piece) => n + sidesPrinted(piece), 0);
   const sides = onSheets + envelope.fedPages;

@@ -17,6 +17,8 @@ export type StepWork =
   | { readonly kind: 'layer'; readonly pieceId: string; readonly plate: PlateKind | null }
   /** Something from the shelf is fixed on a face. */
   | { readonly kind: 'trimming'; readonly faceId: string }
+  /** One of what moves as the card opens is glued in; the layer’s place in the job’s list. */
+  | { readonly kind: 'popUp'; readonly layer: number }
   /** Envelopes are printed as blanks, cut, made, or printed when they are ready. */
   | { readonly kind: 'envelope'; readonly work: 'printBlanks' | 'cut' | 'make' | 'line' | 'printReady' }
   | { readonly kind: 'machine' | 'piles' | 'outline' | 'fold' | 'ribbon' | 'pack' };

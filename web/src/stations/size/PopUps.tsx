@@ -265,20 +265,14 @@ function Measure({
         />
       );
     case 'path':
-      return (
-        <PathField
-          value={value as string}
-          says={input.says}
-          onChange={(path) => onChange({ [id]: path } as Partial<PopUp>)}
-        />
-      );
+      return <PathField value={value as string} says={input.says} onChange={(path) => onChange({ [id]: path })} />;
     case 'choice':
       return (
         <Choice
           label={label}
           value={value as string}
           options={input.choices}
-          onChange={(chosen) => onChange({ [id]: chosen } as Partial<PopUp>)}
+          onChange={(chosen) => onChange({ [id]: chosen })}
         />
       );
     default:

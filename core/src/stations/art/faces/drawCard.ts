@@ -25,6 +25,7 @@ export function drawFace(face: FacePlan, part: 'all' | 'shared' = 'all'): readon
   }
   if (picture) shapes.push(...drawPicture(picture));
   if (art.border && band.length > 0) shapes.push(filled(band, art.border.colour));
+  shapes.push(...(face.marks ?? []));
   for (const item of items) if (part === 'all' || !isNamedItem(item)) shapes.push(...drawItem(item));
   return shapes;
 }

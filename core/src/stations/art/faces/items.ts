@@ -1,3 +1,4 @@
+import type { Shape } from '../../../ground/scene/types.ts';
 import type { Affine } from '../../../ground/geometry/affine.ts';
 import type { Path } from '../../../ground/geometry/path.ts';
 import type { Polygon } from '../../../ground/geometry/polygon.ts';
@@ -50,6 +51,8 @@ export interface FacePlan {
   readonly safeOutline: Polygon;
   readonly picture: LaidPicture | null;
   readonly tiles: (RepeatPattern & { readonly aspect: number }) | null;
+  /** Where something is glued on, under it; left out where nothing is. */
+  readonly marks?: readonly Shape[];
   /** Outline of the border; nothing where there is none. */
   readonly band: Path;
   readonly blocks: readonly SetBlock[];

@@ -23,9 +23,16 @@ export interface Carrier {
   readonly seats: Readonly<Record<string, Seat>>;
 }
 
+/** A pop-up as it was made, by a name that tells it from the others. */
+export interface MadeFor {
+  readonly asked: PopUpAsked;
+  readonly made: MadePopUp;
+  readonly name: string;
+}
+
 export interface PutTogether {
   /** In the order in which they carry each other, each with what was asked. */
-  readonly made: readonly { readonly asked: PopUpAsked; readonly made: MadePopUp }[];
+  readonly made: readonly MadeFor[];
   readonly faults: readonly { readonly asked: PopUpAsked; readonly fault: Extract<Made, { readonly ok: false }> }[];
   /** By layer; the card’s own under nothing. */
   readonly carriers: ReadonlyMap<string | null, Carrier>;
@@ -63,7 +70,7 @@ export function assemble(asked: readonly PopUpAsked[], spread: Spread): PutToget
 function build(asked: readonly PopUpAsked[], spread: Spread): PutTogether {
   const card: Carrier = { gutters: { fold: spread.gutter }, seats: spread.seats };
   const carriers = new Map<string | null, Carrier>([[null, card]]);
-  const made: { readonly asked: PopUpAsked; readonly made: MadePopUp }[] = [];
+  const made: MadeFor[] = [];
   const faults: PutTogether['faults'][number][] = [];
   const waiting = [...asked];
   for (let again = true; again;) {
@@ -78,7 +85,9 @@ function build(asked: readonly PopUpAsked[], spread: Spread): PutTogether {
         faults.push({ asked: one, fault: answer });
         continue;
       }
-      made.push({ asked: one, made: answer.made });
+      const nth = nthOf(one, asked);
+      const { name } = mechanismOf(one.popUp.mechanism);
+      made.push({ asked: one, made: numbered(answer.made, nth), name: nth === null ? name : `${name} ${nth}` });
       carriers.set(one.layerId, { gutters: answer.made.gutters ?? {}, seats: answer.made.seats ?? {} });
     }
   }
@@ -89,6 +98,25 @@ function build(asked: readonly PopUpAsked[], spread: Spread): PutTogether {
     ...{ made, faults, carriers, parts, bands },
     fans: made.flatMap((one) => one.made.fans ?? []),
     linkage: { parts, straps: bands, alike: made.flatMap((one) => one.made.alike ?? []) },
+  };
+}
+
+/** Which of its kind it is, in the job’s order; null where it is the only one. */
+function nthOf({ layerId, popUp }: PopUpAsked, asked: readonly PopUpAsked[]): number | null {
+  const alike = asked.filter((one) => one.popUp.mechanism === popUp.mechanism);
+  return alike.length > 1 ? alike.findIndex((one) => one.layerId === layerId) + 1 : null;
+}
+
+/** Its pieces by names that tell them from those of another of its kind. */
+function numbered(made: MadePopUp, nth: number | null): MadePopUp {
+  if (nth === null) return made;
+  const named = <T extends { readonly name: string }>(all: readonly T[]): readonly T[] =>
+    all.map((one) => ({ ...one, name: `${one.name} ${nth}` }));
+  return {
+    ...made,
+    parts: named(made.parts),
+    ...(made.bands ? { bands: named(made.bands) } : {}),
+    ...(made.fans ? { fans: named(made.fans) } : {}),
   };
 }
 

@@ -40,10 +40,14 @@ export function planPopUps(
   const plan: PopUpPlan = {
     ...{ spread, motion, opensDeg, shut, bulk, spots },
     ...{ parts: together.parts, bands: together.bands, fans: together.fans },
+    order: together.made.map(({ asked: one, name, made: { parts, bands = [], fans = [] } }) => ({
+      ...{ ...one, name },
+      partIds: [...parts, ...bands, ...fans].map(({ id }) => id),
+    })),
     addedMm: bulk.mm * FOLD_SPRING,
     places: [...together.carriers].map(([layerId, { gutters, seats }]) => ({
       layerId,
-      name: layerId === null ? 'The card' : nameOf(together, layerId),
+      name: layerId === null ? 'The card' : together.made.find(({ asked: one }) => one.layerId === layerId)!.name,
       gutters: Object.keys(gutters),
       seats: Object.entries(seats).map(([id, { name }]) => ({ id, name })),
     })),
@@ -51,11 +55,6 @@ export function planPopUps(
   const jams = jamsOf(together, spread, motion);
   return { plan, pieces, snags: popUpSnags({ job, workshop, asked, together, plan, jams }) };
 }
-
-const nameOf = ({ made }: PutTogether, layerId: string): string => {
-  const { parts, bands = [], fans = [] } = made.find(({ asked }) => asked.layerId === layerId)!.made;
-  return ([...parts, ...bands, ...fans].find(Boolean) as { readonly name: string }).name;
-};
 
 const FINER = 8;
 

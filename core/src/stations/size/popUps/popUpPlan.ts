@@ -1,5 +1,6 @@
 import type { Deg, Mm } from '../../../ground/length/types.ts';
 import type { Moment } from '../../../ground/linkage/types.ts';
+import type { PopUp } from '../../../job/popUps.ts';
 import type { ShutPiece } from './bodies.ts';
 import type { Bulk } from './bulkOf.ts';
 import type { GlueSpot } from './glueSpots.ts';
@@ -12,6 +13,14 @@ export interface PopUpPlan {
   readonly parts: readonly PopUpPart[];
   readonly bands: readonly PopUpBand[];
   readonly fans: readonly PopUpFan[];
+  /** In the order in which they carry each other: as they are put together. */
+  readonly order: readonly {
+    readonly layer: number;
+    readonly layerId: string;
+    readonly popUp: PopUp;
+    readonly name: string;
+    readonly partIds: readonly string[];
+  }[];
   readonly motion: readonly Moment[];
   /** Past this something tears or buckles; 180 where nothing does. */
   readonly opensDeg: Deg;

@@ -205,10 +205,8 @@ function movedApart(
   );
 }
 
-const nameOfLayer = (together: PutTogether, layerId: string): string => {
-  const { parts, bands = [], fans = [] } = together.made.find(({ asked }) => asked.layerId === layerId)!.made;
-  return [...parts, ...bands, ...fans][0]!.name;
-};
+const nameOfLayer = ({ made }: PutTogether, layerId: string): string =>
+  made.find(({ asked }) => asked.layerId === layerId)!.name;
 
 function glueSnags({ job, workshop: { unit }, asked, together, plan }: Told): readonly Snag[] {
   const seen = new Set<string>();

@@ -138,6 +138,8 @@ export function apart(
     const [own, other] = [reaches[i]!, reaches[1 - i]!];
     const asksPlace = mechanismOf(one.popUp.mechanism).sits === 'gutter' && one.popUp.on.layerId === null;
     if (!asksPlace) return [];
+    // A strap has no place of its own along the fold.
+    if (![...own, ...other].every(Number.isFinite)) return [];
     return [other[1] - own[0] + CLEAR_MM, other[0] - own[1] - CLEAR_MM].flatMap((shift) => {
       const mm = (Math.sign(shift) * Math.ceil(Math.abs(shift) * PER_MM)) / PER_MM;
       const part = { alongMm: one.popUp.alongMm + mm };
@@ -148,7 +150,8 @@ export function apart(
 
 /** The stretch of the fold that a pop-up ever comes over, with everything that it carries left out. */
 function reachAlong({ together }: TriedOn, motion: readonly Moment[], layerId: string): readonly [Mm, Mm] {
-  const { parts } = together.made.find(({ asked }) => asked.layerId === layerId)!.made;
+  const { parts, fans = [] } = together.made.find(({ asked }) => asked.layerId === layerId)!.made;
+  const pleats = fans.flatMap(({ alongMm, pleatMm }) => [alongMm - pleatMm / 2, alongMm + pleatMm / 2]);
   const ys = motion.flatMap(({ state, openDeg }) => {
     const poses = placeParts(together.parts, state, openDeg);
     return parts.flatMap(({ id, blank }) =>
@@ -157,5 +160,5 @@ function reachAlong({ together }: TriedOn, motion: readonly Moment[], layerId: s
       ),
     );
   });
-  return [Math.min(...ys), Math.max(...ys)];
+  return [Math.min(...ys, ...pleats), Math.max(...ys, ...pleats)];
 }
