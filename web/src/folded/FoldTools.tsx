@@ -10,13 +10,16 @@ export function FoldTools({
   form,
   folds,
   more,
+  inDegrees,
 }: {
   readonly form: FoldedForm;
   /** How many are made; null while it is opened and shut as a whole. */
   readonly folds: number | null;
   readonly more: ReactNode;
+  /** One fold alone is opened, so that its angle says how far. */
+  readonly inDegrees: boolean;
 }): ReactNode {
-  const { open, stands, foldTo, openTo, standUp, holdShut } = useView();
+  const { stands, foldTo, standUp, holdShut } = useView();
   const steps = form.steps.length;
   return (
     <>
@@ -38,17 +41,7 @@ export function FoldTools({
       >
         ›
       </BenchButton>
-      <Opener>
-        <Scale
-          label="Open"
-          value={open}
-          least={0}
-          most={1}
-          step={0.01}
-          say={(v) => `${Math.round(v * 100)} %`}
-          onChange={openTo}
-        />
-      </Opener>
+      <OpenScale inDegrees={inDegrees} />
       {form.standing && (
         <BenchButton aria-pressed={stands} onPress={() => standUp(!stands)}>
           On a table
@@ -56,6 +49,24 @@ export function FoldTools({
       )}
       <BenchButton onPress={() => holdShut()}>As its reader sees it</BenchButton>
     </>
+  );
+}
+
+/** Opens and shuts the card. */
+export function OpenScale({ inDegrees }: { readonly inDegrees: boolean }): ReactNode {
+  const { open, openTo } = useView();
+  return (
+    <Opener>
+      <Scale
+        label="Open"
+        value={open}
+        least={0}
+        most={1}
+        step={0.01}
+        say={(v) => (inDegrees ? `${Math.round(v * 180)}°` : `${Math.round(v * 100)} %`)}
+        onChange={openTo}
+      />
+    </Opener>
   );
 }
 

@@ -56,7 +56,10 @@ export function FoldedBench({
   const glided = useGlide(folds ?? 0);
   const stage: FoldStage = folds === null ? { open } : { done: Math.min(steps, glided) };
   const onTable = useMemo(() => (stands ? standOnTable(form, size.folding) : null), [stands, form, size.folding]);
-  const said = sayStage(size.formatName, folds, open, form.steps, onTable !== null);
+  const said = sayStage(size.formatName, folds, open, form.steps, {
+    onTable: onTable !== null,
+    inDegrees: Boolean(size.popUps),
+  });
   const key = JSON.stringify(stage);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- the stage is a new object each time; its text is not
   const poses = useMemo(() => onTable ?? posesAt(size, stage), [onTable, size, key]);
@@ -72,7 +75,7 @@ export function FoldedBench({
     // eslint-disable-next-line react-hooks/exhaustive-deps -- as above
     [size, key, stockColour, art, prints, yawDeg, pitchDeg],
   );
-  const tools = <FoldTools {...{ form, folds, more }} />;
+  const tools = <FoldTools {...{ form, folds, more }} inDegrees={Boolean(size.popUps)} />;
   if (!solid) {
     return (
       <Bench

@@ -1,6 +1,7 @@
 import { useCallback, type ReactNode } from 'react';
 import { drawBlank, IDENTITY, type Scene } from '@zippy/core';
 import { Bench } from '../bench/Bench.tsx';
+import { SideBench } from '../folded/SideBench.tsx';
 import { FoldedBench } from '../folded/FoldedBench.tsx';
 import { useView } from '../stores/view/index.ts';
 import { BenchButton, KeyCap } from '../ui/buttons.tsx';
@@ -14,7 +15,7 @@ export function BlankBench({
   showArt,
   names,
 }: StationProps & { readonly showArt: boolean; readonly names: boolean }): ReactNode {
-  const { side, light, folded, showFolded: fold, turnOver, toggleLight } = useView();
+  const { side, light, folded, showFolded: fold, turnOver, toggleLight, sideOn, lookSideOn, popUpInHand } = useView();
   const sides = useSides(plan);
   const prints = useSeenPanels(plan);
   const folds = plan.size.form.blank.creases.length > 0;
@@ -45,7 +46,22 @@ export function BlankBench({
       Folded <KeyCap>O</KeyCap>
     </BenchButton>
   );
-  if (showFolded) return <FoldedBench job={job} plan={plan} workshop={workshop} art={sides} more={foldPress} />;
+  const inHand = job.size.layers.findIndex(({ id }) => id === popUpInHand);
+  const chosen = inHand < 0 ? null : inHand;
+  const { popUps } = plan.size;
+  const morePresses = (
+    <>
+      {foldPress}
+      {popUps && (
+        <BenchButton onPress={() => lookSideOn(!sideOn)} aria-pressed={sideOn}>
+          From the side
+        </BenchButton>
+      )}
+    </>
+  );
+  if (showFolded && popUps && sideOn)
+    return <SideBench {...{ job, plan, workshop, popUps, chosen }} more={morePresses} />;
+  if (showFolded) return <FoldedBench {...{ job, plan, workshop, chosen }} art={sides} more={morePresses} />;
   const { blank } = plan.size.form;
   return (
     <Bench

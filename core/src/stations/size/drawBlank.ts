@@ -21,6 +21,7 @@ import { plateOf } from '../../ground/scene/whitePlate.ts';
 import { drawTrimming } from './drawTrimming.ts';
 import { foldsUpright } from './folds.ts';
 import type { FoldedPiece } from './planSize.ts';
+import { drawOnPages } from './popUps/drawPopUps.ts';
 
 export interface BlankView {
   readonly side: PaperSide;
@@ -88,6 +89,7 @@ export function drawBlank(size: FoldedPiece, view: BlankView): Scene {
     shapes.push({ kind: 'path', role: 'trim', path: outline });
     for (const cut of cuts) shapes.push({ kind: 'path', role: 'cut', path: cutPath(cut) });
   }
+  if (view.guides && view.side === 'inside' && size.popUps) shapes.push(...drawOnPages(size.popUps, map, view.textMm));
   if (view.names) for (const face of faces) shapes.push(...faceName(face, map, view.textMm));
   const room = size.bleedMm + view.textMm * 4;
   if (view.guides) shapes.push(...dimensions(size, view));

@@ -26,6 +26,7 @@ import { PicturePanel } from '../art/PicturePanel.tsx';
 import { HeldWith } from '../HeldWith.tsx';
 import type { StationProps } from '../parts.ts';
 import { WrapInputs } from './WrapInputs.tsx';
+import { lightestCard } from './lightestCard.ts';
 import { PanelPrint } from './PanelPrint.tsx';
 
 const MOST_DEEP = 8;
@@ -39,7 +40,7 @@ const WRAP_NAMES: Readonly<Record<WrapKind, string>> = {
 export function Layers({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
   const { layers } = job.size;
-  const lightest = [...workshop.stocks].sort((a, b) => a.gsm - b.gsm)[0]!;
+  const lightest = lightestCard(workshop.stocks);
   const takeAway = useJob((s) => s.takeAway);
   const setAll = (next: readonly LayerChoice[]): void => change([decide((job) => job.size.layers, next)]);
   const add = (kind: LayerChoice['kind']): void => {

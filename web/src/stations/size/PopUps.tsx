@@ -27,6 +27,7 @@ import { PlainButton } from '../../ui/buttons.tsx';
 import { Row, Two } from '../../ui/ModalDialog.tsx';
 import { HeldWith } from '../HeldWith.tsx';
 import type { StationProps } from '../parts.ts';
+import { lightestCard } from './lightestCard.ts';
 import { PathField } from './PathField.tsx';
 
 /** Half open is where most of them are seen best. */
@@ -36,14 +37,15 @@ const LOOKED_AT_OPEN = 0.5;
 export function PopUps(props: StationProps): ReactNode {
   const { job, workshop } = props;
   const { change, takeAway } = useJob.getState();
-  const { showFolded, openTo } = useView();
+  const { showFolded, openTo, popUpInHand, takePopUp } = useView();
   const { layers } = job.size;
   const setAll = (next: readonly LayerChoice[]): void => change([decide((at) => at.size.layers, next)]);
   const add = (mechanism: MechanismId): void => {
     const id = freshId('popUp', layers);
-    const lightest = [...workshop.stocks].sort((a, b) => a.gsm - b.gsm)[0]!;
+    const lightest = lightestCard(workshop.stocks, mechanism === 'fan' ? 0 : undefined);
     const popUp = { mechanism, ...standsOn(mechanism, layers) };
     setAll([...layers, { id, kind: 'popUp', faces: [], revealMm: 0, stockIds: [lightest.id], popUp }]);
+    takePopUp(id);
     showFolded(true);
     openTo(LOOKED_AT_OPEN);
   };
@@ -52,22 +54,31 @@ export function PopUps(props: StationProps): ReactNode {
       {layers.map((layer, i) =>
         layer.kind === 'popUp' ? (
           <FieldPlace key={layer.id} value={layer.id}>
-            <OnePopUp
-              {...props}
-              layer={layer}
-              onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
-              onRemove={() =>
-                takeAway(
-                  [
-                    decide(
-                      (at) => at.size.layers,
-                      layers.filter((_, k) => k !== i),
-                    ),
-                  ],
-                  'A pop-up is taken off.',
-                )
-              }
-            />
+            <InHandPress
+              aria-expanded={popUpInHand === layer.id}
+              onPress={() => takePopUp(popUpInHand === layer.id ? null : layer.id)}
+            >
+              <span aria-hidden>{popUpInHand === layer.id ? '▾' : '▸'}</span>
+              {nameOf(props, layer)}
+            </InHandPress>
+            {popUpInHand === layer.id && (
+              <OnePopUp
+                {...props}
+                layer={layer}
+                onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
+                onRemove={() =>
+                  takeAway(
+                    [
+                      decide(
+                        (at) => at.size.layers,
+                        layers.filter((_, k) => k !== i),
+                      ),
+                    ],
+                    'A pop-up is taken off.',
+                  )
+                }
+              />
+            )}
           </FieldPlace>
         ) : null,
       )}
@@ -83,6 +94,11 @@ export function PopUps(props: StationProps): ReactNode {
     </>
   );
 }
+
+/** As the plan calls it; as its mechanism where it could not be made. */
+const nameOf = ({ plan }: StationProps, layer: LayerChoice): string =>
+  plan.size.popUps?.order.find(({ layerId }) => layerId === layer.id)?.name ??
+  mechanismOf(popUpOf(layer).mechanism).name;
 
 /** Where figures stand first, on what carries them. */
 const FIRST_SEAT: Readonly<Partial<Record<MechanismId, string>>> = {
@@ -124,17 +140,16 @@ function OnePopUp({
   const set = (part: Partial<PopUp>): void =>
     onChange({ ...layer, popUp: { mechanism: popUp.mechanism, ...layer.popUp, ...part } });
   const places = (plan.size.popUps?.places ?? []).filter(({ layerId }) => layerId !== layer.id);
-  const numbers = new Map(job.size.layers.filter(({ kind }) => kind === 'popUp').map(({ id }, i) => [id, i + 1]));
   const seats = places.flatMap(({ layerId, name, seats: own }) =>
     own.map((seat) => ({
       id: PLACE_OF({ layerId, at: seat.id }),
-      name: layerId === null ? seat.name : `${numbers.get(layerId) ?? ''} ${name}: ${seat.name.toLowerCase()}`,
+      name: layerId === null ? seat.name : `${name}: ${seat.name.toLowerCase()}`,
     })),
   );
   const gutters = places.flatMap(({ layerId, name, gutters: own }) =>
     own.map((at) => ({
       id: PLACE_OF({ layerId, at }),
-      name: layerId === null ? 'The card’s fold' : `${numbers.get(layerId) ?? ''} ${name}: ${GUTTERS[at] ?? at}`,
+      name: layerId === null ? 'The card’s fold' : `${name}: ${GUTTERS[at] ?? at}`,
     })),
   );
   const placeFrom = (id: string): PopUpPlace => {
@@ -150,7 +165,7 @@ function OnePopUp({
   return (
     <Box aria-label={`Pop-up ${layer.id}`}>
       <Pick
-        label={`Pop-up ${numbers.get(layer.id)}`}
+        label="Mechanism"
         value={popUp.mechanism}
         sections={[
           { heading: null, options: MECHANISMS.map(({ id, name, says, mark }) => ({ id, name, says, mark })) },
@@ -267,7 +282,14 @@ function Measure({
     case 'path':
       return <PathField value={value as string} says={input.says} onChange={(path) => onChange({ [id]: path })} />;
     case 'choice':
-      return (
+      return input.choices.length > MOST_BESIDE ? (
+        <Pick
+          label={label}
+          value={value as string}
+          sections={[{ heading: null, options: input.choices }]}
+          onChange={(chosen) => onChange({ [id]: chosen })}
+        />
+      ) : (
         <Choice
           label={label}
           value={value as string}
@@ -287,6 +309,16 @@ function Measure({
       );
   }
 }
+
+/** More choices than this do not stand beside each other in a slip. */
+const MOST_BESIDE = 3;
+
+const InHandPress = styled(PlainButton)`
+  display: flex;
+  gap: 8px;
+  justify-content: flex-start;
+  width: 100%;
+`;
 
 const Box = styled.section`
   display: grid;

@@ -5,8 +5,11 @@ import type { FoldedSlice, View } from './types.ts';
 const BESIDE = { yawDeg: -32, pitchDeg: 20 };
 
 export const foldedSlice: StateCreator<View, [], [], FoldedSlice> = (set) => ({
+  ...{ popUpInHand: null, sideOn: false },
   ...{ folded: false, open: 0.22, folds: null, stands: false, yawDeg: -24, pitchDeg: 14 },
   showFolded: (folded) => set({ folded }),
+  takePopUp: (popUpInHand) => set({ popUpInHand }),
+  lookSideOn: (sideOn) => set({ sideOn }),
   toggleOpen: () =>
     set((s) => ({ folded: true, folds: null, open: s.folded && s.open < 0.5 ? 1 : s.folded ? 0 : s.open })),
   openTo: (open) => set({ open, folds: null, stands: false }),

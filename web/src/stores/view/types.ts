@@ -31,6 +31,12 @@ export interface FoldedSlice {
   readonly stands: boolean;
   readonly yawDeg: number;
   readonly pitchDeg: number;
+  /** The pop-up in hand, by its layer’s id: its parts stand out and its measures are drawn. */
+  readonly popUpInHand: string | null;
+  /** What pops up is drawn from the end of the fold. */
+  readonly sideOn: boolean;
+  takePopUp(layerId: string | null): void;
+  lookSideOn(sideOn: boolean): void;
   showFolded(folded: boolean): void;
   /** Shows it folded; shut or open, whichever it is not, where it was folded already. */
   toggleOpen(): void;

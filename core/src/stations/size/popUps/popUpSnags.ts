@@ -8,7 +8,7 @@ import { sortedBy } from '../../../job/sorted.ts';
 import type { Workshop } from '../../../workshop/types.ts';
 import { layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
 import { MARGIN_MM, type Excess } from './bodies.ts';
-import { fanOpensDeg, freePleats } from './fanAt.ts';
+import { fanOpensDeg, freePleats, pleatsFor } from './fanAt.ts';
 import { shared } from './glueSpots.ts';
 import { apart, canBeMade, keptIn, opensFlat } from './tried.ts';
 import type { Jam } from './jams.ts';
@@ -270,10 +270,7 @@ function fanSnags({ job, workshop, together }: Told): readonly Snag[] {
       const lightest = lightestPleats(workshop);
       const snags: Snag[] = [];
       if (opens < 180) {
-        // As many as span half a circle, each by no more than its width: n ≥ 180 / (2 · asin(p / 2r)).
-        const each = (2 * Math.asin(Math.min(1, fan.pleatMm / (2 * fan.lengthMm))) * 180) / Math.PI;
-        const free = Math.floor(180 / each) + 1;
-        const pleats = popUp.fan === 'half' ? Math.ceil((free + 2) / 2) : free + 2;
+        const pleats = Math.ceil(pleatsFor(fan) / (popUp.fan === 'half' ? 2 : 1));
         snags.push({
           ...{ id: `size-popup-fan-${layerId}`, station: 'size', level: opens < STANDS_DEG ? 'stop' : 'warn' },
           title: `The fan is taut at about ${Math.round(opens)}°`,

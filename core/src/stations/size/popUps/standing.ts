@@ -114,6 +114,9 @@ function bandQuads({ from, to, widthMm, longMm, across }: PopUpBand, poses: Pose
   return [edge(p!, bend), edge(bend, q!)];
 }
 
+/** What is glued lies so little over its page that the two are told apart. */
+const OVER_PAGE_MM = 0.2;
+
 /** Its two ends flat on their pages, and a piece from crease to crease. */
 function fanQuads(fan: PopUpFan, poses: Poses): StandingSheet['quads'] {
   const [a, b] = sidesOf(fan.gutter, poses);
@@ -122,15 +125,21 @@ function fanQuads(fan: PopUpFan, poses: Poses): StandingSheet['quads'] {
     const rad = (deg * Math.PI) / 180;
     return move(a, [-reachMm * Math.cos(rad), -(fan.alongMm + alongMm), reachMm * Math.sin(rad)]);
   };
-  return creases.slice(1).map(({ deg, innerMm, outerMm, reachMm }, i) => {
+  const glued = (pose: Pose, way: -1 | 1): readonly [Vec3, Vec3, Vec3, Vec3] => {
+    const half = fan.pleatMm / 2;
+    const at = (x: Mm, y: Mm): Vec3 => move(pose, [way * x, -(fan.alongMm + y), OVER_PAGE_MM]);
+    return [at(0, -half), at(fan.lengthMm, -half), at(fan.lengthMm, half), at(0, half)];
+  };
+  const free = creases.slice(1).map(({ deg, innerMm, outerMm, reachMm }, i) => {
     const before = creases[i]!;
     return [
       point(before.deg, 0, before.innerMm),
       point(before.deg, before.reachMm, before.outerMm),
       point(deg, reachMm, outerMm),
       point(deg, 0, innerMm),
-    ];
+    ] as const;
   });
+  return [glued(a, -1), ...free, glued(b, 1)];
 }
 
 const sidesOf = ({ a, b }: Gutter, poses: Poses): readonly [Pose, Pose] => [

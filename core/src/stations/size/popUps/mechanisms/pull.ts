@@ -15,7 +15,7 @@ export const pull: Mechanism = {
   sits: 'seats',
   inputs: [
     { id: 'widthMm', label: 'Width', kind: 'length' },
-    { id: 'alongMm', label: 'Right of the middle of both', kind: 'length' },
+    { id: 'alongMm', label: 'One end right of its seat’s middle', kind: 'length' },
     { id: 'riseMm', label: 'One end above its seat’s foot', kind: 'length' },
     { id: 'otherRiseMm', label: 'Other end above its seat’s foot', kind: 'length' },
     { id: 'liftDeg', label: 'Lifts a lid by', kind: 'angle' },
@@ -40,7 +40,7 @@ export const pull: Mechanism = {
             ...{ id, name: 'Pull strap', widthMm, longMm: span },
             across: { xMm: -from.up.yMm, yMm: from.up.xMm },
             from: { body: from.body, at: placeOn(from, alongMm, riseMm) },
-            to: { body: to.body, at: placeOn(to, alongMm, otherRiseMm) },
+            to: { body: to.body, at: placeOn(to, 0, otherRiseMm) },
             blank: strip(
               [
                 { id: 'tabFrom', name: 'First tab', widthMm: tabMm },

@@ -1,0 +1,105 @@
+import { apply, compose, type Affine } from '../../../ground/geometry/affine.ts';
+import { boxAround, evenSides, grow } from '../../../ground/geometry/box.ts';
+import { polygon, segment, type Path } from '../../../ground/geometry/path.ts';
+import type { Point } from '../../../ground/geometry/types.ts';
+import { inSpace } from '../../../ground/fold/foldBlank.ts';
+import { move, type Vec3 } from '../../../ground/fold/space.ts';
+import { formatLength } from '../../../ground/length/formatLength.ts';
+import type { Deg, LengthUnit, Mm } from '../../../ground/length/types.ts';
+import { placeParts } from '../../../ground/linkage/placeParts.ts';
+import { bodyKey, PAGES } from '../../../ground/linkage/types.ts';
+import type { Scene, Shape } from '../../../ground/scene/types.ts';
+import type { PopUpPlan } from './popUpPlan.ts';
+import { stateAt } from './standing.ts';
+
+/**
+ * On the open inside: where each part is glued, by its number, and what of it lies on the first page when the card is shut.
+ * @param map from the card’s blank to what is looked at
+ */
+export function drawOnPages({ spread, spots, shut }: PopUpPlan, map: Affine, textMm: Mm): readonly Shape[] {
+  const seen = compose(map, spread.toBlank);
+  const at = (points: readonly Point[]): Path => polygon(points.map((p) => apply(seen, p)));
+  return [
+    ...shut.map(({ outline }): Shape => ({ kind: 'path', role: 'direction', path: at(outline) })),
+    ...spots
+      .filter(({ on }) => on.partId === null)
+      .flatMap(({ area, number }): readonly Shape[] => {
+        const { xMm, yMm, widthMm, heightMm } = boxAround(area.map((p) => apply(seen, p)));
+        return [
+          { kind: 'path', role: 'glue', path: at(area) },
+          {
+            ...{ kind: 'label', role: 'label', text: String(number), sizeMm: textMm, anchor: 'middle' },
+            at: { xMm: xMm + widthMm / 2, yMm: yMm + heightMm / 2 + textMm * 0.35 },
+          },
+        ];
+      }),
+  ];
+}
+
+/**
+ * The card from the end of its fold, opened so far: pages as lines, parts edge on, and of the one in hand how far each
+ * place where it is glued is from the fold, and how high it stands.
+ * @param layer whose measures are written; none where null
+ */
+export function drawEndOn(
+  popUps: PopUpPlan,
+  openDeg: Deg,
+  { unit, textMm, layer }: { readonly unit: LengthUnit; readonly textMm: Mm; readonly layer: number | null },
+): Scene {
+  const poses = placeParts(popUps.parts, stateAt(popUps.motion, openDeg), openDeg);
+  // Page a lies, page b rises: the end of the fold is looked at, the fold in the origin, up is up.
+  const flat = ([x, , z]: Vec3): Point => ({ xMm: x, yMm: -z });
+  const own = new Set(popUps.order.find((one) => one.layer === layer)?.partIds ?? []);
+  const shapes: Shape[] = [];
+  const points: Point[] = [];
+  const draw = (outline: readonly Point[], key: string, role: 'trim' | 'cut' | 'dimension'): void => {
+    const seen = outline.map((p) => flat(move(poses.get(key)!, inSpace(p))));
+    points.push(...seen);
+    shapes.push({ kind: 'path', role, path: polygon(seen) });
+  };
+  for (const page of PAGES) draw(popUps.spread.outlines[page], page, 'trim');
+  const sorted = [...popUps.parts].sort((a, b) => Number(own.has(a.id)) - Number(own.has(b.id)));
+  for (const { id, blank } of sorted)
+    for (const { id: panelId, outline } of blank.panels)
+      draw(outline, bodyKey({ partId: id, panelId }), own.has(id) ? 'cut' : 'dimension');
+  shapes.push(...measures(popUps, own, openDeg, { unit, textMm }));
+  const around = boxAround(points);
+  return { box: grow(around, evenSides(textMm * 4)), symbols: {}, shapes };
+}
+
+/** From the fold to each glue line of what is in hand, along its page. */
+function measures(
+  { spots }: PopUpPlan,
+  own: ReadonlySet<string>,
+  openDeg: Deg,
+  { unit, textMm }: { readonly unit: LengthUnit; readonly textMm: Mm },
+): readonly Shape[] {
+  const rad = (openDeg * Math.PI) / 180;
+  return PAGES.flatMap((page): readonly Shape[] => {
+    const glued = spots.filter(({ partId, on }) => own.has(partId) && on.partId === null && on.panelId === page);
+    if (glued.length === 0) return [];
+    const far = Math.max(...glued.map(({ area }) => Math.max(...area.map(({ xMm }) => Math.abs(xMm)))));
+    const way = page === 'a' ? { x: -1, y: 0 } : { x: -Math.cos(rad), y: -Math.sin(rad) };
+    // Off the page, on the side where nothing is.
+    const off = page === 'a' ? { x: 0, y: 1 } : { x: Math.sin(rad), y: -Math.cos(rad) };
+    const at = (along: Mm, aside: Mm): Point => ({
+      xMm: way.x * along + off.x * aside,
+      yMm: way.y * along + off.y * aside,
+    });
+    const line = textMm * 1.2;
+    const [from, to] = [at(0, line), at(far, line)];
+    const ticks = [0, far].flatMap((along): Path => {
+      const [p, q] = [at(along, line - textMm * 0.35), at(along, line + textMm * 0.35)];
+      return segment(p.xMm, p.yMm, q.xMm, q.yMm);
+    });
+    const turn = (Math.atan2(way.y, way.x) * 180) / Math.PI;
+    return [
+      { kind: 'path', role: 'dimension', path: [...segment(from.xMm, from.yMm, to.xMm, to.yMm), ...ticks] },
+      {
+        ...{ kind: 'label', role: 'dimension', text: formatLength(far, unit), sizeMm: textMm, anchor: 'middle' },
+        at: at(far / 2, line + textMm * 1.2),
+        turnDeg: Math.abs(turn) > 90 ? turn + 180 : turn,
+      },
+    ];
+  });
+}
