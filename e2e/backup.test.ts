@@ -22,14 +22,14 @@ describe('backup by press', () => {
     await page.getByRole('link', { name: /Everything in one file/ }).click();
     const file = await studio.kept(await coming, 'studio.tar.gz');
     const names = execFileSync('tar', ['tzf', file]).toString().trim().split('\n');
-    expect(names.filter((name) => name.startsWith('jobs/'))).to.have.length(11);
+    expect(names.filter((name) => name.startsWith('jobs/'))).to.have.length(13);
 
     const lost = await stored('Heron at dawn');
     await fetch(`${application.url}/api/jobs/${lost.id}`, { method: 'DELETE' });
     await bringBack(file);
     expect(await studio.serious()).to.deep.equal([]);
     await page.getByRole('button', { name: 'Add what is missing' }).click();
-    await page.getByText('11 jobs are here already as in the backup.').waitFor();
+    await page.getByText('13 jobs are here already as in the backup.').waitFor();
     await page.getByRole('button', { name: 'To the jobs' }).click();
     await page.getByRole('link', { name: /^Heron at dawn:/ }).waitFor();
 

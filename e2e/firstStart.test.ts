@@ -234,7 +234,7 @@ describe('the first start', () => {
     }
     const { jobs } = await ask<JobsOnTheWall>(`/studios/${id}/jobs`);
     expect(jobs[0]!.document.brief.notes).to.equal('for the loan of the dinghy');
-    expect((await ask<JobsOnTheWall>('/jobs')).jobs).to.have.length(11);
+    expect((await ask<JobsOnTheWall>('/jobs')).jobs).to.have.length(13);
     await looking.getByRole('button', { name: 'Put it away, back to My workshop' }).click();
     await looking.getByRole('heading', { name: 'My workshop', level: 1 }).waitFor();
     await looking.getByText('Thank-you for the boat').waitFor();

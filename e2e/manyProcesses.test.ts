@@ -52,7 +52,7 @@ describe('several processes on one database', () => {
   const jobs = async (): Promise<readonly StoredJob[]> => (await call<{ jobs: StoredJob[] }>(0, 'jobs')).body.jobs;
 
   it('loads the demo once, whoever was first', async () => {
-    expect(await jobs()).to.have.length(11);
+    expect(await jobs()).to.have.length(13);
   });
 
   it('loses no edit: twelve hands at four jobs through three doors', async () => {

@@ -44,6 +44,7 @@ export function popUpSteps({ popUps, layers }: SizePlan, { unit }: Workshop): re
       title: `Put in the ${name.toLowerCase()}`,
       big: `${plural(numbers.length, 'mark')} ${sayNumbers(numbers)}`,
       detail: [
+        ...popUps.fans.filter(({ id }) => partIds.includes(id)).map(sayFan),
         ...spots.map((spot) => saySpot(spot, popUps, layers, unit)),
         `Glue one after the other${held}. ${adhesive ? sayHolding(adhesive) : ''}`.trim(),
         isTurning
@@ -54,6 +55,14 @@ export function popUpSteps({ popUps, layers }: SizePlan, { unit }: Workshop): re
       waitMinutes: adhesive && adhesive.dryMinutes > 0 ? adhesive.dryMinutes : null,
     };
   });
+}
+
+/** How a strip becomes a fan. */
+function sayFan({ pleats, blank }: PopUpPlan['fans'][number]): string {
+  const pleated = 'Pleat the strip up and down along its creases and press it.';
+  return pleats > blank.panels.length
+    ? `${pleated} Fold the closed strip in half across its pleats and glue the two edges that face each other.`
+    : `${pleated} Gather it at the end that comes to the fold.`;
 }
 
 function sayNumbers(numbers: readonly number[]): string {

@@ -3,6 +3,7 @@ import { boxAround, evenSides, grow } from '../../ground/geometry/box.ts';
 import { polygon, polyline, segment } from '../../ground/geometry/path.ts';
 import type { Box } from '../../ground/geometry/types.ts';
 import { apply } from '../../ground/geometry/affine.ts';
+import { strokeDigits } from '../../ground/scene/strokeDigits.ts';
 import { creaseRole } from '../../ground/scene/creaseRole.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Page, Scene, Shape } from '../../ground/scene/types.ts';
@@ -36,17 +37,41 @@ export function drawTemplate(size: SizePlan): Scene {
       role: crease.direction === 'mountain' ? 'creaseAway' : 'creaseToward',
       path: polyline([crease.from, crease.to]),
     });
+  shapes.push(...glueShapes(onPages(size)));
   // What is within is cut while the piece is still held by all that surrounds it.
   for (const cut of blank.cuts) shapes.push({ kind: 'path', role: 'cut', path: cutPath(cut) });
   shapes.push({ kind: 'path', role: 'cut', path: polygon(blank.outline) });
   return { box: pageBox(size), symbols: {}, shapes };
 }
 
+type GlueMarks = NonNullable<LayerPiece['glueMarks']>;
+const DIGIT_MM = 3;
+
+/** Where pop-ups are glued to the card, on its blank. */
+const onPages = ({ popUps }: SizePlan): GlueMarks =>
+  (popUps?.spots ?? [])
+    .filter(({ on }) => on.partId === null)
+    .map(({ number, area }) => ({ number, outline: area.map((p) => apply(popUps!.spread.toBlank, p)) }));
+
+/** Each place that is glued, with its number in strokes that every kind of file carries. */
+const glueShapes = (marks: GlueMarks): readonly Shape[] =>
+  marks.flatMap(({ number, outline }): readonly Shape[] => {
+    const { xMm, yMm, widthMm, heightMm } = boxAround(outline);
+    const middle = { xMm: xMm + widthMm / 2, yMm: yMm + heightMm / 2 };
+    return [
+      { kind: 'path', role: 'glue', path: polygon(outline) },
+      ...strokeDigits(number, middle, DIGIT_MM).map((stroke): Shape => ({
+        ...{ kind: 'path', role: 'mark', path: polyline(stroke) },
+      })),
+    ];
+  });
+
 /** A mat, panel or insert to cut in true size. */
-export function drawLayerTemplate({ blank }: LayerPiece): Scene {
+export function drawLayerTemplate({ blank, glueMarks = [] }: Pick<LayerPiece, 'blank' | 'glueMarks'>): Scene {
   const shapes: Shape[] = [];
   for (const { from, to, way } of blank.creases)
     shapes.push({ kind: 'path', role: creaseRole(way), path: polyline([from, to]) });
+  shapes.push(...glueShapes(glueMarks));
   // What is within is cut while the piece is still held by all that surrounds it.
   for (const cut of blank.cuts) shapes.push({ kind: 'path', role: 'cut', path: cutPath(cut) });
   shapes.push({ kind: 'path', role: 'cut', path: polygon(blank.outline) });

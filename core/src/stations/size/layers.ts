@@ -52,6 +52,8 @@ export interface LayerPiece {
   readonly laying: Laying | null;
   /** What is left of it on its face, in the face’s frame; all of it when nothing is said. */
   readonly trimmedTo?: Polygon;
+  /** Where it is glued, and where others are glued to it, by the numbers of the places; none but on pop-ups. */
+  readonly glueMarks?: readonly { readonly number: number; readonly outline: Polygon }[];
   /** One for so many cards; one for each when nothing is said. */
   readonly perCards?: number;
 }

@@ -1,10 +1,11 @@
 import { apply, compose, invert } from '../../../ground/geometry/affine.ts';
 import { boxAround } from '../../../ground/geometry/box.ts';
 import { polygon } from '../../../ground/geometry/path.ts';
-import { moved, type Polygon } from '../../../ground/geometry/polygon.ts';
+import type { Polygon } from '../../../ground/geometry/polygon.ts';
 import type { Point } from '../../../ground/geometry/types.ts';
 import type { ReadFace } from '../../../ground/fold/readFaces.ts';
 import type { Mm } from '../../../ground/length/types.ts';
+import { strokeDigits } from '../../../ground/scene/strokeDigits.ts';
 import type { Colour, Shape } from '../../../ground/scene/types.ts';
 import { PAGES } from '../../../ground/linkage/types.ts';
 import type { PopUpPlan } from '../../size/popUps/popUpPlan.ts';
@@ -28,7 +29,10 @@ export function glueMarks(face: ReadFace, { spread, spots }: PopUpPlan): readonl
     .filter(({ on }) => on.partId === null && on.panelId === page)
     .flatMap(({ area, number }) => {
       const seen = area.map((p) => apply(toFace, p));
-      return [...cornerMarks(seen), ...digits(number, middleOf(seen))].map(filled);
+      return [
+        ...cornerMarks(seen),
+        ...strokeDigits(number, middleOf(seen), DIGIT_MM).map(([p, q]) => stroke(p, q)),
+      ].map(filled);
     });
 }
 
@@ -65,30 +69,4 @@ function stroke(a: Point, b: Point): Polygon {
     { xMm: b.xMm - nx, yMm: b.yMm - ny },
     { xMm: a.xMm - nx, yMm: a.yMm - ny },
   ];
-}
-
-/** Figures of straight strokes, so that a mark needs no typeface: which of seven strokes each has. */
-const STROKES = ['abcdef', 'bc', 'abged', 'abgcd', 'fgbc', 'afgcd', 'afgedc', 'abc', 'abcdefg', 'abcdfg'];
-const ENDS: Readonly<Record<string, readonly [number, number, number, number]>> = {
-  a: [0, 0, 1, 0],
-  b: [1, 0, 1, 1],
-  c: [1, 1, 1, 2],
-  d: [0, 2, 1, 2],
-  e: [0, 1, 0, 2],
-  f: [0, 0, 0, 1],
-  g: [0, 1, 1, 1],
-};
-
-function digits(number: number, middle: Point): readonly Polygon[] {
-  const half = DIGIT_MM / 2;
-  const text = String(number);
-  const step = half + 1;
-  return [...text].flatMap((digit, i) => {
-    const left = middle.xMm + (i - (text.length - 1) / 2) * step - half / 2;
-    const top = middle.yMm - half;
-    return [...STROKES[Number(digit)]!].map((name) => {
-      const [x1, y1, x2, y2] = ENDS[name]!.map((v) => v * half) as [Mm, Mm, Mm, Mm];
-      return moved(stroke({ xMm: x1, yMm: y1 }, { xMm: x2, yMm: y2 }), left, top);
-    });
-  });
 }

@@ -1,3 +1,5 @@
+import { corners } from '../../../ground/geometry/box.ts';
+import type { Box } from '../../../ground/geometry/types.ts';
 import { apply } from '../../../ground/geometry/affine.ts';
 import { clipTo, edgesOf, type Polygon } from '../../../ground/geometry/polygon.ts';
 import { determinant } from '../../../ground/geometry/affine.ts';
@@ -34,25 +36,31 @@ export function glueSpots({ made }: PutTogether): readonly GlueSpot[] {
       }),
     ),
     ...bands.flatMap((band) => bandSpots(band, asked.popUp.tabMm)),
-    ...fans.flatMap(({ id, gutter, alongMm, pleatMm, lengthMm, blank }) =>
-      (['a', 'b'] as const).map((side) => {
+    ...fans.flatMap(({ id, gutter, alongMm, pleatMm, lengthMm, pleats, blank }) => {
+      const isHalf = pleats > blank.panels.length;
+      return (['a', 'b'] as const).map((side) => {
         const [top, way] = [alongMm - pleatMm / 2, side === 'a' ? -1 : 1];
-        const corners = [
+        const glued = [
           { xMm: 0, yMm: top },
           { xMm: way * lengthMm, yMm: top },
           { xMm: way * lengthMm, yMm: top + pleatMm },
           { xMm: 0, yMm: top + pleatMm },
         ];
-        const panel = side === 'a' ? blank.panels[0]! : blank.panels.at(-1)!;
+        const { id: panelId, box } = isHalf || side === 'a' ? blank.panels[0]! : blank.panels.at(-1)!;
+        // Folded in half, the one pleat that is outermost lies on both pages.
+        const own = isHalf ? halfOf(box, side) : corners(box);
         return {
-          ...{ partId: id, panelId: panel.id, on: gutter[side].body, own: panel.outline, turnedOver: side === 'a' },
-          area: corners.map((p) => apply(gutter[side].toBody, p)),
+          ...{ partId: id, panelId, on: gutter[side].body, own, turnedOver: side === 'a' },
+          area: glued.map((p) => apply(gutter[side].toBody, p)),
         };
-      }),
-    ),
+      });
+    }),
   ]);
   return spots.map((spot, i) => ({ number: i + 1, ...spot }));
 }
+
+const halfOf = ({ xMm, yMm, widthMm, heightMm }: Box, side: 'a' | 'b'): Polygon =>
+  corners({ xMm, yMm: side === 'a' ? yMm : yMm + heightMm / 2, widthMm, heightMm: heightMm / 2 });
 
 /** A tab is glued whole; of a piece without one a strip along its foot. */
 function gluedOf({ blank, tabs }: PopUpPart, panelId: string, stripMm: Mm): Polygon {

@@ -50,6 +50,11 @@ export function popUpPieces(
         ...{ ...cut, id, name, faceId: null, leftMm: 0, topMm: 0 },
         ...{ ...printed, layer },
         ...glued(job, workshop, choice, cut, stripOf(own.filter(({ partId }) => partId === id))),
+        glueMarks: spots.flatMap(({ number, partId, on, own: tab, area }) => [
+          // Of a strip that is joined of several, what lies on the first.
+          ...(partId === id && tab.every(({ xMm }) => xMm < blank.widthMm + 1e-6) ? [{ number, outline: tab }] : []),
+          ...(on.partId === id ? [{ number, outline: area }] : []),
+        ]),
       };
     };
     return [
