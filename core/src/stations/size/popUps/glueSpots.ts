@@ -1,4 +1,3 @@
-import { corners } from '../../../ground/geometry/box.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
 import { apply } from '../../../ground/geometry/affine.ts';
 import { clipTo, edgesOf, type Polygon } from '../../../ground/geometry/polygon.ts';
@@ -48,7 +47,7 @@ export function glueSpots({ made }: PutTogether): readonly GlueSpot[] {
         ];
         const { id: panelId, box } = isHalf || side === 'a' ? blank.panels[0]! : blank.panels.at(-1)!;
         // Folded in half, the one pleat that is outermost lies on both pages.
-        const own = isHalf ? halfOf(box, side) : corners(box);
+        const own = pleatFrom(box, !isHalf ? 'whole' : side === 'a' ? 'upper' : 'lower');
         return {
           ...{ partId: id, panelId, on: gutter[side].body, own, turnedOver: side === 'a' },
           area: glued.map((p) => apply(gutter[side].toBody, p)),
@@ -59,8 +58,17 @@ export function glueSpots({ made }: PutTogether): readonly GlueSpot[] {
   return spots.map((spot, i) => ({ number: i + 1, ...spot }));
 }
 
-const halfOf = ({ xMm, yMm, widthMm, heightMm }: Box, side: 'a' | 'b'): Polygon =>
-  corners({ xMm, yMm: side === 'a' ? yMm : yMm + heightMm / 2, widthMm, heightMm: heightMm / 2 });
+/** A pleat, or the half of it that is glued, from its end at the fold: the corners in the order of those of its place. */
+function pleatFrom({ xMm, yMm, widthMm, heightMm }: Box, part: 'whole' | 'upper' | 'lower'): Polygon {
+  const [fold, rim] =
+    part === 'whole' ? [yMm + heightMm, yMm] : [yMm + heightMm / 2, part === 'upper' ? yMm : yMm + heightMm];
+  return [
+    { xMm, yMm: fold },
+    { xMm, yMm: rim },
+    { xMm: xMm + widthMm, yMm: rim },
+    { xMm: xMm + widthMm, yMm: fold },
+  ];
+}
 
 /** A tab is glued whole; of a piece without one a strip along its foot. */
 function gluedOf({ blank, tabs }: PopUpPart, panelId: string, stripMm: Mm): Polygon {
