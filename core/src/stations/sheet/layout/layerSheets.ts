@@ -12,6 +12,7 @@ import { pathRefusals } from '../../stock/planStock.ts';
 import { whiteWayOf } from '../../stock/white.ts';
 import { sheetsFor, type PieceOnSheets } from '../pieces.ts';
 import { passesOf, type PrintPass } from './passes.ts';
+import { alongHinges } from './alongHinges.ts';
 import { layBlank } from './layBlank.ts';
 import type { LaidPiece, LayOut } from './layOut.ts';
 
@@ -56,8 +57,12 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
       marginsMm: print ? inkMargins(print.path, bleedMm) : evenSides(0),
       ...{ blank, bleedMm, isPrinted: print !== null },
     };
-    const upright = layBlank({ ...question, mayLie: { asDrawn: true, turned: false } }, machine);
-    const either = layBlank({ ...question, mayLie: { asDrawn: true, turned: true } }, machine);
+    const way = alongHinges(piece);
+    const along = way && layBlank({ ...question, mayLie: way }, machine);
+    // Fibres along the hinges come before a part or two more from a sheet.
+    const hinged = along && along.laid.up > 0 ? along : null;
+    const upright = hinged ?? layBlank({ ...question, mayLie: { asDrawn: true, turned: false } }, machine);
+    const either = hinged ?? layBlank({ ...question, mayLie: { asDrawn: true, turned: true } }, machine);
     // What a machine finds is worth more than one more that has to be cut by hand.
     const found = Math.sign(either.machineMarks.length - upright.machineMarks.length);
     const { laid, machineMarks } = found > 0 || (found === 0 && either.laid.up > upright.laid.up) ? either : upright;

@@ -8,6 +8,7 @@ import { heatToolFor, heatToolsOf } from '../../../workshop/tools.ts';
 import type { FeedPath, Stock, Workshop } from '../../../workshop/types.ts';
 import type { LayerPiece } from '../../size/layers.ts';
 import { evenSides } from '../../../ground/geometry/box.ts';
+import { alongHinges, hingesAcross } from '../layout/alongHinges.ts';
 import { isWrap } from '../../../job/layerKinds.ts';
 import { insideMargins } from '../layout/edges.ts';
 import { layOutOnePiece } from '../layout/layOut.ts';
@@ -47,6 +48,18 @@ export function layerSnags(job: Job, layers: readonly LayerSheet[], workshop: Wo
           remedies: [...(print && fitsBare(piece) ? [bare] : []), ...largerStocks(workshop, layer)],
         },
       ];
+    const across: readonly Snag[] = hingesAcross(piece, layer.laid)
+      ? [
+          {
+            id: `sheet-layer-grain-${piece.id}`,
+            station: 'sheet',
+            level: 'warn',
+            title: `The grain runs across the hinges of ${piece.name.toLowerCase()}`,
+            why: `${stock.name} takes it only so. Fibres across a crease that is worked to and fro break in time: crease it well, or choose another stock.`,
+            remedies: lighterFor(workshop, piece),
+          },
+        ]
+      : [];
     const alone: readonly Snag[] =
       up === 1 && sheets > 1 && sheets <= stock.onShelf
         ? [
@@ -60,9 +73,10 @@ export function layerSnags(job: Job, layers: readonly LayerSheet[], workshop: Wo
             },
           ]
         : [];
-    if (sheets <= stock.onShelf) return [...foiled, ...alone];
+    if (sheets <= stock.onShelf) return [...foiled, ...across, ...alone];
     return [
       ...foiled,
+      ...across,
       {
         id: `sheet-layer-shelf-${piece.id}`,
         station: 'sheet',
@@ -77,10 +91,22 @@ export function layerSnags(job: Job, layers: readonly LayerSheet[], workshop: Wo
 
 const MOST_STOCKS = 2;
 
+/** The heaviest stock that hinges either way, for a part whose own does not. */
+const lighterFor = (workshop: Workshop, { kind, blank, layer }: LayerPiece): readonly Remedy[] =>
+  sortedBy(
+    workshop.stocks.filter((stock) => !stock.readyCut && alongHinges({ kind, blank, stock }) === null),
+    ({ gsm }) => -gsm,
+  )
+    .slice(0, 1)
+    .map(({ id, name }) => ({
+      label: `Cut it from ${name}`,
+      changes: [decide((job) => job.size.layers.at(layer).stockIds, [id])],
+    }));
+
 /** Stocks on the shelf whose sheets it comes out of, the nearest in weight first; of what is printed, printers would have to be asked too. */
 function largerStocks(workshop: Workshop, { piece, blank, stock, print }: LayerSheet): readonly Remedy[] {
   // A mat is as large as its face whatever it is cut from, and one of several layers cannot be told alone.
-  if (print || !isWrap(piece.kind)) return [];
+  if (print || !(isWrap(piece.kind) || piece.kind === 'popUp')) return [];
   const fits = ({ sheetWidthMm, sheetHeightMm }: Stock): boolean =>
     layOutOnePiece({
       ...{ sheetWidthMm, sheetHeightMm, fromEdgesMm: insideMargins(evenSides(0), 0), gutterMm: 0 },
