@@ -16,6 +16,7 @@ import type { LayerPieceKind } from '../../job/layerKinds.ts';
 import type { FormatOptions } from '../../job/format.ts';
 import { layerHoldSnags } from './layerHoldSnags.ts';
 import type { LayerPiece } from './layers.ts';
+import { planPopUps } from './popUps/planPopUps.ts';
 import type { PopUpPlan } from './popUps/popUpPlan.ts';
 import type { RibbonPlan } from './ribbon.ts';
 import type { Trimmings } from './trimmings.ts';
@@ -94,6 +95,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
   const bleedMm = bleedOf(job);
   const unit = workshop.unit;
   const shut = shutCard(job, workshop);
+  const popUps = planPopUps(job, workshop, shut.popUps);
   const { entry, options, optionFaults, form, folding, faces, layers, trimmings, ribbon, closed } = shut;
   const { sheets, spring, addedMm, thicknessMm } = shut;
   const caliperMm = folding.caliperMm;
@@ -195,7 +197,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
     layers: layers.pieces,
     seams: formSeams(job, workshop, form),
     trimmings,
-    popUps: shut.popUps,
+    popUps: popUps.plan,
     ribbon,
     finishedWidthMm,
     finishedHeightMm,
@@ -221,6 +223,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
         thicknessMm,
       }),
       ...layers.snags,
+      ...popUps.snags,
       ...shut.ribbonSnags,
       ...layerHoldSnags(workshop, layers.pieces),
     ],

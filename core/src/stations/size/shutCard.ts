@@ -15,8 +15,7 @@ import type { Snag } from '../../job/findings.ts';
 import { planRibbon, type RibbonPlan } from './ribbon.ts';
 import { openCard } from './openCard.ts';
 import { planWraps, wrapsThicknessMm } from './wraps.ts';
-import { planPopUps } from './popUps/planPopUps.ts';
-import type { PopUpPlan } from './popUps/popUpPlan.ts';
+import { shutPopUps, type ShutPopUps } from './popUps/shutPopUps.ts';
 import { placeTrimmings, type Trimmings } from './trimmings.ts';
 
 /** The card folded up, with everything glued to it or laid in it. */
@@ -30,7 +29,7 @@ export interface ShutCard {
   readonly faces: readonly ReadFace[];
   readonly layers: ReturnType<typeof planLayers>;
   readonly trimmings: Trimmings;
-  readonly popUps: PopUpPlan | null;
+  readonly popUps: ShutPopUps | null;
   readonly ribbon: RibbonPlan | null;
   readonly ribbonSnags: readonly Snag[];
   readonly closed: ReturnType<typeof closedExtent>;
@@ -52,11 +51,11 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
   const closed = closedExtent(form);
   const sheets = pileOf(form, folding);
   const spring = sheets > 1 ? FOLD_SPRING : 1;
-  const popUps = planPopUps(job, workshop, form, faces);
+  const popUps = shutPopUps(job, workshop, form, faces);
   const trimmings = placeTrimmings(job, workshop, form, faces);
   const layersMm = layersThicknessMm(layers.pieces);
   // Counted place by place, where layers are taken to lie over each other everywhere.
-  const popUpsMm = popUps.plan?.addedMm ?? 0;
+  const popUpsMm = popUps?.addedMm ?? 0;
   // What a spine makes room for lies in that room; what is on the outside does not.
   const unwrappedMm =
     Math.max(
@@ -78,11 +77,11 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
     folding,
     faces,
     layers: {
-      pieces: [...layers.pieces, ...popUps.pieces, ...wraps.pieces],
-      snags: [...layers.snags, ...popUps.snags, ...wraps.snags],
+      pieces: [...layers.pieces, ...(popUps?.pieces ?? []), ...wraps.pieces],
+      snags: [...layers.snags, ...wraps.snags],
     },
     trimmings,
-    popUps: popUps.plan,
+    popUps,
     ribbon: tied.ribbon,
     ribbonSnags: tied.snags,
     closed,
