@@ -15,7 +15,7 @@ const SHOTS = [
   ]),
   ['sell', 'Heron at dawn', 'sell'],
   ['bench', 'Heron at dawn', 'make'],
-  ['folded', 'Tide-table cascade', 'art'],
+  ['pop-up', 'Lighthouse that stands up', 'size'],
   ['rehearsal', 'Regatta place cards', 'make'],
   ['shared', null, 'shared'],
   ['calibrate', null, 'workshop/printers/gull/rear'],
@@ -47,11 +47,15 @@ for (const [name, title, place] of SHOTS) {
   const job = title && jobs.find((j) => j.document.brief.title === title);
   await page.goto(job ? `${base}/jobs/${job.id}/${place}` : `${base}/${place}`);
   await page.waitForTimeout(2500);
-  if (name === 'folded') {
+  if (name === 'pop-up') {
     await page.keyboard.press('o');
+    const slider = page.getByRole('slider', { name: 'Open' });
+    await slider.focus();
+    await page.keyboard.press('Home');
+    for (let n = 0; n < 52; n += 1) await page.keyboard.press('ArrowRight');
+    await page.getByRole('button', { name: /^Pop-ups/ }).click();
+    await page.getByRole('button', { name: 'Box step 1', exact: true }).last().click();
     await page.waitForTimeout(2500);
-    await page.getByRole('button', { name: 'On a table' }).click();
-    await page.waitForTimeout(1200);
   }
   if (name === 'envelope') {
     await page.getByRole('button', { name: 'Styles side by side' }).click();

@@ -79,19 +79,21 @@ function gluedOf({ blank, tabs }: PopUpPart, panelId: string, stripMm: Mm): Poly
   return clipTo(panel.outline, (p) => p.yMm - top);
 }
 
-function bandSpots({ id, from, to, widthMm, blank }: PopUpBand, tabMm: Mm) {
+/** As long as its tab along what is up there, and as wide as the strap across it. */
+function bandSpots({ id, from, to, widthMm, blank, ups }: PopUpBand, tabMm: Mm) {
   return [
-    { end: from, panel: blank.panels[0]! },
-    { end: to, panel: blank.panels.at(-1)! },
-  ].map(({ end, panel }) => ({
-    ...{ partId: id, panelId: panel.id, on: end.body, own: panel.outline, turnedOver: false },
-    area: [
-      { xMm: end.at.xMm - tabMm / 2, yMm: end.at.yMm - widthMm / 2 },
-      { xMm: end.at.xMm + tabMm / 2, yMm: end.at.yMm - widthMm / 2 },
-      { xMm: end.at.xMm + tabMm / 2, yMm: end.at.yMm + widthMm / 2 },
-      { xMm: end.at.xMm - tabMm / 2, yMm: end.at.yMm + widthMm / 2 },
-    ],
-  }));
+    { end: from, panel: blank.panels[0]!, up: ups[0] },
+    { end: to, panel: blank.panels.at(-1)!, up: ups[1] },
+  ].map(({ end: { body, at }, panel, up }) => {
+    const corner = (along: -1 | 1, aside: -1 | 1) => ({
+      xMm: at.xMm + (along * up.xMm * tabMm - aside * up.yMm * widthMm) / 2,
+      yMm: at.yMm + (along * up.yMm * tabMm + aside * up.xMm * widthMm) / 2,
+    });
+    return {
+      ...{ partId: id, panelId: panel.id, on: body, own: panel.outline, turnedOver: false },
+      area: [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)],
+    };
+  });
 }
 
 /** Two convex areas lie on each other by more than a brush of glue. Source: the theorem of separating axes. */

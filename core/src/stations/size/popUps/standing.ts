@@ -94,9 +94,10 @@ export function stateAt(motion: readonly Moment[], openDeg: Deg): LinkState {
 }
 
 /** Straight where it is taut; where it is loose it is bent once in its middle, away from the fold. */
-function bandQuads({ from, to, widthMm, longMm, across }: PopUpBand, poses: Poses): StandingSheet['quads'] {
+function bandQuads({ from, to, widthMm, longMm, ups: [up] }: PopUpBand, poses: Poses): StandingSheet['quads'] {
   const [p, q] = [from, to].map(({ body, at }) => move(poses.get(bodyKey(body))!, inSpace(at)));
-  const wide = turn(poses.get(bodyKey(from.body))!, [across.xMm, -across.yMm, 0]);
+  // Its width runs square to what is up where it is glued first.
+  const wide = turn(poses.get(bodyKey(from.body))!, [-up.yMm, -up.xMm, 0]);
   const half = scaled(wide, widthMm / 2);
   const span = Math.hypot(...minus(q!, p!));
   const loose = Math.sqrt(Math.max(0, (longMm / 2) ** 2 - (span / 2) ** 2));

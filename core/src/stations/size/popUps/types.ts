@@ -47,8 +47,8 @@ export interface PopUpBand extends Strap {
   readonly name: string;
   readonly blank: Blank;
   readonly widthMm: Mm;
-  /** Which way its width runs on the body that it is glued to first; a unit vector on the blank. */
-  readonly across: Point;
+  /** Which way is up on the bodies that it is glued to, at its one end and its other; unit vectors on their blanks. */
+  readonly ups: readonly [Point, Point];
 }
 
 /** A pleated strip, gathered at a point of the gutter and opened into a sector. */

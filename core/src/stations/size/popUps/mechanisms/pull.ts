@@ -38,7 +38,7 @@ export const pull: Mechanism = {
         bands: [
           {
             ...{ id, name: 'Pull strap', widthMm, longMm: span },
-            across: { xMm: -from.up.yMm, yMm: from.up.xMm },
+            ups: [from.up, to.up],
             from: { body: from.body, at: placeOn(from, alongMm, riseMm) },
             to: { body: to.body, at: placeOn(to, 0, otherRiseMm) },
             blank: strip(
