@@ -126,6 +126,9 @@ describe('pop-ups where the card stands', () => {
     expect(b[1]).to.be.closeTo(Math.SQRT1_2, 1e-6);
     expect(a[0]).to.be.closeTo(Math.SQRT1_2, 1e-6);
     expect(b[0]).to.be.closeTo(-Math.SQRT1_2, 1e-6);
+    // Shut it lies on its back, not on its spine.
+    expect(up(book, 'b', 0)[1]).to.be.closeTo(1, 1e-6);
+    expect(up(book, 'a', 0)[1]).to.be.closeTo(-1, 1e-6);
   });
 
   it('lets a lid lie until its strap pulls, and lifts it by as much as was asked when the card lies open', () => {
