@@ -21,6 +21,7 @@ function demoJobs(): readonly { readonly file: string; readonly job: Job }[] {
       const raw = JSON.parse(readFileSync(join(DEMO, folder, name), 'utf8')) as Record<string, unknown>;
       delete raw.pictures;
       delete raw.art;
+      for (const layer of (raw.size as { layers?: { picture?: unknown }[] }).layers ?? []) delete layer.picture;
       const read = readJobFile(raw, workshop);
       if (!read.ok) throw new Error(`${name}: ${read.why}`);
       return { file: `${folder}/${name}`, job: read.value.job };
