@@ -67,13 +67,13 @@ describe('what pops up', () => {
     await add(/^Box step/);
     await reaches(title, ({ size }) => size.layers.length === 1);
     const one = page.getByRole('region', { name: 'Pop-up popUp1' });
-    await one.getByLabel('Stands out from the back page').fill('60');
-    await one.getByLabel('Stands out from the back page').press('Enter');
+    await one.getByLabel('Stands out by').fill('60');
+    await one.getByLabel('Stands out by').press('Enter');
     await one.getByLabel('Height').fill('70');
     await one.getByLabel('Height').press('Enter');
     const snag = page.getByText(/^Box step pokes out by/).first();
     await snag.waitFor();
-    const remedy = page.getByRole('button', { name: /^Set “(Height|Stands out from the back page)” to/ }).first();
+    const remedy = page.getByRole('button', { name: /^Set “(Height|Stands out by)” to/ }).first();
     if (!(await remedy.isVisible())) await snag.click();
     await remedy.click();
     await snag.waitFor({ state: 'hidden' });

@@ -45,7 +45,7 @@ describe('pop-ups of a card', () => {
     // Two millimetres are kept inside the edge: 7 off the height, or off the depth.
     expect(snag!.remedies.map(({ label }) => label)).to.include.members([
       'Set “Height” to 53 mm',
-      'Set “Stands out from the back page” to 43 mm',
+      'Set “Stands out by” to 43 mm',
     ]);
   });
 

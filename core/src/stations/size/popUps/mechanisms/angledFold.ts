@@ -14,8 +14,8 @@ export const angledFold: Mechanism = {
   mark: 'M2 18L18 15L38 21M18 15L24 3M7 17L10 7L24 3L33 9L33 19',
   sits: 'gutter',
   inputs: [
-    ...[along('Its point, from the head of the fold'), glueAngle('Glue line on the first page')],
-    ...[otherGlueAngle('Glue line on the second page'), pieceAngle('First glue line to its crease'), glueLine],
+    ...[along('Point from its head'), glueAngle('First glue line')],
+    ...[otherGlueAngle('Second glue line'), pieceAngle('First to its crease'), glueLine],
     ...[height('Along its crease'), lean, tab, tabs],
   ],
   make: (popUp, { layerId, gutter }) => {

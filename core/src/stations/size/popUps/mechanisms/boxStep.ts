@@ -12,7 +12,7 @@ export const boxStep: Mechanism = {
   says: 'A step that stands square in a card opened at a right angle.',
   mark: 'M6 22H34V4M14 22V11H34',
   sits: 'gutter',
-  inputs: [along(), width(), depth('Stands out from the back page'), height('Height'), tab, tabs],
+  inputs: [along(), width(), depth('Stands out by'), height('Height'), tab, tabs],
   make: ({ alongMm, widthMm, depthMm, heightMm, tabMm, tabs: lie }, { layerId, gutter }) => ({
     ok: true,
     made: parallelFold({

@@ -12,10 +12,7 @@ export const bridge: Mechanism = {
   says: 'A strap across the fold, level when the card lies wide open.',
   mark: 'M2 20L20 14L38 20M7 18L20 6L33 18',
   sits: 'gutter',
-  inputs: [
-    ...[along(), width(), depth('Foot on the first page'), otherDepth('Foot on the second page')],
-    ...[tab, tabs],
-  ],
+  inputs: [...[along(), width(), depth('First foot out'), otherDepth('Second foot out')], ...[tab, tabs]],
   make: ({ alongMm, widthMm, depthMm, otherDepthMm, tabMm, tabs: lie }, { layerId, gutter }) => ({
     ok: true,
     made: parallelFold({

@@ -16,7 +16,7 @@ export const fan: Mechanism = {
   mark: 'M20 22L2 20M20 22L5 10M20 22L13 4M20 22L27 4M20 22L35 10M20 22L38 20',
   sits: 'gutter',
   inputs: [
-    { id: 'alongMm', label: 'Its near edge, from the head of the fold', kind: 'length' },
+    { id: 'alongMm', label: 'Near edge from head', kind: 'length' },
     { id: 'heightMm', label: 'Radius', kind: 'length' },
     { id: 'pleatMm', label: 'Width of a pleat', kind: 'length' },
     { id: 'pleats', label: 'Pleats of the strip', kind: 'number' },

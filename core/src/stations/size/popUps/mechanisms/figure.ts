@@ -14,8 +14,8 @@ export const figure: Mechanism = {
   sits: 'seat',
   inputs: [
     { id: 'alongMm', label: 'Right of the middle', kind: 'length' },
-    ...[past('Its foot above the seat’s'), { id: 'widthMm', label: 'Width', kind: 'length' } as const],
-    ...[height('Height'), { ...tab, label: 'Glue strip at its foot' }],
+    ...[past('Foot above its seat’s'), { id: 'widthMm', label: 'Width', kind: 'length' } as const],
+    ...[height('Height'), { ...tab, label: 'Glue strip' }],
     {
       ...{ id: 'shape', label: 'Outline', kind: 'choice' },
       choices: [

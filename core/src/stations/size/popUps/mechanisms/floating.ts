@@ -21,8 +21,8 @@ export const floating: Mechanism = {
   mark: 'M4 20H36M6 12H34M10 12V20M20 12V20M30 12V20',
   sits: 'gutter',
   inputs: [
-    ...[along(), width(), depth('From the fold to its legs'), height('Height of its legs')],
-    ...[past('Goes past its legs by'), tab],
+    ...[along(), width(), depth('Fold to its legs'), height('Height of legs')],
+    ...[past('Past its legs by'), tab],
   ],
   // eslint-disable-next-line max-lines-per-function -- four pieces that are only told together
   make: ({ alongMm, widthMm, depthMm, heightMm, pastMm, tabMm }, { layerId, gutter: maybe }) => {

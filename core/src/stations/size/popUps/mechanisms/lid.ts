@@ -13,7 +13,7 @@ export const lid: Mechanism = {
   sits: 'seat',
   inputs: [
     { id: 'alongMm', label: 'Right of the middle', kind: 'length' },
-    ...[past('Its hinge above the seat’s foot'), { id: 'widthMm', label: 'Width', kind: 'length' } as const],
+    ...[past('Hinge above its seat'), { id: 'widthMm', label: 'Width', kind: 'length' } as const],
     ...[height('From hinge to edge'), { ...tab, label: 'Glue tab' }],
   ],
   make: ({ alongMm, pastMm, widthMm, heightMm, tabMm }, { layerId, seat }) => {

@@ -15,9 +15,9 @@ export const pull: Mechanism = {
   sits: 'seats',
   inputs: [
     { id: 'widthMm', label: 'Width', kind: 'length' },
-    { id: 'alongMm', label: 'One end right of its seat’s middle', kind: 'length' },
-    { id: 'riseMm', label: 'One end above its seat’s foot', kind: 'length' },
-    { id: 'otherRiseMm', label: 'Other end above its seat’s foot', kind: 'length' },
+    { id: 'alongMm', label: 'One end to the right', kind: 'length' },
+    { id: 'riseMm', label: 'One end up', kind: 'length' },
+    { id: 'otherRiseMm', label: 'Other end up', kind: 'length' },
     { id: 'liftDeg', label: 'Lifts a lid by', kind: 'angle' },
     {
       ...{ id: 'longMm', label: 'Between its ends', kind: 'length', mayBeNull: true },

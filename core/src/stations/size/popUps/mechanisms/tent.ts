@@ -13,7 +13,7 @@ export const tent: Mechanism = {
   mark: 'M4 20H36M10 20L20 5L30 20',
   sits: 'gutter',
   inputs: [
-    ...[along(), width(), depth('Foot on the first page'), otherDepth('Foot on the second page')],
+    ...[along(), width(), depth('First foot out'), otherDepth('Second foot out')],
     ...[height('First leg'), tab, tabs],
   ],
   // Flat, its legs together have to reach from foot to foot: the first as long as the second foot is far out.

@@ -15,8 +15,8 @@ export const vFold: Mechanism = {
   mark: 'M2 21L20 15L38 21M20 15V3M9 18L11 6L20 3L29 6L31 18',
   sits: 'gutter',
   inputs: [
-    ...[along('Its point, from the head of the fold'), glueAngle('Glue lines to the fold')],
-    ...[pieceAngle('Glue lines to its crease'), glueLine, height('Along its crease'), lean, tab, tabs],
+    ...[along('Point from its head'), glueAngle('Glue lines to fold')],
+    ...[pieceAngle('Glue lines to crease'), glueLine, height('Along its crease'), lean, tab, tabs],
   ],
   // Flat, its halves together have to reach from glue line to glue line: β no less than α.
   opensFlat: ({ glueDeg }) => [

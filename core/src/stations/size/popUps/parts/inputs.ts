@@ -1,12 +1,12 @@
 import type { PopUpInput } from '../types.ts';
 
 /** Questions that several mechanisms ask alike. */
-export const along = (label = 'From the head of the fold'): PopUpInput => ({
+export const along = (label = 'From its head'): PopUpInput => ({
   id: 'alongMm',
   label,
   kind: 'length',
 });
-export const width = (label = 'Width along the fold'): PopUpInput => ({
+export const width = (label = 'Width along it'): PopUpInput => ({
   id: 'widthMm',
   label,
   kind: 'length',
