@@ -17,6 +17,8 @@ export interface GlueSpot {
   readonly area: Polygon;
   /** Where it lies on the part’s own blank. */
   readonly own: Polygon;
+  /** On the side of the carrier that does not show. */
+  readonly under: boolean;
   /** The part’s outside is what is glued. */
   readonly turnedOver: boolean;
 }
@@ -25,10 +27,10 @@ export interface GlueSpot {
 export function glueSpots({ made }: PutTogether): readonly GlueSpot[] {
   const spots = made.flatMap(({ asked, made: { parts, bands = [], fans = [] } }) => [
     ...parts.flatMap((part) =>
-      part.joints.map(({ panelId, on, onto }) => {
+      part.joints.map(({ panelId, on, onto, under = false }) => {
         const own = gluedOf(part, panelId, asked.popUp.tabMm);
         return {
-          ...{ partId: part.id, panelId, on, own },
+          ...{ partId: part.id, panelId, on, own, under },
           area: own.map((p) => apply(onto, p)),
           turnedOver: determinant(onto) < 0,
         };
@@ -49,7 +51,7 @@ export function glueSpots({ made }: PutTogether): readonly GlueSpot[] {
         // Folded in half, the one pleat that is outermost lies on both pages.
         const own = pleatFrom(box, !isHalf ? 'whole' : side === 'a' ? 'upper' : 'lower');
         return {
-          ...{ partId: id, panelId, on: gutter[side].body, own, turnedOver: side === 'a' },
+          ...{ partId: id, panelId, on: gutter[side].body, own, under: false, turnedOver: side === 'a' },
           area: glued.map((p) => apply(gutter[side].toBody, p)),
         };
       });
@@ -90,7 +92,7 @@ function bandSpots({ id, from, to, widthMm, blank, ups }: PopUpBand, tabMm: Mm) 
       yMm: at.yMm + (along * up.yMm * tabMm + aside * up.xMm * widthMm) / 2,
     });
     return {
-      ...{ partId: id, panelId: panel.id, on: body, own: panel.outline, turnedOver: false },
+      ...{ partId: id, panelId: panel.id, on: body, own: panel.outline, under: false, turnedOver: false },
       area: [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)],
     };
   });
@@ -103,7 +105,13 @@ export function shared(spots: readonly GlueSpot[]): readonly (readonly [GlueSpot
   return spots.flatMap((a, i) =>
     spots
       .slice(i + 1)
-      .filter((b) => a.partId !== b.partId && bodyKey(a.on) === bodyKey(b.on) && overlapMm(a.area, b.area) > OVERLAP_MM)
+      .filter(
+        (b) =>
+          a.partId !== b.partId &&
+          a.under === b.under &&
+          bodyKey(a.on) === bodyKey(b.on) &&
+          overlapMm(a.area, b.area) > OVERLAP_MM,
+      )
       .map((b) => [a, b] as const),
   );
 }

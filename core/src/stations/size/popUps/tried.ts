@@ -127,6 +127,12 @@ export function keptIn(
 
 const CLEAR_MM = 1;
 
+/** Whether a pop-up is put on another, or on what is put on it. */
+function carries(asked: readonly PopUpAsked[], layerId: string, { popUp }: PopUpAsked): boolean {
+  const on = asked.find((one) => one.layerId === popUp.on.layerId);
+  return on !== undefined && (on.layerId === layerId || carries(asked, layerId, on));
+}
+
 /** Moves along the fold that leave two pop-ups no stretch of it in common, and keep them inside the card. */
 export function apart(
   told: TriedOn,
@@ -136,6 +142,8 @@ export function apart(
   const reaches = pair.map(({ layerId }) => reachAlong(told, motion, layerId));
   return pair.flatMap((one, i) => {
     const [own, other] = [reaches[i]!, reaches[1 - i]!];
+    // What carries the other takes it along.
+    if (carries(told.asked, one.layerId, pair[1 - i]!)) return [];
     const asksPlace = mechanismOf(one.popUp.mechanism).sits === 'gutter' && one.popUp.on.layerId === null;
     if (!asksPlace) return [];
     // A strap has no place of its own along the fold.
