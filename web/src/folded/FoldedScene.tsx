@@ -105,10 +105,7 @@ function Card({
     [panels],
   );
   const { popUps } = size;
-  const now = useMemo(() => {
-    const thick = (partId: string): number => size.layers.find(({ id }) => id === partId)!.stock.caliperMicron / 1000;
-    return popUps ? standing(popUps, poses, { page: caliperMm, part: thick }) : null;
-  }, [popUps, poses, caliperMm, size.layers]);
+  const now = useMemo(() => (popUps ? standing(popUps, size, poses) : null), [popUps, size, poses]);
   const bounds = useMemo(() => {
     const box = new Box3();
     for (const panel of blank.panels)

@@ -24,6 +24,13 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => [
   a[0] * b[1] - a[1] * b[0],
 ];
 
+export const scaled = ([x, y, z]: Vec3, by: number): Vec3 => [x * by, y * by, z * by];
+/** A vector’s direction; null where it has none. */
+export function directionOf(v: Vec3): Vec3 | null {
+  const long = Math.hypot(...v);
+  return long < 1e-9 ? null : scaled(v, 1 / long);
+}
+
 export const turn = ({ rows }: Pose, v: Vec3): Vec3 => [dot(rows[0], v), dot(rows[1], v), dot(rows[2], v)];
 export const move = (pose: Pose, p: Vec3): Vec3 => plus(turn(pose, p), pose.shift);
 

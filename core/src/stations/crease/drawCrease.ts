@@ -14,7 +14,7 @@ import type { LengthUnit, Mm } from '../../ground/length/types.ts';
 import type { Blank, PaperSide } from '../../ground/fold/types.ts';
 import { isPlainRule } from '../../job/plainRule.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
-import { levelDimension } from '../size/drawBlank.ts';
+import { levelDimension } from '../size/drawDimension.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { BlankEdge } from './creaseLines.ts';
 import type { CreaseLine, CreasePlan } from './types.ts';

@@ -7,7 +7,7 @@ import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import type { SheetPlan } from '../sheet/types.ts';
-import { levelDimension, uprightDimension } from '../size/drawBlank.ts';
+import { levelDimension, uprightDimension } from '../size/drawDimension.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { cutsThrough, partsAfter, type Part } from './partsAfter.ts';
 import type { CutMove, CutPlan } from './types.ts';

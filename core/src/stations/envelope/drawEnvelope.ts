@@ -5,7 +5,7 @@ import type { Box } from '../../ground/geometry/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
 import { laidMap, type LaidPiece } from '../sheet/layout/layOut.ts';
-import { levelDimension, uprightDimension } from '../size/drawBlank.ts';
+import { levelDimension, uprightDimension } from '../size/drawDimension.ts';
 import type { Page, Scene, Shape } from '../../ground/scene/types.ts';
 import type { EnvelopePlan } from './planEnvelope.ts';
 import type { FlatBlank } from '../../ground/fold/types.ts';

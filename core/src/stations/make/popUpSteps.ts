@@ -44,7 +44,7 @@ export function popUpSteps({ popUps, layers }: SizePlan, { unit }: Workshop): re
       title: `Put in the ${name.toLowerCase()}`,
       big: `${plural(numbers.length, 'mark')} ${sayNumbers(numbers)}`,
       detail: [
-        ...popUps.fans.filter(({ id }) => partIds.includes(id)).map(sayFan),
+        ...popUps.fans.filter(({ id }) => partIds.includes(id)).map((fan) => sayFan(fan, own.length)),
         ...spots.map((spot) => saySpot(spot, popUps, layers, unit)),
         `Glue one after the other${held}. ${adhesive ? sayHolding(adhesive) : ''}`.trim(),
         isTurning
@@ -57,9 +57,11 @@ export function popUpSteps({ popUps, layers }: SizePlan, { unit }: Workshop): re
   });
 }
 
-/** How a strip becomes a fan. */
-function sayFan({ pleats, blank }: PopUpPlan['fans'][number]): string {
-  const pleated = 'Pleat the strip up and down along its creases and press it.';
+/** How a strip, or several, become a fan. */
+function sayFan({ pleats, blank }: PopUpPlan['fans'][number], strips: number): string {
+  const joined =
+    strips > 1 ? `Glue the ${strips} strips into one, the last pleat of each on the first of the next. ` : '';
+  const pleated = `${joined}Pleat the strip up and down along its creases and press it.`;
   return pleats > blank.panels.length
     ? `${pleated} Fold the closed strip in half across its pleats and glue the two edges that face each other.`
     : `${pleated} Gather it at the end that comes to the fold.`;

@@ -8,7 +8,7 @@ import {
   type Affine,
 } from '../../ground/geometry/affine.ts';
 import { grow, mapBox } from '../../ground/geometry/box.ts';
-import { polygon, polyline, segment, type Path } from '../../ground/geometry/path.ts';
+import { polygon, polyline, type Path } from '../../ground/geometry/path.ts';
 import { moved } from '../../ground/geometry/polygon.ts';
 import type { Box, Point } from '../../ground/geometry/types.ts';
 import { cardPath, cutPath, cutsOf, isOpening } from '../../ground/fold/blankCuts.ts';
@@ -18,6 +18,7 @@ import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import { plateOf } from '../../ground/scene/whitePlate.ts';
+import { levelDimension, uprightDimension } from './drawDimension.ts';
 import { drawTrimming } from './drawTrimming.ts';
 import { foldsUpright } from './folds.ts';
 import type { FoldedPiece } from './planSize.ts';
@@ -284,43 +285,4 @@ function hidesBehind(box: Box, other: Box, upright: boolean): boolean {
     ? box.yMm > other.yMm + other.heightMm - HAIR_MM
     : box.xMm > other.xMm + other.widthMm - HAIR_MM;
   return isBeyond && at < otherEnd - HAIR_MM && end > otherAt + HAIR_MM;
-}
-
-export function levelDimension(x1: Mm, x2: Mm, yMm: Mm, text: string, textMm: Mm): readonly Shape[] {
-  const t = textMm * 0.35;
-  return [
-    {
-      kind: 'path',
-      role: 'dimension',
-      path: [...segment(x1, yMm, x2, yMm), ...segment(x1, yMm - t, x1, yMm + t), ...segment(x2, yMm - t, x2, yMm + t)],
-    },
-    {
-      kind: 'label',
-      role: 'dimension',
-      text,
-      at: { xMm: (x1 + x2) / 2, yMm: yMm - textMm * 0.3 },
-      sizeMm: textMm,
-      anchor: 'middle',
-    },
-  ];
-}
-
-export function uprightDimension(y1: Mm, y2: Mm, xMm: Mm, text: string, textMm: Mm): readonly Shape[] {
-  const t = textMm * 0.35;
-  return [
-    {
-      kind: 'path',
-      role: 'dimension',
-      path: [...segment(xMm, y1, xMm, y2), ...segment(xMm - t, y1, xMm + t, y1), ...segment(xMm - t, y2, xMm + t, y2)],
-    },
-    {
-      kind: 'label',
-      role: 'dimension',
-      text,
-      at: { xMm: xMm - textMm * 0.3, yMm: (y1 + y2) / 2 },
-      sizeMm: textMm,
-      anchor: 'middle',
-      turnDeg: -90,
-    },
-  ];
 }

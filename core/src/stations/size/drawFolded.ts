@@ -3,7 +3,18 @@ import { boxAround, grow, evenSides } from '../../ground/geometry/box.ts';
 import { cardPath, cutsOf } from '../../ground/fold/blankCuts.ts';
 import { inSpace } from '../../ground/fold/foldBlank.ts';
 import { atOpening, atStep } from '../../ground/fold/foldForm.ts';
-import { chain, cross, minus, move, turn, turnAbout, undo, type Pose, type Vec3 } from '../../ground/fold/space.ts';
+import {
+  chain,
+  cross,
+  directionOf,
+  minus,
+  move,
+  turn,
+  turnAbout,
+  undo,
+  type Pose,
+  type Vec3,
+} from '../../ground/fold/space.ts';
 import type { BlankCut, PaperSide, Panel } from '../../ground/fold/types.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import { drawLayers, type LayerPrints } from './drawBlank.ts';
@@ -102,11 +113,10 @@ interface Sheet {
 
 /** What moves as the card opens, each panel where it stands, with what is printed on it. */
 function popUpSheets(size: FoldedPiece, poses: ReadonlyMap<string, Pose>, prints: LayerPrints = {}): readonly Sheet[] {
-  const { popUps, layers, folding } = size;
+  const { popUps, layers } = size;
   if (!popUps) return [];
   const pieceOf = (partId: string) => layers.find(({ id }) => id === partId)!;
-  const thickMm = { page: folding.caliperMm, part: (id: string) => pieceOf(id).stock.caliperMicron / 1000 };
-  const { panels, sheets } = standing(popUps, poses, thickMm);
+  const { panels, sheets } = standing(popUps, size, poses);
   return [
     ...panels.map(({ partId, panelId, pose }): Sheet => {
       const { stock } = pieceOf(partId);
@@ -122,9 +132,9 @@ function popUpSheets(size: FoldedPiece, poses: ReadonlyMap<string, Pose>, prints
 
 /** A bent piece is drawn as the plane through three of its corners. */
 function flatQuad([p, q, r, s]: readonly [Vec3, Vec3, Vec3, Vec3], colour: Colour): readonly Sheet[] {
-  const along = unit(minus(q, p));
-  const normal = unit(cross(along, minus(r, p)));
-  if (Math.hypot(...along) < 0.5 || Math.hypot(...normal) < 0.5) return [];
+  const along = directionOf(minus(q, p));
+  const normal = along && directionOf(cross(along, minus(r, p)));
+  if (!along || !normal) return [];
   const up = cross(normal, along);
   const pose: Pose = {
     rows: [0, 1, 2].map((i): Vec3 => [along[i]!, up[i]!, normal[i]!]) as unknown as Pose['rows'],
@@ -137,11 +147,6 @@ function flatQuad([p, q, r, s]: readonly [Vec3, Vec3, Vec3, Vec3], colour: Colou
   });
   return [{ panel: { outline, box: boxAround(outline) }, cuts: [], colour, pose, art: { outside: [], inside: [] } }];
 }
-
-const unit = (v: Vec3): Vec3 => {
-  const long = Math.hypot(...v);
-  return long < 1e-9 ? [0, 0, 0] : [v[0] / long, v[1] / long, v[2] / long];
-};
 
 function camera(yawDeg: number, pitchDeg: number): Pose {
   const rad = Math.PI / 180;

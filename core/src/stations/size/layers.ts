@@ -171,7 +171,7 @@ function mats(workshop: Workshop, form: FoldedForm, faces: readonly ReadFace[], 
         ...glued(job, workshop, choice, piece, opens ? ringOf(size, rim.rimMm) : box),
         ...{ faceId, leftMm: box.xMm, topMm: box.yMm },
         ...(isLining ? { trimmedTo: own } : {}),
-        ...printOn(job, choice, i, piece.blank.outline),
+        ...printOn(job, job.size.layers.indexOf(choice), printOfTop(choice, i), piece.blank.outline),
       });
     }
   }
@@ -226,7 +226,7 @@ const OVER_EDGE_MM = 5;
 
 const overEdges = (outline: Polygon): Polygon => corners(grow(boxAround(outline), evenSides(OVER_EDGE_MM)));
 
-type GlueArea = { readonly widthMm: Mm; readonly heightMm: Mm };
+export type GlueArea = { readonly widthMm: Mm; readonly heightMm: Mm };
 
 /** How an adhesive would be laid on what of a layer is glued, for its weight; a lining is glued all over. */
 export const layUnder = (
@@ -248,24 +248,27 @@ export function glued(
   return { adhesive, glueArea, laying: adhesive && glueArea && layUnder(adhesive, piece, glueArea) };
 }
 
-/** What is printed on one layer of a choice: on the topmost only, and only a picture that the job has. */
+/** What is printed on a piece: only a picture that the job has, of the layer at a place of its list; nothing where null. */
 export function printOn(
   { pictures, size }: Job,
-  choice: LayerChoice,
-  index: number,
+  layer: number,
+  { picture: asked, foil }: Pick<LayerChoice, 'picture' | 'foil'>,
   outline: Polygon,
 ): Pick<LayerPiece, 'layer' | 'picture' | 'foil' | 'bleedMm' | 'bleedOutline'> {
-  const top = index === choice.stockIds.length - 1;
-  const picture = top && choice.picture && pictures[choice.picture.pictureId] ? choice.picture : null;
+  const picture = asked && pictures[asked.pictureId] ? asked : null;
   const bleedMm = picture ? size.bleedMm : 0;
   return {
-    layer: size.layers.indexOf(choice),
+    layer,
     picture,
-    foil: picture ? (choice.foil ?? null) : null,
+    foil: picture ? (foil ?? null) : null,
     bleedMm,
     bleedOutline: (bleedMm > 0 ? inset(outline, -bleedMm) : null) ?? outline,
   };
 }
+
+/** Of several that lie on each other the topmost is printed. */
+export const printOfTop = (choice: LayerChoice, index: number): Pick<LayerChoice, 'picture' | 'foil'> =>
+  index === choice.stockIds.length - 1 ? choice : {};
 
 /** The largest reveal under the one asked that leaves paper to the last layer, by half millimetres; 0 when none does. */
 function largestReveal(outline: Polygon, askedMm: Mm, deep: number): Mm {
@@ -334,7 +337,7 @@ function inserts(job: Job, workshop: Workshop, form: FoldedForm, choice: LayerCh
       kind: 'insert',
       stock,
       blank: { outline, widthMm, heightMm, creases: [{ id: 'fold', ...foldAt(leaf) }], cuts: [] },
-      ...printOn(job, choice, i, outline),
+      ...printOn(job, job.size.layers.indexOf(choice), printOfTop(choice, i), outline),
       ...{ adhesive: null, glueArea: null, laying: null },
       faceId: null,
       leftMm: -widthMm / 2,

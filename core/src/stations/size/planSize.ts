@@ -174,6 +174,16 @@ export function planSize({ job, workshop }: Context): SizePlan {
         Object.fromEntries(ribbon.parts.map(({ name, mm }) => [name, length(mm)])),
       ),
     );
+  if (popUps.plan)
+    figures.push(
+      figure(
+        'opens',
+        'Opens as far as',
+        words(`${Math.floor(popUps.plan.opensDeg)}°`),
+        'the last opening at which every glued place is where its glue holds it',
+        { 'Sheets where most lie': count(popUps.plan.bulk.sheets), 'Pop-ups, pressed': length(popUps.plan.addedMm) },
+      ),
+    );
   for (const piece of layers.pieces)
     figures.push(
       figure(

@@ -11,7 +11,7 @@ import { isWrapKind, WRAP_STARTS, type Wrap } from '../../job/layerKinds.ts';
 import type { Job, LayerChoice } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import { HOLE_CLEAR_MM, roundHole } from './formats/parts/roundHole.ts';
-import { glued, printOn, type LayerPiece } from './layers.ts';
+import { glued, printOfTop, printOn, type LayerPiece } from './layers.ts';
 
 /** What goes round the shut card, or hangs on it. */
 interface ShutSize {
@@ -73,7 +73,7 @@ export function planWraps(
       pieces.push({
         ...piece,
         ...{ id: `${choice.id}-${i + 1}`, name: NAMES[cutAs], faceId: null, leftMm: 0, topMm: 0 },
-        ...printOn(job, choice, i, blank.outline),
+        ...printOn(job, layer, printOfTop(choice, i), blank.outline),
         ...glued(job, workshop, choice, piece, glueArea),
         ...(kind === 'sleeve' ? { perCards: job.sell.packOf } : {}),
       });

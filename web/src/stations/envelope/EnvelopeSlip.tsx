@@ -22,6 +22,7 @@ import { LinerInputs } from './LinerInputs.tsx';
 import { PostInputs } from './PostInputs.tsx';
 import { Steps } from './Steps.tsx';
 import { StyleInputs, useSet, WindowInputs } from './StyleInputs.tsx';
+import { stockOptions } from '../stockOptions.ts';
 
 export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
   const set = useSet();
@@ -69,7 +70,7 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
         sections={[
           {
             heading: null,
-            options: workshop.stocks.map((s) => ({ id: s.id, name: s.name, swatch: s.colour, note: `${s.gsm} gsm` })),
+            options: stockOptions(workshop.stocks),
           },
         ]}
       />

@@ -5,6 +5,7 @@ import { OnOff } from '../../ui/OnOff.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { useView } from '../../stores/view/index.ts';
 import { useSet } from './StyleInputs.tsx';
+import { stockOptions } from '../stockOptions.ts';
 
 /** A sheet that lines the front and the flap: of what, and how far in. */
 export function LinerInputs({
@@ -40,7 +41,7 @@ export function LinerInputs({
             sections={[
               {
                 heading: null,
-                options: sheets.map((s) => ({ id: s.id, name: s.name, swatch: s.colour, note: `${s.gsm} gsm` })),
+                options: stockOptions(sheets),
               },
             ]}
           />

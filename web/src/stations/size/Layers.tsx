@@ -24,6 +24,7 @@ import { Row } from '../../ui/ModalDialog.tsx';
 import { Ticks } from '../../ui/Ticks.tsx';
 import { PicturePanel } from '../art/PicturePanel.tsx';
 import { HeldWith } from '../HeldWith.tsx';
+import { stockOptions } from '../stockOptions.ts';
 import type { StationProps } from '../parts.ts';
 import { WrapInputs } from './WrapInputs.tsx';
 import { lightestCard } from './lightestCard.ts';
@@ -110,7 +111,7 @@ function OneLayer({
   readonly onChange: (layer: LayerChoice) => void;
   readonly onRemove: () => void;
 }): ReactNode {
-  const stocks = workshop.stocks.map((s) => ({ id: s.id, name: s.name, note: `${s.gsm} gsm`, swatch: s.colour }));
+  const stocks = stockOptions(workshop.stocks);
   return (
     <Box aria-label={`Layer ${layer.id}`}>
       {isWrapKind(layer.kind) ? (

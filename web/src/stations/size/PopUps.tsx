@@ -1,6 +1,8 @@
 import {
   adhesivesOf,
+  capital,
   decide,
+  DEFAULTS,
   formatLength,
   freshId,
   MECHANISMS,
@@ -26,6 +28,7 @@ import { FieldPlace } from '../../ui/fields/TypedField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { Row, Two } from '../../ui/ModalDialog.tsx';
 import { HeldWith } from '../HeldWith.tsx';
+import { stockOptions } from '../stockOptions.ts';
 import type { StationProps } from '../parts.ts';
 import { lightestCard } from './lightestCard.ts';
 import { PathField } from './PathField.tsx';
@@ -36,14 +39,16 @@ const LOOKED_AT_OPEN = 0.5;
 /** What moves as the card opens: mechanisms over the fold, and what stands on them. */
 export function PopUps(props: StationProps): ReactNode {
   const { job, workshop } = props;
-  const { change, takeAway } = useJob.getState();
+  const change = useJob((s) => s.change);
+  const takeAway = useJob((s) => s.takeAway);
   const { showFolded, openTo, popUpInHand, takePopUp } = useView();
   const { layers } = job.size;
-  const setAll = (next: readonly LayerChoice[]): void => change([decide((at) => at.size.layers, next)]);
+  const setAll = (next: readonly LayerChoice[], under?: string): void =>
+    change([decide((at) => at.size.layers, next)], under);
   const add = (mechanism: MechanismId): void => {
     const id = freshId('popUp', layers);
     const lightest = lightestCard(workshop.stocks, mechanism === 'fan' ? 0 : undefined);
-    const popUp = { mechanism, ...standsOn(mechanism, layers) };
+    const popUp = { mechanism, ...standsOn(mechanism, props) };
     setAll([...layers, { id, kind: 'popUp', faces: [], revealMm: 0, stockIds: [lightest.id], popUp }]);
     takePopUp(id);
     showFolded(true);
@@ -65,7 +70,12 @@ export function PopUps(props: StationProps): ReactNode {
               <OnePopUp
                 {...props}
                 layer={layer}
-                onChange={(next) => setAll(layers.map((l, k) => (k === i ? next : l)))}
+                onChange={(next, under) =>
+                  setAll(
+                    layers.map((l, k) => (k === i ? next : l)),
+                    under,
+                  )
+                }
                 onRemove={() =>
                   takeAway(
                     [
@@ -100,28 +110,42 @@ const nameOf = ({ plan }: StationProps, layer: LayerChoice): string =>
   plan.size.popUps?.order.find(({ layerId }) => layerId === layer.id)?.name ??
   mechanismOf(popUpOf(layer).mechanism).name;
 
-/** Where figures stand first, on what carries them. */
-const FIRST_SEAT: Readonly<Partial<Record<MechanismId, string>>> = {
-  ...{ boxStep: 'front', vFold: 'left', angledFold: 'left', floating: 'left', tent: 'front', bridge: 'front' },
-};
-
 /** A strap goes to the last lid there is, so that it has something to lift; a figure stands on the last thing that rises. */
-function standsOn(mechanism: MechanismId, layers: readonly LayerChoice[]): Partial<PopUp> {
-  const last = (fits: (of: MechanismId) => boolean): LayerChoice | undefined =>
-    layers.findLast((one) => one.kind === 'popUp' && fits(popUpOf(one).mechanism));
-  const lid = last((of) => of === 'lid');
-  if (mechanism === 'pull') return lid ? { to: { layerId: lid.id, at: 'lid' } } : {};
-  const carrier = mechanism === 'figure' ? last((of) => FIRST_SEAT[of] !== undefined) : undefined;
-  return carrier ? { on: { layerId: carrier.id, at: FIRST_SEAT[popUpOf(carrier).mechanism]! } } : {};
+function standsOn(mechanism: MechanismId, { plan, job }: StationProps): Partial<PopUp> {
+  const places = plan.size.popUps?.places ?? [];
+  const lastOf = (fits: (of: MechanismId) => boolean): PopUpPlace | null => {
+    const layer = job.size.layers.findLast((one) => one.kind === 'popUp' && fits(popUpOf(one).mechanism));
+    const seat = places.find(({ layerId }) => layerId === layer?.id)?.seats[0];
+    return layer && seat ? { layerId: layer.id, at: seat.id } : null;
+  };
+  if (mechanism === 'pull') {
+    const lid = lastOf((of) => of === 'lid');
+    return lid ? { to: lid } : {};
+  }
+  const carrier = mechanism === 'figure' ? lastOf((of) => mechanismOf(of).sits === 'gutter' && of !== 'fan') : null;
+  return carrier ? { on: carrier } : {};
 }
 
-const PLACE_OF = ({ layerId, at }: PopUpPlace): string => `${layerId ?? ''}/${at}`;
-const GUTTERS: Readonly<Record<string, string>> = {
-  fold: 'the card’s fold',
-  foot: 'foot, before it',
-  wall: 'top, behind it',
-  middle: 'middle crease',
-};
+/** A place as an option of a list. */
+const optionId = ({ layerId, at }: PopUpPlace): string => JSON.stringify([layerId, at]);
+
+/** Every place of a kind that others offer, the card’s own first. */
+const placesIn = (
+  { plan }: Pick<StationProps, 'plan'>,
+  kind: 'gutters' | 'seats',
+  butLayer: string,
+): readonly { readonly id: string; readonly name: string; readonly place: PopUpPlace }[] =>
+  (plan.size.popUps?.places ?? [])
+    .filter(({ layerId }) => layerId !== butLayer)
+    .flatMap(({ layerId, name, [kind]: own }) =>
+      own.map((one) => {
+        const place = { layerId, at: one.id };
+        return {
+          ...{ id: optionId(place), place },
+          name: layerId === null ? capital(one.name) : `${name}: ${one.name.toLowerCase()}`,
+        };
+      }),
+    );
 
 function OnePopUp({
   plan,
@@ -132,33 +156,19 @@ function OnePopUp({
   onRemove,
 }: StationProps & {
   readonly layer: LayerChoice;
-  readonly onChange: (layer: LayerChoice) => void;
+  /** Changes under one name in a row are taken back as one. */
+  readonly onChange: (layer: LayerChoice, under?: string) => void;
   readonly onRemove: () => void;
 }): ReactNode {
   const popUp = popUpOf(layer);
   const mechanism = mechanismOf(popUp.mechanism);
-  const set = (part: Partial<PopUp>): void =>
-    onChange({ ...layer, popUp: { mechanism: popUp.mechanism, ...layer.popUp, ...part } });
-  const places = (plan.size.popUps?.places ?? []).filter(({ layerId }) => layerId !== layer.id);
-  const seats = places.flatMap(({ layerId, name, seats: own }) =>
-    own.map((seat) => ({
-      id: PLACE_OF({ layerId, at: seat.id }),
-      name: layerId === null ? seat.name : `${name}: ${seat.name.toLowerCase()}`,
-    })),
-  );
-  const gutters = places.flatMap(({ layerId, name, gutters: own }) =>
-    own.map((at) => ({
-      id: PLACE_OF({ layerId, at }),
-      name: layerId === null ? 'The card’s fold' : `${name}: ${GUTTERS[at] ?? at}`,
-    })),
-  );
-  const placeFrom = (id: string): PopUpPlace => {
-    const [layerId, at] = id.split('/');
-    return { layerId: layerId === '' ? null : layerId!, at: at! };
-  };
-  const stocks = workshop.stocks.map((s) => ({ id: s.id, name: s.name, note: `${s.gsm} gsm`, swatch: s.colour }));
+  const set = (part: Partial<PopUp>, under?: string): void =>
+    onChange({ ...layer, popUp: { mechanism: popUp.mechanism, ...layer.popUp, ...part } }, under);
+  const places = placesIn({ plan }, mechanism.sits === 'gutter' ? 'gutters' : 'seats', layer.id);
+  const placeOf = (id: string): PopUpPlace => places.find((one) => one.id === id)!.place;
   const pictures = Object.entries(job.pictures).map(([id, { name }]) => ({ id, name }));
-  const band = plan.size.popUps?.bands.find(({ id }) => id === `${layer.id}-1`);
+  const partIds = plan.size.popUps?.order.find(({ layerId }) => layerId === layer.id)?.partIds ?? [];
+  const band = plan.size.popUps?.bands.find(({ id }) => partIds.includes(id));
   const worked = band ? formatLength(band.longMm, workshop.unit) : null;
   const inputs = mechanism.inputs.filter(({ when }) => when?.(popUp) ?? true);
   const isLong = ({ kind }: PopUpInput): boolean => kind === 'choice' || kind === 'path';
@@ -172,25 +182,28 @@ function OnePopUp({
         ]}
         onChange={(id) => {
           const next = id as MechanismId;
-          const start = POP_UP_STARTS[next];
           const sameSite = mechanismOf(next).sits === mechanism.sits;
-          onChange({ ...layer, popUp: { mechanism: next, ...(sameSite ? { on: popUp.on } : { on: start.on }) } });
+          // What was asked of the other waits until it is wanted again.
+          onChange({
+            ...layer,
+            popUp: { ...layer.popUp, mechanism: next, on: sameSite ? popUp.on : POP_UP_STARTS[next].on },
+          });
         }}
       />
-      {(mechanism.sits === 'gutter' ? gutters.length : seats.length) > 0 && (
+      {places.length > 0 && (
         <Pick
           label={mechanism.sits === 'gutter' ? 'Over' : mechanism.sits === 'seat' ? 'Glued to' : 'One end glued to'}
-          value={PLACE_OF(popUp.on)}
-          sections={[{ heading: null, options: mechanism.sits === 'gutter' ? gutters : seats }]}
-          onChange={(id) => set({ on: placeFrom(id) })}
+          value={optionId(popUp.on)}
+          sections={[{ heading: null, options: places }]}
+          onChange={(id) => set({ on: placeOf(id) })}
         />
       )}
       {mechanism.sits === 'seats' && (
         <Pick
           label="Other end glued to"
-          value={PLACE_OF(popUp.to)}
-          sections={[{ heading: null, options: seats }]}
-          onChange={(id) => set({ to: placeFrom(id) })}
+          value={optionId(popUp.to)}
+          sections={[{ heading: null, options: places }]}
+          onChange={(id) => set({ to: placeOf(id) })}
         />
       )}
       <Two>
@@ -206,7 +219,7 @@ function OnePopUp({
       <Pick
         label="Stock"
         value={layer.stockIds[0]!}
-        sections={[{ heading: null, options: stocks }]}
+        sections={[{ heading: null, options: stockOptions(workshop.stocks) }]}
         onChange={(id) => onChange({ ...layer, stockIds: [id] })}
       />
       {pictures.length > 0 && (
@@ -221,7 +234,7 @@ function OnePopUp({
                 id === ''
                   ? null
                   : {
-                      ...(layer.picture ?? { zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false }),
+                      ...(layer.picture ?? DEFAULTS.placement),
                       pictureId: id,
                     },
             })
@@ -254,7 +267,7 @@ function Measure({
   readonly unit: StationProps['workshop']['unit'];
   /** What a measure left empty comes to. */
   readonly worked: string | null;
-  readonly onChange: (part: Partial<PopUp>) => void;
+  readonly onChange: (part: Partial<PopUp>, under?: string) => void;
 }): ReactNode {
   const { id, label } = input;
   const value = popUp[id];
@@ -280,7 +293,13 @@ function Measure({
         />
       );
     case 'path':
-      return <PathField value={value as string} says={input.says} onChange={(path) => onChange({ [id]: path })} />;
+      return (
+        <PathField
+          value={value as string}
+          says={input.says}
+          onChange={(path) => onChange({ [id]: path }, 'pop-up-path')}
+        />
+      );
     case 'choice':
       return input.choices.length > MOST_BESIDE ? (
         <Pick

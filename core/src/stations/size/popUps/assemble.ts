@@ -58,7 +58,7 @@ export function assemble(asked: readonly PopUpAsked[], spread: Spread): PutToget
   const loose = build(asked, spread);
   const unsaid = loose.made.filter(({ asked: one, made: { bands } }) => bands && one.popUp.longMm === null);
   if (unsaid.length === 0) return loose;
-  const lengths = new Map(unsaid.map(({ asked: one }) => [one.layerId, tautLength(one, loose)]));
+  const lengths = new Map(unsaid.map((one) => [one.asked.layerId, tautLength(one, loose)]));
   return build(
     asked.map((one) =>
       lengths.has(one.layerId) ? { ...one, popUp: { ...one.popUp, longMm: lengths.get(one.layerId)! } } : one,
@@ -162,7 +162,7 @@ const carriedByNothing = ({ popUp }: PopUpAsked): Extract<Made, { readonly ok: f
 });
 
 /** Between a strap’s ends with the card wide open and the lid that hangs on it lifted as far as it is to be. */
-function tautLength({ layerId, popUp }: PopUpAsked, { made, linkage }: PutTogether): Mm {
+function tautLength({ asked: { popUp }, made: { bands } }: MadeFor, { made, linkage }: PutTogether): Mm {
   const moment = motionOf({ ...linkage, straps: [] }).at(-1)!;
   const lifted = [popUp.to.layerId, popUp.on.layerId].flatMap((id): readonly CreaseRef[] => {
     const lifts = made.find(({ asked }) => asked.layerId === id)?.made.lifts;
@@ -172,10 +172,16 @@ function tautLength({ layerId, popUp }: PopUpAsked, { made, linkage }: PutTogeth
     ? { ...moment.state, [lifted.partId]: { ...moment.state[lifted.partId], [lifted.creaseId]: popUp.liftDeg } }
     : moment.state;
   const poses = placeParts(linkage.parts, state, moment.openDeg);
-  const { from, to } = linkage.straps.find(({ id }) => id === `${layerId}-1`)!;
+  const { from, to } = bands![0]!;
   const end = ({ body, at }: typeof from) => move(poses.get(bodyKey(body))!, inSpace(at));
   return Math.hypot(...minus(end(to), end(from)));
 }
+
+/** Everything that holds a pop-up together, by the ids that its gaps are told under. */
+export const heldBy = ({ made: { parts, bands = [] } }: MadeFor): readonly string[] => [
+  ...parts.flatMap(({ joints }) => joints.map(({ id }) => id)),
+  ...bands.map(({ id }) => id),
+];
 
 /** Which pop-up a part is of. */
 export const layerOf = ({ made }: Pick<PutTogether, 'made'>, partId: string): PopUpAsked =>

@@ -1,9 +1,10 @@
+import { apply } from '../../../ground/geometry/affine.ts';
 import { inSpace } from '../../../ground/fold/foldBlank.ts';
 import { move } from '../../../ground/fold/space.ts';
 import type { Polygon } from '../../../ground/geometry/polygon.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import { bodyKey, type Moment } from '../../../ground/linkage/types.ts';
-import { pagePoses, placeParts, type Poses } from '../../../ground/linkage/placeParts.ts';
+import { placeParts, type Poses } from '../../../ground/linkage/placeParts.ts';
 import type { PutTogether } from './assemble.ts';
 import type { PopUpBand, PopUpFan } from './types.ts';
 
@@ -25,7 +26,7 @@ export function shutPieces({ parts, bands, fans }: PutTogether, shut: Moment): r
       sheets: 1,
     })),
   );
-  return [...rigid, ...bands.map((band) => shutBand(band, poses)), ...fans.map(shutFan)];
+  return [...rigid, ...bands.map((band) => shutBand(band, poses)), ...fans.map((fan) => shutFan(fan, poses))];
 }
 
 const onPageA = (outline: Polygon, poses: Poses, key: string): Polygon =>
@@ -58,18 +59,16 @@ function shutBand({ id, from, to, widthMm, longMm }: PopUpBand, poses: Poses): S
   };
 }
 
-/** All pleats lie on each other, their ends at the fold. */
-function shutFan({ id, gutter, alongMm, pleats, pleatMm, lengthMm }: PopUpFan): ShutPiece {
-  const poses = pagePoses(0);
-  const key = bodyKey(gutter.a.body);
+/** All pleats lie on each other, their ends at the gutter. */
+function shutFan({ id, gutter, alongMm, pleats, pleatMm, lengthMm }: PopUpFan, poses: Poses): ShutPiece {
   const [top, bottom] = [alongMm - pleatMm / 2, alongMm + pleatMm / 2];
   const outline = [
     { xMm: 0, yMm: top },
     { xMm: 0, yMm: bottom },
     { xMm: -lengthMm, yMm: bottom },
     { xMm: -lengthMm, yMm: top },
-  ];
-  return { partId: id, outline: poses.has(key) ? onPageA(outline, poses, key) : outline, sheets: pleats };
+  ].map((p) => apply(gutter.a.toBody, p));
+  return { partId: id, outline: onPageA(outline, poses, bodyKey(gutter.a.body)), sheets: pleats };
 }
 
 /** Kept free inside the edge of the shut card. Our starting value. */

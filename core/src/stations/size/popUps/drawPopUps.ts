@@ -1,6 +1,7 @@
 import { apply, compose, type Affine } from '../../../ground/geometry/affine.ts';
 import { boxAround, evenSides, grow } from '../../../ground/geometry/box.ts';
 import { polygon, segment, type Path } from '../../../ground/geometry/path.ts';
+import type { Polygon } from '../../../ground/geometry/polygon.ts';
 import type { Point } from '../../../ground/geometry/types.ts';
 import { inSpace } from '../../../ground/fold/foldBlank.ts';
 import { move, type Vec3 } from '../../../ground/fold/space.ts';
@@ -10,7 +11,8 @@ import { placeParts } from '../../../ground/linkage/placeParts.ts';
 import { bodyKey, PAGES } from '../../../ground/linkage/types.ts';
 import type { Scene, Shape } from '../../../ground/scene/types.ts';
 import type { PopUpPlan } from './popUpPlan.ts';
-import { stateAt } from './standing.ts';
+import { uprightDimension } from '../drawDimension.ts';
+import { bentSheets, stateAt } from './standing.ts';
 
 /**
  * On the open inside: where each part is glued, by its number, and what of it lies on the first page when the card is shut.
@@ -37,8 +39,8 @@ export function drawOnPages({ spread, spots, shut }: PopUpPlan, map: Affine, tex
 }
 
 /**
- * The card from the end of its fold, opened so far: pages as lines, parts edge on, and of the one in hand how far each
- * place where it is glued is from the fold, and how high it stands.
+ * The card from the end of its fold, opened so far: pages as lines, parts edge on; and of the one in hand how far from the
+ * fold it is glued on either page, and how high it stands over the first.
  * @param layer whose measures are written; none where null
  */
 export function drawEndOn(
@@ -50,24 +52,51 @@ export function drawEndOn(
   // Page a lies, page b rises: the end of the fold is looked at, the fold in the origin, up is up.
   const flat = ([x, , z]: Vec3): Point => ({ xMm: x, yMm: -z });
   const own = new Set(popUps.order.find((one) => one.layer === layer)?.partIds ?? []);
-  const shapes: Shape[] = [];
-  const points: Point[] = [];
-  const draw = (outline: readonly Point[], key: string, role: 'trim' | 'cut' | 'dimension'): void => {
-    const seen = outline.map((p) => flat(move(poses.get(key)!, inSpace(p))));
-    points.push(...seen);
-    shapes.push({ kind: 'path', role, path: polygon(seen) });
+  const seen = (outline: Polygon, key: string): Polygon => outline.map((p) => flat(move(poses.get(key)!, inSpace(p))));
+  const pages = PAGES.map((page) => seen(popUps.spread.outlines[page], page));
+  const pieces: readonly { readonly partId: string; readonly outline: Polygon }[] = [
+    ...popUps.parts.flatMap(({ id, blank }) =>
+      blank.panels.map((panel) => ({
+        partId: id,
+        outline: seen(panel.outline, bodyKey({ partId: id, panelId: panel.id })),
+      })),
+    ),
+    ...bentSheets(popUps, poses).flatMap(({ partId, quads }) =>
+      quads.map((quad) => ({ partId, outline: quad.map(flat) })),
+    ),
+  ];
+  const inHand = pieces.filter(({ partId }) => own.has(partId));
+  const line = (role: 'trim' | 'dimension' | 'cut', outline: Polygon): Shape => ({
+    ...{ kind: 'path', role, path: polygon(outline) },
+  });
+  const around = boxAround([...pages, ...pieces.map(({ outline }) => outline)].flat());
+  return {
+    box: grow(around, evenSides(textMm * 4)),
+    symbols: {},
+    shapes: [
+      ...pages.map((outline) => line('trim', outline)),
+      ...pieces.filter(({ partId }) => !own.has(partId)).map(({ outline }) => line('dimension', outline)),
+      ...inHand.map(({ outline }) => line('cut', outline)),
+      ...measures(popUps, own, openDeg, { unit, textMm }),
+      ...heightOf(
+        inHand.flatMap(({ outline }) => outline),
+        { unit, textMm },
+      ),
+    ],
   };
-  for (const page of PAGES) draw(popUps.spread.outlines[page], page, 'trim');
-  const sorted = [...popUps.parts].sort((a, b) => Number(own.has(a.id)) - Number(own.has(b.id)));
-  for (const { id, blank } of sorted)
-    for (const { id: panelId, outline } of blank.panels)
-      draw(outline, bodyKey({ partId: id, panelId }), own.has(id) ? 'cut' : 'dimension');
-  shapes.push(...measures(popUps, own, openDeg, { unit, textMm }));
-  const around = boxAround(points);
-  return { box: grow(around, evenSides(textMm * 4)), symbols: {}, shapes };
 }
 
-/** From the fold to each glue line of what is in hand, along its page. */
+/** How high the highest point stands over the first page, beside what stands. */
+function heightOf(
+  points: readonly Point[],
+  { unit, textMm }: { readonly unit: LengthUnit; readonly textMm: Mm },
+): readonly Shape[] {
+  if (points.length === 0) return [];
+  const { xMm, yMm } = boxAround(points);
+  return yMm < -textMm ? uprightDimension(yMm, 0, xMm - textMm, formatLength(-yMm, unit), textMm) : [];
+}
+
+/** From the fold to the far edge of what is glued, along its page. */
 function measures(
   { spots }: PopUpPlan,
   own: ReadonlySet<string>,

@@ -1,7 +1,6 @@
 import type { Box } from '../../../ground/geometry/types.ts';
 import { apply } from '../../../ground/geometry/affine.ts';
 import { clipTo, edgesOf, type Polygon } from '../../../ground/geometry/polygon.ts';
-import { determinant } from '../../../ground/geometry/affine.ts';
 import type { Mm } from '../../../ground/length/types.ts';
 import { bodyKey, type BodyRef } from '../../../ground/linkage/types.ts';
 import type { PopUpBand, PopUpPart } from './types.ts';
@@ -19,8 +18,6 @@ export interface GlueSpot {
   readonly own: Polygon;
   /** On the side of the carrier that does not show. */
   readonly under: boolean;
-  /** The part’s outside is what is glued. */
-  readonly turnedOver: boolean;
 }
 
 /** Every place that is glued, in the order in which pieces carry each other. */
@@ -32,7 +29,6 @@ export function glueSpots({ made }: PutTogether): readonly GlueSpot[] {
         return {
           ...{ partId: part.id, panelId, on, own, under },
           area: own.map((p) => apply(onto, p)),
-          turnedOver: determinant(onto) < 0,
         };
       }),
     ),
@@ -51,7 +47,7 @@ export function glueSpots({ made }: PutTogether): readonly GlueSpot[] {
         // Folded in half, the one pleat that is outermost lies on both pages.
         const own = pleatFrom(box, !isHalf ? 'whole' : side === 'a' ? 'upper' : 'lower');
         return {
-          ...{ partId: id, panelId, on: gutter[side].body, own, under: false, turnedOver: side === 'a' },
+          ...{ partId: id, panelId, on: gutter[side].body, own, under: false },
           area: glued.map((p) => apply(gutter[side].toBody, p)),
         };
       });
@@ -92,7 +88,7 @@ function bandSpots({ id, from, to, widthMm, blank, ups }: PopUpBand, tabMm: Mm) 
       yMm: at.yMm + (along * up.yMm * tabMm + aside * up.xMm * widthMm) / 2,
     });
     return {
-      ...{ partId: id, panelId: panel.id, on: body, own: panel.outline, under: false, turnedOver: false },
+      ...{ partId: id, panelId: panel.id, on: body, own: panel.outline, under: false },
       area: [corner(-1, -1), corner(1, -1), corner(1, 1), corner(-1, 1)],
     };
   });

@@ -13,7 +13,8 @@ const FROM_DEG = 12;
 const GIVE_MM = 0.6;
 
 export interface Jam {
-  readonly keys: readonly [string, string];
+  /** Null is a page. */
+  readonly partIds: readonly [string | null, string | null];
   readonly openDeg: Deg;
   readonly depthMm: Mm;
 }
@@ -57,7 +58,7 @@ export function jamsOf({ parts }: PutTogether, spread: Spread, motion: readonly 
       const depthMm = depthOf(a, poses.get(a.key)!, b, poses.get(b.key)!, []);
       const key = `${a.key} ${b.key}`;
       if (depthMm > GIVE_MM && depthMm > (worst.get(key)?.depthMm ?? 0))
-        worst.set(key, { keys: [a.key, b.key], openDeg, depthMm });
+        worst.set(key, { partIds: [a.partId, b.partId], openDeg, depthMm });
     }
   }
   return [...worst.values()];

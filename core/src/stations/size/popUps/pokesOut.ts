@@ -7,8 +7,8 @@ import type { Spread } from './spread.ts';
 
 /** Edges are looked at this often, since pages may be round. */
 const EVERY_MM = 3;
-/** A tenth of this is the reach of a blade, and no fault. */
-const SLIGHT_MM = 0.02;
+/** Less than this past an edge is the width of no blade. */
+export const OUT_MM = 0.02;
 
 /**
  * How far what lies in the shut card comes out of it, or keeps from its edge: for each part its farthest point. Nothing
@@ -22,7 +22,7 @@ export function pokesOut(pieces: readonly ShutPiece[], { outlines }: Spread, mar
   for (const { partId, outline } of pieces)
     for (const point of pointsOf(outline)) {
       const mm = Math.min(...covers.map((cover) => outside(cover, point, around.xMm + around.widthMm)));
-      if (mm <= -marginMm + SLIGHT_MM) continue;
+      if (mm <= -marginMm + OUT_MM) continue;
       const before = worst.get(partId);
       if (!before || mm > before.mm) worst.set(partId, { partId, mm, side: sideOf(point, around) });
     }
@@ -34,8 +34,8 @@ function outside(cover: Polygon, point: Point, foldXMm: Mm): Mm {
   const isAtFold = (p: Point): boolean => Math.abs(p.xMm - foldXMm) < 1e-6;
   const free = edgesOf(cover).filter(([p, q]) => !(isAtFold(p) && isAtFold(q)));
   const beyond = point.xMm - foldXMm;
-  if (beyond > SLIGHT_MM) return beyond;
-  const inner = beyond > -SLIGHT_MM ? { ...point, xMm: foldXMm - SLIGHT_MM } : point;
+  if (beyond > OUT_MM) return beyond;
+  const inner = beyond > -OUT_MM ? { ...point, xMm: foldXMm - OUT_MM } : point;
   const distance = Math.min(...free.map((edge) => distanceToEdge(inner, edge)));
   return contains(cover, inner) ? -distance : distance;
 }
@@ -60,5 +60,5 @@ function sideOf({ xMm, yMm }: Point, box: ReturnType<typeof boxAround>): Excess[
   };
   // Everything lies near the fold by right; it is named only where it is passed.
   const sides = (['fore', 'head', 'foot'] as const).reduce((a, b) => (past[b] > past[a] ? b : a));
-  return past.fold > SLIGHT_MM && past.fold > past[sides] ? 'fold' : sides;
+  return past.fold > OUT_MM && past.fold > past[sides] ? 'fold' : sides;
 }

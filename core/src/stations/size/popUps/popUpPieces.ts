@@ -1,12 +1,12 @@
 import { areaOf } from '../../../ground/geometry/polygon.ts';
 import type { Blank, FlatBlank } from '../../../ground/fold/types.ts';
 import { boxAround } from '../../../ground/geometry/box.ts';
-import type { Mm } from '../../../ground/length/types.ts';
+import { TOLERANCE_MM } from '../../../ground/geometry/types.ts';
 import { stockById } from '../../../job/pick.ts';
 import type { Job, LayerChoice } from '../../../job/types.ts';
 import type { Stock, Workshop } from '../../../workshop/types.ts';
 import { strip } from '../formats/parts/strip.ts';
-import { glued, printOn, type LayerPiece } from '../layers.ts';
+import { glued, printOn, type GlueArea, type LayerPiece } from '../layers.ts';
 import type { PutTogether } from './assemble.ts';
 import { glueSpots, type GlueSpot } from './glueSpots.ts';
 import type { Spread } from './spread.ts';
@@ -32,58 +32,58 @@ export function popUpPieces(
   return together.made.flatMap(({ asked: { layer }, made: { parts, bands = [], fans = [] } }) => {
     const choice = job.size.layers[layer]!;
     const stock = stockById(workshop, choice.stockIds[0]!, `size.layers.${layer}.stockIds.0`);
-    const piece = (
-      id: string,
-      name: string,
-      blank: FlatBlank,
-      carries: PopUpPart['carries'],
-      own = spots,
+    const pieceOf = (
+      { id, name, blank }: { readonly id: string; readonly name: string; readonly blank: FlatBlank },
+      print: Pick<LayerChoice, 'picture' | 'foil'>,
+      glueArea: GlueArea | null,
     ): LayerPiece => {
       const cut = { kind: 'popUp' as const, blank, stock };
-      const printed = printOn(
-        carries === 'nothing' ? { ...job, pictures: {} } : job,
-        carries === 'asRead' && isLevel ? turned(choice) : choice,
-        ...([0, blank.outline] as const),
-      );
-      // A choice that was turned is not in the job’s list.
       return {
-        ...{ ...cut, id, name, faceId: null, leftMm: 0, topMm: 0 },
-        ...{ ...printed, layer },
-        ...glued(job, workshop, choice, cut, stripOf(own.filter(({ partId }) => partId === id))),
-        glueMarks: spots.flatMap(({ number, partId, on, own: tab, area }) => [
-          // Of a strip that is joined of several, what lies on the first.
-          ...(partId === id && tab.every(({ xMm }) => xMm < blank.widthMm + 1e-6) ? [{ number, outline: tab }] : []),
-          ...(on.partId === id ? [{ number, outline: area }] : []),
-        ]),
+        ...{ ...cut, id, name, faceId: null, leftMm: 0, topMm: 0, glueMarks: marksOn(id, blank, spots) },
+        ...printOn(job, layer, print, blank.outline),
+        ...glued(job, workshop, choice, cut, glueArea),
       };
     };
+    const gluedOf = (partId: string): GlueArea | null => stripOf(spots.filter((spot) => spot.partId === partId));
     return [
-      ...parts.map(({ id, name, blank, carries }) => piece(id, name, flat(blank), carries)),
-      ...bands.map(({ id, name, blank }) => piece(id, name, flat(blank), 'upright')),
+      ...parts.map((part) =>
+        pieceOf({ ...part, blank: flat(part.blank) }, printOf(choice, part, isLevel), gluedOf(part.id)),
+      ),
+      ...bands.map((band) => pieceOf({ ...band, blank: flat(band.blank) }, choice, gluedOf(band.id))),
       ...fans.flatMap((fan) => {
         const strips = fanStrips(fan, stock);
-        return strips.map((blank, i) =>
-          piece(
-            i === 0 ? fan.id : `${fan.id}-${i + 1}`,
-            strips.length > 1 ? `${fan.name}, strip ${i + 1} of ${strips.length}` : fan.name,
-            blank,
-            'upright',
-            spots.map((spot) => (spot.partId === fan.id && i > 0 ? { ...spot, partId: `${fan.id}-${i + 1}` } : spot)),
-          ),
-        );
+        return strips.map((blank, i) => {
+          const [id, name] =
+            i === 0 && strips.length === 1
+              ? [fan.id, fan.name]
+              : [i === 0 ? fan.id : `${fan.id}-${i + 1}`, `${fan.name}, strip ${i + 1} of ${strips.length}`];
+          // The first strip is glued to the card, each further one to the one before, by a pleat.
+          const joint = { widthMm: blank.heightMm, heightMm: fan.pleatMm };
+          return pieceOf({ id, name, blank }, choice, i === 0 ? gluedOf(fan.id) : joint);
+        });
       }),
     ];
   });
 }
 
+/** Where a part is glued, and where others are glued to it; of a strip of several, what lies on the first. */
+const marksOn = (id: string, blank: FlatBlank, spots: readonly GlueSpot[]): NonNullable<LayerPiece['glueMarks']> =>
+  spots.flatMap(({ number, partId, on, own, area }) => [
+    ...(partId === id && own.every(({ xMm }) => xMm < blank.widthMm + TOLERANCE_MM) ? [{ number, outline: own }] : []),
+    ...(on.partId === id ? [{ number, outline: area }] : []),
+  ]);
+
 /** Across a level fold a picture lies on its side on the blank, to be upright as the pages are read. */
-const turned = (choice: LayerChoice): LayerChoice =>
-  choice.picture
-    ? { ...choice, picture: { ...choice.picture, quarterTurns: ((choice.picture.quarterTurns ?? 0) + 1) % 4 } }
+function printOf(choice: LayerChoice, { carries }: PopUpPart, isLevel: boolean): Pick<LayerChoice, 'picture' | 'foil'> {
+  if (carries === 'nothing') return {};
+  const { picture } = choice;
+  return picture && isLevel && carries === 'asRead'
+    ? { ...choice, picture: { ...picture, quarterTurns: ((picture.quarterTurns ?? 0) + 1) % 4 } }
     : choice;
+}
 
 /** All that is glued of a part, laid out as one strip. */
-function stripOf(spots: readonly GlueSpot[]): { readonly widthMm: Mm; readonly heightMm: Mm } | null {
+function stripOf(spots: readonly GlueSpot[]): GlueArea | null {
   if (spots.length === 0) return null;
   const area = spots.reduce((sum, { own }) => sum + areaOf(own), 0);
   const widthMm = spots.reduce((sum, { own }) => {

@@ -33,12 +33,7 @@ export interface PopUpPlan {
   readonly places: readonly {
     readonly layerId: string | null;
     readonly name: string;
-    readonly gutters: readonly string[];
+    readonly gutters: readonly { readonly id: string; readonly name: string }[];
     readonly seats: readonly { readonly id: string; readonly name: string }[];
   }[];
 }
-
-/** Glue gives by this much before it or the card does. Our starting value. */
-export const GLUE_GIVES_MM = 0.2;
-
-export const isStrained = ({ gapsMm }: Moment): boolean => Object.values(gapsMm).some((mm) => mm > GLUE_GIVES_MM);

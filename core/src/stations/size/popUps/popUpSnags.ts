@@ -1,22 +1,24 @@
+import { contains } from '../../../ground/geometry/polygon.ts';
 import { formatLength } from '../../../ground/length/formatLength.ts';
-import type { Mm } from '../../../ground/length/types.ts';
+import type { PageId } from '../../../ground/linkage/types.ts';
 import { decide, decideEach } from '../../../job/decide.ts';
 import type { Remedy, Snag } from '../../../job/findings.ts';
 import type { PopUp } from '../../../job/popUps.ts';
 import type { Job } from '../../../job/types.ts';
 import { sortedBy } from '../../../job/sorted.ts';
 import type { Workshop } from '../../../workshop/types.ts';
-import { layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
+import { heldBy, layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
 import { MARGIN_MM, type Excess } from './bodies.ts';
 import { fanOpensDeg, freePleats, pleatsFor } from './fanAt.ts';
 import { shared } from './glueSpots.ts';
-import { apart, canBeMade, keptIn, opensFlat } from './tried.ts';
 import type { Jam } from './jams.ts';
 import { mechanismOf } from './mechanisms/index.ts';
-import { GLUE_GIVES_MM, type PopUpPlan } from './popUpPlan.ts';
-import { pokesOut } from './pokesOut.ts';
+import { offCarrier } from './offCarrier.ts';
+import { opensTo, strainOf } from './opensTo.ts';
+import { OUT_MM, pokesOut } from './pokesOut.ts';
+import type { PopUpPlan } from './popUpPlan.ts';
+import { apart, canBeMade, liesOnCard, measuresThat, opensFlat, staysIn } from './tried.ts';
 
-const OUT_MM = 0.02;
 /** What the covers of a card with one fold hold together without springing open. Our starting value. */
 const COVER_HOLDS_MM = 2.5;
 /** A card that stands is opened about so far. */
@@ -41,6 +43,7 @@ export function popUpSnags(told: Told): readonly Snag[] {
     ...strainSnags(told),
     ...jamSnags(told),
     ...glueSnags(told),
+    ...offSnags(told),
     ...bulkSnags(told),
     ...fanSnags(told),
     ...tabSnags(told),
@@ -113,9 +116,9 @@ function pokeSnags({ job, workshop: { unit }, asked, together, plan }: Told): re
       title: out
         ? `${name} pokes out by ${formatLength(mm, unit)} ${where}`
         : `${name} comes within ${formatLength(Math.max(0, -mm), unit)} of the edge ${where}`,
-      why: `Seen from the side with the card shut. ${formatLength(MARGIN_MM, unit)} inside the edge leaves room for a cut and a glue line that are a little off.`,
+      why: `With the card shut. ${formatLength(MARGIN_MM, unit)} inside the edge leaves room for a cut and a glue line that are a little off.`,
       remedies: [
-        ...keptIn({ asked, together, spread: plan.spread, unit }, one, { mm: mm + MARGIN_MM, side }).map(
+        ...measuresThat(staysIn, { asked, together, spread: plan.spread, unit }, one, mm + MARGIN_MM).map(
           ({ label, part }) => asking(job, one.layer, label, part),
         ),
         takeOff(job, layerId),
@@ -127,22 +130,20 @@ function pokeSnags({ job, workshop: { unit }, asked, together, plan }: Told): re
 /** What does not close tears its glue off or buckles. */
 function strainSnags({ job, workshop: { unit }, asked, together, plan }: Told): readonly Snag[] {
   const { motion } = plan;
-  return together.made.flatMap(({ asked: one, made: { parts, bands = [] } }): readonly Snag[] => {
+  return together.made.flatMap((made): readonly Snag[] => {
+    const one = made.asked;
     const { layer, layerId, popUp } = one;
-    const ids = [...parts.flatMap(({ joints }) => joints.map(({ id }) => id)), ...bands.map(({ id }) => id)];
-    const gapAt = (moment: (typeof motion)[number]): Mm => Math.max(0, ...ids.map((id) => moment.gapsMm[id] ?? 0));
-    const first = motion.findIndex((moment) => gapAt(moment) > GLUE_GIVES_MM);
-    if (first < 0) return [];
-    const until = Math.round(motion[Math.max(0, first - 1)]!.openDeg);
-    const most = Math.max(...motion.map(gapAt));
-    const name = nameOf(together, (parts[0] ?? bands[0])!.id);
+    const ids = heldBy(made);
+    const until = Math.floor(opensTo(together, motion, ids));
+    if (until >= 180) return [];
+    const most = Math.max(...motion.map((moment) => strainOf(moment, ids)));
     const mends = (mechanismOf(popUp.mechanism).opensFlat?.(popUp, most) ?? []).filter(({ part }) =>
       opensFlat({ asked, together, spread: plan.spread, unit }, one, part),
     );
     return [
       {
         ...{ id: `size-popup-strain-${layerId}`, station: 'size', level: until < STANDS_DEG ? 'stop' : 'warn' },
-        title: `${name} pulls taut at about ${until}° and tears past it`,
+        title: `${made.name} pulls taut at about ${until}° and tears past it`,
         why: `With the card flat open it is ${formatLength(most, unit)} too short: its glue comes off, or it buckles. Opened no farther it holds the card at that angle.`,
         remedies: [...mends.map(({ label, part }) => asking(job, layer, label, part)), takeOff(job, layerId)],
       },
@@ -151,16 +152,16 @@ function strainSnags({ job, workshop: { unit }, asked, together, plan }: Told): 
 }
 
 /** One for each two pop-ups that are in each other’s way. */
-function jamSnags({ job, workshop: { unit }, asked, together, plan, jams }: Told): readonly Snag[] {
-  const partIn = (key: string): string | null => (key.includes('/') ? key.split('/')[0]! : null);
+function jamSnags(told: Told): readonly Snag[] {
+  const { job, together, jams } = told;
+  const { unit } = told.workshop;
   const seen = new Map<string, Jam>();
   for (const jam of jams) {
-    const layers = jam.keys.map(partIn).map((id) => (id === null ? 'page' : layerOf(together, id).layerId));
+    const layers = jam.partIds.map((id) => (id === null ? 'page' : layerOf(together, id).layerId));
     const key = [...new Set(layers)].sort().join('-');
     if ((seen.get(key)?.depthMm ?? 0) < jam.depthMm) seen.set(key, jam);
   }
-  return [...seen].map(([key, { keys, openDeg, depthMm }]): Snag => {
-    const ids = keys.map(partIn);
+  return [...seen].map(([key, { partIds: ids, openDeg, depthMm }]): Snag => {
     const names = ids.map((id) => (id === null ? 'a page' : nameOf(together, id)));
     const own = ids.flatMap((id) => (id === null ? [] : [layerOf(together, id).layerId]));
     return {
@@ -168,7 +169,7 @@ function jamSnags({ job, workshop: { unit }, asked, together, plan, jams }: Told
       title: `${names[0] === 'a page' ? 'A page' : names[0]} and ${names[1]} go through each other`,
       why: `At ${Math.round(openDeg)}° open, ${formatLength(depthMm, unit)} deep: there the card jams.`,
       remedies: [
-        ...movedApart({ job, together, told: { asked, together, spread: plan.spread, unit }, plan }, own),
+        ...movedApart(told, own),
         ...[...new Set(own)].map((layerId) => ({
           ...takeOff(job, layerId),
           ...(new Set(own).size > 1 ? { label: `Take the ${nameOfLayer(together, layerId).toLowerCase()} off` } : {}),
@@ -180,26 +181,16 @@ function jamSnags({ job, workshop: { unit }, asked, together, plan, jams }: Told
 
 /** Two pop-ups that share no stretch of the fold never meet. */
 function movedApart(
-  {
-    job,
-    together,
-    told,
-    plan,
-  }: {
-    readonly job: Job;
-    readonly together: PutTogether;
-    readonly told: Parameters<typeof apart>[0];
-    readonly plan: PopUpPlan;
-  },
+  { job, workshop: { unit }, asked, together, plan: { spread, motion } }: Told,
   layerIds: readonly string[],
 ): readonly Remedy[] {
-  const [first, second] = [...new Set(layerIds)].map((id) => told.asked.find(({ layerId }) => layerId === id)!);
+  const [first, second] = [...new Set(layerIds)].map((id) => asked.find(({ layerId }) => layerId === id)!);
   if (!first || !second) return [];
-  return apart(told, plan.motion, [first, second]).map(({ one, mm, part }) =>
+  return apart({ asked, together, spread, unit }, motion, [first, second]).map(({ one, mm, part }) =>
     asking(
       job,
       one.layer,
-      `Move the ${nameOfLayer(together, one.layerId).toLowerCase()} ${formatLength(Math.abs(mm), told.unit)} ${mm > 0 ? 'down' : 'up'} the fold`,
+      `Move the ${nameOfLayer(together, one.layerId).toLowerCase()} ${formatLength(Math.abs(mm), unit)} ${mm > 0 ? 'down' : 'up'} the fold`,
       part,
     ),
   );
@@ -208,7 +199,8 @@ function movedApart(
 const nameOfLayer = ({ made }: PutTogether, layerId: string): string =>
   made.find(({ asked }) => asked.layerId === layerId)!.name;
 
-function glueSnags({ job, workshop: { unit }, asked, together, plan }: Told): readonly Snag[] {
+function glueSnags(told: Told): readonly Snag[] {
+  const { job, together, plan } = told;
   const seen = new Set<string>();
   return shared(plan.spots).flatMap(([a, b]): readonly Snag[] => {
     const [first, second] = [layerOf(together, a.partId), layerOf(together, b.partId)];
@@ -220,35 +212,56 @@ function glueSnags({ job, workshop: { unit }, asked, together, plan }: Told): re
         ...{ id: `size-popup-glue-${key}`, station: 'size', level: 'stop' },
         title: `${nameOf(together, a.partId)} and ${nameOf(together, b.partId)} are glued to one place`,
         why: `Glue marks ${a.number} and ${b.number} lie on each other.`,
-        remedies: [
-          ...movedApart({ job, together, told: { asked, together, spread: plan.spread, unit }, plan }, [
-            first.layerId,
-            second.layerId,
-          ]),
-          takeOff(job, second.layerId),
-        ],
+        remedies: [...movedApart(told, [first.layerId, second.layerId]), takeOff(job, second.layerId)],
       },
     ];
   });
 }
 
-function bulkSnags({ job, workshop, asked, plan: { bulk, addedMm } }: Told): readonly Snag[] {
+/** Glued where there is nothing under it; once for a pop-up, the worst of its places. */
+function offSnags({ job, workshop: { unit }, asked, together, plan: { spread } }: Told): readonly Snag[] {
+  const worst = new Map<string, ReturnType<typeof offCarrier>[number]>();
+  for (const one of offCarrier(together, spread)) {
+    const { layerId } = layerOf(together, one.spot.partId);
+    if (one.mm > (worst.get(layerId)?.mm ?? 0)) worst.set(layerId, one);
+  }
+  return [...worst].map(([layerId, { spot, mm }]): Snag => {
+    const one = asked.find((each) => each.layerId === layerId)!;
+    const { partId, panelId } = spot.on;
+    const carrier = partId === null ? spread.seats[panelId as PageId].name : nameOf(together, partId);
+    return {
+      ...{ id: `size-popup-off-${layerId}`, station: 'size', level: 'stop' },
+      title: `${nameOf(together, spot.partId)} is glued past the edge of the ${carrier.toLowerCase()}`,
+      why: `Mark ${spot.number} goes ${formatLength(mm, unit)} past it: there is nothing under the glue there.`,
+      remedies: [
+        ...measuresThat(liesOnCard, { asked, together, spread, unit }, one, mm).map(({ label, part }) =>
+          asking(job, one.layer, label, part),
+        ),
+        takeOff(job, layerId),
+      ],
+    };
+  });
+}
+
+/** Of what lies where most does, what could be of lighter stock. */
+function bulkSnags({ job, workshop, together, plan: { bulk, addedMm, shut } }: Told): readonly Snag[] {
   if (addedMm <= COVER_HOLDS_MM) return [];
   const { unit } = workshop;
   const lightest = lightestPleats(workshop);
-  const heavy = lightest
-    ? asked.filter(({ layer }) => {
-        const stock = workshop.stocks.find(({ id }) => id === job.size.layers[layer]!.stockIds[0]);
-        return stock !== undefined && stock.caliperMicron > lightest.caliperMicron;
-      })
-    : [];
+  const there = new Set(
+    shut.filter(({ outline }) => contains(outline, bulk)).map(({ partId }) => layerOf(together, partId).layerId),
+  );
+  const heavy = together.made.filter(({ asked: { layer, layerId } }) => {
+    const stock = workshop.stocks.find(({ id }) => id === job.size.layers[layer]!.stockIds[0]);
+    return there.has(layerId) && lightest && stock && stock.caliperMicron > lightest.caliperMicron;
+  });
   return [
     {
       ...{ id: 'size-popup-bulk', station: 'size', level: 'warn' },
       title: `The pop-ups are ${formatLength(addedMm, unit)} thick: the card springs open`,
       why: `${bulk.sheets} sheets lie on each other where most do. A card with one fold holds about ${formatLength(COVER_HOLDS_MM, unit)}.`,
-      remedies: heavy.slice(0, 2).map(({ layer, layerId }) => ({
-        label: `Make ${layerId === heavy[0]!.layerId ? 'the first heavy one' : 'the next'} of ${lightest!.name}`,
+      remedies: heavy.slice(0, 2).map(({ asked: { layer }, name }) => ({
+        label: `Make the ${name.toLowerCase()} of ${lightest!.name}`,
         changes: [decide((at) => at.size.layers.at(layer).stockIds, [lightest!.id])],
       })),
     },

@@ -1,8 +1,21 @@
 import { inSpace } from '../../../ground/fold/foldBlank.ts';
-import { chain, cross, minus, move, plus, turn, undo, type Pose, type Vec3 } from '../../../ground/fold/space.ts';
+import {
+  chain,
+  cross,
+  directionOf,
+  minus,
+  move,
+  plus,
+  scaled,
+  turn,
+  undo,
+  type Pose,
+  type Vec3,
+} from '../../../ground/fold/space.ts';
 import type { Deg, Mm } from '../../../ground/length/types.ts';
 import { lifted, placeParts, type Poses } from '../../../ground/linkage/placeParts.ts';
 import { bodyKey, type LinkState, type Moment } from '../../../ground/linkage/types.ts';
+import type { FoldedPiece } from '../planSize.ts';
 import { fanAt } from './fanAt.ts';
 import type { PopUpPlan } from './popUpPlan.ts';
 import type { Gutter, PopUpBand, PopUpFan } from './types.ts';
@@ -27,44 +40,55 @@ export interface Standing {
 
 /**
  * Everything that moves, for a card whose pages stand so: the same folds as in its motion, and between two of its moments
- * in proportion.
+ * in proportion. What is glued lies on what carries it, each as thick as it is.
+ * @param size of what else is known of the card, its thickness and that of its parts
  * @param pages poses of the card’s panels, from its blank seen from outside
- * @param thickMm of the page and of a part, so that what is glued lies on what carries it
  */
 export function standing(
   popUps: PopUpPlan,
+  { layers, folding }: Pick<FoldedPiece, 'layers' | 'folding'>,
   pages: ReadonlyMap<string, Pose>,
-  thickMm: { readonly page: Mm; readonly part: (partId: string) => Mm },
 ): Standing {
   const onto = lifted(popUps.spread.toBlank);
-  const frames = [popUps.spread.panelIds.a, popUps.spread.panelIds.b].map((id) => chain(pages.get(id)!, onto));
-  const [base, other] = [frames[0]!, frames[1]!];
+  const { panelIds } = popUps.spread;
+  const [base, other] = [chain(pages.get(panelIds.a)!, onto), chain(pages.get(panelIds.b)!, onto)];
   const openDeg = openingOf(base, other);
-  const state = stateAt(popUps.motion, openDeg);
-  const poses = placeParts(popUps.parts, state, openDeg);
+  const poses = placeParts(popUps.parts, stateAt(popUps.motion, openDeg), openDeg);
+  const thickOf = (partId: string | null): Mm =>
+    partId === null ? folding.caliperMm : layers.find(({ id }) => id === partId)!.stock.caliperMicron / 1000;
   const panels = popUps.parts.flatMap(({ id, blank, joints }) => {
-    const own = thickMm.part(id);
     const glued = new Map(joints.map((joint) => [joint.panelId, joint]));
     return blank.panels.map(({ id: panelId }): StandingPanel => {
       const pose = poses.get(bodyKey({ partId: id, panelId }))!;
       // What is carried by one joint alone goes with it; what is held at both ends bends over that little.
       const joint = glued.get(panelId) ?? (joints.length === 1 ? joints[0] : undefined);
-      const carrier = joint && poses.get(bodyKey(joint.on));
-      const off = joint?.on.partId === null ? thickMm.page : joint ? thickMm.part(joint.on.partId) : 0;
-      const by = carrier ? turn(carrier, [0, 0, ((joint.under ? -1 : 1) * (off + own)) / 2]) : NOWHERE;
+      const by: Vec3 = joint
+        ? turn(poses.get(bodyKey(joint.on))!, [
+            0,
+            0,
+            ((joint.under ? -1 : 1) * (thickOf(joint.on.partId) + thickOf(id))) / 2,
+          ])
+        : NOWHERE;
       return { partId: id, panelId, pose: chain(base, { rows: pose.rows, shift: plus(pose.shift, by) }) };
     });
   });
-  const place = (quad: readonly [Vec3, Vec3, Vec3, Vec3]) =>
-    quad.map((p) => move(base, p)) as unknown as readonly [Vec3, Vec3, Vec3, Vec3];
   return {
     panels,
-    sheets: [
-      ...popUps.bands.map((band) => ({ partId: band.id, quads: bandQuads(band, poses).map(place) })),
-      ...popUps.fans.map((fan) => ({ partId: fan.id, quads: fanQuads(fan, poses).map(place) })),
-    ],
+    sheets: bentSheets(popUps, poses).map(({ partId, quads }) => ({
+      partId,
+      quads: quads.map(([p, q, r, s]) => [move(base, p), move(base, q), move(base, r), move(base, s)] as const),
+    })),
   };
 }
+
+/** Straps and fans, where the bodies they are glued to are so. */
+export const bentSheets = (
+  { bands, fans }: Pick<PopUpPlan, 'bands' | 'fans'>,
+  poses: Poses,
+): readonly StandingSheet[] => [
+  ...bands.map((band) => ({ partId: band.id, quads: bandQuads(band, poses) })),
+  ...fans.map((fan) => ({ partId: fan.id, quads: fanQuads(fan, poses) })),
+];
 
 const NOWHERE: Vec3 = [0, 0, 0];
 
@@ -72,6 +96,7 @@ const NOWHERE: Vec3 = [0, 0, 0];
 export function openingOf(a: Pose, b: Pose): Deg {
   const [x, , z] = turn(undo(a), turn(b, [1, 0, 0]));
   const deg = (Math.atan2(z, -x) * 180) / Math.PI;
+  // A hair past flat, or past shut, is still that.
   return deg < -90 ? 180 : Math.max(0, deg);
 }
 
@@ -103,7 +128,7 @@ function bandQuads({ from, to, widthMm, longMm, ups: [up] }: PopUpBand, poses: P
   const loose = Math.sqrt(Math.max(0, (longMm / 2) ** 2 - (span / 2) ** 2));
   const middle = scaled(plus(p!, q!), 0.5);
   // Square to the strap and to its width, on the side away from the gutter.
-  const normal = unit(cross(minus(q!, p!), wide));
+  const normal = directionOf(cross(minus(q!, p!), wide)) ?? [0, 0, 1];
   const out = normal[0] * middle[0] + normal[2] * middle[2] >= 0 ? 1 : -1;
   const bend = plus(middle, scaled(normal, out * loose));
   const edge = (a: Vec3, b: Vec3): readonly [Vec3, Vec3, Vec3, Vec3] => [
@@ -147,9 +172,3 @@ const sidesOf = ({ a, b }: Gutter, poses: Poses): readonly [Pose, Pose] => [
   chain(poses.get(bodyKey(a.body))!, lifted(a.toBody)),
   chain(poses.get(bodyKey(b.body))!, lifted(b.toBody)),
 ];
-
-const scaled = ([x, y, z]: Vec3, by: number): Vec3 => [x * by, y * by, z * by];
-function unit(v: Vec3): Vec3 {
-  const long = Math.hypot(...v);
-  return long < 1e-9 ? [0, 0, 1] : scaled(v, 1 / long);
-}

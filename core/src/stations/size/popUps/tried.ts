@@ -6,10 +6,11 @@ import { motionOf } from '../../../ground/linkage/motionOf.ts';
 import { placeParts } from '../../../ground/linkage/placeParts.ts';
 import { bodyKey, type Moment } from '../../../ground/linkage/types.ts';
 import { popUpLimits, type PopUp } from '../../../job/popUps.ts';
-import { assemble, layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
-import { MARGIN_MM, shutMoment, shutPieces, type Excess } from './bodies.ts';
+import { assemble, heldBy, layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
+import { MARGIN_MM, shutMoment, shutPieces } from './bodies.ts';
 import { mechanismOf } from './mechanisms/index.ts';
-import { GLUE_GIVES_MM } from './popUpPlan.ts';
+import { offCarrier } from './offCarrier.ts';
+import { GLUE_GIVES_MM, strainOf } from './opensTo.ts';
 import { pokesOut } from './pokesOut.ts';
 import type { Spread } from './spread.ts';
 
@@ -47,14 +48,14 @@ export const canBeMade = (told: TriedOn, one: PopUpAsked, part: Partial<PopUp>):
 /** Whether a pop-up, changed so, is made and opens flat without a strain. */
 export function opensFlat(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean {
   const tried = changed(told, one, part);
-  if (!isMade(tried, one)) return false;
-  const { parts, bands = [] } = tried.made.find(({ asked }) => asked.layerId === one.layerId)!.made;
-  const ids = [...parts.flatMap(({ joints }) => joints.map(({ id }) => id)), ...bands.map(({ id }) => id)];
-  return motionOf(tried.linkage).every(({ gapsMm }) => ids.every((id) => (gapsMm[id] ?? 0) <= GLUE_GIVES_MM));
+  const made = tried.made.find(({ asked }) => asked.layerId === one.layerId);
+  return (
+    made !== undefined && motionOf(tried.linkage).every((moment) => strainOf(moment, heldBy(made)) <= GLUE_GIVES_MM)
+  );
 }
 
 /** Whether a pop-up, changed so, is made and lies inside the shut card. */
-function staysIn(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean {
+export function staysIn(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean {
   const tried = changed(told, one, part);
   return (
     isMade(tried, one) &&
@@ -64,65 +65,52 @@ function staysIn(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean 
   );
 }
 
-/** What could be set otherwise, and which way, for each side that something comes out at. */
-const WAYS_IN: Readonly<Record<Excess['side'], readonly (readonly [keyof PopUp, -1 | 1])[]>> = {
-  fold: [
-    ['alongMm', 1],
-    ['alongMm', -1],
-    ['heightMm', -1],
-    ['depthMm', 1],
-  ],
-  fore: [
-    ['heightMm', -1],
-    ['depthMm', -1],
-    ['otherDepthMm', -1],
-    ['pastMm', -1],
-    ['glueMm', -1],
-    ['otherRiseMm', -1],
-    ['alongMm', 1],
-    ['alongMm', -1],
-  ],
-  head: [
-    ['alongMm', 1],
-    ['widthMm', -1],
-    ['glueMm', -1],
-    ['heightMm', -1],
-  ],
-  foot: [
-    ['alongMm', -1],
-    ['widthMm', -1],
-    ['glueMm', -1],
-    ['heightMm', -1],
-  ],
-};
+/** Whether a pop-up, changed so, is made and glued to card wherever it is glued. */
+export function liesOnCard(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean {
+  const tried = changed(told, one, part);
+  return (
+    isMade(tried, one) &&
+    offCarrier(tried, told.spread).every(({ spot }) => layerOf(tried, spot.partId).layerId !== one.layerId)
+  );
+}
+
+/** A change is tried as large as what is wrong, and as so many times that. */
 const TIMES = [1, 2, 4];
 const PER_MM = 2;
 const MOST_REMEDIES = 3;
 
-/** The smallest change of each measure alone that keeps a pop-up inside the shut card; each of them was tried. */
-export function keptIn(
+/**
+ * The smallest changes of one measure each, in the order in which a mechanism asks for them, after which all is well; each
+ * of them was tried, less first and then more.
+ * @param byMm how much is wrong
+ */
+export function measuresThat(
+  isWell: typeof staysIn,
   told: TriedOn,
   one: PopUpAsked,
-  { mm, side }: Pick<Excess, 'mm' | 'side'>,
+  byMm: Mm,
 ): readonly { readonly label: string; readonly part: Partial<PopUp> }[] {
-  const { inputs } = mechanismOf(one.popUp.mechanism);
-  return WAYS_IN[side]
-    .flatMap(([id, way]) => {
-      const input = inputs.find((each) => each.id === id);
-      const now = one.popUp[id];
-      if (input?.kind !== 'length' || typeof now !== 'number') return [];
-      const limits = popUpLimits(id);
-      for (const times of TIMES) {
-        const next = now + way * mm * times;
-        const value: Mm = (way < 0 ? Math.floor(next * PER_MM + 1e-9) : Math.ceil(next * PER_MM - 1e-9)) / PER_MM;
-        if (value < limits.least || value > limits.most) break;
-        const part = { [id]: value } as Partial<PopUp>;
-        if (staysIn(told, one, part))
-          return [{ label: `Set “${input.label}” to ${formatLength(value, told.unit)}`, part }];
-      }
-      return [];
-    })
-    .slice(0, MOST_REMEDIES);
+  const found: { readonly label: string; readonly part: Partial<PopUp> }[] = [];
+  for (const { id, kind, label } of mechanismOf(one.popUp.mechanism).inputs) {
+    const now = one.popUp[id];
+    if (kind !== 'length' || typeof now !== 'number' || found.length >= MOST_REMEDIES) continue;
+    const limits = popUpLimits(id);
+    const values = TIMES.flatMap((times) =>
+      ([-1, 1] as const).map((way): Mm => {
+        const next = (now + way * byMm * times) * PER_MM;
+        return (way < 0 ? Math.floor(next + 1e-9) : Math.ceil(next - 1e-9)) / PER_MM;
+      }),
+    );
+    const value = values.find(
+      (mm) => mm >= limits.least && mm <= limits.most && isWell(told, one, { [id]: mm }),
+    );
+    if (value !== undefined)
+      found.push({
+        label: `Set “${label}” to ${formatLength(value, told.unit)}`,
+        part: { [id]: value },
+      });
+  }
+  return found;
 }
 
 const CLEAR_MM = 1;

@@ -16,18 +16,19 @@ export interface GutterSide {
 export interface Gutter {
   readonly a: GutterSide;
   readonly b: GutterSide;
-  /** The stretch of the line that is there, down from the same nought as `alongMm`. */
-  readonly fromMm: Mm;
-  readonly toMm: Mm;
+  /** As it is offered to be put over. */
+  readonly name: string;
 }
 
-/** A place that a figure, a lid or a strap is glued to: the middle of its foot and which way is up, on a body’s blank. */
+/**
+ * A place that a figure, a lid or a strap is glued to: the middle of its foot and which way is up, on a body’s blank with
+ * that side up which is seen.
+ */
 export interface Seat {
   readonly body: BodyRef;
   readonly foot: Point;
   /** A unit vector on the blank; the reader sees its right hand to the right of it. */
   readonly up: Point;
-  /** The blank’s outside is what is seen and glued on, or the page as its reader sees it: then up and right turn alike. */
   readonly name: string;
 }
 

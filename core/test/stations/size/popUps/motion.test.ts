@@ -16,7 +16,7 @@ const NEAR_MM = 0.01;
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 
 const page = (panelId: 'a' | 'b') => ({ body: { partId: null, panelId }, toBody: IDENTITY });
-const gutter: Gutter = { a: page('a'), b: page('b'), fromMm: 0, toMm: 200 };
+const gutter: Gutter = { a: page('a'), b: page('b'), name: 'fold' };
 const site = (more: Partial<Site> = {}): Site => ({ layerId: 'p', gutter, seat: null, other: null, ...more });
 
 function made(mechanism: MechanismId, part: Partial<PopUp>, at: Site = site()): MadePopUp {

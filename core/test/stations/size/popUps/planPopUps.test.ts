@@ -196,6 +196,97 @@ describe('pop-ups of a card', () => {
     expect(about(at(51)).map(({ id }) => id)).not.to.include('size-popup-glue-a-b');
   });
 
+  it('says when glue has no card under it: above a step’s front, beside it, and past a short front', () => {
+    const step = layer('step', { mechanism: 'boxStep', depthMm: 30, heightMm: 30, alongMm: 40, widthMm: 40 });
+    const figureAt = (pastMm: number) =>
+      card(
+        step,
+        layer('figure', {
+          ...{ mechanism: 'figure', on: { layerId: 'step', at: 'front' }, alongMm: 0, widthMm: 20, heightMm: 30 },
+          ...{ pastMm, tabMm: 10 },
+        }),
+      );
+    const off = (job: Job) => about(job).find(({ id }) => id.startsWith('size-popup-off'));
+    // The front is 30 mm high: a strip of 10 that begins 20 up ends at its edge, one that begins 26 up goes 6 past it.
+    expect(off(figureAt(20))).to.equal(undefined);
+    expect(off(figureAt(26))!.title).to.equal('Figure is glued past the edge of the box step');
+    expect(off(figureAt(26))!.why).to.match(/goes 6 mm past it/);
+    // A step on the foot of that one, whose front runs from 40 to 80 mm along the fold.
+    const nested = (alongMm: number) =>
+      card(
+        step,
+        layer('second', {
+          ...{ mechanism: 'boxStep', on: { layerId: 'step', at: 'foot' }, depthMm: 12, heightMm: 12 },
+          ...{ alongMm, widthMm: 20 },
+        }),
+      );
+    expect(off(nested(60))).to.equal(undefined);
+    expect(off(nested(65))!.why).to.match(/goes 5 mm past it/);
+    expect(off(nested(65))!.remedies.map(({ label }) => label)).to.include('Set “From its head” to 60 mm');
+    // The upper page is the front’s inside: 105 mm deep, and here 60 shorter.
+    const short = changeJob(
+      card(layer('tall', { mechanism: 'boxStep', depthMm: 20, heightMm: 50, alongMm: 40, widthMm: 40 })),
+      [decide((job) => job.size.options.shortFrontMm, 60)],
+    );
+    expect(off(short)!.title).to.equal('Box step is glued past the edge of the inside top');
+  });
+
+  it('says at which angle a tent that is too short goes taut, and lengthens it', () => {
+    const job = card(layer('t', { mechanism: 'tent', depthMm: 40, otherDepthMm: 40, heightMm: 30 }));
+    const snag = about(job).find(({ id }) => id === 'size-popup-strain-t')!;
+    // 2 · 40 · sin(θ/2) = 60 at 97.18°, and glue gives a little.
+    expect(snag.title).to.match(/^Tent pulls taut at about 9[78]° and tears past it$/);
+    expect(planned(job).figures.find(({ id }) => id === 'opens')!.value).to.deep.equal({
+      kind: 'text',
+      text: snag.title.match(/\d+°/)![0],
+    });
+    expect(about(changeJob(job, snag.remedies[0]!.changes)).map(({ id }) => id)).not.to.include(snag.id);
+  });
+
+  it('lays a fan on the gutter that carries it, and offers lighter paper only to what lies where most does', () => {
+    const step = layer('step', { mechanism: 'boxStep', depthMm: 50, heightMm: 50, alongMm: 40, widthMm: 40 });
+    const heavy = { ...step, stockIds: [workshop.stocks[0]!.id] };
+    const fan: LayerChoice = {
+      ...layer('fan', {
+        mechanism: 'fan',
+        on: { layerId: 'step', at: 'foot' },
+        pleats: 16,
+        pleatMm: 10,
+        heightMm: 20,
+        alongMm: 45,
+      }),
+      stockIds: [workshop.stocks[0]!.id],
+    };
+    const size = planned(card(heavy, fan));
+    const lies = size.popUps!.shut.find(({ partId }) => partId === 'fan-1')!;
+    // Its gutter is the step’s foot, 50 mm from the card’s fold: it reaches 20 mm on from there.
+    expect(Math.max(...lies.outline.map(({ xMm }) => xMm))).to.be.closeTo(-50, 1e-9);
+    expect(Math.min(...lies.outline.map(({ xMm }) => xMm))).to.be.closeTo(-70, 1e-9);
+    const beside = { ...layer('far', { mechanism: 'boxStep', alongMm: 110, widthMm: 20 }), stockIds: heavy.stockIds };
+    const bulk = about(card(heavy, fan, beside)).find(({ id }) => id === 'size-popup-bulk')!;
+    expect(bulk.remedies.map(({ label }) => label)).to.deep.equal([
+      'Make the box step 1 of Paper',
+      'Make the fan of pleats of Paper',
+    ]);
+  });
+
+  it('prints a picture of a layer upright as the pages are read, whatever else lies in its list of stocks', () => {
+    const picture = { pictureId: 'sea', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false };
+    const printed = (format: 'tentFold' | 'sideFold') => {
+      const step = { ...layer('s', { mechanism: 'boxStep' }), stockIds: ['paper', 'paper'], picture };
+      const job = changeJob(card(step), [
+        decide((job) => job.size.format, format),
+        decide((job) => job.pictures, {
+          sea: { name: 'Sea', sha256: 'a'.repeat(64), mime: 'image/png', widthPx: 100, heightPx: 100 },
+        }),
+      ]);
+      return planned(job).layers[0]!.picture!.quarterTurns ?? 0;
+    };
+    // Across a level fold the strip lies on its side.
+    expect(printed('tentFold')).to.equal(1);
+    expect(printed('sideFold')).to.equal(0);
+  });
+
   it('says of a card without a fold that closes on itself that nothing can pop up in it', () => {
     const flat = changeJob(
       card(layer('a', { mechanism: 'boxStep' })),

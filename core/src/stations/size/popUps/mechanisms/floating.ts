@@ -138,7 +138,7 @@ export const floating: Mechanism = {
             { partId: id(4), creaseId: 'foot' },
           ],
         ],
-        gutters: { middle: { a: side('left'), b: side('right'), fromMm: alongMm, toMm: alongMm + widthMm } },
+        gutters: { middle: { a: side('left'), b: side('right'), name: 'middle crease' } },
         seats: { left: seat('left', half / 2), right: seat('right', (half * 3) / 2) },
       },
     };

@@ -94,16 +94,17 @@ export function foldedV(v: FoldedV): MadePopUp {
   };
   return {
     parts: [part],
+    // Level with the higher end of the glue lines, so that a strip along it lies on card.
     seats: {
       left: {
         body: { partId: id, panelId: 'left' },
-        foot: moved(at(left.end.xMm / 2, Math.max(0, left.end.yMm))),
+        foot: moved(at(left.end.xMm / 2, Math.min(0, left.end.yMm))),
         up: at(0, -1),
         name: 'Left half',
       },
       right: {
         body: { partId: id, panelId: 'right' },
-        foot: moved(at(right.end.xMm / 2, Math.max(0, right.end.yMm))),
+        foot: moved(at(right.end.xMm / 2, Math.min(0, right.end.yMm))),
         up: at(0, -1),
         name: 'Right half',
       },

@@ -28,7 +28,7 @@ export function parallelFold(fold: ParallelFold): MadePopUp & { readonly parts: 
   const { layerId, gutter, alongMm, widthMm, aMm, bMm, legAMm, legBMm, tabMm, tabs } = fold;
   const isHidden = tabs === 'hidden';
   const id = `${layerId}-1`;
-  const [footA, ridge, footB] = [tabMm, tabMm + legAMm, tabMm + legAMm + legBMm];
+  const [footA, footB] = [tabMm, tabMm + legAMm + legBMm];
   const base = isHidden ? 'mountain' : 'valley';
   const blank = strip(
     [
@@ -65,30 +65,23 @@ export function parallelFold(fold: ParallelFold): MadePopUp & { readonly parts: 
     body: { partId: id, panelId },
     toBody: translation(footMm, -alongMm),
   });
-  const range = { fromMm: alongMm, toMm: alongMm + widthMm };
   return {
     parts: [part],
     gutters: {
       foot: {
         a: { body: gutter.a.body, toBody: compose(gutter.a.toBody, translation(-aMm, 0)) },
         b: leg('legA', footA),
-        ...range,
+        name: 'foot, before it',
       },
       wall: {
         a: leg('legB', footB),
         b: { body: gutter.b.body, toBody: compose(gutter.b.toBody, translation(bMm, 0)) },
-        ...range,
+        name: 'top, behind it',
       },
     },
     seats: {
       front: { body: { partId: id, panelId: 'legA' }, foot: at(footA, widthMm / 2), up: at(1, 0), name: fold.names[0] },
       top: { body: { partId: id, panelId: 'legB' }, foot: at(footB, widthMm / 2), up: at(-1, 0), name: fold.names[1] },
-      ridgeEdge: {
-        body: { partId: id, panelId: 'legA' },
-        foot: at(ridge, widthMm / 2),
-        up: at(1, 0),
-        name: 'ridge',
-      },
     },
   };
 }
