@@ -116,7 +116,7 @@ function pokeSnags({ job, workshop: { unit }, asked, together, plan }: Told): re
       title: out
         ? `${name} pokes out by ${formatLength(mm, unit)} ${where}`
         : `${name} comes within ${formatLength(Math.max(0, -mm), unit)} of the edge ${where}`,
-      why: `With the card shut. ${formatLength(MARGIN_MM, unit)} inside the edge leaves room for a cut and a glue line that are a little off.`,
+      why: 'Told with the card shut. Kept a little inside the edge there is room for a cut and a glue line that are a little off.',
       remedies: [
         ...measuresThat(staysIn, { asked, together, spread: plan.spread, unit }, one, mm + MARGIN_MM).map(
           ({ label, part }) => asking(job, one.layer, label, part),
