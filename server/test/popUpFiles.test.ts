@@ -201,6 +201,10 @@ describe('pop-ups from their files alone', () => {
     const read = readJobFile(raw, workshop);
     if (!read.ok) throw new Error(read.why);
     const plan = await planOf(read.value.job);
+    expect(
+      plan.size.snags.filter(({ level }) => level !== 'note').map(({ title }) => title),
+      job,
+    ).to.deep.equal([]);
     const input = { job: read.value.job, workshop, plan, fonts: await loadFonts(), pictures: new Map(), date: null };
     return (await exportFiles('template', format, input)).map(({ name, bytes }) => {
       const path = join(folder, name);
