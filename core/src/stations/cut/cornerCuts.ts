@@ -27,8 +27,9 @@ export interface CornerCut {
 
 /** Less than this is a sliver that no knife cuts off. */
 const SLIVER_MM2 = 0.05;
-/** Chords shorter than this are parts of an arc. */
+/** Chords shorter than this are parts of an arc, where they turn by less than a corner does. */
 const ARC_CHORD_MM = 3;
+const ARC_TURN_DEG = 30;
 /** Marks that agree so far are one. */
 const SAME_MM = 0.02;
 
@@ -141,8 +142,13 @@ function straightened(line: readonly Point[]): { readonly points: readonly Point
     const [a, b] = [bends[i], bends[i + 1]];
     return !!a && !!b && Math.hypot(b.xMm - a.xMm, b.yMm - a.yMm) < ARC_CHORD_MM;
   };
-  // An arc is two short chords or more in a row.
-  const inArc = bends.map((_, i) => isShort(i - 1) && isShort(i));
+  const isGentle = (i: number): boolean => {
+    const [a, b, c] = [bends[i - 1]!, bends[i]!, bends[i + 1]!];
+    const [from, to] = [Math.atan2(b.yMm - a.yMm, b.xMm - a.xMm), Math.atan2(c.yMm - b.yMm, c.xMm - b.xMm)];
+    return Math.cos(to - from) > Math.cos((ARC_TURN_DEG * Math.PI) / 180);
+  };
+  // An arc is two short chords or more in a row; the square end of a notch is as short, and is none.
+  const inArc = bends.map((_, i) => isShort(i - 1) && isShort(i) && isGentle(i));
   return { points: bends.filter((_, i) => !inArc[i]), isRounded: inArc.includes(true) };
 }
 

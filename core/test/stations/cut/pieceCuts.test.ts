@@ -108,6 +108,19 @@ describe('an envelope’s blank cut by hand', () => {
     );
   });
 
+  it('keeps the square end of a notch that is as short as a chord of an arc', () => {
+    // A deep envelope of 90 × 70: its relief is a step of half a millimetre by three, beside the throat.
+    const { cuts } = envelope(
+      ...sized('flat', 90, 70),
+      decide((job) => job.envelope.style, 'deep'),
+      decide((job) => job.envelope.seamMm, 10),
+    ).envelope;
+    const top = cuts.corners.find(({ at }) => at.some((where) => where.startsWith('top')))!;
+    expect(top.isRounded).to.equal(false);
+    const down = top.marks.map(({ acrossMm, downMm }) => `${acrossMm.toFixed(1)}/${downMm.toFixed(1)}`);
+    expect(down).to.include.members(['13.5/31.0', '13.0/31.0', '13.0/34.0']);
+  });
+
   it('comes off its sheet in a box when a blind trimmer follows the moves', () => {
     for (const style of ENVELOPE_STYLE_IDS) {
       if (style === 'ownShape') continue;

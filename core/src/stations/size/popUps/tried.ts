@@ -101,9 +101,7 @@ export function measuresThat(
         return (way < 0 ? Math.floor(next + 1e-9) : Math.ceil(next - 1e-9)) / PER_MM;
       }),
     );
-    const value = values.find(
-      (mm) => mm >= limits.least && mm <= limits.most && isWell(told, one, { [id]: mm }),
-    );
+    const value = values.find((mm) => mm >= limits.least && mm <= limits.most && isWell(told, one, { [id]: mm }));
     if (value !== undefined)
       found.push({
         label: `Set “${label}” to ${formatLength(value, told.unit)}`,
