@@ -6,6 +6,8 @@ import type { WindowShape } from './windowShapes.ts';
 /** Names of what moves as the card opens, as job files write them; each stands in a file of its own at Size. */
 export const MECHANISM_IDS = [
   'boxStep',
+  'cutIn',
+  'cutInV',
   'tent',
   'bridge',
   'vFold',
@@ -17,6 +19,9 @@ export const MECHANISM_IDS = [
   'pull',
 ] as const;
 export type MechanismId = (typeof MECHANISM_IDS)[number];
+
+/** What is no piece of its own: it is cut from the card, wants no stock and no glue. */
+export const isCutFromCard = (id: MechanismId): boolean => id === 'cutIn' || id === 'cutInV';
 
 /** A gutter, or a place to stand on: the card’s own where no layer is named. */
 export interface PopUpPlace {
@@ -86,6 +91,8 @@ const START: PopUp = {
 /** What each begins with: our starting values. */
 export const POP_UP_STARTS: Readonly<Record<MechanismId, PopUp>> = {
   boxStep: START,
+  cutIn: { ...START, mechanism: 'cutIn' },
+  cutInV: { ...START, mechanism: 'cutInV', alongMm: 60 },
   tent: { ...START, mechanism: 'tent', depthMm: 25, otherDepthMm: 25, heightMm: 35 },
   bridge: { ...START, mechanism: 'bridge', depthMm: 35, otherDepthMm: 35, widthMm: 15 },
   vFold: { ...START, mechanism: 'vFold', heightMm: 40 },

@@ -5,6 +5,7 @@ import { useTheme } from 'styled-components';
 import {
   inSpace,
   move,
+  pageLeft,
   standing,
   type FoldedPiece,
   type Job,
@@ -87,12 +88,20 @@ function Card({
   prints,
   pictures,
   chosen,
+  art,
 }: FoldedSceneProps & { readonly sides: Readonly<Record<PaperSide, Texture>> }): ReactNode {
   const { blank } = size.form;
   const { caliperMm } = size.folding;
+  const { popUps } = size;
   const panels = useMemo(
-    () => blank.panels.map((panel) => ({ id: panel.id, ...panelGeometry(panel, blank, caliperMm) })),
-    [blank, caliperMm],
+    () =>
+      blank.panels.flatMap((panel) =>
+        (popUps ? pageLeft(popUps, panel) : [panel]).map((left, i) => ({
+          ...{ id: panel.id, key: `${panel.id} ${i}` },
+          ...panelGeometry(left, blank, caliperMm),
+        })),
+      ),
+    [blank, caliperMm, popUps],
   );
   useEffect(
     () => () => {
@@ -104,7 +113,6 @@ function Card({
     },
     [panels],
   );
-  const { popUps } = size;
   const now = useMemo(() => (popUps ? standing(popUps, size, poses) : null), [popUps, size, poses]);
   const bounds = useMemo(() => {
     const box = new Box3();
@@ -132,8 +140,8 @@ function Card({
       <ambientLight intensity={2.15} />
       <primitive object={lamp} />
       <primitive object={lamp.target} />
-      {panels.map(({ id, face, rim, edge }) => (
-        <group key={id} matrix={toMatrix(poses.get(id)!)} matrixAutoUpdate={false}>
+      {panels.map(({ id, key, face, rim, edge }) => (
+        <group key={key} matrix={toMatrix(poses.get(id)!)} matrixAutoUpdate={false}>
           <mesh geometry={face} position={[0, 0, half]} castShadow receiveShadow>
             <meshStandardMaterial map={sides.outside} side={FrontSide} roughness={0.95} metalness={0} />
           </mesh>
@@ -149,7 +157,7 @@ function Card({
           </lineLoop>
         </group>
       ))}
-      {popUps && now && <PopUpSolids {...{ size, popUps, now, prints, pictures, chosen }} />}
+      {popUps && now && <PopUpSolids {...{ size, popUps, now, prints, pictures, chosen, stockColour, art }} />}
       {table && (
         <mesh rotation={[-Math.PI / 2, 0, 0]} position={[middle.x, -0.2, middle.z]} receiveShadow>
           <circleGeometry args={[reach * 0.72, 96]} />

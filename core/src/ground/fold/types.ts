@@ -57,10 +57,18 @@ export interface FlatBlank {
   readonly cuts: readonly BlankCut[];
 }
 
+/** A line as a tool presses it, one way all along. */
+export interface PressedLine extends Pick<Crease, 'id' | 'from' | 'to' | 'direction'> {
+  /** It bends what is cut into the card, and none of its panels. */
+  readonly isCutIn?: true;
+}
+
 /** A blank that the simulator folds, drawn with its outside up. */
 export interface Blank extends FlatBlank {
   readonly panels: readonly Panel[];
   readonly creases: readonly Crease[];
+  /** Where what is cut in parts a crease or brings its own: every line as it is pressed. The creases where left out. */
+  readonly pressed?: readonly PressedLine[];
 }
 
 /** How far each crease is folded; a crease not named is flat. */

@@ -69,8 +69,9 @@ export function boardFriendly({ job, workshop, size, stock, sheet }: Friendly): 
     const more = { ...finish, [field === 'finishedWidthMm' ? 'widthMm' : 'heightMm']: now + 1 };
     const { options } = settleOptions(job.size.format, more, job.size.options);
     const nudged = formOf(job.size.format, more, options, { caliperMm: size.folding.caliperMm });
+    // What is cut in keeps its own measures, whatever the card’s are.
     const moved = straightCreases(nudged.blank);
-    const lines = straightCreases(blank).map((line, i) => {
+    const lines = straightCreases({ creases: blank.creases }).map((line, i) => {
       const then = landings(moved[i]!, nudged.blank, board);
       return landings(line, blank, board).map((l, edge): Growing => ({
         now: l.fromStopMm,

@@ -1,5 +1,6 @@
 import { sayEdgePlace } from '../../job/plainRule.ts';
-import type { Blank, Crease } from '../../ground/fold/types.ts';
+import { pressedLines } from '../../ground/fold/pressedLines.ts';
+import type { Blank, Crease, PressedLine } from '../../ground/fold/types.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import type { Board } from '../../workshop/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
@@ -11,21 +12,26 @@ export type FaceUp = 'outside' | 'inside';
 
 /** Creases that lie on one straight line are pressed as one. */
 export interface StraightCrease {
-  readonly creases: readonly Crease[];
+  readonly creases: readonly PressedLine[];
   readonly upright: boolean;
   /** From the blank’s left or top edge. */
   readonly atMm: Mm;
   readonly lengthMm: Mm;
   /** Part of it folds one way and part the other, once an earlier fold is made. */
   readonly mixed: boolean;
+  /** From the blank’s head or left edge: where the tool goes, and is lifted between; null for the whole line at once. */
+  readonly onlyMm: readonly (readonly [Mm, Mm])[] | null;
 }
 
-export function straightCreases({ creases }: Blank): readonly StraightCrease[] {
-  const lines = new Map<string, Crease[]>();
-  for (const crease of creases) {
+/** Level and upright ones; what slants has no edge to be measured from, and is pressed along a rule. */
+export function straightCreases(blank: Pick<Blank, 'creases' | 'pressed'>): readonly StraightCrease[] {
+  const lines = new Map<string, PressedLine[]>();
+  for (const crease of pressedLines(blank)) {
     const upright = isUpright(crease);
+    if (crease.isCutIn && !upright && Math.abs(crease.from.yMm - crease.to.yMm) > TOLERANCE_MM) continue;
     const at = upright ? crease.from.xMm : crease.from.yMm;
-    const key = `${upright ? 'x' : 'y'}${Math.round(at / TOLERANCE_MM)}`;
+    // On one line with the fold, what is cut in bends the other way.
+    const key = `${upright ? 'x' : 'y'}${Math.round(at / TOLERANCE_MM)}${crease.isCutIn ? crease.direction : ''}`;
     lines.set(key, [...(lines.get(key) ?? []), crease]);
   }
   return [...lines.values()].map((own) => {
@@ -37,8 +43,19 @@ export function straightCreases({ creases }: Blank): readonly StraightCrease[] {
       atMm: upright ? own[0]!.from.xMm : own[0]!.from.yMm,
       lengthMm: Math.max(...ends) - Math.min(...ends),
       mixed: own.some((c) => c.direction !== own[0]!.direction),
+      onlyMm: blank.pressed ? stretches(own, upright) : null,
     };
   });
+}
+
+/** Where a tool goes along lines on one line; null where it goes all the way of a whole crease. */
+function stretches(own: readonly PressedLine[], upright: boolean): StraightCrease['onlyMm'] {
+  if (own.length === 1 && !own[0]!.isCutIn) return null;
+  const along = own.map(({ from, to }): readonly [Mm, Mm] => {
+    const [a, b] = upright ? [from.yMm, to.yMm] : [from.xMm, to.xMm];
+    return [Math.min(a, b), Math.max(a, b)];
+  });
+  return [...along].sort((p, q) => p[0] - q[0]);
 }
 
 export interface Landing {

@@ -2,6 +2,7 @@ import { decide } from '../../job/decide.ts';
 import { fixed } from '../../ground/length/rounding.ts';
 import { hasArt } from '../art/faces/drawCard.ts';
 import type { ArtPlan } from '../art/types.ts';
+import { pressedLines } from '../../ground/fold/pressedLines.ts';
 import type { Blank } from '../../ground/fold/types.ts';
 import { sortedBy } from '../../job/sorted.ts';
 import type { Board, Workshop } from '../../workshop/types.ts';
@@ -46,7 +47,7 @@ export const creaseSnags = (job: Job, workshop: Workshop, found: CreaseFindings)
 
 /** A crease that is half mountain and half valley has no face that is right for all of it. */
 function mixedSnags({ piece, lines }: CreaseFindings): readonly Snag[] {
-  const directionOf = (id: string) => piece.creases.find((crease) => crease.id === id)!.direction;
+  const directionOf = (id: string) => pressedLines(piece).find((crease) => crease.id === id)!.direction;
   const mixed = lines.find(({ creaseIds }) => new Set(creaseIds.map(directionOf)).size > 1);
   if (!mixed) return [];
   return [

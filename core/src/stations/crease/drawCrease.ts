@@ -11,6 +11,7 @@ import { boxPath, polygon, polyline, segment } from '../../ground/geometry/path.
 import type { Box } from '../../ground/geometry/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
+import { pressedLines } from '../../ground/fold/pressedLines.ts';
 import type { Blank, PaperSide } from '../../ground/fold/types.ts';
 import { isPlainRule } from '../../job/plainRule.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
@@ -44,7 +45,7 @@ function onBoard({ widthMm, heightMm }: Blank, edge: BlankEdge, side: PaperSide)
 }
 
 const lineRole = (piece: Blank, line: CreaseLine, side: PaperSide): 'creaseAway' | 'creaseToward' => {
-  const crease = piece.creases.find((c) => c.id === line.creaseIds[0])!;
+  const crease = pressedLines(piece).find((c) => c.id === line.creaseIds[0])!;
   return (crease.direction === 'mountain') === (side === 'outside') ? 'creaseAway' : 'creaseToward';
 };
 
@@ -98,7 +99,7 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
     },
     { kind: 'path', role: 'trim', path: outline },
     // The other creases, as they bend with this face up.
-    ...blank.creases
+    ...pressedLines(blank)
       .filter((c) => !line?.creaseIds.includes(c.id))
       .map((c): Shape => ({
         kind: 'path',
@@ -107,17 +108,21 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
       })),
   ];
   if (line) {
+    const role = lineRole(blank, line, side);
+    const own = pressedLines(blank)
+      .filter(({ id }) => line.creaseIds.includes(id))
+      .map(({ from, to }) => [apply(toBoard, from).yMm, apply(toBoard, to).yMm] as const);
+    // The tool goes along these, a little past the ends of what goes from edge to edge.
+    const over = line.isPartly ? 0 : textMm * 0.6;
+    const stretches = line.isPartly ? own : [[0, card.heightMm] as const];
     shapes.push(
-      {
-        kind: 'path',
-        role: lineRole(blank, line, side),
-        path: segment(line.fromStopMm, 0, line.fromStopMm, card.heightMm),
-      },
-      {
-        kind: 'path',
-        role: 'cutNow',
-        path: segment(line.grooveAtMm, -textMm * 0.6, line.grooveAtMm, card.heightMm + textMm * 0.6),
-      },
+      ...stretches.map(([from, to]): Shape => ({
+        ...{ kind: 'path', role, path: segment(line.fromStopMm, from, line.fromStopMm, to) },
+      })),
+      ...stretches.map(([from, to]): Shape => ({
+        ...{ kind: 'path', role: 'cutNow' },
+        path: segment(line.grooveAtMm, Math.min(from, to) - over, line.grooveAtMm, Math.max(from, to) + over),
+      })),
       ...levelDimension(0, line.grooveAtMm, -textMm * 0.7, formatLength(line.grooveAtMm, view.unit), textMm * 1.2),
       {
         kind: 'label',

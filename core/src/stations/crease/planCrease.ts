@@ -16,6 +16,7 @@ import type { Board, ReadyCut, Workshop } from '../../workshop/types.ts';
 import type { CreaseChoice } from '../../job/types.ts';
 import type { Figure } from '../../job/findings.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
+import type { Mm } from '../../ground/length/types.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
@@ -182,7 +183,10 @@ function sayLine(
   const after = line.mixed
     ? ' Make the fold across it first and press both layers as one: half of this line bends the other way.'
     : '';
-  const pressed = `${passes === 1 ? '1 pass' : `${passes} passes`}, the whole length, without running off the end.${after}`;
+  const along = line.onlyMm
+    ? `only ${sayStretches(line.onlyMm, unit)}, measured from ${line.upright ? 'the head' : 'the edge that is left with the outside up'}${line.onlyMm.length > 1 ? ': lift the tool between' : ''}`
+    : 'the whole length, without running off the end';
+  const pressed = `${passes === 1 ? '1 pass' : `${passes} passes`}, ${along}.${after}`;
   // A plain rule has distances and no grooves.
   const at = `${isPlainRule(board) ? 'Line' : 'Groove'} at ${formatLength(grooveAtMm, unit)}${isPlainRule(board) ? ' from it' : ''}`;
   return {
@@ -198,11 +202,15 @@ function sayLine(
     faceUp,
     turn,
     passes,
+    isPartly: line.onlyMm !== null,
     text: byEnds
       ? `${faceUp === 'outside' ? 'Outside' : 'Inside'} up. Lay a rule from one end of the fold to the other, ${formatLength(line.lengthMm, unit)} apart and ${formatLength(fromStopMm, unit)} from the outermost point of ${edgeWord(edge)}: ${pressed}`
       : `${where}. ${at}: ${pressed}`,
   };
 }
+
+const sayStretches = (stretches: readonly (readonly [Mm, Mm])[], unit: Workshop['unit']): string =>
+  stretches.map(([from, to]) => `from ${formatLength(from, unit)} to ${formatLength(to, unit)}`).join(' and ');
 
 const edgeWord = (edge: BlankEdge): string =>
   ({ left: 'the left', right: 'the right', top: 'the top', bottom: 'the foot' })[edge];
@@ -255,6 +263,7 @@ function lineFigures(line: CreaseLine, of: number, board: Board, unit: Workshop[
 
 function foldingSteps(size: SizePlan, bead: CreaseChoice['bead']): readonly string[] {
   return [
+    ...slantedLines(size, bead),
     ...size.form.steps.map((step) => step.says),
     bead === 'inside'
       ? 'Fold away from the groove you pressed, so the bead lies inside.'
@@ -263,6 +272,15 @@ function foldingSteps(size: SizePlan, bead: CreaseChoice['bead']): readonly stri
     'Press the fold flat from the middle outwards; on coated card press, do not drag.',
   ];
 }
+
+/** What is cut in slantwise has no edge to go to a stop. */
+const slantedLines = ({ popUps }: SizePlan, bead: CreaseChoice['bead']): readonly string[] =>
+  (popUps?.order ?? [])
+    .filter(({ popUp }) => popUp.mechanism === 'cutInV')
+    .map(
+      ({ name }) =>
+        `${name}: lay a rule from each end of its slit to its point on the fold and press both hinges, ${faceUpOf('mountain', bead)} up.`,
+    );
 
 /** A blank whose line was pressed by its maker. */
 const readyFolding = (size: SizePlan, { state, groove }: ReadyCut): readonly string[] => [

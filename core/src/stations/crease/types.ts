@@ -23,6 +23,8 @@ export interface CreaseLine {
   /** From the line before. */
   readonly turn: string;
   readonly passes: number;
+  /** The tool is lifted on the way, for what is cut into the card. */
+  readonly isPartly: boolean;
   readonly text: string;
 }
 

@@ -1,4 +1,5 @@
 import { isOpening } from '../../ground/fold/blankCuts.ts';
+import { pressedLines } from '../../ground/fold/pressedLines.ts';
 import { apply, translation } from '../../ground/geometry/affine.ts';
 import { grow, mapBox } from '../../ground/geometry/box.ts';
 import { boxPath, polygon, polyline, segment } from '../../ground/geometry/path.ts';
@@ -143,7 +144,7 @@ function blade(
 export function drawCutAndCrease(size: SizePlan, sheet: SheetPlan, cut: CutPlan): Scene {
   const page: Box = { xMm: 0, yMm: 0, widthMm: sheet.sheetWidthMm, heightMm: sheet.sheetHeightMm };
   const creases = sheet.placements.flatMap(({ toSheet }) =>
-    size.form.blank.creases.map((crease): Shape => ({
+    pressedLines(size.form.blank).map((crease): Shape => ({
       kind: 'path',
       role: crease.direction === 'mountain' ? 'creaseAway' : 'creaseToward',
       path: polyline([apply(toSheet, crease.from), apply(toSheet, crease.to)]),

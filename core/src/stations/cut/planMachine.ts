@@ -1,4 +1,5 @@
 import { cutLine } from '../../ground/fold/blankCuts.ts';
+import { pressedLines } from '../../ground/fold/pressedLines.ts';
 import type { FlatBlank } from '../../ground/fold/types.ts';
 import { apply, type Affine } from '../../ground/geometry/affine.ts';
 import { boxPath, polygon, polyline, type Path } from '../../ground/geometry/path.ts';
@@ -56,7 +57,7 @@ export interface OnMachine {
 /** A job’s cards on their sheet. */
 export const cardsOnMachine = ({ form: { blank } }: SizePlan, sheet: SheetPlan): OnMachine => ({
   blank,
-  creases: blank.creases.map(({ from, to, direction }) => ({
+  creases: pressedLines(blank).map(({ from, to, direction }) => ({
     ...{ from, to },
     role: direction === 'mountain' ? 'creaseAway' : 'creaseToward',
   })),

@@ -30,6 +30,7 @@ export function popUpSteps({ popUps, layers }: SizePlan, { unit }: Workshop): re
   if (!popUps) return [];
   return popUps.order.map(({ layer, layerId, name, partIds, popUp }): MakeStep => {
     const own = layers.filter((piece) => piece.layer === layer);
+    if (own.length === 0) return bendForward(layer, layerId, name, popUps.spread.isLevel);
     const spots = popUps.spots.filter(({ partId }) => partIds.includes(partId));
     const { adhesive, laying } = own[0]!;
     const numbers = spots.map(({ number }) => number);
@@ -56,6 +57,16 @@ export function popUpSteps({ popUps, layers }: SizePlan, { unit }: Workshop): re
     };
   });
 }
+
+/** What is cut from the card is there already: it is only bent the other way. */
+const bendForward = (layer: number, layerId: string, name: string, isLevel: boolean): MakeStep => ({
+  ...{ id: `pop-up-${layerId}`, kind: 'popUp', layer },
+  title: `Bend the ${name.toLowerCase()} forward`,
+  big: 'push, shut, press',
+  detail: `Open the card half way, inside towards you, ${isLevel ? 'the fold level' : 'the fold upright'}. From behind push the ${name.toLowerCase()} towards you until its hinges bend, and help its middle crease the other way with a finger. Hold it there, shut the card over it and press along the hinges; open it slowly to see that it moves.`,
+  caution: null,
+  waitMinutes: null,
+});
 
 /** How a strip, or several, become a fan. */
 function sayFan({ pleats, blank }: PopUpPlan['fans'][number], strips: number): string {

@@ -12,7 +12,8 @@ import { polygon, polyline, type Path } from '../../ground/geometry/path.ts';
 import { moved } from '../../ground/geometry/polygon.ts';
 import type { Box, Point } from '../../ground/geometry/types.ts';
 import { cardPath, cutPath, cutsOf, isOpening } from '../../ground/fold/blankCuts.ts';
-import type { BlankCut, PaperSide } from '../../ground/fold/types.ts';
+import { pressedLines } from '../../ground/fold/pressedLines.ts';
+import type { BlankCut, Crease, PaperSide } from '../../ground/fold/types.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
@@ -80,12 +81,21 @@ export function drawBlank(size: FoldedPiece, view: BlankView): Scene {
     }
   // Words beside the signs only while they do not run into each other.
   const apart = Math.min(...blank.panels.map((p) => Math.min(p.box.widthMm, p.box.heightMm)));
-  for (const crease of blank.creases) {
-    const [a, b] = [at(crease.from), at(crease.to)];
-    const away = (crease.direction === 'mountain') === (view.side === 'outside');
-    shapes.push({ kind: 'path', role: away ? 'creaseAway' : 'creaseToward', path: polyline([a, b]) });
-    if (view.guides) shapes.push(creaseSign(a, b, away, size.bleedMm, view.textMm, apart > view.textMm * 8));
-  }
+  const isAway = ({ direction }: Pick<Crease, 'direction'>): boolean =>
+    (direction === 'mountain') === (view.side === 'outside');
+  for (const line of pressedLines(blank))
+    shapes.push({
+      ...{ kind: 'path', role: isAway(line) ? 'creaseAway' : 'creaseToward' },
+      path: polyline([at(line.from), at(line.to)]),
+    });
+  if (view.guides)
+    for (const crease of blank.creases)
+      shapes.push(
+        creaseSign(
+          ...([at(crease.from), at(crease.to)] as const),
+          ...([isAway(crease), size.bleedMm, view.textMm, apart > view.textMm * 8] as const),
+        ),
+      );
   if (view.guides) {
     shapes.push({ kind: 'path', role: 'trim', path: outline });
     for (const cut of cuts) shapes.push({ kind: 'path', role: 'cut', path: cutPath(cut) });

@@ -20,6 +20,8 @@ import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import { drawLayers, type LayerPrints } from './drawBlank.ts';
 import { isUpright } from './folds.ts';
 import type { FoldedPiece } from './planSize.ts';
+import { artOfCutIn, pageLeft, partLeft } from './popUps/bentAway.ts';
+import { isCutIn } from './popUps/cutIns.ts';
 import { laidOpen } from './popUps/laidOpen.ts';
 import { standing } from './popUps/standing.ts';
 
@@ -61,12 +63,15 @@ export function drawFolded(size: FoldedPiece, view: FoldedView): Scene {
     outside: drawLayers(size, 'outside', view.prints),
     inside: drawLayers(size, 'inside', view.prints),
   };
+  const onCard = { outside: [...art.outside, ...layers.outside], inside: [...art.inside, ...layers.inside] };
   const sheets: readonly Sheet[] = [
-    ...form.blank.panels.map((panel) => ({
-      ...{ panel, cuts: cutsOf(form.blank, panel), colour: stockColour, pose: poses.get(panel.id)! },
-      art: { outside: [...art.outside, ...layers.outside], inside: [...art.inside, ...layers.inside] },
-    })),
-    ...popUpSheets(size, poses, view.prints),
+    ...form.blank.panels.flatMap((panel) =>
+      (size.popUps ? pageLeft(size.popUps, panel) : [panel]).map((left) => ({
+        ...{ panel: left, cuts: cutsOf(form.blank, panel), colour: stockColour, pose: poses.get(panel.id)! },
+        art: onCard,
+      })),
+    ),
+    ...popUpSheets(size, poses, view, onCard),
   ];
   const seen = sheets.map((sheet) => {
     const pose = chain(body, sheet.pose);
@@ -112,19 +117,26 @@ interface Sheet {
 }
 
 /** What moves as the card opens, each panel where it stands, with what is printed on it. */
-function popUpSheets(size: FoldedPiece, poses: ReadonlyMap<string, Pose>, prints: LayerPrints = {}): readonly Sheet[] {
+function popUpSheets(
+  size: FoldedPiece,
+  poses: ReadonlyMap<string, Pose>,
+  { prints = {}, stockColour }: Pick<FoldedView, 'prints' | 'stockColour'>,
+  onCard: Sheet['art'],
+): readonly Sheet[] {
   const { popUps, layers } = size;
   if (!popUps) return [];
   const pieceOf = (partId: string) => layers.find(({ id }) => id === partId)!;
   const { panels, sheets } = standing(popUps, size, poses);
   return [
-    ...panels.map(({ partId, panelId, pose }): Sheet => {
-      const { stock } = pieceOf(partId);
-      const panel = popUps.parts.find(({ id }) => id === partId)!.blank.panels.find(({ id }) => id === panelId)!;
-      return {
-        ...{ panel, cuts: [], colour: stock.colour, pose },
-        art: { outside: prints[partId]?.shapes ?? [], inside: [] },
-      };
+    ...panels.flatMap(({ partId, panelId, pose }): readonly Sheet[] => {
+      const part = popUps.parts.find(({ id }) => id === partId)!;
+      const panel = part.blank.panels.find(({ id }) => id === panelId)!;
+      if (isCutIn(part)) {
+        const art = artOfCutIn(popUps, part, onCard);
+        return partLeft(popUps, part, panel).map((left) => ({ panel: left, cuts: [], colour: stockColour, pose, art }));
+      }
+      const { colour } = pieceOf(partId).stock;
+      return [{ panel, cuts: [], colour, pose, art: { outside: prints[partId]?.shapes ?? [], inside: [] } }];
     }),
     ...sheets.flatMap(({ partId, quads }) => quads.flatMap((quad) => flatQuad(quad, pieceOf(partId).stock.colour))),
   ];

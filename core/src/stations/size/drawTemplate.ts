@@ -1,4 +1,5 @@
 import { against, cutPath } from '../../ground/fold/blankCuts.ts';
+import { pressedLines } from '../../ground/fold/pressedLines.ts';
 import { boxAround, evenSides, grow } from '../../ground/geometry/box.ts';
 import { polygon, polyline, segment } from '../../ground/geometry/path.ts';
 import type { Box } from '../../ground/geometry/types.ts';
@@ -31,7 +32,7 @@ export function drawTemplate(size: SizePlan): Scene {
     if (safe && size.faces.find((f) => f.panelId === face.panelId) === face)
       shapes.push({ kind: 'path', role: 'safe', path: polygon(safe.outline.map((p) => apply(face.toBlank, p))) });
   }
-  for (const crease of blank.creases)
+  for (const crease of pressedLines(blank))
     shapes.push({
       kind: 'path',
       role: crease.direction === 'mountain' ? 'creaseAway' : 'creaseToward',

@@ -1,6 +1,7 @@
 import type { Crease, FoldedForm } from '../../ground/fold/types.ts';
 
-export const isUpright = ({ from, to }: Crease): boolean => Math.abs(from.xMm - to.xMm) < Math.abs(from.yMm - to.yMm);
+export const isUpright = ({ from, to }: Pick<Crease, 'from' | 'to'>): boolean =>
+  Math.abs(from.xMm - to.xMm) < Math.abs(from.yMm - to.yMm);
 
 /**
  * Which way the grain should run: along the last fold that is made. It is the spine of the shut card, and

@@ -15,6 +15,7 @@ import type { Snag } from '../../job/findings.ts';
 import { planRibbon, type RibbonPlan } from './ribbon.ts';
 import { openCard } from './openCard.ts';
 import { planWraps, wrapsThicknessMm } from './wraps.ts';
+import { cutInsOf, withCutIns } from './popUps/cutIns.ts';
 import { shutPopUps, type ShutPopUps } from './popUps/shutPopUps.ts';
 import { placeTrimmings, type Trimmings } from './trimmings.ts';
 
@@ -43,15 +44,17 @@ export interface ShutCard {
 /** Folds the card that a job describes and measures it shut; nothing about it is judged here. */
 export function shutCard(job: Job, workshop: Workshop): ShutCard {
   const entry = formatEntry(job.size.format);
-  const { options, faults, form } = openCard(job, workshop);
+  const { options, faults, form: whole } = openCard(job, workshop);
   const caliperMm = stockOf(job, workshop).caliperMicron / 1000;
-  const folding = planFolding(form, caliperMm);
-  const faces = readFaces(form);
+  const folding = planFolding(whole, caliperMm);
+  const faces = readFaces(whole);
+  const popUps = shutPopUps(job, workshop, whole, faces);
+  // Slits and the creases of what is cut in move none of its panels.
+  const form = popUps?.put ? withCutIns(whole, cutInsOf(popUps.put.together), popUps.put.spread, workshop.unit) : whole;
   const layers = planLayers(job, workshop, form, faces);
   const closed = closedExtent(form);
   const sheets = pileOf(form, folding);
   const spring = sheets > 1 ? FOLD_SPRING : 1;
-  const popUps = shutPopUps(job, workshop, form, faces);
   const trimmings = placeTrimmings(job, workshop, form, faces);
   const layersMm = layersThicknessMm(layers.pieces);
   // Counted place by place, where layers are taken to lie over each other everywhere.

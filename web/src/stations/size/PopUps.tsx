@@ -1,6 +1,7 @@
 import {
   adhesivesOf,
   capital,
+  isCutFromCard,
   decide,
   DEFAULTS,
   formatLength,
@@ -216,37 +217,41 @@ function OnePopUp({
       {inputs.filter(isLong).map((input) => (
         <Measure key={input.id} {...{ input, popUp, worked }} unit={workshop.unit} onChange={set} />
       ))}
-      <Pick
-        label="Stock"
-        value={layer.stockIds[0]!}
-        sections={[{ heading: null, options: stockOptions(workshop.stocks) }]}
-        onChange={(id) => onChange({ ...layer, stockIds: [id] })}
-      />
-      {pictures.length > 0 && (
-        <Pick
-          label="Printed with"
-          value={layer.picture?.pictureId ?? ''}
-          sections={[{ heading: null, options: [{ id: '', name: 'Nothing: bare stock' }, ...pictures] }]}
-          onChange={(id) =>
-            onChange({
-              ...layer,
-              picture:
-                id === ''
-                  ? null
-                  : {
-                      ...(layer.picture ?? DEFAULTS.placement),
-                      pictureId: id,
-                    },
-            })
-          }
-        />
+      {!isCutFromCard(popUp.mechanism) && (
+        <>
+          <Pick
+            label="Stock"
+            value={layer.stockIds[0]!}
+            sections={[{ heading: null, options: stockOptions(workshop.stocks) }]}
+            onChange={(id) => onChange({ ...layer, stockIds: [id] })}
+          />
+          {pictures.length > 0 && (
+            <Pick
+              label="Printed with"
+              value={layer.picture?.pictureId ?? ''}
+              sections={[{ heading: null, options: [{ id: '', name: 'Nothing: bare stock' }, ...pictures] }]}
+              onChange={(id) =>
+                onChange({
+                  ...layer,
+                  picture:
+                    id === ''
+                      ? null
+                      : {
+                          ...(layer.picture ?? DEFAULTS.placement),
+                          pictureId: id,
+                        },
+                })
+              }
+            />
+          )}
+          <HeldWith
+            label="Held with"
+            adhesives={adhesivesOf(workshop)}
+            value={layer.adhesiveId}
+            onChange={(adhesiveId) => onChange({ ...layer, adhesiveId })}
+          />
+        </>
       )}
-      <HeldWith
-        label="Held with"
-        adhesives={adhesivesOf(workshop)}
-        value={layer.adhesiveId}
-        onChange={(adhesiveId) => onChange({ ...layer, adhesiveId })}
-      />
       <Row>
         <PlainButton onPress={onRemove}>Take off</PlainButton>
       </Row>

@@ -22,6 +22,7 @@ const NEAR_MM = 0.3;
  */
 export function throughCreases({ form: { blank } }: SizePlan, { placements }: SheetPlan): ThroughCreases {
   if (blank.creases.length === 0 || placements.length === 0) return { ok: false, why: 'there is nothing to score' };
+  if (blank.pressed) return { ok: false, why: 'no score runs through what is cut into the card' };
   const lines = new Map<string, { readonly crease: Crease; readonly place: number }[]>();
   placements.forEach(({ toSheet }, place) => {
     for (const own of blank.creases) {

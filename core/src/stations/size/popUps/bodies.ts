@@ -19,12 +19,15 @@ export interface ShutPiece {
 /** Everything flat between shut pages. */
 export function shutPieces({ parts, bands, fans }: PutTogether, shut: Moment): readonly ShutPiece[] {
   const poses = placeParts(parts, shut.state, 0);
-  const rigid = parts.flatMap(({ id, blank }) =>
-    blank.panels.map(({ id: panelId, outline }) => ({
-      partId: id,
-      outline: onPageA(outline, poses, bodyKey({ partId: id, panelId })),
-      sheets: 1,
-    })),
+  const rigid = parts.flatMap(({ id, blank, tabs, cutFrom }) =>
+    // The tabs of what is cut in are the page itself.
+    blank.panels
+      .filter((panel) => !cutFrom || !tabs.includes(panel.id))
+      .map(({ id: panelId, outline }) => ({
+        partId: id,
+        outline: onPageA(outline, poses, bodyKey({ partId: id, panelId })),
+        sheets: 1,
+      })),
   );
   return [...rigid, ...bands.map((band) => shutBand(band, poses)), ...fans.map((fan) => shutFan(fan, poses))];
 }

@@ -8,8 +8,9 @@ import { move, type Vec3 } from '../../../ground/fold/space.ts';
 import { formatLength } from '../../../ground/length/formatLength.ts';
 import type { Deg, LengthUnit, Mm } from '../../../ground/length/types.ts';
 import { placeParts } from '../../../ground/linkage/placeParts.ts';
-import { bodyKey, PAGES } from '../../../ground/linkage/types.ts';
+import { bodyKey, PAGES, type PageId } from '../../../ground/linkage/types.ts';
 import type { Scene, Shape } from '../../../ground/scene/types.ts';
+import { cutInsOf } from './cutIns.ts';
 import type { PopUpPlan } from './popUpPlan.ts';
 import { uprightDimension } from '../drawDimension.ts';
 import { bentSheets, stateAt } from './standing.ts';
@@ -55,11 +56,13 @@ export function drawEndOn(
   const seen = (outline: Polygon, key: string): Polygon => outline.map((p) => flat(move(poses.get(key)!, inSpace(p))));
   const pages = PAGES.map((page) => seen(popUps.spread.outlines[page], page));
   const pieces: readonly { readonly partId: string; readonly outline: Polygon }[] = [
-    ...popUps.parts.flatMap(({ id, blank }) =>
-      blank.panels.map((panel) => ({
-        partId: id,
-        outline: seen(panel.outline, bodyKey({ partId: id, panelId: panel.id })),
-      })),
+    ...popUps.parts.flatMap(({ id, blank, tabs, cutFrom }) =>
+      blank.panels
+        .filter((panel) => !cutFrom || !tabs.includes(panel.id))
+        .map((panel) => ({
+          partId: id,
+          outline: seen(panel.outline, bodyKey({ partId: id, panelId: panel.id })),
+        })),
     ),
     ...bentSheets(popUps, poses).flatMap(({ partId, quads }) =>
       quads.map((quad) => ({ partId, outline: quad.map(flat) })),
@@ -96,18 +99,29 @@ function heightOf(
   return yMm < -textMm ? uprightDimension(yMm, 0, xMm - textMm, formatLength(-yMm, unit), textMm) : [];
 }
 
+/** How far from the fold it is glued to a page, or hinged to it where it is cut from it; null where it is neither. */
+function heldTo(popUps: PopUpPlan, own: ReadonlySet<string>, page: PageId): Mm | null {
+  const glued = popUps.spots
+    .filter(({ partId, on }) => own.has(partId) && on.partId === null && on.panelId === page)
+    .flatMap(({ area }) => area);
+  const cut = cutInsOf(popUps)
+    .filter(({ partId }) => own.has(partId))
+    .flatMap(({ region }) => region.filter(({ xMm }) => (page === 'a' ? xMm < 0 : xMm > 0)));
+  const points = [...glued, ...cut];
+  return points.length === 0 ? null : Math.max(...points.map(({ xMm }) => Math.abs(xMm)));
+}
+
 /** From the fold to the far edge of what is glued, along its page. */
 function measures(
-  { spots }: PopUpPlan,
+  popUps: PopUpPlan,
   own: ReadonlySet<string>,
   openDeg: Deg,
   { unit, textMm }: { readonly unit: LengthUnit; readonly textMm: Mm },
 ): readonly Shape[] {
   const rad = (openDeg * Math.PI) / 180;
   return PAGES.flatMap((page): readonly Shape[] => {
-    const glued = spots.filter(({ partId, on }) => own.has(partId) && on.partId === null && on.panelId === page);
-    if (glued.length === 0) return [];
-    const far = Math.max(...glued.map(({ area }) => Math.max(...area.map(({ xMm }) => Math.abs(xMm)))));
+    const far = heldTo(popUps, own, page);
+    if (far === null) return [];
     const way = page === 'a' ? { x: -1, y: 0 } : { x: -Math.cos(rad), y: -Math.sin(rad) };
     // Off the page, on the side where nothing is.
     const off = page === 'a' ? { x: 0, y: 1 } : { x: Math.sin(rad), y: -Math.cos(rad) };

@@ -23,15 +23,18 @@ export interface GlueSpot {
 /** Every place that is glued, in the order in which pieces carry each other. */
 export function glueSpots({ made }: PutTogether): readonly GlueSpot[] {
   const spots = made.flatMap(({ asked, made: { parts, bands = [], fans = [] } }) => [
-    ...parts.flatMap((part) =>
-      part.joints.map(({ panelId, on, onto, under = false }) => {
-        const own = gluedOf(part, panelId, asked.popUp.tabMm);
-        return {
-          ...{ partId: part.id, panelId, on, own, under },
-          area: own.map((p) => apply(onto, p)),
-        };
-      }),
-    ),
+    // What is cut in hangs on the card by its hinges.
+    ...parts
+      .filter(({ cutFrom }) => !cutFrom)
+      .flatMap((part) =>
+        part.joints.map(({ panelId, on, onto, under = false }) => {
+          const own = gluedOf(part, panelId, asked.popUp.tabMm);
+          return {
+            ...{ partId: part.id, panelId, on, own, under },
+            area: own.map((p) => apply(onto, p)),
+          };
+        }),
+      ),
     ...bands.flatMap((band) => bandSpots(band, asked.popUp.tabMm)),
     ...fans.flatMap(({ id, gutter, alongMm, pleatMm, lengthMm, pleats, blank }) => {
       const isHalf = pleats > blank.panels.length;

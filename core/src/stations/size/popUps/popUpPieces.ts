@@ -46,9 +46,9 @@ export function popUpPieces(
     };
     const gluedOf = (partId: string): GlueArea | null => stripOf(spots.filter((spot) => spot.partId === partId));
     return [
-      ...parts.map((part) =>
-        pieceOf({ ...part, blank: flat(part.blank) }, printOf(choice, part, isLevel), gluedOf(part.id)),
-      ),
+      ...parts
+        .filter(({ cutFrom }) => !cutFrom)
+        .map((part) => pieceOf({ ...part, blank: flat(part.blank) }, printOf(choice, part, isLevel), gluedOf(part.id))),
       ...bands.map((band) => pieceOf({ ...band, blank: flat(band.blank) }, choice, gluedOf(band.id))),
       ...fans.flatMap((fan) => {
         const strips = fanStrips(fan, stock);

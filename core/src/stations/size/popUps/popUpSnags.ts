@@ -12,12 +12,13 @@ import { MARGIN_MM, type Excess } from './bodies.ts';
 import { fanOpensDeg, freePleats, pleatsFor } from './fanAt.ts';
 import { shared } from './glueSpots.ts';
 import type { Jam } from './jams.ts';
+import { cutPast, cutTwice, gluedOnCut, HOLDS_MM } from './cutPast.ts';
 import { mechanismOf } from './mechanisms/index.ts';
 import { offCarrier } from './offCarrier.ts';
 import { opensTo, strainOf } from './opensTo.ts';
 import { OUT_MM, pokesOut } from './pokesOut.ts';
 import type { PopUpPlan } from './popUpPlan.ts';
-import { apart, canBeMade, liesOnCard, measuresThat, opensFlat, staysIn } from './tried.ts';
+import { apart, canBeMade, cutsWithin, liesOnCard, measuresThat, opensFlat, staysIn } from './tried.ts';
 
 /** What the covers of a card with one fold hold together without springing open. Our starting value. */
 const COVER_HOLDS_MM = 2.5;
@@ -44,6 +45,7 @@ export function popUpSnags(told: Told): readonly Snag[] {
     ...jamSnags(told),
     ...glueSnags(told),
     ...offSnags(told),
+    ...cutSnags(told),
     ...bulkSnags(told),
     ...fanSnags(told),
     ...tabSnags(told),
@@ -241,6 +243,48 @@ function offSnags({ job, workshop: { unit }, asked, together, plan: { spread } }
       ],
     };
   });
+}
+
+/** What is cut where there is no card, or where card is wanted for something else. */
+function cutSnags(told: Told): readonly Snag[] {
+  const { job, workshop, asked, together, plan } = told;
+  const { unit } = workshop;
+  const tried = { asked, together, spread: plan.spread, unit };
+  const askedOf = (partId: string): PopUpAsked => layerOf(together, partId);
+  return [
+    ...cutPast(together, plan.spread).map(({ part, mm }): Snag => {
+      const one = askedOf(part.id);
+      return {
+        ...{ id: `size-popup-cut-${one.layerId}`, station: 'size', level: 'stop' },
+        title: `${part.name} leaves too little card round it`,
+        why: `It comes ${formatLength(mm, unit)} nearer to an edge or a crease than the ${formatLength(HOLDS_MM, unit)} that hold it.`,
+        remedies: [
+          ...measuresThat(cutsWithin, tried, one, mm).map(({ label, part: to }) => asking(job, one.layer, label, to)),
+          takeOff(job, one.layerId),
+        ],
+      };
+    }),
+    ...cutTwice(together).map(([a, b]): Snag => {
+      const [first, second] = [askedOf(a.id), askedOf(b.id)];
+      return {
+        ...{ id: `size-popup-cut-${first.layerId}-${second.layerId}`, station: 'size', level: 'stop' },
+        title: `${a.name} and ${b.name} are cut from one place`,
+        why: 'Their slits cross, and both would fall out.',
+        remedies: [...movedApart(told, [first.layerId, second.layerId]), takeOff(job, second.layerId)],
+      };
+    }),
+    ...[...new Map(gluedOnCut(together).map((one) => [askedOf(one.spot.partId).layerId, one])).values()].map(
+      ({ spot, part }): Snag => {
+        const [first, second] = [askedOf(part.id), askedOf(spot.partId)];
+        return {
+          ...{ id: `size-popup-glue-cut-${second.layerId}`, station: 'size', level: 'stop' },
+          title: `${nameOf(together, spot.partId)} is glued where the ${part.name.toLowerCase()} is cut out`,
+          why: `Mark ${spot.number} lies on card that is bent away there.`,
+          remedies: [...movedApart(told, [first.layerId, second.layerId]), takeOff(job, second.layerId)],
+        };
+      },
+    ),
+  ];
 }
 
 /** Of what lies where most does, what could be of lighter stock. */

@@ -1,6 +1,7 @@
 import type { ReadFace } from '../../../ground/fold/readFaces.ts';
 import type { FoldedForm } from '../../../ground/fold/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
+import { stockOf } from '../../../job/pick.ts';
 import type { Job } from '../../../job/types.ts';
 import type { Workshop } from '../../../workshop/types.ts';
 import { FOLD_SPRING, type LayerPiece } from '../layers.ts';
@@ -38,7 +39,9 @@ export function shutPopUps(
   if (!spread) return { asked, put: null, pieces: [], addedMm: 0 };
   const together = assemble(asked, spread);
   const pieces = popUpPieces(job, workshop, together, spread);
-  const caliperOf = (partId: string): Mm => pieces.find(({ id }) => id === partId)!.stock.caliperMicron / 1000;
+  // What is cut in is of the card itself.
+  const caliperOf = (partId: string): Mm =>
+    (pieces.find(({ id }) => id === partId)?.stock ?? stockOf(job, workshop)).caliperMicron / 1000;
   const shut = shutPieces(together, shutMoment(together));
   const bulk = bulkOf(shut, caliperOf);
   return { asked, put: { spread, together, shut, bulk }, pieces, addedMm: bulk.mm * FOLD_SPRING };

@@ -57,7 +57,7 @@ export function spreadOf({ blank }: FoldedForm, faces: readonly ReadFace[]): Spr
       faceIds: { a: a.id, b: b.id },
       outlines: { a: outlineOf(a.panelId), b: outlineOf(b.panelId) },
       ...{ toBlank, isLevel },
-      gutter: { a: page('a'), b: page('b'), name: 'the card’s fold' },
+      gutter: { a: page('a'), b: page('b'), name: 'the card’s fold', inCard: IDENTITY },
       seats: { a: seat('a', -1, a.name), b: seat('b', 1, b.name) },
     };
   }

@@ -55,10 +55,12 @@ export function standing(
   const openDeg = openingOf(base, other);
   const poses = placeParts(popUps.parts, stateAt(popUps.motion, openDeg), openDeg);
   const thickOf = (partId: string | null): Mm =>
-    partId === null ? folding.caliperMm : layers.find(({ id }) => id === partId)!.stock.caliperMicron / 1000;
-  const panels = popUps.parts.flatMap(({ id, blank, joints }) => {
-    const glued = new Map(joints.map((joint) => [joint.panelId, joint]));
-    return blank.panels.map(({ id: panelId }): StandingPanel => {
+    // What is cut in is of the card, and no piece of its own.
+    (layers.find(({ id }) => id === partId)?.stock.caliperMicron ?? folding.caliperMm * 1000) / 1000;
+  const panels = popUps.parts.flatMap(({ id, blank, joints, tabs, cutFrom }) => {
+    const glued = new Map(cutFrom ? [] : joints.map((joint) => [joint.panelId, joint]));
+    const seen = cutFrom ? blank.panels.filter((panel) => !tabs.includes(panel.id)) : blank.panels;
+    return seen.map(({ id: panelId }): StandingPanel => {
       const pose = poses.get(bodyKey({ partId: id, panelId }))!;
       // What is carried by one joint alone goes with it; what is held at both ends bends over that little.
       const joint = glued.get(panelId) ?? (joints.length === 1 ? joints[0] : undefined);

@@ -8,6 +8,7 @@ import { bodyKey, type Moment } from '../../../ground/linkage/types.ts';
 import { popUpLimits, type PopUp } from '../../../job/popUps.ts';
 import { assemble, heldBy, layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
 import { MARGIN_MM, shutMoment, shutPieces } from './bodies.ts';
+import { cutPast } from './cutPast.ts';
 import { mechanismOf } from './mechanisms/index.ts';
 import { offCarrier } from './offCarrier.ts';
 import { GLUE_GIVES_MM, strainOf } from './opensTo.ts';
@@ -71,6 +72,15 @@ export function liesOnCard(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>)
   return (
     isMade(tried, one) &&
     offCarrier(tried, told.spread).every(({ spot }) => layerOf(tried, spot.partId).layerId !== one.layerId)
+  );
+}
+
+/** Whether a pop-up, changed so, is made and has card enough all round what of it is cut in. */
+export function cutsWithin(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean {
+  const tried = changed(told, one, part);
+  return (
+    isMade(tried, one) &&
+    cutPast(tried, told.spread).every(({ part: { id } }) => layerOf(tried, id).layerId !== one.layerId)
   );
 }
 

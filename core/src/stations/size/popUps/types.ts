@@ -18,6 +18,8 @@ export interface Gutter {
   readonly b: GutterSide;
   /** As it is offered to be put over. */
   readonly name: string;
+  /** To the open pages, where both its sides are of the card’s own blank and lie flat in one plane when it does. */
+  readonly inCard?: Affine;
 }
 
 /**
@@ -41,6 +43,8 @@ export interface PopUpPart extends LinkPart {
   readonly showing: readonly string[];
   /** A picture of the layer goes on this one: upright on its blank, or as the pages are read. */
   readonly carries: 'nothing' | 'upright' | 'asRead';
+  /** It is no piece of its own but freed by slits from what lies flat on both sides of this gutter; its tabs are left there. */
+  readonly cutFrom?: Gutter & Required<Pick<Gutter, 'inCard'>>;
 }
 
 /** A strip that bends: it is drawn from end to end, and lies in no plane. */

@@ -2,6 +2,8 @@ import type { MechanismId } from '../../../../job/popUps.ts';
 import type { Mechanism } from '../types.ts';
 import { angledFold } from './angledFold.ts';
 import { boxStep } from './boxStep.ts';
+import { cutIn } from './cutIn.ts';
+import { cutInV } from './cutInV.ts';
 import { bridge } from './bridge.ts';
 import { fan } from './fan.ts';
 import { figure } from './figure.ts';
@@ -13,7 +15,7 @@ import { vFold } from './vFold.ts';
 
 /** Every mechanism, in the order of the list. A new one is a new file and a line here. */
 export const MECHANISMS: readonly Mechanism[] = [
-  ...[boxStep, tent, bridge, vFold, angledFold],
+  ...[boxStep, cutIn, cutInV, tent, bridge, vFold, angledFold],
   ...[floating, fan, figure, lid, pull],
 ];
 

@@ -29,7 +29,7 @@ const rad = (deg: Deg): number => (deg * Math.PI) / 180;
  * Two panels that meet in a crease over the gutter, glued along a line on either page; all three lines meet in one point
  * of the gutter. Its top is level, so that a figure stands on it. Flat, the crease runs up from the point.
  */
-export function foldedV(v: FoldedV): MadePopUp {
+export function foldedV(v: FoldedV): MadePopUp & { readonly parts: readonly [PopUpPart] } {
   const { layerId, name, gutter, alongMm, glueDegs, pieceDegs, glueMm, heightMm, lean, tabMm, tabs } = v;
   const isHidden = tabs === 'hidden';
   const id = `${layerId}-1`;
