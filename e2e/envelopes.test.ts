@@ -66,7 +66,7 @@ describe('envelopes', () => {
     expect(textOf(printed, 2).slice(0, 3)).to.deep.equal(['Ada Sedge', '2 Saltmarsh Lane', 'Marrowby']);
     expect(textOf(printed, 60)[0]).to.equal('Joss Oake');
 
-    const drawn = await take(/Envelope template, DXF/, 'envelope.dxf');
+    const drawn = await take(/Envelope template, DXF/, 'envelope.dxf', '-envelope');
     const layers = execFileSync(
       '/usr/bin/python3',
       ['-c', 'import ezdxf,sys;print(sorted({e.dxf.layer for e in ezdxf.readfile(sys.argv[1]).modelspace()}))', drawn],

@@ -264,9 +264,13 @@ export class Studio {
     return path;
   };
 
-  /** Presses what hands a file over. @returns where it is kept under a name of the test’s own */
-  readonly take = async (press: string | RegExp, name: string): Promise<string> => {
-    const coming = this.page.waitForEvent('download');
+  /**
+   * Presses what hands a file over.
+   * @param of what its own name holds, where one press brings several, in whatever order they arrive
+   * @returns where it is kept under a name of the test’s own
+   */
+  readonly take = async (press: string | RegExp, name: string, of = ''): Promise<string> => {
+    const coming = this.page.waitForEvent('download', (one) => one.suggestedFilename().includes(of));
     await this.press(press);
     return this.kept(await coming, name);
   };

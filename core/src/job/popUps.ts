@@ -17,6 +17,8 @@ export const MECHANISM_IDS = [
   'figure',
   'lid',
   'pull',
+  'wheel',
+  'slider',
 ] as const;
 export type MechanismId = (typeof MECHANISM_IDS)[number];
 
@@ -75,6 +77,14 @@ export interface PopUp {
   /** Between the ends of a strap; null is worked out from how far it is to lift. */
   readonly longMm: Mm | null;
   readonly liftDeg: Deg;
+  /** What is looked through in a page, as it is read there, from which side of the card. */
+  readonly windowWideMm: Mm;
+  readonly windowHighMm: Mm;
+  readonly seenFrom: 'outside' | 'inside';
+  /** Of a wheel’s window, clockwise from above its pin as it is read. */
+  readonly atDeg: Deg;
+  /** Which edge of the page a slider is pulled at. */
+  readonly pulls: 'fore' | 'head' | 'foot';
 }
 
 const START: PopUp = {
@@ -86,6 +96,7 @@ const START: PopUp = {
   ...{ pleats: 8, pleatMm: 20, fan: 'half' },
   to: { layerId: null, at: 'a' },
   ...{ riseMm: 10, otherRiseMm: 10, longMm: null, liftDeg: 70 },
+  ...{ windowWideMm: 24, windowHighMm: 18, seenFrom: 'outside', atDeg: 0, pulls: 'fore' },
 };
 
 /** What each begins with: our starting values. */
@@ -102,6 +113,14 @@ export const POP_UP_STARTS: Readonly<Record<MechanismId, PopUp>> = {
   figure: { ...START, mechanism: 'figure', alongMm: 0, widthMm: 25, heightMm: 40, on: { layerId: null, at: 'b' } },
   lid: { ...START, mechanism: 'lid', alongMm: 0, heightMm: 40, pastMm: 20, on: { layerId: null, at: 'b' } },
   pull: { ...START, mechanism: 'pull', widthMm: 8, alongMm: 0, on: { layerId: null, at: 'a' } },
+  wheel: {
+    ...{ ...START, mechanism: 'wheel', alongMm: 0, pastMm: 45, widthMm: 76, riseMm: 22 },
+    on: { layerId: null, at: 'a' },
+  },
+  slider: {
+    ...{ ...START, mechanism: 'slider', alongMm: 0, pastMm: 66, windowWideMm: 20, windowHighMm: 30 },
+    on: { layerId: null, at: 'a' },
+  },
 };
 
 /** Names of what is measured alike. */

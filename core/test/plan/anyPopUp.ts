@@ -41,6 +41,11 @@ export const anyPopUp: fc.Arbitrary<Partial<PopUp>> = fc.record(
     otherRiseMm: mm(-200, 400),
     longMm: fc.option(mm(5, 800)),
     liftDeg: mm(5, 150),
+    windowWideMm: mm(5, 200),
+    windowHighMm: mm(5, 200),
+    seenFrom: fc.constantFrom('outside', 'inside'),
+    atDeg: mm(-180, 180),
+    pulls: fc.constantFrom('fore', 'head', 'foot'),
   },
   { requiredKeys: ['mechanism'] },
 );

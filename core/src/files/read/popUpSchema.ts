@@ -50,4 +50,9 @@ export const popUp = object<Partial<PopUp>>({
   otherRiseMm: spare(length(LIMIT.riseMm)),
   longMm: spare(lengthOrNull(LIMIT.longMm)),
   liftDeg: spare(number(LIMIT.liftDeg)),
+  windowWideMm: spare(length(LIMIT.windowWideMm)),
+  windowHighMm: spare(length(LIMIT.windowHighMm)),
+  seenFrom: spare(oneOf('outside', 'inside')),
+  atDeg: spare(number(LIMIT.atDeg)),
+  pulls: spare(oneOf('fore', 'head', 'foot')),
 });

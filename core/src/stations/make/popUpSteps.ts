@@ -2,6 +2,7 @@ import { boxAround } from '../../ground/geometry/box.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
 import { plural } from '../../job/figures.ts';
+import type { PopUp } from '../../job/popUps.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import type { LayerPiece } from '../size/layers.ts';
 import type { SizePlan } from '../size/planSize.ts';
@@ -31,11 +32,12 @@ export function popUpSteps({ popUps, layers }: SizePlan, { unit }: Workshop): re
   return popUps.order.map(({ layer, layerId, name, partIds, popUp }): MakeStep => {
     const own = layers.filter((piece) => piece.layer === layer);
     if (own.length === 0) return bendForward(layer, layerId, name, popUps.spread.isLevel);
+    if (popUp.mechanism === 'wheel') return pinned(layer, layerId, name, popUp);
     const spots = popUps.spots.filter(({ partId }) => partIds.includes(partId));
     const { adhesive, laying } = own[0]!;
     const numbers = spots.map(({ number }) => number);
     const held = adhesive && laying?.ok ? ` with ${sayLaid(adhesive, laying, unit)} of ${adhesive.name}` : '';
-    const isTurning = popUp.mechanism !== 'figure' && popUp.mechanism !== 'lid';
+    const isTurning = !['figure', 'lid', 'slider'].includes(popUp.mechanism);
     const cautions = [
       cautionOf(adhesive),
       own.some(({ blank }) => Math.max(blank.widthMm, blank.heightMm) <= SMALL_MM) ? CAUTIONS.smallParts : null,
@@ -45,18 +47,36 @@ export function popUpSteps({ popUps, layers }: SizePlan, { unit }: Workshop): re
       title: `Put in the ${name.toLowerCase()}`,
       big: `${plural(numbers.length, 'mark')} ${sayNumbers(numbers)}`,
       detail: [
+        ...(popUp.mechanism === 'slider' ? [saySlider(popUp)] : []),
         ...popUps.fans.filter(({ id }) => partIds.includes(id)).map((fan) => sayFan(fan, own.length)),
         ...spots.map((spot) => saySpot(spot, popUps, layers, unit)),
         `Glue one after the other${held}. ${adhesive ? sayHolding(adhesive) : ''}`.trim(),
         isTurning
           ? 'With the first held, put glue on the next and shut the card on it: shut, it finds its own place. Press, wait, and open it slowly to see that it moves.'
-          : 'Shut and open the card once to see that nothing catches.',
+          : popUp.mechanism === 'slider'
+            ? 'Pull it to its stop and push it back before the glue has set.'
+            : 'Shut and open the card once to see that nothing catches.',
       ].join(' '),
       caution: cautions.filter((one) => one !== null).join(' ') || null,
       waitMinutes: adhesive && adhesive.dryMinutes > 0 ? adhesive.dryMinutes : null,
     };
   });
 }
+
+/** A wheel is held by nothing but its pin. */
+const pinned = (layer: number, layerId: string, name: string, { seenFrom }: PopUp): MakeStep => ({
+  ...{ id: `pop-up-${layerId}`, kind: 'popUp', layer },
+  title: `Pin on the ${name.toLowerCase()}`,
+  big: 'pin, bend, turn',
+  detail: `Lay the wheel on the ${OTHER_SIDE[seenFrom]} of the page, its print to the window and its hole on the page’s. Push a paper fastener through both from the ${seenFrom}, bend its legs apart, not tight, and turn the wheel by its finger hole: every picture comes into the window. Cover the legs with a scrap of card, so that they scratch nothing.`,
+  caution: CAUTIONS.smallParts,
+  waitMinutes: null,
+});
+
+const OTHER_SIDE = { outside: 'inside', inside: 'outside' } as const;
+
+const saySlider = ({ seenFrom }: PopUp): string =>
+  `Lay the slider on the ${OTHER_SIDE[seenFrom]} of the page, its print to the window, its plain end at the notch. Lay the guides over it and glue them by their ends only, so that it runs under them.`;
 
 /** What is cut from the card is there already: it is only bent the other way. */
 const bendForward = (layer: number, layerId: string, name: string, isLevel: boolean): MakeStep => ({

@@ -9,6 +9,7 @@ import { envelopeOnHand } from '../../job/pick.ts';
 import type { Figure, StationPlan } from '../../job/findings.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
+import { fixed } from '../../ground/length/rounding.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { formSeams, formSeamSnags, type FormSeam } from './formSeams.ts';
 import { fitEnvelope, type Fit } from './fitEnvelope.ts';
@@ -17,6 +18,8 @@ import type { FormatOptions } from '../../job/format.ts';
 import { layerHoldSnags } from './layerHoldSnags.ts';
 import type { LayerPiece } from './layers.ts';
 import { planPopUps } from './popUps/planPopUps.ts';
+import { sliderLengths } from './popUps/mechanisms/slider.ts';
+import { picturesOn, windowSeen } from './popUps/mechanisms/wheel.ts';
 import type { PopUpPlan } from './popUps/popUpPlan.ts';
 import type { RibbonPlan } from './ribbon.ts';
 import type { Trimmings } from './trimmings.ts';
@@ -184,6 +187,7 @@ export function planSize({ job, workshop }: Context): SizePlan {
         { 'Sheets where most lie': count(popUps.plan.bulk.sheets), 'Pop-ups, pressed': length(popUps.plan.addedMm) },
       ),
     );
+  if (popUps.plan) figures.push(...handFigures(popUps.plan));
   for (const piece of layers.pieces)
     figures.push(
       figure(
@@ -239,6 +243,32 @@ export function planSize({ job, workshop }: Context): SizePlan {
     ],
   };
 }
+
+/** Of what is turned or pulled by hand. */
+const handFigures = ({ order, spread }: PopUpPlan): readonly Figure[] =>
+  order.flatMap(({ layerId, name, popUp }): readonly Figure[] => {
+    if (popUp.mechanism === 'wheel')
+      return [
+        figure(
+          `pictures-${layerId}`,
+          `${name}, pictures round it`,
+          count(picturesOn(popUp)),
+          '360° by the angle that the window takes up, seen from the pin',
+          { 'The window’s angle': words(`${fixed(windowSeen(popUp).deg, 1)}°`) },
+        ),
+      ];
+    if (popUp.mechanism !== 'slider') return [];
+    const { travel, window } = sliderLengths(popUp, (popUp.pulls === 'fore') !== spread.isLevel, 0);
+    return [
+      figure(
+        `travel-${layerId}`,
+        `${name}, pulled by`,
+        length(travel),
+        'the window’s length that way and a little, so that nothing of the first picture is seen with the second',
+        { Window: length(window) },
+      ),
+    ];
+  });
 
 /**
  * Two panels that pass through each other on the way, or null. A step that turns one part about one line

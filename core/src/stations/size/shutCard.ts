@@ -15,7 +15,7 @@ import type { Snag } from '../../job/findings.ts';
 import { planRibbon, type RibbonPlan } from './ribbon.ts';
 import { openCard } from './openCard.ts';
 import { planWraps, wrapsThicknessMm } from './wraps.ts';
-import { cutInsOf, withCutIns } from './popUps/cutIns.ts';
+import { withCutIns } from './popUps/cutIns.ts';
 import { shutPopUps, type ShutPopUps } from './popUps/shutPopUps.ts';
 import { placeTrimmings, type Trimmings } from './trimmings.ts';
 
@@ -50,7 +50,7 @@ export function shutCard(job: Job, workshop: Workshop): ShutCard {
   const faces = readFaces(whole);
   const popUps = shutPopUps(job, workshop, whole, faces);
   // Slits and the creases of what is cut in move none of its panels.
-  const form = popUps?.put ? withCutIns(whole, cutInsOf(popUps.put.together), popUps.put.spread, workshop.unit) : whole;
+  const form = popUps?.put ? withCutIns(whole, popUps.put.together, popUps.put.spread, workshop.unit) : whole;
   const layers = planLayers(job, workshop, form, faces);
   const closed = closedExtent(form);
   const sheets = pileOf(form, folding);

@@ -25,15 +25,18 @@ export function glueMarks(face: ReadFace, { spread, spots }: PopUpPlan): readonl
   const page = PAGES.find((id) => spread.faceIds[id] === face.id);
   if (!page) return [];
   const toFace = compose(invert(face.toBlank), spread.toBlank);
-  return spots
-    .filter(({ on }) => on.partId === null && on.panelId === page)
-    .flatMap(({ area, number }) => {
-      const seen = area.map((p) => apply(toFace, p));
-      return [
-        ...cornerMarks(seen),
-        ...strokeDigits(number, middleOf(seen), DIGIT_MM).map(([p, q]) => stroke(p, q)),
-      ].map(filled);
-    });
+  return (
+    spots
+      // What lies on the outside is marked by the template alone: nothing there would hide it.
+      .filter(({ on, under }) => on.partId === null && on.panelId === page && !under)
+      .flatMap(({ area, number }) => {
+        const seen = area.map((p) => apply(toFace, p));
+        return [
+          ...cornerMarks(seen),
+          ...strokeDigits(number, middleOf(seen), DIGIT_MM).map(([p, q]) => stroke(p, q)),
+        ].map(filled);
+      })
+  );
 }
 
 const filled = (outline: Polygon): Shape => ({ kind: 'path', role: 'art', path: polygon(outline), fill: INK });

@@ -114,16 +114,18 @@ function outsideOf(from: Point, to: Point, regions: readonly Polygon[]): readonl
 }
 
 /**
- * The card with slits and with its creases as they are pressed: none runs across what is cut in, and that has its own. Its
+ * The card with slits, windows and holes, and with its creases as they are pressed: none runs across what is cut in, and that has its own. Its
  * panels and folds stay as they are.
  */
 export function withCutIns(
   form: FoldedForm,
-  cutIns: readonly CutIn[],
+  { made, parts }: Pick<PutTogether, 'made' | 'parts'>,
   { toBlank, creaseId, isLevel }: Spread,
   unit: LengthUnit,
 ): FoldedForm {
-  if (cutIns.length === 0) return form;
+  const cutIns = cutInsOf({ parts });
+  const openings = made.flatMap((one) => one.made.openings ?? []);
+  if (cutIns.length === 0 && openings.length === 0) return form;
   const onto = (p: Point): Point => apply(toBlank, p);
   const regions = cutIns.map(({ region }) => region.map(onto));
   const whole = form.blank.creases.flatMap((crease): readonly PressedLine[] => {
@@ -152,9 +154,17 @@ export function withCutIns(
       },
     })),
   );
+  const opened = openings.map(({ id, kind, name, outline, says }): BlankCut => ({
+    ...{ id, kind, name, points: outline.map(onto) },
+    byHand: { tool: 'knife', title: `Cut the ${name.toLowerCase()}`, says },
+  }));
   return {
     ...form,
-    blank: { ...form.blank, pressed: [...whole, ...own], cuts: [...form.blank.cuts, ...cuts] },
+    blank: {
+      ...form.blank,
+      ...(cutIns.length > 0 ? { pressed: [...whole, ...own] } : {}),
+      cuts: [...form.blank.cuts, ...cuts, ...opened],
+    },
   };
 }
 

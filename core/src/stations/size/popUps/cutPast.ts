@@ -61,9 +61,10 @@ function pastOn(part: CutPart, side: 'a' | 'b', together: PutTogether, spread: O
 }
 
 /** Less of two areas on each other is a knife’s width. */
-const SLIGHT_MM2 = 0.5;
+export const SLIGHT_MM2 = 0.5;
 
-const overlap = (a: Polygon, b: Polygon): number => common(a, b).reduce((sum, piece) => sum + areaOf(piece), 0);
+export const overlapMm2 = (a: Polygon, b: Polygon): number =>
+  common(a, b).reduce((sum, piece) => sum + areaOf(piece), 0);
 
 /** Two that are cut from one place, neither from the other. */
 export function cutTwice(together: PutTogether): readonly (readonly [CutPart, CutPart])[] {
@@ -77,7 +78,7 @@ export function cutTwice(together: PutTogether): readonly (readonly [CutPart, Cu
   return parts.flatMap((a, i) =>
     parts
       .slice(i + 1)
-      .filter((b) => !isFrom(b, a) && overlap(regions.get(a.id)!, regions.get(b.id)!) > SLIGHT_MM2)
+      .filter((b) => !isFrom(b, a) && overlapMm2(regions.get(a.id)!, regions.get(b.id)!) > SLIGHT_MM2)
       .map((b) => [a, b] as const),
   );
 }
@@ -95,6 +96,6 @@ export function gluedOnCut(together: PutTogether): readonly { readonly spot: Glu
     const area = spot.area.map((p) => apply(toPages, p));
     // On a cut-in step itself glue holds; on what is cut from it in turn, or from the page, it does not.
     const later = parts.slice(carrier ? parts.indexOf(carrier) + 1 : 0);
-    return later.filter((part) => overlap(area, regions.get(part.id)!) > SLIGHT_MM2).map((part) => ({ spot, part }));
+    return later.filter((part) => overlapMm2(area, regions.get(part.id)!) > SLIGHT_MM2).map((part) => ({ spot, part }));
   });
 }

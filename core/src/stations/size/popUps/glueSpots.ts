@@ -23,9 +23,9 @@ export interface GlueSpot {
 /** Every place that is glued, in the order in which pieces carry each other. */
 export function glueSpots({ made }: PutTogether): readonly GlueSpot[] {
   const spots = made.flatMap(({ asked, made: { parts, bands = [], fans = [] } }) => [
-    // What is cut in hangs on the card by its hinges.
+    // What is cut in hangs on the card by its hinges, and what is moved by hand on nothing.
     ...parts
-      .filter(({ cutFrom }) => !cutFrom)
+      .filter(({ cutFrom, isLoose }) => !cutFrom && !isLoose)
       .flatMap((part) =>
         part.joints.map(({ panelId, on, onto, under = false }) => {
           const own = gluedOf(part, panelId, asked.popUp.tabMm);

@@ -13,13 +13,24 @@ import type { Spread } from './spread.ts';
 import type { PopUpFan, PopUpPart } from './types.ts';
 
 /** Creases as they are seen from the side that shows: a valley comes towards who looks. */
-const flat = ({ creases, panels: _panels, ...blank }: Blank): FlatBlank => ({
+const flat = (
+  { creases, panels: _panels, ...blank }: Blank,
+  isBent: (creaseId: string) => boolean = () => true,
+): FlatBlank => ({
   ...blank,
-  creases: creases.map(({ id, from, to, direction }) => ({
-    ...{ id, from, to },
-    way: direction === 'valley' ? ('toward' as const) : ('away' as const),
-  })),
+  creases: creases
+    .filter(({ id }) => isBent(id))
+    .map(({ id, from, to, direction }) => ({
+      ...{ id, from, to },
+      way: direction === 'valley' ? ('toward' as const) : ('away' as const),
+    })),
 });
+
+/** What stays flat at every opening is not creased there. */
+const isBentIn =
+  ({ shut, flat: open }: PopUpPart) =>
+  (creaseId: string): boolean =>
+    (shut[creaseId] ?? 0) !== 0 || (open[creaseId] ?? 0) !== 0;
 
 /** Every part as it is cut, of its layer’s stock; the picture of a layer goes on the part that carries it. */
 export function popUpPieces(
@@ -48,7 +59,13 @@ export function popUpPieces(
     return [
       ...parts
         .filter(({ cutFrom }) => !cutFrom)
-        .map((part) => pieceOf({ ...part, blank: flat(part.blank) }, printOf(choice, part, isLevel), gluedOf(part.id))),
+        .map((part) =>
+          pieceOf(
+            { ...part, blank: flat(part.blank, isBentIn(part)) },
+            printOf(choice, part, isLevel),
+            gluedOf(part.id),
+          ),
+        ),
       ...bands.map((band) => pieceOf({ ...band, blank: flat(band.blank) }, choice, gluedOf(band.id))),
       ...fans.flatMap((fan) => {
         const strips = fanStrips(fan, stock);

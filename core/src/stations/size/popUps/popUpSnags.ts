@@ -1,5 +1,6 @@
 import { contains } from '../../../ground/geometry/polygon.ts';
 import { formatLength } from '../../../ground/length/formatLength.ts';
+import type { Mm } from '../../../ground/length/types.ts';
 import type { PageId } from '../../../ground/linkage/types.ts';
 import { decide, decideEach } from '../../../job/decide.ts';
 import type { Remedy, Snag } from '../../../job/findings.ts';
@@ -13,12 +14,13 @@ import { fanOpensDeg, freePleats, pleatsFor } from './fanAt.ts';
 import { shared } from './glueSpots.ts';
 import type { Jam } from './jams.ts';
 import { cutPast, cutTwice, gluedOnCut, HOLDS_MM } from './cutPast.ts';
+import { inTheWay, openPast } from './inTheWay.ts';
 import { mechanismOf } from './mechanisms/index.ts';
 import { offCarrier } from './offCarrier.ts';
 import { opensTo, strainOf } from './opensTo.ts';
 import { OUT_MM, pokesOut } from './pokesOut.ts';
 import type { PopUpPlan } from './popUpPlan.ts';
-import { apart, canBeMade, cutsWithin, liesOnCard, measuresThat, opensFlat, staysIn } from './tried.ts';
+import { apart, canBeMade, cutsWithin, hasItsPlace, liesOnCard, measuresThat, opensFlat, staysIn } from './tried.ts';
 
 /** What the covers of a card with one fold hold together without springing open. Our starting value. */
 const COVER_HOLDS_MM = 2.5;
@@ -46,6 +48,7 @@ export function popUpSnags(told: Told): readonly Snag[] {
     ...glueSnags(told),
     ...offSnags(told),
     ...cutSnags(told),
+    ...placeSnags(told),
     ...bulkSnags(told),
     ...fanSnags(told),
     ...tabSnags(told),
@@ -284,6 +287,40 @@ function cutSnags(told: Told): readonly Snag[] {
         };
       },
     ),
+  ];
+}
+
+/** So far the one or the other is moved at a time to be out of the way. */
+const ASIDE_MM = 10;
+
+/** Windows and what moves behind them, where the page has no room for them. */
+function placeSnags({ job, workshop: { unit }, asked, together, plan: { spread } }: Told): readonly Snag[] {
+  const tried = { asked, together, spread, unit };
+  const askedOf = (layerId: string): PopUpAsked => asked.find((one) => one.layerId === layerId)!;
+  const moves = (one: PopUpAsked, byMm: Mm): readonly Remedy[] =>
+    measuresThat(hasItsPlace, tried, one, byMm).map(({ label, part }) => asking(job, one.layer, label, part));
+  const past = new Map<string, ReturnType<typeof openPast>[number]>();
+  for (const one of openPast(together, spread))
+    if (one.mm > (past.get(one.layerId)?.mm ?? 0)) past.set(one.layerId, one);
+  return [
+    ...[...past.values()].map(({ layerId, opening, mm }): Snag => ({
+      ...{ id: `size-popup-open-${layerId}`, station: 'size', level: 'stop' },
+      title: `The ${opening.name.toLowerCase()} leaves too little of the ${spread.seats[opening.page].name.toLowerCase()} round it`,
+      why: `It comes ${formatLength(mm, unit)} nearer to an edge or to the fold than the ${formatLength(HOLDS_MM, unit)} that hold.`,
+      remedies: [...moves(askedOf(layerId), Math.ceil(mm)), takeOff(job, layerId)],
+    })),
+    ...inTheWay(together).map(({ layerIds: [first, second], page }): Snag => {
+      const names = [first, second].map((id) => nameOfLayer(together, id));
+      return {
+        ...{ id: `size-popup-place-${first}-${second}`, station: 'size', level: 'stop' },
+        title: `${names[0]} and ${names[1]!.toLowerCase()} want one place of the ${spread.seats[page].name.toLowerCase()}`,
+        why: 'A window opens into the other there, or what has to move is glued down.',
+        remedies: [first, second].flatMap((id, i) => [
+          ...moves(askedOf(id), ASIDE_MM).map((remedy) => ({ ...remedy, label: `${names[i]}: ${remedy.label}` })),
+          { ...takeOff(job, id), label: `Take the ${names[i]!.toLowerCase()} off` },
+        ]),
+      };
+    }),
   ];
 }
 

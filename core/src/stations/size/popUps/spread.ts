@@ -48,8 +48,16 @@ export function spreadOf({ blank }: FoldedForm, faces: readonly ReadFace[]): Spr
     const [a, b] = middleOf(outlineOf(joins[0])) < 0 ? [p, q] : [q, p];
     const long = Math.hypot(to.xMm - from.xMm, to.yMm - from.yMm);
     const page = (panelId: PageId) => ({ body: { partId: null, panelId }, toBody: IDENTITY });
-    const seat = (panelId: PageId, way: -1 | 1, name: string): Seat => ({
-      ...{ body: { partId: null, panelId }, foot: { xMm: 0, yMm: long / 2 }, up: { xMm: way, yMm: 0 }, name },
+    // A level fold is turned upright here: what is up to its reader lies to the right.
+    const reads = isLevel ? { xMm: 1, yMm: 0 } : { xMm: 0, yMm: -1 };
+    const seat = (panelId: PageId, way: -1 | 1, face: ReadFace): Seat => ({
+      ...{
+        body: { partId: null, panelId },
+        foot: { xMm: 0, yMm: long / 2 },
+        up: { xMm: way, yMm: 0 },
+        name: face.name,
+      },
+      page: { outline: outlineOf(face.panelId), reads },
     });
     return {
       creaseId: id,
@@ -58,7 +66,7 @@ export function spreadOf({ blank }: FoldedForm, faces: readonly ReadFace[]): Spr
       outlines: { a: outlineOf(a.panelId), b: outlineOf(b.panelId) },
       ...{ toBlank, isLevel },
       gutter: { a: page('a'), b: page('b'), name: 'the card’s fold', inCard: IDENTITY },
-      seats: { a: seat('a', -1, a.name), b: seat('b', 1, b.name) },
+      seats: { a: seat('a', -1, a), b: seat('b', 1, b) },
     };
   }
   return null;

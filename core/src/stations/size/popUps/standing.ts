@@ -57,18 +57,20 @@ export function standing(
   const thickOf = (partId: string | null): Mm =>
     // What is cut in is of the card, and no piece of its own.
     (layers.find(({ id }) => id === partId)?.stock.caliperMicron ?? folding.caliperMm * 1000) / 1000;
-  const panels = popUps.parts.flatMap(({ id, blank, joints, tabs, cutFrom }) => {
+  const panels = popUps.parts.flatMap(({ id, blank, joints, tabs, cutFrom, over }) => {
+    const isOnOne = new Set(joints.map(({ on }) => bodyKey(on))).size === 1;
     const glued = new Map(cutFrom ? [] : joints.map((joint) => [joint.panelId, joint]));
     const seen = cutFrom ? blank.panels.filter((panel) => !tabs.includes(panel.id)) : blank.panels;
     return seen.map(({ id: panelId }): StandingPanel => {
       const pose = poses.get(bodyKey({ partId: id, panelId }))!;
-      // What is carried by one joint alone goes with it; what is held at both ends bends over that little.
-      const joint = glued.get(panelId) ?? (joints.length === 1 ? joints[0] : undefined);
+      // What is carried by one body alone goes with it; what is held at both ends bends over that little.
+      const joint = glued.get(panelId) ?? (isOnOne && !cutFrom ? joints[0] : undefined);
       const by: Vec3 = joint
         ? turn(poses.get(bodyKey(joint.on))!, [
             0,
             0,
-            ((joint.under ? -1 : 1) * (thickOf(joint.on.partId) + thickOf(id))) / 2,
+            (joint.under ? -1 : 1) *
+              ((thickOf(joint.on.partId) + thickOf(id)) / 2 + (over === undefined ? 0 : thickOf(over))),
           ])
         : NOWHERE;
       return { partId: id, panelId, pose: chain(base, { rows: pose.rows, shift: plus(pose.shift, by) }) };

@@ -9,6 +9,7 @@ import { popUpLimits, type PopUp } from '../../../job/popUps.ts';
 import { assemble, heldBy, layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
 import { MARGIN_MM, shutMoment, shutPieces } from './bodies.ts';
 import { cutPast } from './cutPast.ts';
+import { inTheWay, openPast } from './inTheWay.ts';
 import { mechanismOf } from './mechanisms/index.ts';
 import { offCarrier } from './offCarrier.ts';
 import { GLUE_GIVES_MM, strainOf } from './opensTo.ts';
@@ -81,6 +82,19 @@ export function cutsWithin(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>)
   return (
     isMade(tried, one) &&
     cutPast(tried, told.spread).every(({ part: { id } }) => layerOf(tried, id).layerId !== one.layerId)
+  );
+}
+
+/** Whether a pop-up, changed so, is made, has card round its openings and wants no place that another has. */
+export function hasItsPlace(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean {
+  const tried = changed(told, one, part);
+  return (
+    isMade(tried, one) &&
+    openPast(tried, told.spread).every(({ layerId }) => layerId !== one.layerId) &&
+    inTheWay(tried).every(({ layerIds }) => !layerIds.includes(one.layerId)) &&
+    pokesOut(shutPieces(tried, shutMoment(tried)), told.spread, MARGIN_MM).every(
+      ({ partId }) => layerOf(tried, partId).layerId !== one.layerId,
+    )
   );
 }
 

@@ -1,9 +1,10 @@
 import type { Affine } from '../../../ground/geometry/affine.ts';
+import type { Polygon } from '../../../ground/geometry/polygon.ts';
 import type { Point } from '../../../ground/geometry/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
-import type { BodyRef, CreaseRef, LinkPart, Strap } from '../../../ground/linkage/types.ts';
+import type { BodyRef, CreaseRef, LinkPart, PageId, Strap } from '../../../ground/linkage/types.ts';
 import type { MechanismId, PopUp } from '../../../job/popUps.ts';
-import type { Blank } from '../../../ground/fold/types.ts';
+import type { Blank, BlankCut } from '../../../ground/fold/types.ts';
 
 /** One side of a gutter: a body, and where the gutter’s plane lies on it. */
 export interface GutterSide {
@@ -32,6 +33,8 @@ export interface Seat {
   /** A unit vector on the blank; the reader sees its right hand to the right of it. */
   readonly up: Point;
   readonly name: string;
+  /** Of a page of the card: all of it, and which way is up as its reader sees it. */
+  readonly page?: { readonly outline: Polygon; readonly reads: Point };
 }
 
 /** A piece of a pop-up as it is cut and folded, and where it is glued. */
@@ -45,6 +48,19 @@ export interface PopUpPart extends LinkPart {
   readonly carries: 'nothing' | 'upright' | 'asRead';
   /** It is no piece of its own but freed by slits from what lies flat on both sides of this gutter; its tabs are left there. */
   readonly cutFrom?: Gutter & Required<Pick<Gutter, 'inCard'>>;
+  /** Moved by hand: held by a pin or by what is glued over it, and glued to nothing itself. */
+  readonly isLoose?: true;
+  /** It lies over this part of its own pop-up, and not on the page itself. */
+  readonly over?: string;
+}
+
+/** A hole or a window in a page. */
+export interface Opening extends Pick<BlankCut, 'id' | 'kind' | 'name'> {
+  readonly page: PageId;
+  readonly outline: Polygon;
+  /** It opens the page’s edge on purpose. */
+  readonly isAtEdge?: true;
+  readonly says: string;
 }
 
 /** A strip that bends: it is drawn from end to end, and lies in no plane. */
@@ -78,6 +94,8 @@ export interface MadePopUp {
   readonly alike?: readonly (readonly [CreaseRef, CreaseRef])[];
   readonly gutters?: Readonly<Record<string, Gutter>>;
   readonly seats?: Readonly<Record<string, Seat>>;
+  /** What is cut out of a page of the card for it, on that page. */
+  readonly openings?: readonly Opening[];
   /** A crease that is bent by a strap only. */
   readonly lifts?: CreaseRef;
 }

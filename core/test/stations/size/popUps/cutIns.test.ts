@@ -10,9 +10,8 @@ import type { Snag } from '../../../../src/job/findings.ts';
 import { changeJob } from '../../../../src/job/changeJob.ts';
 import type { PopUp } from '../../../../src/job/popUps.ts';
 import type { Job, LayerChoice } from '../../../../src/job/types.ts';
-import { planJob } from '../../../../src/plan/planJob.ts';
 import { planSize, type SizePlan } from '../../../../src/stations/size/planSize.ts';
-import { jobWith, plan, typefaces, workshop } from '../../../support.ts';
+import { jobWith, plan, workshop } from '../../../support.ts';
 import { runs } from '../../../runs.ts';
 import { shoelace } from '../../envelope/byHand.ts';
 
@@ -144,7 +143,7 @@ describe('what is cut into a card', () => {
 
   it('is no piece: no stock, no glue, no sheet of its own, and the card is only as much thicker as lies on itself', () => {
     const job = card(layer('step', step({})));
-    const whole = planJob(job, workshop, typefaces);
+    const whole = plan(job);
     expect(whole.sheet.layers).to.deep.equal([]);
     expect(whole.size.popUps!.spots).to.deep.equal([]);
     expect(whole.size.popUps!.bulk.sheets).to.equal(2);

@@ -11,12 +11,14 @@ import { floating } from './floating.ts';
 import { lid } from './lid.ts';
 import { pull } from './pull.ts';
 import { tent } from './tent.ts';
+import { slider } from './slider.ts';
 import { vFold } from './vFold.ts';
+import { wheel } from './wheel.ts';
 
 /** Every mechanism, in the order of the list. A new one is a new file and a line here. */
 export const MECHANISMS: readonly Mechanism[] = [
   ...[boxStep, cutIn, cutInV, tent, bridge, vFold, angledFold],
-  ...[floating, fan, figure, lid, pull],
+  ...[floating, fan, figure, lid, pull, wheel, slider],
 ];
 
 /** @throws RangeError when there is no such mechanism */

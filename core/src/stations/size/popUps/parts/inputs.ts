@@ -29,6 +29,33 @@ export const tabs: PopUpInput = {
     { id: 'showing', name: 'Before it' },
   ],
 };
+/** What is looked through, as it is read. */
+export const windowInputs: readonly PopUpInput[] = [
+  { id: 'windowWideMm', label: 'Window wide', kind: 'length' },
+  { id: 'windowHighMm', label: 'Window high', kind: 'length' },
+  {
+    ...{ id: 'shape', label: 'Window’s outline', kind: 'choice' },
+    choices: [
+      { id: 'box', name: 'Box' },
+      { id: 'oval', name: 'Oval' },
+      { id: 'arch', name: 'Arch' },
+      { id: 'scallop', name: 'Scallop' },
+      { id: 'heart', name: 'Heart' },
+      { id: 'own', name: 'Your own' },
+    ],
+  },
+  {
+    ...{ id: 'path', label: 'Outline, as SVG path data', kind: 'path' },
+    when: ({ shape }) => shape === 'own',
+  },
+  {
+    ...{ id: 'seenFrom', label: 'Looked at from', kind: 'choice' },
+    choices: [
+      { id: 'outside', name: 'Outside' },
+      { id: 'inside', name: 'Inside' },
+    ],
+  },
+];
 export const glueAngle = (label: string): PopUpInput => ({ id: 'glueDeg', label, kind: 'angle' });
 export const otherGlueAngle = (label: string): PopUpInput => ({
   id: 'otherGlueDeg',
