@@ -59,8 +59,8 @@ export interface FlatBlank {
 
 /** A line as a tool presses it, one way all along. */
 export interface PressedLine extends Pick<Crease, 'id' | 'from' | 'to' | 'direction'> {
-  /** It bends what is cut into the card, and none of its panels. */
-  readonly isCutIn?: true;
+  /** It bends what is cut into the card, and none of its panels; what it is, for people. */
+  readonly cutIn?: string;
 }
 
 /** A blank that the simulator folds, drawn with its outside up. */

@@ -19,19 +19,17 @@ export interface StraightCrease {
   readonly lengthMm: Mm;
   /** Part of it folds one way and part the other, once an earlier fold is made. */
   readonly mixed: boolean;
-  /** From the blank’s head or left edge: where the tool goes, and is lifted between; null for the whole line at once. */
-  readonly onlyMm: readonly (readonly [Mm, Mm])[] | null;
+  /** The tool is lifted on the way, for what is cut into the card. */
+  readonly isParted: boolean;
 }
 
-/** Level and upright ones; what slants has no edge to be measured from, and is pressed along a rule. */
+/** The card’s own; what is cut into it is pressed along a rule, from slit to slit. */
 export function straightCreases(blank: Pick<Blank, 'creases' | 'pressed'>): readonly StraightCrease[] {
   const lines = new Map<string, PressedLine[]>();
-  for (const crease of pressedLines(blank)) {
+  for (const crease of pressedLines(blank).filter(({ cutIn }) => cutIn === undefined)) {
     const upright = isUpright(crease);
-    if (crease.isCutIn && !upright && Math.abs(crease.from.yMm - crease.to.yMm) > TOLERANCE_MM) continue;
     const at = upright ? crease.from.xMm : crease.from.yMm;
-    // On one line with the fold, what is cut in bends the other way.
-    const key = `${upright ? 'x' : 'y'}${Math.round(at / TOLERANCE_MM)}${crease.isCutIn ? crease.direction : ''}`;
+    const key = `${upright ? 'x' : 'y'}${Math.round(at / TOLERANCE_MM)}`;
     lines.set(key, [...(lines.get(key) ?? []), crease]);
   }
   return [...lines.values()].map((own) => {
@@ -43,19 +41,9 @@ export function straightCreases(blank: Pick<Blank, 'creases' | 'pressed'>): read
       atMm: upright ? own[0]!.from.xMm : own[0]!.from.yMm,
       lengthMm: Math.max(...ends) - Math.min(...ends),
       mixed: own.some((c) => c.direction !== own[0]!.direction),
-      onlyMm: blank.pressed ? stretches(own, upright) : null,
+      isParted: new Set(own.map(({ id }) => id)).size < own.length,
     };
   });
-}
-
-/** Where a tool goes along lines on one line; null where it goes all the way of a whole crease. */
-function stretches(own: readonly PressedLine[], upright: boolean): StraightCrease['onlyMm'] {
-  if (own.length === 1 && !own[0]!.isCutIn) return null;
-  const along = own.map(({ from, to }): readonly [Mm, Mm] => {
-    const [a, b] = upright ? [from.yMm, to.yMm] : [from.xMm, to.xMm];
-    return [Math.min(a, b), Math.max(a, b)];
-  });
-  return [...along].sort((p, q) => p[0] - q[0]);
 }
 
 export interface Landing {

@@ -1,23 +1,17 @@
-import {
-  apply,
-  compose,
-  IDENTITY,
-  turnedLeftRight,
-  turnedTopBottom,
-  type Affine,
-} from '../../ground/geometry/affine.ts';
-import { mapBox, grow } from '../../ground/geometry/box.ts';
+import { apply } from '../../ground/geometry/affine.ts';
+import { evenSides, grow, mapBox } from '../../ground/geometry/box.ts';
 import { boxPath, polygon, polyline, segment } from '../../ground/geometry/path.ts';
-import type { Box } from '../../ground/geometry/types.ts';
+import type { Box, Point } from '../../ground/geometry/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
+import { cutPath } from '../../ground/fold/blankCuts.ts';
 import { pressedLines } from '../../ground/fold/pressedLines.ts';
 import type { Blank, PaperSide } from '../../ground/fold/types.ts';
 import { isPlainRule } from '../../job/plainRule.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import { levelDimension } from '../size/drawDimension.ts';
 import type { SizePlan } from '../size/planSize.ts';
-import type { BlankEdge } from './creaseLines.ts';
+import { onBoard } from './onBoard.ts';
 import type { CreaseLine, CreasePlan } from './types.ts';
 
 const BOARD_SHOWN = 1.4;
@@ -28,20 +22,6 @@ export interface CreaseView {
   readonly textMm: Mm;
   readonly stockColour: Colour;
   readonly art: Readonly<Record<PaperSide, readonly Shape[]>>;
-}
-
-/** The named edge to the stop on the left: turned over square to it first, so that the edge stays where it is. */
-function onBoard({ widthMm, heightMm }: Blank, edge: BlankEdge, side: PaperSide): Affine {
-  const level = edge === 'left' || edge === 'right';
-  const over: Affine = side === 'outside' ? IDENTITY : level ? turnedTopBottom(heightMm) : turnedLeftRight(widthMm);
-  const turns: Readonly<Record<BlankEdge, Affine>> = {
-    left: IDENTITY,
-    right: [-1, 0, 0, -1, widthMm, heightMm],
-    // A quarter turn anticlockwise brings the top edge to the left, clockwise the bottom edge.
-    top: [0, -1, 1, 0, 0, widthMm],
-    bottom: [0, 1, -1, 0, heightMm, 0],
-  };
-  return compose(turns[edge], over);
 }
 
 const lineRole = (piece: Blank, line: CreaseLine, side: PaperSide): 'creaseAway' | 'creaseToward' => {
@@ -98,6 +78,11 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
       })),
     },
     { kind: 'path', role: 'trim', path: outline },
+    // Slits are there already.
+    ...blank.cuts.map((cut): Shape => ({
+      ...{ kind: 'path', role: 'trim' },
+      path: cutPath({ ...cut, points: cut.points.map((p) => apply(toBoard, p)) }),
+    })),
     // The other creases, as they bend with this face up.
     ...pressedLines(blank)
       .filter((c) => !line?.creaseIds.includes(c.id))
@@ -108,20 +93,28 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
       })),
   ];
   if (line) {
+    const upNote: Shape = {
+      ...{ kind: 'label', role: 'dimension', text: `${side} up`, sizeMm: textMm, anchor: 'end' },
+      at: { xMm: card.widthMm - textMm * 0.3, yMm: card.heightMm + textMm * 1.3 },
+    };
     const role = lineRole(blank, line, side);
     const own = pressedLines(blank)
       .filter(({ id }) => line.creaseIds.includes(id))
-      .map(({ from, to }) => [apply(toBoard, from).yMm, apply(toBoard, to).yMm] as const);
+      .map(({ from, to }) => [apply(toBoard, from), apply(toBoard, to)] as const);
+    if (line.isByRule && !crease.byEnds)
+      return { box: roomy(board, textMm), symbols: {}, shapes: [...shapes, ...alongRule(own, role), upNote] };
     // The tool goes along these, a little past the ends of what goes from edge to edge.
-    const over = line.isPartly ? 0 : textMm * 0.6;
-    const stretches = line.isPartly ? own : [[0, card.heightMm] as const];
+    const over = line.isParted ? 0 : textMm * 0.6;
+    const stretches = line.isParted
+      ? own.map(([p, q]) => [Math.min(p.yMm, q.yMm), Math.max(p.yMm, q.yMm)] as const)
+      : [[0, card.heightMm] as const];
     shapes.push(
       ...stretches.map(([from, to]): Shape => ({
         ...{ kind: 'path', role, path: segment(line.fromStopMm, from, line.fromStopMm, to) },
       })),
       ...stretches.map(([from, to]): Shape => ({
         ...{ kind: 'path', role: 'cutNow' },
-        path: segment(line.grooveAtMm, Math.min(from, to) - over, line.grooveAtMm, Math.max(from, to) + over),
+        path: segment(line.grooveAtMm, from - over, line.grooveAtMm, to + over),
       })),
       ...levelDimension(0, line.grooveAtMm, -textMm * 0.7, formatLength(line.grooveAtMm, view.unit), textMm * 1.2),
       {
@@ -132,15 +125,17 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
         sizeMm: textMm,
         anchor: 'start',
       },
-      {
-        kind: 'label',
-        role: 'dimension',
-        text: `${side} up`,
-        at: { xMm: card.widthMm - textMm * 0.3, yMm: card.heightMm + textMm * 1.3 },
-        sizeMm: textMm,
-        anchor: 'end',
-      },
+      upNote,
     );
   }
-  return { box: grow(board, { top: textMm, left: textMm, right: textMm, bottom: textMm }), symbols: {}, shapes };
+  return { box: roomy(board, textMm), symbols: {}, shapes };
 }
+
+const roomy = (board: Box, textMm: Mm): Box => grow(board, evenSides(textMm));
+
+/** A crease of what is cut in, with a rule laid along it: no edge is at the stop. */
+const alongRule = (own: readonly (readonly [Point, Point])[], role: 'creaseAway' | 'creaseToward'): readonly Shape[] =>
+  own.flatMap(([p, q]): readonly Shape[] => [
+    { kind: 'path', role, path: polyline([p, q]) },
+    { kind: 'path', role: 'cutNow', path: polyline([p, q]) },
+  ]);

@@ -4,8 +4,9 @@ import { wantedOf } from '../../job/namesList.ts';
 import type { ArtPlan } from '../art/types.ts';
 import { isShaped } from '../cut/isShaped.ts';
 import type { CutPlan } from '../cut/types.ts';
-import type { Blank } from '../../ground/fold/types.ts';
-import { IDENTITY } from '../../ground/geometry/affine.ts';
+import { pressedLines } from '../../ground/fold/pressedLines.ts';
+import type { Blank, PressedLine } from '../../ground/fold/types.ts';
+import { apply, IDENTITY } from '../../ground/geometry/affine.ts';
 import { corners } from '../../ground/geometry/box.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import { count, figure, length, minutes as minutesValue, plural, words } from '../../job/figures.ts';
@@ -16,13 +17,14 @@ import type { Board, ReadyCut, Workshop } from '../../workshop/types.ts';
 import type { CreaseChoice } from '../../job/types.ts';
 import type { Figure } from '../../job/findings.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
-import type { Mm } from '../../ground/length/types.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
 import { boardFriendly } from './boardFriendly.ts';
 import { ERROR_SHOWN_MM, orderLines, type BlankEdge, type FaceUp, type OrderedLine } from './creaseLines.ts';
 import { creaseSnags } from './creaseSnags.ts';
+import { isUpright } from '../size/folds.ts';
+import { onBoard } from './onBoard.ts';
 import type { CreaseLine, CreasedPiece, CreasePlan } from './types.ts';
 
 /** What is creased, and whether as a sheet or as single cards. */
@@ -49,10 +51,11 @@ export function planCrease({ job, workshop, size, art, stock, sheet, cut }: Crea
   const byEnds = !onSheet && isShaped(size, sheet);
   const scored = isScored(stock.stock.readyCut);
   // What is pressed already is not pressed again.
-  const toPress = scored ? { ...blank, creases: [] } : blank;
-  const lines = orderLines(toPress, board, (direction) => faceUpOf(direction, job.crease.bead)).map((line, i) =>
+  const toPress: Blank = scored ? { ...blank, creases: [], pressed: [] } : blank;
+  const onStop = orderLines(toPress, board, (direction) => faceUpOf(direction, job.crease.bead)).map((line, i) =>
     sayLine(line, i + 1, blank, passes, byEnds, board, unit),
   );
+  const lines = [...onStop, ...ruledLines(blank, job.crease.bead, passes, onStop)];
   // A sheet is pressed once for all its cards; folding is for every card by itself.
   const cards = wantedOf(job) + sheet.spares;
   const pressed = onSheet ? sheet.sheets : cards;
@@ -60,7 +63,7 @@ export function planCrease({ job, workshop, size, art, stock, sheet, cut }: Crea
   const takes =
     pressed * lines.reduce((n, l) => n + l.passes * workshop.pace.perCreasePass, 0) +
     cards * folds * workshop.pace.perFold;
-  const worst = lines.reduce<CreaseLine | null>(
+  const worst = onStop.reduce<CreaseLine | null>(
     (a, b) => (a && Math.abs(a.errorMm) >= Math.abs(b.errorMm) ? a : b),
     null,
   );
@@ -100,7 +103,7 @@ export function planCrease({ job, workshop, size, art, stock, sheet, cut }: Crea
           : `${lines.length} creases`,
     figures: first
       ? [
-          ...(byEnds ? [] : lines.flatMap((line) => lineFigures(line, lines.length, board, unit))),
+          ...(byEnds ? [] : onStop.flatMap((line) => lineFigures(line, onStop.length, board, unit))),
           figure(
             'tip',
             'Scoring tip',
@@ -139,7 +142,7 @@ export function planCrease({ job, workshop, size, art, stock, sheet, cut }: Crea
           sheet,
           board,
           lines,
-          worst: worst!,
+          worst: worst ?? first,
           friendly,
           byEnds,
         })
@@ -183,8 +186,8 @@ function sayLine(
   const after = line.mixed
     ? ' Make the fold across it first and press both layers as one: half of this line bends the other way.'
     : '';
-  const along = line.onlyMm
-    ? `only ${sayStretches(line.onlyMm, unit)}, measured from ${line.upright ? 'the head' : 'the edge that is left with the outside up'}${line.onlyMm.length > 1 ? ': lift the tool between' : ''}`
+  const along = line.isParted
+    ? `only ${sayStretches(line, edge, faceUp, blank, unit)}, measured from its end at the top with the stop on your left: lift the tool between`
     : 'the whole length, without running off the end';
   const pressed = `${passes === 1 ? '1 pass' : `${passes} passes`}, ${along}.${after}`;
   // A plain rule has distances and no grooves.
@@ -202,15 +205,61 @@ function sayLine(
     faceUp,
     turn,
     passes,
-    isPartly: line.onlyMm !== null,
+    isParted: line.isParted,
+    isByRule: byEnds,
     text: byEnds
       ? `${faceUp === 'outside' ? 'Outside' : 'Inside'} up. Lay a rule from one end of the fold to the other, ${formatLength(line.lengthMm, unit)} apart and ${formatLength(fromStopMm, unit)} from the outermost point of ${edgeWord(edge)}: ${pressed}`
       : `${where}. ${at}: ${pressed}`,
   };
 }
 
-const sayStretches = (stretches: readonly (readonly [Mm, Mm])[], unit: Workshop['unit']): string =>
-  stretches.map(([from, to]) => `from ${formatLength(from, unit)} to ${formatLength(to, unit)}`).join(' and ');
+/** Where the tool goes along a line that lies on the board, down from the far end of it. */
+function sayStretches(
+  { creases }: OrderedLine['line'],
+  edge: BlankEdge,
+  faceUp: FaceUp,
+  blank: Blank,
+  unit: Workshop['unit'],
+): string {
+  const toBoard = onBoard(blank, edge, faceUp);
+  return creases
+    .map(({ from, to }) => [apply(toBoard, from).yMm, apply(toBoard, to).yMm].sort((a, b) => a - b))
+    .sort(([a], [b]) => a! - b!)
+    .map(([from, to]) => `from ${formatLength(from!, unit)} to ${formatLength(to!, unit)}`)
+    .join(' and ');
+}
+
+/** What is cut in, a line for each of its creases, with no edge at the stop; those of the face that is up first. */
+function ruledLines(
+  blank: Blank,
+  bead: CreaseChoice['bead'],
+  passes: number,
+  before: readonly CreaseLine[],
+): readonly CreaseLine[] {
+  const up = before.at(-1)?.faceUp ?? 'outside';
+  const named = new Map<string, readonly PressedLine[]>();
+  for (const line of pressedLines(blank))
+    if (line.cutIn !== undefined) named.set(line.id, [...(named.get(line.id) ?? []), line]);
+  const all = [...named].map(([id, own]) => ({ id, own, faceUp: faceUpOf(own[0]!.direction, bead) }));
+  const sorted = [...all.filter((one) => one.faceUp === up), ...all.filter((one) => one.faceUp !== up)];
+  return sorted.map(({ id, own, faceUp }, i): CreaseLine => {
+    const [first] = own;
+    const lengthMm = own.reduce((sum, { from, to }) => sum + Math.hypot(to.xMm - from.xMm, to.yMm - from.yMm), 0);
+    const pieces = own.length > 1 ? `, in ${own.length} pieces: lift the tool where more is cut from it` : '';
+    return {
+      ...{ number: before.length + i + 1, creaseIds: [id], upright: isUpright(first!), lengthMm, passes, faceUp },
+      ...{ edgeAtStop: 'left', fromStopMm: 0, groove: 0, grooveAtMm: 0, errorMm: 0 },
+      ...{ isParted: own.length > 1, isByRule: true },
+      turn:
+        i === 0 && before.length === 0
+          ? 'To begin'
+          : faceUp === (sorted[i - 1]?.faceUp ?? up)
+            ? 'No turn'
+            : 'Turn over',
+      text: `${faceUp === 'outside' ? 'Outside' : 'Inside'} up. ${first!.cutIn!}: lay a rule along it, from where the slits end, and press it there and no farther${pieces}: ${passes === 1 ? '1 pass' : `${passes} passes`}.`,
+    };
+  });
+}
 
 const edgeWord = (edge: BlankEdge): string =>
   ({ left: 'the left', right: 'the right', top: 'the top', bottom: 'the foot' })[edge];
@@ -263,7 +312,6 @@ function lineFigures(line: CreaseLine, of: number, board: Board, unit: Workshop[
 
 function foldingSteps(size: SizePlan, bead: CreaseChoice['bead']): readonly string[] {
   return [
-    ...slantedLines(size, bead),
     ...size.form.steps.map((step) => step.says),
     bead === 'inside'
       ? 'Fold away from the groove you pressed, so the bead lies inside.'
@@ -272,15 +320,6 @@ function foldingSteps(size: SizePlan, bead: CreaseChoice['bead']): readonly stri
     'Press the fold flat from the middle outwards; on coated card press, do not drag.',
   ];
 }
-
-/** What is cut in slantwise has no edge to go to a stop. */
-const slantedLines = ({ popUps }: SizePlan, bead: CreaseChoice['bead']): readonly string[] =>
-  (popUps?.order ?? [])
-    .filter(({ popUp }) => popUp.mechanism === 'cutInV')
-    .map(
-      ({ name }) =>
-        `${name}: lay a rule from each end of its slit to its point on the fold and press both hinges, ${faceUpOf('mountain', bead)} up.`,
-    );
 
 /** A blank whose line was pressed by its maker. */
 const readyFolding = (size: SizePlan, { state, groove }: ReadyCut): readonly string[] => [

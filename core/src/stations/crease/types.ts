@@ -24,7 +24,9 @@ export interface CreaseLine {
   readonly turn: string;
   readonly passes: number;
   /** The tool is lifted on the way, for what is cut into the card. */
-  readonly isPartly: boolean;
+  readonly isParted: boolean;
+  /** Pressed along a rule from end to end, with no edge at a stop: all of a shape that is cut out, and what is cut in. */
+  readonly isByRule: boolean;
   readonly text: string;
 }
 

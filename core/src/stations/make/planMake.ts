@@ -279,7 +279,7 @@ const lineSteps = (crease: CreasePlan, { unit }: Workshop): readonly MakeStep[] 
     kind: 'crease',
     line: i,
     title: crease.lines.length === 1 ? 'Crease' : `Crease ${line.number} of ${crease.lines.length}`,
-    big: crease.byEnds ? 'End to end' : formatLength(line.grooveAtMm, unit),
+    big: crease.byEnds ? 'End to end' : line.isByRule ? 'By rule' : formatLength(line.grooveAtMm, unit),
     detail: crease.lines.length === 1 ? line.text : `${line.turn}. ${line.text}`,
   }));
 

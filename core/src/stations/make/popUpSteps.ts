@@ -110,8 +110,10 @@ function saySpot(
   layers: readonly LayerPiece[],
   unit: LengthUnit,
 ): string {
-  const pieceName = (id: string): string => layers.find((piece) => piece.id === id)!.name.toLowerCase();
-  const part = [...popUps.parts, ...popUps.bands, ...popUps.fans].find(({ id }) => id === partId)!;
+  const parts = [...popUps.parts, ...popUps.bands, ...popUps.fans];
+  // A strip of several has a name of its own, and what is cut into the card is no piece.
+  const pieceName = (id: string): string => [...layers, ...parts].find((piece) => piece.id === id)!.name.toLowerCase();
+  const part = parts.find(({ id }) => id === partId)!;
   const panel = part.blank.panels.find(({ id }) => id === panelId)!.name.toLowerCase();
   const what = `${number}: ${pieceName(partId)}${part.blank.panels.length > 1 ? `, ${panel}` : ''}`;
   if (on.partId !== null) {

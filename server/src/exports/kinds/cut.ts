@@ -93,10 +93,8 @@ function rowsOf(step: MakeStep, { plan, workshop: { unit } }: ExportInput): read
       return cuts ? cuts.moves.map((move) => cutRow(`${cuts.name.toLowerCase()}, cut ${move.number}`, move)) : [];
     }
     case 'crease': {
-      const { number, turn, fromStopMm, edgeAtStop, passes, text } = plan.crease.lines[step.line]!;
-      const [at, said, edge] = plan.crease.byEnds
-        ? ['', '', '']
-        : [mm(fromStopMm), formatLength(fromStopMm, unit), edgeAtStop];
+      const { number, turn, fromStopMm, edgeAtStop, passes, text, isByRule } = plan.crease.lines[step.line]!;
+      const [at, said, edge] = isByRule ? ['', '', ''] : [mm(fromStopMm), formatLength(fromStopMm, unit), edgeAtStop];
       return [[`crease ${number}`, turn, at, said, edge, passes, text]];
     }
     case 'envelope':

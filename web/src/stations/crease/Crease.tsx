@@ -48,7 +48,9 @@ export function CreaseBench({ job, plan, workshop }: StationProps): ReactNode {
         line
           ? crease.byEnds
             ? `${line.faceUp} up · from end to end of the fold`
-            : `${line.faceUp} up · ${isPlainRule(crease.board) ? 'line' : `groove ${line.groove}`} at ${formatLength(line.grooveAtMm, workshop.unit)}`
+            : line.isByRule
+              ? `${line.faceUp} up · along a rule, from slit to slit`
+              : `${line.faceUp} up · ${isPlainRule(crease.board) ? 'line' : `groove ${line.groove}`} at ${formatLength(line.grooveAtMm, workshop.unit)}`
           : undefined
       }
       tools={
@@ -89,7 +91,11 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
               <span className="n">{line.number}</span>
               <span>
                 <span className="big">
-                  {crease.byEnds ? 'End to end' : formatLength(line.grooveAtMm, workshop.unit)}
+                  {crease.byEnds
+                    ? 'End to end'
+                    : line.isByRule
+                      ? 'By rule'
+                      : formatLength(line.grooveAtMm, workshop.unit)}
                 </span>
                 <span className="turn">
                   {line.faceUp} up{crease.lines.length > 1 ? ` · ${line.turn.toLowerCase()}` : ''}

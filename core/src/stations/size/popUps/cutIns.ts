@@ -19,7 +19,11 @@ export interface CutIn {
   /** Where the blade goes, each from end to end. */
   readonly slits: readonly Polygon[];
   /** Bent towards or away from who reads the pages. */
-  readonly creases: readonly (Pick<Crease, 'id' | 'from' | 'to'> & { readonly way: 'toward' | 'away' })[];
+  readonly creases: readonly (Pick<Crease, 'id' | 'from' | 'to'> & {
+    readonly way: 'toward' | 'away';
+    /** What it is, for people. */
+    readonly name: string;
+  })[];
 }
 
 /** A part that is cut from the card: it has a gutter of card. */
@@ -40,9 +44,10 @@ export function cutInsOf({ parts }: Pick<PutTogether, 'parts'>): readonly CutIn[
     const map = inCard(part);
     const onto = (points: Polygon): Polygon => points.map((p) => apply(map, p));
     const free = blank.panels.filter((panel) => !tabs.includes(panel.id)).map(({ outline }) => onto(outline));
-    const creases = blank.creases.map(({ id: creaseId, from, to, direction }) => ({
+    const creases = blank.creases.map(({ id: creaseId, from, to, direction, joins }) => ({
       ...{ id: `${id}-${creaseId}`, from: apply(map, from), to: apply(map, to) },
       way: direction === 'valley' ? ('toward' as const) : ('away' as const),
+      name: `${name}, ${between(part, joins)}`,
     }));
     return {
       ...{ partId: id, name, creases },
@@ -56,6 +61,14 @@ export function cutInsOf({ parts }: Pick<PutTogether, 'parts'>): readonly CutIn[
 
 /** Ends of creases and corners of panels that are one: a tenth of a hundredth, under what any file is exact to. */
 const SAME_MM = 1e-3;
+
+/** Which of its creases one is: where it hangs on the card, or where two of its panels meet. */
+function between({ blank, tabs }: CutPart, joins: readonly [string, string]): string {
+  const [one, other] = joins
+    .filter((id) => !tabs.includes(id))
+    .map((id) => blank.panels.find((panel) => panel.id === id)!.name.toLowerCase());
+  return other === undefined ? `hinge of its ${one}` : `between its ${one} and its ${other}`;
+}
 
 const onLine =
   (from: Point, to: Point) =>
@@ -134,10 +147,10 @@ export function withCutIns(
     return pieces.map(([start, end]) => ({ id, from: start, to: end, direction }));
   });
   const own = cutIns.flatMap(({ creases }, i) =>
-    creases.flatMap(({ id, from, to, way }): readonly PressedLine[] =>
+    creases.flatMap(({ id, from, to, way, name }): readonly PressedLine[] =>
       // What is cut from this one later parts its creases in turn.
       outsideOf(onto(from), onto(to), regions.slice(i + 1)).map(([start, end]) => ({
-        ...{ id, from: start, to: end, isCutIn: true },
+        ...{ id, from: start, to: end, cutIn: name },
         // Told from outside the blank, where the reader of the pages is inside.
         direction: way === 'toward' ? 'mountain' : 'valley',
       })),

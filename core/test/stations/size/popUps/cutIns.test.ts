@@ -159,14 +159,30 @@ describe('what is cut into a card', () => {
     ).to.equal(true);
   });
 
+  it('carries what is glued to it, told by its name', () => {
+    const figure = layer('f', { mechanism: 'figure', on: { layerId: 'step', at: 'front' }, pastMm: 3, heightMm: 24 });
+    const whole = plan(card(layer('step', step({})), figure));
+    const told = whole.make.steps.find(({ id }) => id === 'pop-up-f')!;
+    expect(told.detail).to.include('1: figure, on the cut-in step’s front.');
+  });
+
   it('says where the tool goes on the fold and where it is lifted, and never scores it on the whole sheet', () => {
     const whole = plan(changeJob(card(layer('step', step({}))), [decide((job) => job.cut.order, 'scoreFirst')]));
     expect(whole.crease.onSheet).to.equal(false);
     const fold = whole.crease.lines.find(({ creaseIds }) => creaseIds.includes('spine'))!;
-    expect(fold.text).to.include('only from 0 mm to 40 mm and from 90 mm to 150 mm, measured from the head');
-    expect(whole.crease.lines).to.have.length(4);
-    for (const { text } of whole.crease.lines.filter((line) => line !== fold))
-      expect(text).to.include('only from 40 mm to 90 mm');
+    // The back’s open edge is at the stop, on the left of the blank as it is drawn: its head is at the top.
+    expect(fold.text).to.include(
+      'only from 0 mm to 40 mm and from 90 mm to 150 mm, measured from its end at the top with the stop on your left',
+    );
+    const ruled = whole.crease.lines.filter((line) => line !== fold);
+    expect(ruled.map(({ faceUp, text, isByRule }) => [faceUp, isByRule, text.split(':')[0]])).to.deep.equal([
+      ['outside', true, 'Outside up. Cut-in step, hinge of its front'],
+      ['outside', true, 'Outside up. Cut-in step, hinge of its top'],
+      ['inside', true, 'Inside up. Cut-in step, between its front and its top'],
+    ]);
+    expect(ruled.map(({ turn }) => turn)).to.deep.equal(['No turn', 'No turn', 'Turn over']);
+    // Grooves are for the fold alone.
+    expect(whole.crease.figures.filter(({ id }) => id.startsWith('groove'))).to.have.length(1);
   });
 
   const wrongs: readonly (readonly [string, RegExp, readonly LayerChoice[]])[] = [
