@@ -60,6 +60,7 @@ export type { PopUpPlan } from './stations/size/popUps/popUpPlan.ts';
 export { popUpOf } from './stations/size/popUps/assemble.ts';
 export { artOfCutIn, pageLeft, partLeft } from './stations/size/popUps/bentAway.ts';
 export { isCutIn } from './stations/size/popUps/cutIns.ts';
+export { gripsOf, movedBy, type Grip } from './stations/size/popUps/grips.ts';
 export { drawEndOn } from './stations/size/popUps/drawPopUps.ts';
 export { standing, type Standing } from './stations/size/popUps/standing.ts';
 export { FAMILIES, type Family, type Finish, type Format, type FormatInput } from './stations/size/formats/types.ts';

@@ -1,6 +1,6 @@
 import { useCallback, type ReactNode } from 'react';
 import { drawBlank, IDENTITY, type Scene } from '@zippy/core';
-import { Bench } from '../bench/Bench.tsx';
+import { Bench, type BenchGeometry } from '../bench/Bench.tsx';
 import { SideBench } from '../folded/SideBench.tsx';
 import { FoldedBench } from '../folded/FoldedBench.tsx';
 import { useView } from '../stores/view/index.ts';
@@ -14,7 +14,13 @@ export function BlankBench({
   workshop,
   showArt,
   names,
-}: StationProps & { readonly showArt: boolean; readonly names: boolean }): ReactNode {
+  overlay,
+}: StationProps & {
+  readonly showArt: boolean;
+  readonly names: boolean;
+  /** Over the open blank. */
+  readonly overlay?: (geometry: BenchGeometry) => ReactNode;
+}): ReactNode {
   const { side, light, folded, showFolded: fold, turnOver, toggleLight, sideOn, lookSideOn, popUpInHand } = useView();
   const sides = useSides(plan);
   const prints = useSeenPanels(plan);
@@ -67,6 +73,7 @@ export function BlankBench({
     <Bench
       content={{ xMm: 0, yMm: 0, widthMm: blank.widthMm, heightMm: blank.heightMm }}
       draw={draw}
+      overlay={overlay}
       pictures={job.pictures}
       unit={workshop.unit}
       label={`The open blank, ${side} up: ${plan.size.verdict}`}

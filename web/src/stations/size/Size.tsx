@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useCallback, type ReactNode } from 'react';
 import {
   adhesivesOf,
   LIMITS,
@@ -14,10 +14,12 @@ import {
   formatEntry,
   usualBareEdgeMm,
 } from '@zippy/core';
+import type { BenchGeometry } from '../../bench/Bench.tsx';
 import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
+import { useView } from '../../stores/view/index.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
@@ -32,11 +34,17 @@ import { EnvelopeFits } from './EnvelopeFits.tsx';
 import { FormatInputs } from './FormatInputs.tsx';
 import { FormatPick } from './FormatPick.tsx';
 import { Layers } from './Layers.tsx';
+import { PopUpHandles } from './PopUpHandles.tsx';
 import { PopUps } from './PopUps.tsx';
 import { RibbonInputs } from './RibbonInputs.tsx';
 
 export function SizeBench(props: StationProps): ReactNode {
-  return <BlankBench {...props} showArt={false} names />;
+  const side = useView((s) => s.side);
+  const overlay = useCallback(
+    (geometry: BenchGeometry) => (side === 'inside' ? <PopUpHandles {...props} geometry={geometry} /> : null),
+    [side, props],
+  );
+  return <BlankBench {...props} showArt={false} names overlay={overlay} />;
 }
 
 export function SizeSlip(props: StationProps): ReactNode {

@@ -35,6 +35,9 @@ export function planPopUps(
       ...{ ...one, name },
       partIds: [...parts, ...bands, ...fans].map(({ id }) => id),
     })),
+    seats: [...together.carriers].flatMap(([layerId, { seats }]) =>
+      Object.entries(seats).map(([id, seat]) => ({ layerId, id, seat })),
+    ),
     places: [...together.carriers].map(([layerId, { gutters, seats }]) => ({
       layerId,
       name: layerId === null ? 'The card' : together.made.find(({ asked: one }) => one.layerId === layerId)!.name,

@@ -5,7 +5,7 @@ import type { ShutPiece } from './bodies.ts';
 import type { Bulk } from './bulkOf.ts';
 import type { GlueSpot } from './glueSpots.ts';
 import type { Spread } from './spread.ts';
-import type { PopUpBand, PopUpFan, PopUpPart } from './types.ts';
+import type { PopUpBand, PopUpFan, PopUpPart, Seat } from './types.ts';
 
 /** Everything that moves as the card opens; lengths mm on the open pages, motion from shut to flat. */
 export interface PopUpPlan {
@@ -29,6 +29,8 @@ export interface PopUpPlan {
   /** What it adds to the shut card. */
   readonly addedMm: Mm;
   readonly spots: readonly GlueSpot[];
+  /** Every place that something is glued to, by what offers it. */
+  readonly seats: readonly { readonly layerId: string | null; readonly id: string; readonly seat: Seat }[];
   /** What others can be put on, by the layer that offers it; null for the card. */
   readonly places: readonly {
     readonly layerId: string | null;
