@@ -60,6 +60,7 @@ export type { PopUpPlan } from './stations/size/popUps/popUpPlan.ts';
 export { popUpOf } from './stations/size/popUps/assemble.ts';
 export { artOfCutIn, pageLeft, partLeft } from './stations/size/popUps/bentAway.ts';
 export { isCutIn } from './stations/size/popUps/cutIns.ts';
+export { isTraced } from './stations/size/popUps/mechanisms/figure.ts';
 export { gripsOf, movedBy, type Grip } from './stations/size/popUps/grips.ts';
 export { drawEndOn } from './stations/size/popUps/drawPopUps.ts';
 export { standing, type Standing } from './stations/size/popUps/standing.ts';

@@ -65,6 +65,8 @@ export interface PopUp {
   /** Of a figure; a path of its own is SVG path data whose size does not matter. */
   readonly shape: WindowShape;
   readonly path: string;
+  /** The path fills its figure’s box; or it is in pixels of the layer’s picture, which lies in it where it was traced. */
+  readonly pathIn: 'itsBox' | 'picture';
   readonly pleats: number;
   readonly pleatMm: Mm;
   /** A strip folded in half across its pleats, or one that is gathered at its end. */
@@ -92,7 +94,7 @@ const START: PopUp = {
   on: { layerId: null, at: 'fold' },
   ...{ alongMm: 40, widthMm: 40, depthMm: 20, otherDepthMm: 20, heightMm: 30, pastMm: 0, tabMm: 8, tabs: 'hidden' },
   ...{ glueDeg: 45, otherGlueDeg: 45, pieceDeg: 90, glueMm: 30, lean: 'fro' },
-  ...{ shape: 'box', path: '' },
+  ...{ shape: 'box', path: '', pathIn: 'itsBox' },
   ...{ pleats: 8, pleatMm: 20, fan: 'half' },
   to: { layerId: null, at: 'a' },
   ...{ riseMm: 10, otherRiseMm: 10, longMm: null, liftDeg: 70 },

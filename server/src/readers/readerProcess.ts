@@ -1,8 +1,15 @@
 import { PictureRefused, readPicture } from '../pictures/readPicture.ts';
+import { tracePicture } from '../pictures/tracePicture.ts';
 import { answerQuestions } from '../processes/answerQuestions.ts';
 import { readOwnTypeface, TypefaceRefused } from '../typefaces/readOwnTypeface.ts';
 
-const READ = { picture: readPicture, typeface: readOwnTypeface } as const;
+/** What is brought is read; what is kept already is traced. */
+const READ = {
+  picture: (name: string, bytes: Buffer) => readPicture(name, bytes),
+  typeface: (name: string, bytes: Buffer) => readOwnTypeface(name, bytes),
+  outline: (name: string, bytes: Buffer, asked: Asked) => tracePicture(name, bytes, asked),
+} as const;
+type Asked = Parameters<typeof tracePicture>[2];
 export type Kind = keyof typeof READ;
 export type Read = { readonly [K in Kind]: Awaited<ReturnType<(typeof READ)[K]>> };
 
@@ -11,13 +18,15 @@ export interface ToRead {
   readonly kind: Kind;
   readonly name: string;
   readonly bytes: Uint8Array;
+  /** Of an outline alone. */
+  readonly asked?: Asked;
 }
 export type Answer =
   | { readonly ok: true; readonly read: Read[Kind] }
   | { readonly ok: false; readonly refused: boolean; readonly message: string };
 
-answerQuestions<ToRead, Answer>(({ kind, name, bytes }) =>
-  READ[kind](name, Buffer.from(bytes)).then(
+answerQuestions<ToRead, Answer>(({ kind, name, bytes, asked = { widthPx: 1, rimShare: 0 } }) =>
+  READ[kind](name, Buffer.from(bytes), asked).then(
     (read): Answer => ({ ok: true, read }),
     (problem: Error): Answer => ({
       ok: false,

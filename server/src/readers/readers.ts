@@ -26,6 +26,14 @@ export class Readers {
     };
   }
 
+  /** @throws PictureRefused with one sentence for the maker */
+  async outline(name: string, bytes: Buffer, asked: NonNullable<ToRead['asked']>): Promise<{ readonly path: string }> {
+    const answer = await this.pool.ask({ kind: 'outline', name, bytes, asked });
+    if (answer === null)
+      throw new PictureRefused(`${name} takes longer to cut round than any figure needs; simplify it, and try again.`);
+    return readOf<'outline'>(answer, PictureRefused);
+  }
+
   /** @throws TypefaceRefused with one sentence for the maker */
   async typeface(name: string, bytes: Buffer): Promise<ReadTypeface> {
     const answer = await this.pool.ask({ kind: 'typeface', name, bytes });

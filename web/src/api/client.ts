@@ -19,6 +19,7 @@ import type {
   JobsOnTheWall,
   JobUses,
   OwnTypefaceRow,
+  PictureOutline,
   Refused as RefusedBody,
   StoredJob,
   StudioDoors,
@@ -133,6 +134,10 @@ export const api = {
   jobFileUrl: (id: string) => at(`/jobs/${id}/file`),
   inks: () => call<InkLattice>('/pictures/inks'),
   pictureUrl: (sha256: string) => at(`/pictures/${sha256}`),
+  pictureOutline: (sha256: string, name: string, widthPx: number, rimShare: number) =>
+    call<PictureOutline>(
+      `/pictures/${sha256}/outline?${new URLSearchParams({ name, widthPx: String(widthPx), rimShare: String(rimShare) }).toString()}`,
+    ),
   typefaces: () => call<readonly OwnTypefaceRow[]>('/typefaces'),
   removeTypeface: (sha256: string) => call<undefined>(`/typefaces/${sha256}`, { method: 'DELETE' }),
   sharedPdf: (order: SharedPdfOrder) => fetchFile('/shared/pdf', asJson('POST', order)),

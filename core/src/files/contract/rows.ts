@@ -29,6 +29,11 @@ export interface JobsOnTheWall {
   readonly putAway: readonly JobPutAway[];
 }
 
+/** What a figure is cut along round its picture: path data in the picture’s own pixels. */
+export interface PictureOutline {
+  readonly path: string;
+}
+
 /** A job that names things of the workshop. */
 export interface JobUses {
   readonly id: string;

@@ -42,6 +42,7 @@ export const popUp = object<Partial<PopUp>>({
   lean: spare(oneOf('fro', 'to')),
   shape: spare(oneOf(...WINDOW_SHAPES)),
   path: spare(words(LIMITS.size.pathLetters)),
+  pathIn: spare(oneOf('itsBox', 'picture')),
   pleats: spare(whole(LIMIT.pleats)),
   pleatMm: spare(length(LIMIT.pleatMm)),
   fan: spare(oneOf('half', 'quarter')),

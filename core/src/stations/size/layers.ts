@@ -3,6 +3,7 @@ import type { FlatBlank, FoldedForm } from '../../ground/fold/types.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
 import { apply, invert } from '../../ground/geometry/affine.ts';
 import { boxAround, corners, evenSides, grow } from '../../ground/geometry/box.ts';
+import type { Box } from '../../ground/geometry/types.ts';
 import { areaOf, isUprightBox, moved, type Polygon } from '../../ground/geometry/polygon.ts';
 import { adhesiveById, stockById } from '../../job/pick.ts';
 import { isWrap, LID_START, type LayerKind, type LayerPieceKind } from '../../job/layerKinds.ts';
@@ -52,6 +53,8 @@ export interface LayerPiece {
   readonly laying: Laying | null;
   /** What is left of it on its face, in the face’s frame; all of it when nothing is said. */
   readonly trimmedTo?: Polygon;
+  /** Where its picture lies on its blank, where its outline was drawn round that; as placed when nothing is said. */
+  readonly pictureBox?: Box;
   /** Where it is glued, and where others are glued to it, by the numbers of the places; none but on pop-ups. */
   readonly glueMarks?: readonly { readonly number: number; readonly outline: Polygon }[];
   /** One for so many cards; one for each when nothing is said. */

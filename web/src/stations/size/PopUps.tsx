@@ -2,6 +2,7 @@ import {
   adhesivesOf,
   capital,
   isCutFromCard,
+  isTraced,
   decide,
   DEFAULTS,
   formatLength,
@@ -28,6 +29,7 @@ import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { FieldPlace } from '../../ui/fields/TypedField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { Row, Two } from '../../ui/ModalDialog.tsx';
+import { CutRound } from './CutRound.tsx';
 import { HeldWith } from '../HeldWith.tsx';
 import { stockOptions } from '../stockOptions.ts';
 import type { StationProps } from '../parts.ts';
@@ -233,6 +235,8 @@ function OnePopUp({
               onChange={(id) =>
                 onChange({
                   ...layer,
+                  // An outline that was drawn round one picture is none of another.
+                  ...(isTraced(popUp) ? { popUp: { ...layer.popUp, shape: 'box', pathIn: 'itsBox' } } : {}),
                   picture:
                     id === ''
                       ? null
@@ -242,6 +246,14 @@ function OnePopUp({
                         },
                 })
               }
+            />
+          )}
+          {popUp.mechanism === 'figure' && layer.picture && job.pictures[layer.picture.pictureId] && (
+            <CutRound
+              popUp={popUp}
+              picture={job.pictures[layer.picture.pictureId]!}
+              unit={workshop.unit}
+              onTraced={set}
             />
           )}
           <HeldWith

@@ -7,7 +7,8 @@ import type { Job, LayerChoice } from '../../../job/types.ts';
 import type { Stock, Workshop } from '../../../workshop/types.ts';
 import { strip } from '../formats/parts/strip.ts';
 import { glued, printOn, type GlueArea, type LayerPiece } from '../layers.ts';
-import type { PutTogether } from './assemble.ts';
+import { popUpOf, type PutTogether } from './assemble.ts';
+import { tracedPicture } from './mechanisms/figure.ts';
 import { glueSpots, type GlueSpot } from './glueSpots.ts';
 import type { Spread } from './spread.ts';
 import type { PopUpFan, PopUpPart } from './types.ts';
@@ -52,6 +53,7 @@ export function popUpPieces(
       return {
         ...{ ...cut, id, name, faceId: null, leftMm: 0, topMm: 0, glueMarks: marksOn(id, blank, spots) },
         ...printOn(job, layer, print, blank.outline),
+        ...inItsOutline(job, choice, blank),
         ...glued(job, workshop, choice, cut, glueArea),
       };
     };
@@ -81,6 +83,17 @@ export function popUpPieces(
       }),
     ];
   });
+}
+
+/** What was cut round its picture ends before it: no ink goes past its trim, and the picture lies where it was traced. */
+function inItsOutline(
+  { pictures }: Job,
+  choice: LayerChoice,
+  { outline }: FlatBlank,
+): Partial<Pick<LayerPiece, 'bleedMm' | 'bleedOutline' | 'pictureBox'>> {
+  const ref = choice.picture && pictures[choice.picture.pictureId];
+  const pictureBox = ref && tracedPicture(popUpOf(choice), ref);
+  return pictureBox ? { pictureBox, bleedMm: 0, bleedOutline: outline } : {};
 }
 
 /** Where a part is glued, and where others are glued to it; of a strip of several, what lies on the first. */

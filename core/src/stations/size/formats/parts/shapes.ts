@@ -2,7 +2,7 @@ import svgpath from 'svgpath';
 import { boxAround } from '../../../../ground/geometry/box.ts';
 import type { Path } from '../../../../ground/geometry/path.ts';
 import { areaOf, FLATNESS_MM, flatten, moved, type Polygon } from '../../../../ground/geometry/polygon.ts';
-import type { Point } from '../../../../ground/geometry/types.ts';
+import type { Box, Point } from '../../../../ground/geometry/types.ts';
 import type { Mm } from '../../../../ground/length/types.ts';
 import type { ShapeId } from '../../../../job/format.ts';
 
@@ -102,11 +102,28 @@ export function fitted(polygon: Polygon, w: Mm, h: Mm): Polygon {
 export type ReadOutline =
   { readonly ok: true; readonly polygon: Polygon } | { readonly ok: false; readonly why: string };
 
+type ReadPath =
+  { readonly ok: true; readonly path: Path; readonly box: Box } | { readonly ok: false; readonly why: string };
+
+/** The box of the maker’s own outline in the measures of its path; null for what is none. */
+export function ownBox(data: string): Box | null {
+  const read = readPath(data);
+  return read.ok ? read.box : null;
+}
+
 /**
  * The maker’s own outline from SVG path data, filling a box.
  * Source: path data as in Scalable Vector Graphics 2, chapter 9.
  */
 export function ownOutline(data: string, w: Mm, h: Mm): ReadOutline {
+  const read = readPath(data);
+  if (!read.ok) return read;
+  const { path, box } = read;
+  const final = flatten(scaled(path, Math.max(w / box.widthMm, h / box.heightMm)))[0]!;
+  return { ok: true, polygon: fitted(final, w, h) };
+}
+
+function readPath(data: string): ReadPath {
   if (data.trim() === '') return { ok: false, why: 'it is empty; paste the d attribute of one closed path' };
   const parsed = svgpath(data).abs().unshort().unarc();
   const error = (parsed as unknown as { readonly err?: string }).err;
@@ -158,8 +175,7 @@ export function ownOutline(data: string, w: Mm, h: Mm): ReadOutline {
   const box = boxAround(rough[0]!);
   if (box.widthMm <= 0 || box.heightMm <= 0 || areaOf(rough[0]!) < 1e-9)
     return { ok: false, why: 'it draws no area; it wants at least three corners that are not in line' };
-  const final = flatten(scaled(path, Math.max(w / box.widthMm, h / box.heightMm)))[0]!;
-  return { ok: true, polygon: fitted(final, w, h) };
+  return { ok: true, path, box };
 }
 
 const DRAWN: Readonly<Record<Exclude<ShapeId, 'own'>, (w: Mm, h: Mm) => Polygon>> = {

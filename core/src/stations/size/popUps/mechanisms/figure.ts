@@ -1,9 +1,37 @@
 import { corners } from '../../../../ground/geometry/box.ts';
-import { ownOutline, shapeOutline } from '../../formats/parts/shapes.ts';
+import type { Box } from '../../../../ground/geometry/types.ts';
+import type { Mm } from '../../../../ground/length/types.ts';
+import type { PopUp } from '../../../../job/popUps.ts';
+import type { PictureRef } from '../../../../job/types.ts';
+import { ownBox, ownOutline, shapeOutline } from '../../formats/parts/shapes.ts';
 import { at, flatPart } from '../parts/flatPart.ts';
 import { stood } from '../parts/onSeat.ts';
 import { height, past, tab } from '../parts/inputs.ts';
 import type { Mechanism } from '../types.ts';
+
+/** Its outline was drawn round its picture, whose shape it keeps. */
+export const isTraced = ({ mechanism, shape, pathIn }: PopUp): boolean =>
+  mechanism === 'figure' && shape === 'own' && pathIn === 'picture';
+
+/** Of what is traced, as its height has it. */
+export function figureWidth(popUp: PopUp): Mm {
+  const box = isTraced(popUp) ? ownBox(popUp.path) : null;
+  return box ? (popUp.heightMm * box.widthMm) / box.heightMm : popUp.widthMm;
+}
+
+/** Where the picture lies in a traced figure’s blank, whose outline was drawn in its pixels. */
+export function tracedPicture(
+  popUp: PopUp,
+  { widthPx, heightPx }: Pick<PictureRef, 'widthPx' | 'heightPx'>,
+): Box | null {
+  const box = isTraced(popUp) ? ownBox(popUp.path) : null;
+  if (!box) return null;
+  const mmPerPx = popUp.heightMm / box.heightMm;
+  return {
+    ...{ xMm: -box.xMm * mmPerPx, yMm: -box.yMm * mmPerPx },
+    ...{ widthMm: widthPx * mmPerPx, heightMm: heightPx * mmPerPx },
+  };
+}
 
 /** Flat card glued by a strip at its foot to a page or to a part: it goes wherever that goes. */
 export const figure: Mechanism = {
@@ -14,7 +42,8 @@ export const figure: Mechanism = {
   sits: 'seat',
   inputs: [
     { id: 'alongMm', label: 'Right of the middle', kind: 'length' },
-    ...[past('Foot above its seat’s'), { id: 'widthMm', label: 'Width', kind: 'length' } as const],
+    past('Foot above its seat’s'),
+    { id: 'widthMm', label: 'Width', kind: 'length', when: (popUp) => !isTraced(popUp) },
     ...[height('Height'), { ...tab, label: 'Glue strip' }],
     {
       ...{ id: 'shape', label: 'Outline', kind: 'choice' },
@@ -29,10 +58,12 @@ export const figure: Mechanism = {
     },
     {
       ...{ id: 'path', label: 'Outline, as SVG path data', kind: 'path' },
-      when: ({ shape }) => shape === 'own',
+      when: ({ shape, pathIn }) => shape === 'own' && pathIn === 'itsBox',
     },
   ],
-  make: ({ alongMm, pastMm, widthMm, heightMm, shape, path }, { layerId, seat }) => {
+  make: (popUp, { layerId, seat }) => {
+    const { alongMm, pastMm, heightMm, shape, path } = popUp;
+    const widthMm = figureWidth(popUp);
     const read = shape === 'own' ? ownOutline(path, widthMm, heightMm) : null;
     if (read && !read.ok)
       return {
