@@ -83,6 +83,7 @@ export type { FoldedPiece, SizePlan } from './stations/size/planSize.ts';
 export { cutsOnFace, drawBlank, drawLayers, viewOf, type LayerPrints } from './stations/size/drawBlank.ts';
 export { drawFolded, LOOKED_INTO_DEG, posesAt, type FoldStage } from './stations/size/drawFolded.ts';
 export { drawGuides, drawLayerTemplate, drawTemplate, templatePage } from './stations/size/drawTemplate.ts';
+export { sidesPrinted } from './stations/sheet/pieces.ts';
 export { drawLayerSheet, drawPanelPage } from './stations/sheet/draw/drawLayerSheet.ts';
 export { likelyPage, partsOfPage, type BackgroundPage, type PagePart } from './stations/sheet/layout/partsOfPage.ts';
 export type { LayerSheet } from './stations/sheet/layout/layerSheets.ts';

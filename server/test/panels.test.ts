@@ -4,16 +4,15 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { decide, changeJob, newJob, partsOfPage, type PagePart } from '@zippy/core';
+import { decide, decideEach, changeJob, newJob, partsOfPage, type PagePart } from '@zippy/core';
 import { exportFiles, ExportRefused, loadFonts, readPicture } from '../src/exports/index.ts';
 import { planOf, workshop } from './support.ts';
 
 const PAGE = { widthMm: 210, heightMm: 297 };
-const PX_PER_MM = 8;
 
 /** A page whose colour tells where on it one is: red grows to the right, green downwards. */
-async function tellingPage(): Promise<Buffer> {
-  const [width, height] = [PAGE.widthMm * PX_PER_MM, PAGE.heightMm * PX_PER_MM];
+async function tellingPage(pxPerMm = 8): Promise<Buffer> {
+  const [width, height] = [PAGE.widthMm * pxPerMm, PAGE.heightMm * pxPerMm];
   const raw = Buffer.alloc(width * height * 3);
   for (let y = 0; y < height; y += 1)
     for (let x = 0; x < width; x += 1) {
@@ -30,6 +29,97 @@ async function tellingPage(): Promise<Buffer> {
 describe('sheets of printed panels', () => {
   const folder = mkdtempSync(join(tmpdir(), 'zippy-panels-'));
   after(() => rmSync(folder, { recursive: true, force: true }));
+
+  it('of parts seen from behind have their backs behind them, upright there, whichever edge the sheet is turned on', async () => {
+    const fonts = await loadFonts();
+    const picture = await readPicture('page.png', await tellingPage(2));
+    const placement = { pictureId: 'page', zoom: 1, focusX: 0.5, focusY: 0.5, fade: 0, grey: false };
+    for (const [format, mechanism, flipEdge] of [
+      ['sideFold', 'figure', 'long'],
+      ['sideFold', 'boxStep', 'short'],
+      ['tentFold', 'boxStep', 'long'],
+    ] as const) {
+      const job = changeJob(newJob('Both sides', workshop), [
+        ...decideEach((at) => at.size, { format, finishedWidthMm: 105, finishedHeightMm: 105 }),
+        decide(
+          (at) => at.size.layers,
+          [
+            {
+              ...{ id: 'p', kind: 'popUp', faces: [], revealMm: 0, stockIds: [workshop.stocks[0]!.id] },
+              ...{ picture: placement, backPicture: placement },
+              popUp: {
+                ...{ mechanism, alongMm: 10, pastMm: 20, widthMm: 30, heightMm: 50, depthMm: 20, tabMm: 8 },
+                on: { layerId: null, at: mechanism === 'figure' ? 'b' : 'fold' },
+              },
+            },
+          ],
+        ),
+        decide((at) => at.sheet.flipEdge, flipEdge),
+        decide((at) => at.brief.wanted, 2),
+        decide((at) => at.sheet.spares, 0),
+        decide((at) => at.pictures, { page: picture.ref }),
+      ]);
+      const plan = await planOf(job);
+      const [layer] = plan.sheet.layers;
+      const [file] = await exportFiles('panels', 'pdf', {
+        ...{ job, plan, workshop, fonts, date: null },
+        pictures: new Map([['page', { mime: picture.ref.mime, bytes: picture.bytes }]]),
+      });
+      const path = join(folder, 'both.pdf');
+      writeFileSync(path, file!.bytes);
+      execFileSync('sh', ['-c', `rm -f ${join(folder, 'both')}-*.png`]);
+      execFileSync('pdftoppm', ['-r', '101.6', '-png', path, join(folder, 'both')]);
+      const pages = execFileSync('sh', ['-c', `ls ${join(folder, 'both')}-*.png | sort`], { encoding: 'utf8' })
+        .trim()
+        .split('\n');
+      expect(pages).to.have.length(2);
+      const seen = await Promise.all(
+        pages.map((page) => sharp(page).removeAlpha().raw().toBuffer({ resolveWithObject: true })),
+      );
+      const at = (n: number, xMm: number, yMm: number): readonly number[] => {
+        const { data, info } = seen[n]!;
+        const i = 3 * (Math.floor(yMm * 4) * info.width + Math.floor(xMm * 4));
+        return [data[i]!, data[i + 1]!];
+      };
+      const { widthMm: w, heightMm: h } = layer!.blank;
+      const { sheetWidthMm, sheetHeightMm } = layer!.stock;
+      const isUpright = sheetHeightMm >= sheetWidthMm;
+      const sideways = (flipEdge === 'long') === isUpright;
+      // Across a level fold the step lies on its side: up, as it is read, is along its blank.
+      const lies = format === 'tentFold';
+      for (const { trim, turned } of layer!.laid)
+        for (const [u, v] of [
+          [0.3, 0.4],
+          [0.7, 0.4],
+          [0.4, 0.65],
+        ] as const) {
+          const [x, y] = [u * w, v * h];
+          const on = turned
+            ? { xMm: trim.xMm + trim.widthMm - y, yMm: trim.yMm + x }
+            : { xMm: trim.xMm + x, yMm: trim.yMm + y };
+          const behind = sideways
+            ? { xMm: sheetWidthMm - on.xMm, yMm: on.yMm }
+            : { xMm: on.xMm, yMm: sheetHeightMm - on.yMm };
+          const [red, green] = at(0, on.xMm, on.yMm);
+          const [red2, green2] = at(1, behind.xMm, behind.yMm);
+          const [wide, high, right, down] = lies ? [h, w, v, 1 - u] : [w, h, u, v];
+          // The page fills the part and its bleed, whichever side of it is longer, about its middle.
+          const bleed = job.size.bleedMm;
+          const scale = Math.max((wide + 2 * bleed) / PAGE.widthMm, (high + 2 * bleed) / PAGE.heightMm);
+          const share = (of: number, long: number, page: number): number =>
+            255 * (0.5 + ((of - 0.5) * long) / (page * scale));
+          const what = `${format} ${mechanism} ${flipEdge} ${u}/${v}`;
+          expect(red, what).to.be.closeTo(share(right, wide, PAGE.widthMm), 3);
+          expect(green, what).to.be.closeTo(share(down, high, PAGE.heightMm), 3);
+          // Who walks round it sees what was right on the left, and what was up still up.
+          expect(red2, `${what}, behind`).to.be.closeTo(share(1 - right, wide, PAGE.widthMm), 3);
+          expect(green2, `${what}, behind`).to.be.closeTo(share(down, high, PAGE.heightMm), 3);
+        }
+      const steps = plan.make.steps.filter(({ id }) => id.startsWith('print-layer-p-1'));
+      expect(steps.map(({ title }) => title.replace(/.*: /, ''))).to.deep.equal(['front', 'back']);
+      expect(steps[1]!.detail).to.include(`Turn the stack over on its ${flipEdge} edge`);
+    }
+  });
 
   it('show the part of the page that was chosen, straight and turned, out to the bleed and no farther', async () => {
     const fonts = await loadFonts();

@@ -21,7 +21,9 @@ export function copyJob(job: Job, fresh: Job, { title, art, counts }: Copied): J
       notes: '',
     },
     // A picture on a mat is art as well.
-    size: art ? job.size : { ...job.size, layers: job.size.layers.map(({ picture: _own, ...layer }) => layer) },
+    size: art
+      ? job.size
+      : { ...job.size, layers: job.size.layers.map(({ picture: _front, backPicture: _back, ...layer }) => layer) },
     pictures: art ? job.pictures : {},
     art: art ? job.art : { faces: {} },
     names: art ? (job.names ?? null) : null,

@@ -25,6 +25,13 @@ export type MechanismId = (typeof MECHANISM_IDS)[number];
 /** What is no piece of its own: it is cut from the card, wants no stock and no glue. */
 export const isCutFromCard = (id: MechanismId): boolean => id === 'cutIn' || id === 'cutInV';
 
+const SEEN_BEHIND: ReadonlySet<MechanismId> = new Set([
+  ...(['boxStep', 'tent', 'bridge', 'vFold', 'angledFold', 'floating', 'figure', 'lid'] as const),
+]);
+
+/** What who walks round the open card sees from behind as well, and may be printed there. */
+export const isSeenBehind = (id: MechanismId): boolean => SEEN_BEHIND.has(id);
+
 /** A gutter, or a place to stand on: the card’s own where no layer is named. */
 export interface PopUpPlace {
   /** A pop-up of this job that carries it; null for the card. */

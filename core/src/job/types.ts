@@ -43,6 +43,8 @@ export interface LayerChoice {
   readonly stockIds: readonly string[];
   /** Printed on the topmost of them before it is cut; bare stock when nothing is said. */
   readonly picture?: PicturePlacement | null;
+  /** Printed behind that on a pop-up’s part that is seen from behind as well; bare when nothing is said. */
+  readonly backPicture?: PicturePlacement | null;
   /** What prints that; what is nearest to the card’s own path and takes the stock when nothing is said. */
   readonly feed?: { readonly printerId: string; readonly pathId: string } | null;
   /** The dark parts of that picture shine, and nothing else of it is printed. */

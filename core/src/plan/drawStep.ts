@@ -55,7 +55,12 @@ export function drawStep(
     case 'layer': {
       const laid = plan.sheet.layers.find(({ piece }) => piece.id === step.pieceId);
       const isToner = step.kind === 'layer' && step.plate === 'foil';
-      return laid ? drawLayerSheet(laid, plan.art.panels[laid.piece.id], { isToner }) : null;
+      return laid
+        ? drawLayerSheet(laid, plan.art.panels[laid.piece.id], {
+            isToner,
+            side: step.kind === 'layer' ? step.side : 'front',
+          })
+        : null;
     }
     case 'crease':
       return drawCreaseLine(plan.size, plan.crease, step.line, { ...view, art });

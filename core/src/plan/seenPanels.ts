@@ -11,8 +11,15 @@ export const seenPanels = ({
   readonly sheet: Pick<SheetPlan, 'layers'>;
 }): LayerPrints =>
   Object.fromEntries(
-    Object.entries(panels).map(([id, { piece, shapes }]) => {
+    Object.entries(panels).map(([id, { piece, shapes, back }]) => {
       const onWhite = layers.some((layer) => layer.piece.id === id && Boolean(layer.print?.white));
-      return [id, { shapes, lies: piece.foil ? 'asFoil' : onWhite ? 'onWhite' : 'onStock' }];
+      return [
+        id,
+        {
+          shapes,
+          ...(back ? { back: back.shapes } : {}),
+          lies: piece.foil ? 'asFoil' : onWhite ? 'onWhite' : 'onStock',
+        },
+      ];
     }),
   );

@@ -12,6 +12,7 @@ import type { Mm } from '../ground/length/types.ts';
 import type { Plan } from '../plan/planJob.ts';
 import type { PaperSide } from '../ground/fold/types.ts';
 import type { Shape } from '../ground/scene/types.ts';
+import { hingesUpright } from '../stations/sheet/layout/alongHinges.ts';
 import { outOfReach, type SheetSide } from '../stations/sheet/layout/reach.ts';
 import { foldsUpright } from '../stations/size/folds.ts';
 import { piecesOf } from '../stations/envelope/piecesOf.ts';
@@ -96,9 +97,7 @@ function liesAs(piece: PieceOnSheets, job: Job, plan: Plan, grain: 'respect' | '
     case 'card':
       return cardLies(job, plan, grain);
     case 'layer':
-      return shown(
-        plan.art.panels[piece.id]?.shapes ?? [{ kind: 'path', role: 'printable', path: polygon(piece.blank.outline) }],
-      );
+      return layerLies(piece, plan, grain);
     case 'envelope':
       return plan.envelope.print?.on === 'blank'
         ? { ...plain, shapes: drawEnvelopeArt(plan.envelope, namesInUse(job) ? 'shared' : 'all') }
@@ -110,6 +109,22 @@ function liesAs(piece: PieceOnSheets, job: Job, plan: Plan, grain: 'respect' | '
         : shown(drawEnvelopeOutline(piece.blank));
     }
   }
+}
+
+/** With what is printed on it, behind it too; a part that is hinged lies with its hinges along the fibres, which run upright. */
+function layerLies({ id, blank }: PieceOnSheets, { art, size }: Plan, grain: 'respect' | 'ignore'): Lies {
+  const { widthMm, heightMm } = blank;
+  const printed = art.panels[id];
+  const hinges = grain === 'respect' ? hingesUpright(size.layers.find((piece) => piece.id === id)!) : null;
+  return {
+    ...{ widthMm, heightMm, together: 1, mayTurn: hinges === null, quarterTurned: hinges === false },
+    // They are creased by their template, once they are free.
+    folds: [],
+    shapes: {
+      outside: printed?.shapes ?? [{ kind: 'path', role: 'printable', path: polygon(blank.outline) }],
+      inside: printed?.back?.shapes ?? [],
+    },
+  };
 }
 
 /** Blanks that interlock go in as the pair that one cell holds, as they do on the job’s own sheets. */

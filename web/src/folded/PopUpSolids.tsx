@@ -69,7 +69,7 @@ export function PopUpSolids({
             caliperMm={stock ? stock.caliperMicron / 1000 : size.folding.caliperMm}
             panels={now.panels.filter(({ partId }) => partId === part.id)}
             front={cutIn?.outside ?? prints[part.id]?.shapes ?? null}
-            back={cutIn?.inside ?? null}
+            back={cutIn?.inside ?? prints[part.id]?.back ?? null}
             stands={own.has(part.id)}
           />
         );

@@ -138,6 +138,7 @@ const layer = object<LayerChoice>({
   revealMm: required(length(SIZE.revealMm)),
   stockIds: required(list(id, SIZE.stocksOfLayer.most, SIZE.stocksOfLayer.least)),
   picture: spare(orNull(picturePlacement)),
+  backPicture: spare(orNull(picturePlacement)),
   feed: spare(orNull(object<NonNullable<LayerChoice['feed']>>({ printerId: required(id), pathId: required(id) }))),
   adhesiveId: spare(orNull(id)),
   wrap: spare(wrap),

@@ -97,9 +97,10 @@ export function readJobFile(value: unknown, workshop: Workshop): Checked<JobFile
     ...Object.entries(job.art.faces).flatMap(([face, art]) =>
       pictureIdsOf(art).map(([place, id]) => [`art.faces.${face}.${place}`, id] as const),
     ),
-    ...job.size.layers.flatMap(({ picture }, i) =>
-      picture ? [[`size.layers.${i}.picture.pictureId`, picture.pictureId] as const] : [],
-    ),
+    ...job.size.layers.flatMap(({ picture, backPicture }, i) => [
+      ...(picture ? [[`size.layers.${i}.picture.pictureId`, picture.pictureId] as const] : []),
+      ...(backPicture ? [[`size.layers.${i}.backPicture.pictureId`, backPicture.pictureId] as const] : []),
+    ]),
   ];
   for (const [field, id] of named)
     if (!(id in pictures))

@@ -28,4 +28,6 @@ export interface PanelArt {
   readonly picture: LaidPicture;
   /** Out to the bleed, and no farther. */
   readonly shapes: readonly Shape[];
+  /** What is printed behind it, in the same frame, mirrored as it is through the paper; null where nothing is. */
+  readonly back: { readonly picture: LaidPicture; readonly shapes: readonly Shape[] } | null;
 }

@@ -6,7 +6,8 @@ import type { LengthUnit } from '../../ground/length/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import { sayPieceCuts } from '../cut/sayPieceCuts.ts';
 import type { CutPlan } from '../cut/types.ts';
-import { sayPlate } from '../sheet/layout/passes.ts';
+import { sayPlate, type PrintPass } from '../sheet/layout/passes.ts';
+import type { SheetSide } from '../sheet/layout/reach.ts';
 import type { LayerSheet } from '../sheet/layout/layerSheets.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import { isWrap, type LayerPieceKind } from '../../job/layerKinds.ts';
@@ -31,24 +32,36 @@ export function panelSteps(job: Job, workshop: Workshop, sheet: SheetPlan): read
   if (printed.length === 0) return [];
   return [
     ...printed.flatMap(({ piece, sheets, up, print }) =>
-      print!.passes.map(({ plate }): MakeStep => {
-        const said = sayPlate(plate, print!.white);
+      print!.passes.map(({ plate, sides }, pass): MakeStep => {
+        const before = print!.passes[pass - 1];
+        const isTurned = before !== undefined && before.sides[0] !== sides[0];
+        const isBack = sides[0] === 'back';
+        const said = [sayPlate(plate, print!.white), saySides(sides, print!.passes)]
+          .filter((one) => one !== null)
+          .join(', ');
         const paper = { sheetWidthMm: piece.stock.sheetWidthMm, sheetHeightMm: piece.stock.sheetHeightMm };
         return {
           ...PLAIN,
-          id: `print-layer-${piece.id}${plate === 'colours' ? '' : `-${plate}`}`,
+          id: `print-layer-${piece.id}${plate === 'colours' ? '' : `-${plate}`}${isBack ? '-back' : ''}`,
           kind: 'layer',
           pieceId: piece.id,
           plate,
+          ...(isBack ? { side: 'back' } : {}),
           title: `Print ${piece.name.toLowerCase()}${said ? `: ${said}` : ''}`,
           big: `${sheets} ${plural(sheets, 'sheet')}`,
-          detail: `${capital(`${print!.printer.name}, ${print!.path.name}`)}. ${piece.stock.name}, ${up} from each. ${sayPaperSize(paper, workshop)} ${sayBorder(print!.path)}Print at 100 %, no fit to page. ${plate === 'foil' ? SOLID_BLACK : ''}Test one sheet first.`,
+          detail: `${capital(`${print!.printer.name}, ${print!.path.name}`)}. ${piece.stock.name}, ${up} from each. ${sayPaperSize(paper, workshop)} ${sayBorder(print!.path)}${isTurned ? `Turn the stack over on its ${job.sheet.flipEdge} edge and feed it again. ` : ''}Print at 100 %, no fit to page. ${plate === 'foil' ? SOLID_BLACK : ''}Test one sheet first.`,
         };
       }),
     ),
     // Toner is dry as it comes out, and foil is laid while nothing has touched it.
     ...(job.make.dryMinutes > 0 && printed.some(({ piece }) => !piece.foil) ? [dryStep(job, 'dry-layers')] : []),
   ];
+}
+
+/** Which side a pass is of, where a layer is printed on both. */
+function saySides(sides: readonly SheetSide[], passes: readonly PrintPass[]): string | null {
+  if (!passes.some((pass) => pass.sides.includes('back'))) return null;
+  return sides.length === 2 ? 'both sides' : sides[0]!;
 }
 
 /** Each layer that belongs on or in the card is cut out and put in its place. */

@@ -14,7 +14,13 @@ export type StepWork =
   /** Foil is laid on what was printed for it. */
   | { readonly kind: 'foil'; readonly pieceId: string }
   /** A layer is printed, or cut and put in its place. */
-  | { readonly kind: 'layer'; readonly pieceId: string; readonly plate: PlateKind | null }
+  | {
+      readonly kind: 'layer';
+      readonly pieceId: string;
+      readonly plate: PlateKind | null;
+      /** Of a pass over the backs. */
+      readonly side?: SheetSide;
+    }
   /** Something from the shelf is fixed on a face. */
   | { readonly kind: 'trimming'; readonly faceId: string }
   /** One of what moves as the card opens is glued in; the layer’s place in the job’s list. */

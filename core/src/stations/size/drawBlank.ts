@@ -41,7 +41,9 @@ export interface BlankView {
 
 /** Inks let the stock through, white under them or not; foil covers it. */
 export type PrintLies = 'onStock' | 'onWhite' | 'asFoil';
-export type LayerPrints = Readonly<Record<string, { readonly shapes: readonly Shape[]; readonly lies: PrintLies }>>;
+export type LayerPrints = Readonly<
+  Record<string, { readonly shapes: readonly Shape[]; readonly back?: readonly Shape[]; readonly lies: PrintLies }>
+>;
 
 /** From the blank seen from outside to what a maker sees with this side up. */
 export const viewOf = (size: FoldedPiece, side: PaperSide): Affine =>

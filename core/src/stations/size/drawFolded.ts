@@ -136,7 +136,15 @@ function popUpSheets(
         return partLeft(popUps, part, panel).map((left) => ({ panel: left, cuts: [], colour: stockColour, pose, art }));
       }
       const { colour } = pieceOf(partId).stock;
-      return [{ panel, cuts: [], colour, pose, art: { outside: prints[partId]?.shapes ?? [], inside: [] } }];
+      return [
+        {
+          panel,
+          cuts: [],
+          colour,
+          pose,
+          art: { outside: prints[partId]?.shapes ?? [], inside: prints[partId]?.back ?? [] },
+        },
+      ];
     }),
     ...sheets.flatMap(({ partId, quads }) => quads.flatMap((quad) => flatQuad(quad, pieceOf(partId).stock.colour))),
   ];

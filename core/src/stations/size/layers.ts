@@ -1,7 +1,7 @@
 import { decide, decideEach } from '../../job/decide.ts';
 import type { FlatBlank, FoldedForm } from '../../ground/fold/types.ts';
 import type { ReadFace } from '../../ground/fold/readFaces.ts';
-import { apply, invert } from '../../ground/geometry/affine.ts';
+import { apply, invert, type TurnOver } from '../../ground/geometry/affine.ts';
 import { boxAround, corners, evenSides, grow } from '../../ground/geometry/box.ts';
 import type { Box } from '../../ground/geometry/types.ts';
 import { areaOf, isUprightBox, moved, type Polygon } from '../../ground/geometry/polygon.ts';
@@ -55,6 +55,8 @@ export interface LayerPiece {
   readonly trimmedTo?: Polygon;
   /** Where its picture lies on its blank, where its outline was drawn round that; as placed when nothing is said. */
   readonly pictureBox?: Box;
+  /** What is printed behind it, and how it is turned over to be seen so: sideways, or head over heels on its blank. */
+  readonly back?: { readonly picture: PicturePlacement; readonly turn: TurnOver };
   /** Where it is glued, and where others are glued to it, by the numbers of the places; none but on pop-ups. */
   readonly glueMarks?: readonly { readonly number: number; readonly outline: Polygon }[];
   /** One for so many cards; one for each when nothing is said. */

@@ -3,6 +3,7 @@ import {
   correctPage,
   pageAsSent,
   drawPanelPage,
+  sidesPrinted,
   isOwnPass,
   whitePlate,
   type LayerSheet,
@@ -26,7 +27,7 @@ export const panels: Exporter<'pdf'> = (input, _, name): readonly Draft[] => {
   const parts = (['foil', ...plates] as const).filter((part) =>
     printed.some(({ print }) => print!.passes.some(({ plate }) => plate === part)),
   );
-  const total = printed.reduce((n, { sheets, print }) => n + sheets * print!.passes.length, 0);
+  const total = printed.reduce((n, piece) => n + sidesPrinted(piece), 0);
   return parts.map((part, i): Draft => {
     const own = printed.filter(({ print }) => print!.passes.some(({ plate }) => plate === part));
     return {
@@ -48,13 +49,16 @@ function* panelPages(
     const { stock, id } = layer.piece;
     const sheet = { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
     const inForce = correctionsInForce(layer.print!.path, stock.gsm, sheet);
-    for (let sheetNumber = 1; sheetNumber <= layer.sheets; sheetNumber += 1) {
-      const label = { title: job.brief.title, date, sheetNumber, plate };
-      const drawn = drawPanelPage(layer, plan.art.panels[id]!, label);
-      const plated = { ...drawn, scene: plateOfPage(drawn.scene, plate) };
-      const page = pageAsSent(correctPage(plated, inForce, 'front'), layer.print!.path);
-      const under = layer.print!.white === 'inPass' ? whitePlate(page.scene) : undefined;
-      yield { page, white: under, repeats: sheetNumber > 1 };
-    }
+    // A pass of one side is a stack of it; where the printer turns sheets by itself their sides come in turn.
+    for (const { sides } of layer.print!.passes.filter((pass) => pass.plate === plate))
+      for (let sheetNumber = 1; sheetNumber <= layer.sheets; sheetNumber += 1)
+        for (const side of sides) {
+          const label = { title: job.brief.title, date, sheetNumber, plate };
+          const drawn = drawPanelPage(layer, plan.art.panels[id]!, label, side);
+          const plated = { ...drawn, scene: plateOfPage(drawn.scene, plate) };
+          const page = pageAsSent(correctPage(plated, inForce, side), layer.print!.path);
+          const under = layer.print!.white === 'inPass' ? whitePlate(page.scene) : undefined;
+          yield { page, white: under, repeats: sheetNumber > 1 };
+        }
   }
 }

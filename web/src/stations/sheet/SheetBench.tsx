@@ -26,7 +26,11 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
     [job, plan, side, light, standIn],
   );
   const layer = sheet.layers.find(({ piece }) => piece.id === layerId);
-  const drawLayer = useCallback(() => drawLayerSheet(layer!, art.panels[layer!.piece.id]), [layer, art.panels]);
+  const layerSide = layer?.piece.back ? side : 'front';
+  const drawLayer = useCallback(
+    () => drawLayerSheet(layer!, art.panels[layer!.piece.id], { side: layerSide }),
+    [layer, art.panels, layerSide],
+  );
   const layerPresses = sheet.layers.length > 0 && (
     <>
       <BenchButton aria-pressed={!layer} onPress={() => setLayerId(null)}>
@@ -46,9 +50,18 @@ export function SheetBench({ job, plan, workshop }: StationProps): ReactNode {
         draw={drawLayer}
         pictures={job.pictures}
         unit={workshop.unit}
-        label={`${layer.piece.name} on a sheet of ${layer.piece.stock.name}`}
+        label={`${layer.piece.back ? `The ${layerSide} of ${layer.piece.name.toLowerCase()}` : layer.piece.name} on a sheet of ${layer.piece.stock.name}`}
         caption={`${layer.up} up, ${layer.sheets} ${plural(layer.sheets, 'sheet')} of ${layer.piece.stock.name}`}
-        tools={layerPresses}
+        tools={
+          <>
+            {layerPresses}
+            {layer.piece.back && (
+              <BenchButton onPress={turnOver}>
+                Turn over <KeyCap>T</KeyCap>
+              </BenchButton>
+            )}
+          </>
+        }
       />
     );
   return (

@@ -2,6 +2,7 @@ import {
   adhesivesOf,
   capital,
   isCutFromCard,
+  isSeenBehind,
   isTraced,
   decide,
   DEFAULTS,
@@ -244,6 +245,19 @@ function OnePopUp({
                           ...(layer.picture ?? DEFAULTS.placement),
                           pictureId: id,
                         },
+                })
+              }
+            />
+          )}
+          {layer.picture && isSeenBehind(popUp.mechanism) && (
+            <Pick
+              label="Printed behind with"
+              value={layer.backPicture?.pictureId ?? ''}
+              sections={[{ heading: null, options: [{ id: '', name: 'Nothing: bare stock' }, ...pictures] }]}
+              onChange={(id) =>
+                onChange({
+                  ...layer,
+                  backPicture: id === '' ? null : { ...(layer.backPicture ?? DEFAULTS.placement), pictureId: id },
                 })
               }
             />

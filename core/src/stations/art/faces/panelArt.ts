@@ -1,10 +1,11 @@
-import { IDENTITY } from '../../../ground/geometry/affine.ts';
-import { boxAround } from '../../../ground/geometry/box.ts';
+import { apply, IDENTITY, turnMap } from '../../../ground/geometry/affine.ts';
+import { boxAround, mapBox } from '../../../ground/geometry/box.ts';
 import { polygon } from '../../../ground/geometry/path.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
 import type { Job } from '../../../job/types.ts';
 import { inFoil } from '../../../ground/scene/foil.ts';
 import type { Shape } from '../../../ground/scene/types.ts';
+import type { LayerPiece } from '../../size/layers.ts';
 import type { SizePlan } from '../../size/planSize.ts';
 import { drawPicture } from './drawCard.ts';
 import type { LaidPicture } from './items.ts';
@@ -15,6 +16,21 @@ import type { PanelArt } from '../types.ts';
 const inBox = ({ pictures }: Job, { id, ppi }: LaidPicture, box: Box): Pick<LaidPicture, 'box' | 'ppi'> => ({
   ...{ box, ppi: ppi === null ? null : effectivePpi(pictures[id]!, box) },
 });
+
+/** Laid out as it is seen from behind, and turned over on to its blank. */
+function backOf(job: Job, piece: LayerPiece): PanelArt['back'] {
+  const { back, blank, bleedOutline, pictureBox } = piece;
+  if (!back) return null;
+  const over = turnMap(blank, back.turn);
+  const outline = bleedOutline.map((p) => apply(over, p));
+  const placed = layPicture(job, back.picture, boxAround(outline), piece.id);
+  if (!placed) return null;
+  const laid = pictureBox ? { ...placed, ...inBox(job, placed, mapBox(over, pictureBox)) } : placed;
+  const drawn: Shape = {
+    ...{ kind: 'group', transform: IDENTITY, clip: polygon(outline), children: drawPicture(laid) },
+  };
+  return { picture: laid, shapes: [{ kind: 'group', transform: over, children: [drawn] }] };
+}
 
 /** By the id of the piece; bare pieces have none. */
 export function layPanels(job: Job, size: SizePlan): Readonly<Record<string, PanelArt>> {
@@ -28,7 +44,7 @@ export function layPanels(job: Job, size: SizePlan): Readonly<Record<string, Pan
       const shapes: readonly Shape[] = [
         piece.foil ? inFoil(children, piece.foil.colour, clip) : { kind: 'group', transform: IDENTITY, clip, children },
       ];
-      return [[piece.id, { piece, picture: laid, shapes }]];
+      return [[piece.id, { piece, picture: laid, shapes, back: backOf(job, piece) }]];
     }),
   );
 }

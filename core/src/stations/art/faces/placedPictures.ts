@@ -8,7 +8,9 @@ export function placedPictureIds(job: Job): readonly string[] {
     ...(pattern ? [pattern.pictureId] : []),
     ...objects.flatMap((object) => (object.kind === 'picture' ? [object.picture.pictureId] : [])),
   ]);
-  const layers = job.size.layers.flatMap(({ picture }) => (picture ? [picture.pictureId] : []));
+  const layers = job.size.layers.flatMap(({ picture, backPicture }) =>
+    [picture, backPicture].flatMap((one) => (one ? [one.pictureId] : [])),
+  );
   return [...new Set([...ids, ...layers])].filter((id) => job.pictures[id]);
 }
 

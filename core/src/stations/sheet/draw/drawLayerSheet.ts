@@ -1,6 +1,6 @@
 import type { PanelArt } from '../../art/types.ts';
-import { apply, IDENTITY } from '../../../ground/geometry/affine.ts';
-import { boxAround, corners, evenSides, grow } from '../../../ground/geometry/box.ts';
+import { apply, compose, IDENTITY, turnMap, type Affine } from '../../../ground/geometry/affine.ts';
+import { boxAround, corners, evenSides, grow, mapBox } from '../../../ground/geometry/box.ts';
 import { cutPath } from '../../../ground/fold/blankCuts.ts';
 import { boxPath, polygon, polyline } from '../../../ground/geometry/path.ts';
 import type { Box } from '../../../ground/geometry/types.ts';
@@ -11,18 +11,23 @@ import { drawMark, markRoom } from '../layout/machineMarks.ts';
 import type { LayerSheet } from '../layout/layerSheets.ts';
 import { foilPlate } from '../../../ground/scene/foil.ts';
 import { whitePlate } from '../../../ground/scene/whitePlate.ts';
-import { laidMap } from '../layout/layOut.ts';
+import { laidMap, type LaidPiece } from '../layout/layOut.ts';
+import type { SheetSide } from '../layout/reach.ts';
 import { sayPlate, type PlateKind } from '../layout/passes.ts';
 
 /**
  * Pieces of one layer on a sheet of their stock, with what is printed on them and the fold of an insert.
  * @param isToner a foil’s toner is seen as it was printed, before the foil is laid
  */
-export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined, { isToner = false } = {}): Scene {
+export function drawLayerSheet(
+  layer: LayerSheet,
+  art: PanelArt | undefined,
+  { isToner = false, side = 'front' }: { readonly isToner?: boolean; readonly side?: SheetSide } = {},
+): Scene {
   const { blank, stock, laid } = layer;
   const box = { xMm: 0, yMm: 0, widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm };
   const shapes: Shape[] = [{ kind: 'path', role: 'sheet', path: boxPath(box), fill: stock.colour }];
-  const page = layer.print && art ? drawPanelPage(layer, art, null).scene : null;
+  const page = layer.print && art ? drawPanelPage(layer, art, null, side).scene : null;
   const printed = page && isToner ? foilPlate(page) : page;
   const white = printed && layer.print?.white ? whitePlate(printed, '#ffffff') : null;
   if (printed)
@@ -32,7 +37,7 @@ export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined, { i
       ...(white || layer.piece.foil ? {} : { blend: 'multiply' }),
     });
   for (const lies of laid) {
-    const map = laidMap(lies, blank.heightMm);
+    const map = compose(pageOf(layer, side), laidMap(lies, blank.heightMm));
     shapes.push({ kind: 'path', role: 'trim', path: polygon(blank.outline.map((p) => apply(map, p))) });
     for (const cut of blank.cuts)
       shapes.push({
@@ -41,9 +46,21 @@ export function drawLayerSheet(layer: LayerSheet, art: PanelArt | undefined, { i
         path: cutPath({ ...cut, points: cut.points.map((p) => apply(map, p)) }),
       });
     for (const { from, to, way } of blank.creases)
-      shapes.push({ kind: 'path', role: creaseRole(way), path: polyline([from, to].map((p) => apply(map, p))) });
+      shapes.push({
+        ...{ kind: 'path', role: creaseRole(side === 'back' ? OTHER_WAY[way ?? 'away'] : way) },
+        path: polyline([from, to].map((p) => apply(map, p))),
+      });
   }
   return { box, symbols: { ...printed?.symbols, ...white?.symbols }, shapes };
+}
+
+/** What comes towards who sees the front goes away from who sees the back. */
+const OTHER_WAY = { toward: 'away', away: 'toward' } as const;
+
+/** A sheet as seen from its front to the page of a side: the back is the front turned over. */
+function pageOf({ print, stock }: LayerSheet, side: SheetSide): Affine {
+  if (side === 'front' || !print) return IDENTITY;
+  return turnMap({ widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, print.turnOver);
 }
 
 export interface PanelLabel {
@@ -57,30 +74,42 @@ export interface PanelLabel {
 /**
  * A sheet of one layer as it is printed: the same panel at every place, ticks round them all and a slug.
  * @param label null leaves the slug off
- * @throws RangeError for a layer that nothing is printed on, which would be our mistake
+ * @param side of the sheet; its back as it lies when the sheet is turned over
+ * @throws RangeError for a layer that nothing is printed on, or not on that side, which would be our mistake
  */
-export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabel | null): Page {
+export function drawPanelPage(
+  layer: LayerSheet,
+  art: PanelArt,
+  label: PanelLabel | null,
+  side: SheetSide = 'front',
+): Page {
   const { piece, blank, laid, print, sheets, machineMarks } = layer;
   // Several layers’ sheets may share a file, where a symbol’s name stands for one drawing.
-  const symbol = `panel-${piece.id}`;
-  if (!print) throw new RangeError(`drawPanelPage: nothing is printed on ${piece.id}`);
+  const symbol = `panel-${piece.id}${side === 'back' ? '-back' : ''}`;
+  const { shapes: drawn } = side === 'back' ? (art.back ?? { shapes: null }) : art;
+  const page = pageOf(layer, side);
+  const onPage = (lies: LaidPiece): Affine => compose(page, laidMap(lies, blank.heightMm));
+  if (!print || !drawn) throw new RangeError(`drawPanelPage: nothing is printed on the ${side} of ${piece.id}`);
   const box = { xMm: 0, yMm: 0, widthMm: piece.stock.sheetWidthMm, heightMm: piece.stock.sheetHeightMm };
   const around = (boxes: readonly Box[]): Box => (boxes.length > 0 ? boxAround(boxes.flatMap((b) => corners(b))) : box);
-  const trims = laid.map(({ trim }) => trim);
+  const trims = laid.map(({ trim }) => mapBox(page, trim));
   const bleedBox = around(trims.map((trim) => grow(trim, evenSides(piece.bleedMm))));
   const block = { bleedBox, printable: print.printable };
   const folds = laid.flatMap((lies) =>
     blank.creases.map(({ from, to }) => ({
-      line: boxAround([from, to].map((p) => apply(laidMap(lies, blank.heightMm), p))),
-      piece: lies.trim,
+      line: boxAround([from, to].map((p) => apply(onPage(lies), p))),
+      piece: mapBox(page, lies.trim),
     })),
   );
+  // A machine finds the print by its front.
+  const seenMarks = side === 'front' ? machineMarks : [];
   const plate = label && sayPlate(label.plate ?? 'colours', print.white);
   const ticks = print.marks ? drawTicks(trims, folds, block) : [];
   const text = label
     ? [
         shortTitle(label.title),
         piece.name.toLowerCase(),
+        ...(art.back ? [side] : []),
         ...(plate ? [plate] : []),
         `sheet ${label.sheetNumber} of ${sheets}`,
         ...(label.date ? [label.date] : []),
@@ -89,12 +118,12 @@ export function drawPanelPage(layer: LayerSheet, art: PanelArt, label: PanelLabe
   return {
     scene: {
       box,
-      symbols: { [symbol]: { box: boxAround(piece.bleedOutline), shapes: art.shapes } },
+      symbols: { [symbol]: { box: boxAround(piece.bleedOutline), shapes: drawn } },
       shapes: [
-        ...laid.map((lies): Shape => ({ kind: 'use', symbol, transform: laidMap(lies, blank.heightMm) })),
-        ...machineMarks.map(drawMark),
-        ...ticksClearOf(machineMarks, ticks),
-        ...(print.marks && text ? drawSlug(text, block, { ticks, keepClear: machineMarks.map(markRoom) }) : []),
+        ...laid.map((lies): Shape => ({ kind: 'use', symbol, transform: onPage(lies) })),
+        ...seenMarks.map(drawMark),
+        ...ticksClearOf(seenMarks, ticks),
+        ...(print.marks && text ? drawSlug(text, block, { ticks, keepClear: seenMarks.map(markRoom) }) : []),
       ],
     },
     trimBox: around(trims),

@@ -3,21 +3,23 @@ import { SCORE_FROM_GSM } from '../../stock/pressure.ts';
 import type { LayOutQuestion } from './layOut.ts';
 import { fibresUpright } from './question.ts';
 
-/**
- * Ways to lay a part that is hinged to and fro so that the fibres run along most of its creases; null where it has none, or
- * is of paper that folds either way.
- */
-export function alongHinges({
-  kind,
-  blank,
-  stock,
-}: Pick<LayerPiece, 'kind' | 'blank' | 'stock'>): LayOutQuestion['mayLie'] | null {
+/** Whether most of a part’s hinges run upright as it is drawn; null where it has none, or is of paper that folds either way. */
+export function hingesUpright({ kind, blank, stock }: Pick<LayerPiece, 'kind' | 'blank' | 'stock'>): boolean | null {
   if (kind !== 'popUp' || stock.gsm < SCORE_FROM_GSM || blank.creases.length === 0) return null;
   // How long creases are one way and the other, each by its share of both.
   const long = (way: 'xMm' | 'yMm'): number =>
     blank.creases.reduce((sum, { from, to }) => sum + Math.abs(to[way] - from[way]), 0);
-  const [up, across] = [long('yMm'), long('xMm')];
-  const wantsUpright = up >= across;
+  return long('yMm') >= long('xMm');
+}
+
+/**
+ * Ways to lay a part that is hinged to and fro so that the fibres run along most of its creases; null where it has none, or
+ * is of paper that folds either way.
+ */
+export function alongHinges(piece: Pick<LayerPiece, 'kind' | 'blank' | 'stock'>): LayOutQuestion['mayLie'] | null {
+  const wantsUpright = hingesUpright(piece);
+  if (wantsUpright === null) return null;
+  const { stock } = piece;
   return {
     asDrawn: fibresUpright(stock, false) === wantsUpright,
     turned: fibresUpright(stock, true) === wantsUpright,

@@ -12,6 +12,8 @@ import { pathRefusals } from '../../stock/planStock.ts';
 import { whiteWayOf } from '../../stock/white.ts';
 import { sheetsFor, type PieceOnSheets } from '../pieces.ts';
 import { passesOf, type PrintPass } from './passes.ts';
+import { turnOf, type TurnOver } from '../../../ground/geometry/affine.ts';
+import { outOfReach, type SheetSide } from './reach.ts';
 import { alongHinges } from './alongHinges.ts';
 import { layBlank } from './layBlank.ts';
 import type { LaidPiece, LayOut } from './layOut.ts';
@@ -37,6 +39,8 @@ export interface LayerPrint {
   /** How white is laid under the colours of this stock; null where none is. */
   readonly white: WhiteWay | null;
   readonly passes: readonly PrintPass[];
+  /** How its sheets are turned over between their sides, where both are printed. */
+  readonly turnOver: TurnOver;
   /** Why this path will not take the stock; empty where it does. */
   readonly refusals: readonly string[];
 }
@@ -54,7 +58,14 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
     const print = piece.picture ? printOf(job, workshop, piece) : null;
     const question = {
       sheet: { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm },
-      marginsMm: print ? inkMargins(print.path, bleedMm) : evenSides(0),
+      marginsMm: print
+        ? outOfReach(
+            inkMargins(print.path, bleedMm),
+            { widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm },
+            job.sheet.flipEdge,
+            sidesOf(piece),
+          )
+        : evenSides(0),
       ...{ blank, bleedMm, isPrinted: print !== null },
     };
     const way = alongHinges(piece);
@@ -79,6 +90,9 @@ export function planLayerSheets(job: Job, workshop: Workshop, size: SizePlan, sp
     return { ...{ id, name, role: 'layer', blank, bleedMm, stock, piece }, ...onSheets };
   });
 }
+
+/** Sides of a sheet of it that are printed. */
+const sidesOf = ({ back }: LayerPiece): readonly SheetSide[] => (back ? ['front', 'back'] : ['front']);
 
 /** A way of a stock through a printer, and why it will not go. */
 export interface WayThrough {
@@ -128,8 +142,9 @@ function printOf(job: Job, workshop: Workshop, piece: LayerPiece): LayerPrint | 
   return {
     ...{ printer, path, refusals },
     marks: job.sheet.marks,
+    turnOver: turnOf(sheet, job.sheet.flipEdge),
     printable: shrink(sheet, path.marginsMm),
     white,
-    passes: foil ? [{ plate: 'foil', sides: ['front'] }] : passesOf(['front'], false, white),
+    passes: foil ? [{ plate: 'foil', sides: ['front'] }] : passesOf(sidesOf(piece), path.printsBothSides, white),
   };
 }

@@ -3,6 +3,7 @@ import type { Blank, FlatBlank } from '../../../ground/fold/types.ts';
 import { boxAround } from '../../../ground/geometry/box.ts';
 import { TOLERANCE_MM } from '../../../ground/geometry/types.ts';
 import { stockById } from '../../../job/pick.ts';
+import { isSeenBehind } from '../../../job/popUps.ts';
 import type { Job, LayerChoice } from '../../../job/types.ts';
 import type { Stock, Workshop } from '../../../workshop/types.ts';
 import { strip } from '../formats/parts/strip.ts';
@@ -33,6 +34,14 @@ const isBentIn =
   (creaseId: string): boolean =>
     (shut[creaseId] ?? 0) !== 0 || (open[creaseId] ?? 0) !== 0;
 
+interface PieceToMake {
+  readonly id: string;
+  readonly name: string;
+  readonly blank: FlatBlank;
+  /** None for what bends. */
+  readonly part?: PopUpPart;
+}
+
 /** Every part as it is cut, of its layer’s stock; the picture of a layer goes on the part that carries it. */
 export function popUpPieces(
   job: Job,
@@ -45,7 +54,7 @@ export function popUpPieces(
     const choice = job.size.layers[layer]!;
     const stock = stockById(workshop, choice.stockIds[0]!, `size.layers.${layer}.stockIds.0`);
     const pieceOf = (
-      { id, name, blank }: { readonly id: string; readonly name: string; readonly blank: FlatBlank },
+      { id, name, blank, part }: PieceToMake,
       print: Pick<LayerChoice, 'picture' | 'foil'>,
       glueArea: GlueArea | null,
     ): LayerPiece => {
@@ -53,7 +62,8 @@ export function popUpPieces(
       return {
         ...{ ...cut, id, name, faceId: null, leftMm: 0, topMm: 0, glueMarks: marksOn(id, blank, spots) },
         ...printOn(job, layer, print, blank.outline),
-        ...inItsOutline(job, choice, blank),
+        ...inItsOutline(job, choice, blank, part),
+        ...behind(job, choice, part, isLevel),
         ...glued(job, workshop, choice, cut, glueArea),
       };
     };
@@ -63,7 +73,7 @@ export function popUpPieces(
         .filter(({ cutFrom }) => !cutFrom)
         .map((part) =>
           pieceOf(
-            { ...part, blank: flat(part.blank, isBentIn(part)) },
+            { ...part, part, blank: flat(part.blank, isBentIn(part)) },
             printOf(choice, part, isLevel),
             gluedOf(part.id),
           ),
@@ -90,10 +100,33 @@ function inItsOutline(
   { pictures }: Job,
   choice: LayerChoice,
   { outline }: FlatBlank,
+  part: PopUpPart | undefined,
 ): Partial<Pick<LayerPiece, 'bleedMm' | 'bleedOutline' | 'pictureBox'>> {
+  if (part?.carries !== 'upright') return {};
   const ref = choice.picture && pictures[choice.picture.pictureId];
   const pictureBox = ref && tracedPicture(popUpOf(choice), ref);
   return pictureBox ? { pictureBox, bleedMm: 0, bleedOutline: outline } : {};
+}
+
+/** What is printed behind a part that carries a picture, upright to who walks round it; foil is laid on the front alone. */
+function behind(
+  { pictures }: Job,
+  choice: LayerChoice,
+  part: PopUpPart | undefined,
+  isLevel: boolean,
+): Pick<LayerPiece, 'back'> {
+  const { picture, backPicture, foil } = choice;
+  if (!part || part.carries === 'nothing' || foil) return {};
+  if (!isSeenBehind(popUpOf(choice).mechanism)) return {};
+  if (!picture || !backPicture || !pictures[picture.pictureId] || !pictures[backPicture.pictureId]) return {};
+  // Across a level fold a blank lies on its side: what is upright on it as it is read runs along it.
+  const lies = isLevel && part.carries === 'asRead';
+  return {
+    back: {
+      picture: lies ? { ...backPicture, quarterTurns: ((backPicture.quarterTurns ?? 0) + 1) % 4 } : backPicture,
+      turn: lies ? 'topBottom' : 'leftRight',
+    },
+  };
 }
 
 /** Where a part is glued, and where others are glued to it; of a strip of several, what lies on the first. */
