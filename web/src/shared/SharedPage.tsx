@@ -15,6 +15,7 @@ import { movesOf, SharedBench } from './SharedBench.tsx';
 import { SharedDecisions } from './SharedDecisions.tsx';
 import { named, orderOf } from './sharedOrder.ts';
 import { SharedPdf } from './SharedPdf.tsx';
+import { useAskedJob } from './useAskedJob.ts';
 import { feedsOf, useSharedChoice } from './useSharedChoice.ts';
 import { useSharedJobs } from './useSharedJobs.ts';
 import { useSharedPlan } from './useSharedPlan.ts';
@@ -26,6 +27,7 @@ export default function SharedPage({ workshop }: { readonly workshop: Workshop }
   useEffect(() => useView.getState().lieFrontUp(), []);
   useBenchKeys();
   const { pieces, pictures, problem } = useSharedJobs(workshop, choice.grain);
+  useAskedJob(pieces, set);
   const solver = useSharedPlan();
   const [shown, setShown] = useState(0);
   const { path, feed } = feeds.find(({ id }) => id === choice.feed) ?? feeds[0]!;

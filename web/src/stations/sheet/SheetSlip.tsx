@@ -2,6 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { decideEach, LIMITS, type SheetChoice } from '@zippy/core';
 import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
+import { PARTS_OF } from '../../shared/useAskedJob.ts';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
 import { Choice } from '../../ui/Choice.tsx';
@@ -15,6 +16,7 @@ import { Offcuts, SheetChoices } from './SheetChoices.tsx';
 
 export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
+  const jobId = useJob((s) => s.id);
   const { sheet } = job;
   const { unit } = workshop;
   const { cutDown } = sheet;
@@ -32,6 +34,11 @@ export function SheetSlip({ job, plan, workshop }: StationProps): ReactNode {
           {plan.sheet.named && <TakeAway what="sheets" format="csv" label="Who is on which sheet, CSV" />}
           {plan.sheet.layers.some(({ print }) => print) && (
             <TakeAway what="panels" format="pdf" label="Sheets of printed panels, PDF" />
+          )}
+          {plan.sheet.layers.length > 1 && jobId && (
+            <ButtonLink href={`/shared?${PARTS_OF}=${jobId}`}>
+              {`Lay its ${plan.sheet.layers.length} parts on the fewest sheets`}
+            </ButtonLink>
           )}
           {plan.sheet.sides.length === 2 && (
             <ButtonLink href={`/workshop/printers/${job.stock.printerId}/${job.stock.pathId}`}>
