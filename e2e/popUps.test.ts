@@ -92,4 +92,86 @@ describe('what pops up', () => {
     await page.getByRole('button', { name: 'Figure', exact: true }).click();
     await page.getByRole('img', { name: /^Figure on a sheet/ }).waitFor();
   });
+
+  it('is cut into the card, dragged on its open inside, pressed from slit to slit, and drawn for a blade', async () => {
+    const title = await own('Lighthouse thank-you');
+    await open(title, 'size');
+    await press(/^Pop-ups: what moves/);
+    await add(/^Cut-in step/);
+    const before = await reaches(title, ({ size }) => size.layers.length === 1);
+    const popUp = popUpOf(before.size.layers[0]!);
+    // Nothing of it is bought, printed or glued.
+    expect(await page.getByRole('region', { name: 'Pop-up popUp1' }).getByText('Stock').count()).to.equal(0);
+    await press(/^Folded/);
+    await press(/^Turn over/);
+    const handle = page.getByRole('button', { name: /^Cut-in step, .* Drag or use the arrow keys/ });
+    const at = (await handle.boundingBox())!;
+    await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
+    await page.mouse.down();
+    for (let k = 1; k <= 5; k += 1) await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2 + 6 * k);
+    await page.mouse.up();
+    /** Along the fold, as it is said where it lies. */
+    const along = async (): Promise<number> =>
+      Number(/([\d.]+) mm along/.exec((await handle.getAttribute('aria-label')) ?? '')?.[1]);
+    // Planned beside the page, it is said a little after it is moved.
+    let dragged = await along();
+    for (let before = popUp.alongMm; dragged !== before; before = dragged, dragged = await along())
+      await page.waitForTimeout(400);
+    expect(dragged).to.be.above(popUp.alongMm);
+    expect(Math.round(dragged * 2)).to.equal(dragged * 2);
+    await handle.focus();
+    await page.keyboard.press('ArrowDown');
+    await reaches(title, ({ size }) => popUpOf(size.layers[0]!).alongMm === dragged + 0.5);
+    // All of one drag is taken back at once.
+    await press('Undo');
+    await press('Undo');
+    await reaches(title, ({ size }) => popUpOf(size.layers[0]!).alongMm === popUp.alongMm);
+    await open(title, 'crease');
+    await slip()
+      .getByText(/Cut-in step, hinge of its front: lay a rule along it/)
+      .waitFor();
+    await open(title, 'size');
+    const file = await take(/Template in layers \(DXF\)/, 'cut-in.dxf');
+    const lines = execFileSync(
+      '/usr/bin/python3',
+      [
+        '-c',
+        "import ezdxf,sys;m=ezdxf.readfile(sys.argv[1]).modelspace();print(sorted(round(sum((a-b).magnitude for a,b in zip(p,p[1:])),2) for e in m if e.dxf.layer.startswith('cut') for p in [list(ezdxf.math.Vec2.generate(e.get_points('xy'))) if e.dxftype()=='LWPOLYLINE' else [ezdxf.math.Vec2(e.dxf.start),ezdxf.math.Vec2(e.dxf.end)]]))",
+        file,
+      ],
+      { encoding: 'utf8' },
+    );
+    // Two slits as long as it is deep and high together.
+    const slits = (JSON.parse(lines) as readonly number[]).filter((mm) => mm === popUp.depthMm + popUp.heightMm);
+    expect(slits, lines).to.have.length(2);
+  });
+
+  it('a figure is cut round its picture and printed behind, and all parts go to the fewest sheets', async () => {
+    const title = await own('Lighthouse that stands up');
+    await open(title, 'size');
+    await press(/^Pop-ups/);
+    await press(/Figure/);
+    const tower = page.getByRole('region', { name: 'Pop-up tower' });
+    await tower.getByRole('button', { name: 'Cut it round its picture' }).click();
+    const job = await reaches(title, ({ size }) => popUpOf(size.layers[2]!).pathIn === 'picture');
+    // The tower is drawn in a picture of its own size: its path is about as high as that.
+    const ys = [...popUpOf(job.size.layers[2]!).path.matchAll(/[\d.-]+ ([\d.-]+)/g)].map(([, y]) => Number(y));
+    const { heightPx } = job.pictures.tower!;
+    expect(Math.max(...ys) - Math.min(...ys)).to.be.within(heightPx * 0.7, heightPx * 1.2);
+    await tower.getByRole('button', { name: /Printed behind with/ }).click();
+    await page.getByRole('option', { name: 'Wave' }).click();
+    await reaches(title, ({ size }) => size.layers[2]!.backPicture?.pictureId === 'wave');
+    await page.getByRole('link', { name: /Sheet/ }).first().click();
+    await page.getByRole('link', { name: 'Lay its 5 parts on the fewest sheets' }).click();
+    await page
+      .getByLabel(/^How many of Lighthouse that stands up/)
+      .nth(4)
+      .waitFor();
+    await press('Lay them out');
+    await page
+      .getByText(/^\d+ sheets \(.* of Wet Pebble Gloss/)
+      .first()
+      .waitFor();
+    await page.getByText(/No edge-to-edge layout of these pieces takes less/).waitFor();
+  });
 });
