@@ -277,12 +277,19 @@ export const printOfTop = (choice: LayerChoice, index: number): Pick<LayerChoice
 
 /** The largest reveal under the one asked that leaves paper to the last layer, by half millimetres; 0 when none does. */
 function largestReveal(outline: Polygon, askedMm: Mm, deep: number): Mm {
-  for (let reveal = Math.ceil(askedMm * 2) / 2 - 0.5; reveal > 0; reveal -= 0.5) {
-    const left = inset(outline, reveal * deep);
+  const leaves = (halves: number): boolean => {
+    const left = inset(outline, (halves / 2) * deep);
     const box = left && boxAround(left);
-    if (box && Math.min(box.widthMm, box.heightMm) >= SMALLEST_PIECE_MM) return reveal;
+    return box !== null && Math.min(box.widthMm, box.heightMm) >= SMALLEST_PIECE_MM;
+  };
+  // More reveal never leaves more paper, so halves of what is open are ruled out at a time.
+  let [fits, fails] = [0, Math.ceil(askedMm * 2)];
+  while (fails - fits > 1) {
+    const halves = Math.floor((fits + fails) / 2);
+    if (leaves(halves)) fits = halves;
+    else fails = halves;
   }
-  return 0;
+  return fits / 2;
 }
 
 /**

@@ -7,6 +7,8 @@ import type { Spread } from './spread.ts';
 
 /** Edges are looked at this often, since pages may be round. */
 const EVERY_MM = 3;
+/** At most so many places of one edge, however long it is. */
+const MOST_PLACES = 60;
 /** Less than this past an edge is the width of no blade. */
 export const OUT_MM = 0.02;
 
@@ -15,18 +17,28 @@ export const OUT_MM = 0.02;
  * pokes out that either page covers.
  * @param marginMm what comes nearer than this to the edge counts too; its excess is then below nought
  */
-export function pokesOut(pieces: readonly ShutPiece[], { outlines }: Spread, marginMm: Mm): readonly Excess[] {
+export function pokesOut(pieces: readonly ShutPiece[], spread: Spread, marginMm: Mm): readonly Excess[] {
+  const worst = new Map<string, Excess>();
+  for (const excess of excesses(pieces, spread, marginMm)) {
+    const before = worst.get(excess.partId);
+    if (!before || excess.mm > before.mm) worst.set(excess.partId, excess);
+  }
+  return [...worst.values()];
+}
+
+/** Place by place, so that who only asks whether any does stops at the first. */
+export function* excesses(
+  pieces: readonly ShutPiece[],
+  { outlines }: Pick<Spread, 'outlines'>,
+  marginMm: Mm,
+): Generator<Excess> {
   const covers = [outlines.a, outlines.b.map(({ xMm, yMm }) => ({ xMm: -xMm, yMm }))];
   const around = boxAround(covers.flat());
-  const worst = new Map<string, Excess>();
   for (const { partId, outline } of pieces)
     for (const point of pointsOf(outline)) {
       const mm = Math.min(...covers.map((cover) => outside(cover, point, around.xMm + around.widthMm)));
-      if (mm <= -marginMm + OUT_MM) continue;
-      const before = worst.get(partId);
-      if (!before || mm > before.mm) worst.set(partId, { partId, mm, side: sideOf(point, around) });
+      if (mm > -marginMm + OUT_MM) yield { partId, mm, side: sideOf(point, around) };
     }
-  return [...worst.values()];
 }
 
 /** Distance from the edges, above nought outside them. The fold itself is no edge: what is glued along it lies at it. */
@@ -42,7 +54,8 @@ function outside(cover: Polygon, point: Point, foldXMm: Mm): Mm {
 
 function pointsOf(outline: Polygon): readonly Point[] {
   return edgesOf(outline).flatMap(([p, q]) => {
-    const n = Math.max(1, Math.ceil(Math.hypot(q.xMm - p.xMm, q.yMm - p.yMm) / EVERY_MM));
+    const long = Math.hypot(q.xMm - p.xMm, q.yMm - p.yMm);
+    const n = Math.min(MOST_PLACES, Math.max(1, Math.ceil(long / EVERY_MM)));
     return Array.from({ length: n }, (_, i) => ({
       xMm: p.xMm + ((q.xMm - p.xMm) * i) / n,
       yMm: p.yMm + ((q.yMm - p.yMm) * i) / n,

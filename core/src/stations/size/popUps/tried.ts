@@ -13,7 +13,7 @@ import { inTheWay, openPast } from './inTheWay.ts';
 import { mechanismOf } from './mechanisms/index.ts';
 import { offCarrier } from './offCarrier.ts';
 import { GLUE_GIVES_MM, strainOf } from './opensTo.ts';
-import { pokesOut } from './pokesOut.ts';
+import { excesses } from './pokesOut.ts';
 import type { Spread } from './spread.ts';
 
 /** What remedies are tried on. */
@@ -56,15 +56,18 @@ export function opensFlat(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>):
   );
 }
 
+/** Whether everything of a pop-up lies inside the shut card, as far from its edges as is kept free. */
+function isInside(together: PutTogether, spread: Spread, one: PopUpAsked): boolean {
+  const own = shutPieces(together, shutMoment(together)).filter(
+    ({ partId }) => layerOf(together, partId).layerId === one.layerId,
+  );
+  return excesses(own, spread, MARGIN_MM).next().done === true;
+}
+
 /** Whether a pop-up, changed so, is made and lies inside the shut card. */
 export function staysIn(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>): boolean {
   const tried = changed(told, one, part);
-  return (
-    isMade(tried, one) &&
-    pokesOut(shutPieces(tried, shutMoment(tried)), told.spread, MARGIN_MM).every(
-      ({ partId }) => layerOf(tried, partId).layerId !== one.layerId,
-    )
-  );
+  return isMade(tried, one) && isInside(tried, told.spread, one);
 }
 
 /** Whether a pop-up, changed so, is made and glued to card wherever it is glued. */
@@ -92,9 +95,7 @@ export function hasItsPlace(told: TriedOn, one: PopUpAsked, part: Partial<PopUp>
     isMade(tried, one) &&
     openPast(tried, told.spread).every(({ layerId }) => layerId !== one.layerId) &&
     inTheWay(tried).every(({ layerIds }) => !layerIds.includes(one.layerId)) &&
-    pokesOut(shutPieces(tried, shutMoment(tried)), told.spread, MARGIN_MM).every(
-      ({ partId }) => layerOf(tried, partId).layerId !== one.layerId,
-    )
+    isInside(tried, told.spread, one)
   );
 }
 
