@@ -134,7 +134,7 @@ describe('what is turned or pulled behind a window', () => {
           for (const one of [rest, pulled]) expect(overlap(one, window)).to.be.closeTo(areaOf(window), 0.01);
           // What is seen at rest is not seen pulled.
           expect(overlap(window, shifted(window, by))).to.be.below(1e-6);
-          const box = boxAround(size.popUps!.spread.outlines[at as 'a' | 'b']);
+          const box = boxAround(size.popUps!.spread.outlines[at]);
           const reach = (polygon: Polygon): number =>
             Math.max(...polygon.map((p) => p.xMm * way.xMm + p.yMm * way.yMm));
           const edge = reach([
