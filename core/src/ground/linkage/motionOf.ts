@@ -21,12 +21,33 @@ const SOFTLY = 1e-4;
  * @throws RangeError when a joint’s map is not rigid, or what carries a part is not placed before it
  */
 export function motionOf(linkage: Linkage, openings: readonly Deg[] = EVERY_OPENING): readonly Moment[] {
-  const sets = linked(linkage).map((set) => openingsOf(set, openings));
+  const sets = linked(linkage).map((set) => known(set, openings));
   return openings.map((openDeg, i) => ({
     openDeg,
     state: Object.assign({}, ...sets.map((set) => set[i]!.state)) as LinkState,
     gapsMm: Object.assign({}, ...sets.map((set) => set[i]!.gapsMm)) as Moment['gapsMm'],
   }));
+}
+
+/** So many sets that move by themselves are remembered: a card that is worked on has some dozens, and one changes at a time. */
+const MOST_KNOWN = 256;
+const knownBy = new Map<string, readonly Moment[]>();
+
+/** What moves by the same measures moves the same way, so that typing at one mechanism solves that one alone. */
+function known(set: Linkage, openings: readonly Deg[]): readonly Moment[] {
+  const key = JSON.stringify([
+    set.parts.map(({ id, blank: { panels, creases }, joints, shut, flat }) => [
+      ...[id, panels.map((panel) => [panel.id, panel.outline]), joints, shut, flat],
+      creases.map(({ id: creaseId, from, to, direction, joins }) => [creaseId, from, to, direction, joins]),
+    ]),
+    ...[set.straps.map(({ id, from, to, longMm }) => [id, from, to, longMm]), set.alike, openings],
+  ]);
+  const found = knownBy.get(key) ?? openingsOf(set, openings);
+  // The one asked for last goes last: the first is the one that was longest without use.
+  knownBy.delete(key);
+  knownBy.set(key, found);
+  if (knownBy.size > MOST_KNOWN) knownBy.delete(knownBy.keys().next().value!);
+  return found;
 }
 
 function openingsOf(set: Linkage, openings: readonly Deg[]): readonly Moment[] {

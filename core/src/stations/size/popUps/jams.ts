@@ -1,4 +1,6 @@
 import { depthOf } from '../../../ground/fold/collisions.ts';
+import { inSpace } from '../../../ground/fold/foldBlank.ts';
+import { move, type Pose } from '../../../ground/fold/space.ts';
 import type { Polygon } from '../../../ground/geometry/polygon.ts';
 import type { Deg, Mm } from '../../../ground/length/types.ts';
 import { placeParts } from '../../../ground/linkage/placeParts.ts';
@@ -24,6 +26,19 @@ interface Body {
   readonly partId: string | null;
   readonly outline: Polygon;
 }
+
+type Reach = readonly (readonly [Mm, Mm])[];
+
+/** How far a body reaches along each axis of space. */
+function boxIn(outline: Polygon, pose: Pose): Reach {
+  const points = outline.map((p) => move(pose, inSpace(p)));
+  return [0, 1, 2].map((axis) => {
+    const values = points.map((p) => p[axis]!);
+    return [Math.min(...values), Math.max(...values)];
+  });
+}
+
+const areApart = (a: Reach, b: Reach): boolean => a.some(([from, to], axis) => from > b[axis]![1] || b[axis]![0] > to);
 
 /** Parts that pass through each other or through a page on the way; each pair once, where it is worst. */
 export function jamsOf({ parts }: PutTogether, spread: Spread, motion: readonly Moment[]): readonly Jam[] {
@@ -54,7 +69,10 @@ export function jamsOf({ parts }: PutTogether, spread: Spread, motion: readonly 
   for (const [i, { openDeg, state }] of motion.entries()) {
     if (i % EVERY > 0 || openDeg < FROM_DEG) continue;
     const poses = placeParts(parts, state, openDeg);
+    const boxes = new Map(bodies.map(({ key, outline }) => [key, boxIn(outline, poses.get(key)!)]));
     for (const [a, b] of pairs) {
+      // Most are nowhere near each other.
+      if (areApart(boxes.get(a.key)!, boxes.get(b.key)!)) continue;
       const depthMm = depthOf(a, poses.get(a.key)!, b, poses.get(b.key)!, []);
       const key = `${a.key} ${b.key}`;
       if (depthMm > GIVE_MM && depthMm > (worst.get(key)?.depthMm ?? 0))
