@@ -27,6 +27,7 @@ import { readSharedOrder } from '@zippy/core/job-file';
 import { readTypeface, unpackWoff } from '@zippy/core/typefaces';
 import { measureNames } from './names.ts';
 import { comparePackers, measureDozens } from './packers.ts';
+import { addPopUps } from './popUps.ts';
 import { measureServing } from './serving.ts';
 
 /**
@@ -185,6 +186,7 @@ bench
   .add('pdf: 500 pages, ours', () => exportFiles('sheets', 'pdf', large));
 for (const { id, job } of formats) bench.add(`plan: ${id}`, () => void planJob(job, workshop, context));
 for (const { id, size } of folds) bench.add(`fold at 60 steps: ${id}`, () => foldedInSixty(size));
+const popUps = addPopUps(bench, bare, workshop, (job) => planJob(job, workshop, context));
 await bench.run();
 
 const median = new Map(
@@ -219,6 +221,7 @@ const RATIOS: readonly (readonly [string, string, string])[] = [
     'shared: the regatta supper’s five kinds',
     'most: eight home pieces on 13 × 19 in',
   ],
+  ...popUps,
   ['25 times the pages', 'pdf: 500 pages, ours', 'pdf: 20 pages, ours'],
 ];
 for (const [name, ms] of median) console.log(`${name.padEnd(42)} ${ms.toFixed(3).padStart(10)} ms`);

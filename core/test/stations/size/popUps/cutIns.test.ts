@@ -96,6 +96,41 @@ describe('what is cut into a card', () => {
     );
   });
 
+  it('moves as its closed form says: a step is a parallelogram, a V’s crease keeps α from both hinges', () => {
+    const rad = (deg: number): number => (deg * Math.PI) / 180;
+    fc.assert(
+      fc.property(mm(8, 45), mm(8, 45), mm(25, 80), (depthMm, heightMm, alpha) => {
+        const { popUps } = sized(
+          layer('step', step({ alongMm: 80, widthMm: 40, depthMm, heightMm })),
+          layer('v', { mechanism: 'cutInV', alongMm: 60, glueDeg: alpha, glueMm: 20, heightMm: 30 }),
+        );
+        const { motion, parts } = popUps!;
+        for (const { openDeg, state } of motion) {
+          const poses = placeParts(parts, state, openDeg);
+          const b = [-Math.cos(rad(openDeg)), Math.sin(rad(openDeg))] as const;
+          // The front’s corner at the ridge: out by the depth, and along the second page by the height.
+          const front = parts[0]!.blank.panels.find(({ id }) => id === 'legA')!.outline;
+          const far = front.reduce((best, p) => (p.xMm > best.xMm ? p : best));
+          const [x, , z] = move(poses.get('step-1/legA')!, inSpace(far));
+          expect(Math.hypot(x + depthMm - heightMm * b[0], z - heightMm * b[1]), `${openDeg}°`).to.be.below(0.01);
+          const { from, to } = parts[1]!.blank.creases.find(({ id }) => id === 'middle')!;
+          const [head, point] = [from, to].map((p) => move(poses.get('v-1/left')!, inSpace(p)));
+          const way = [0, 1, 2].map((i) => (head![i]! - point![i]!) / 30);
+          const hinges = [
+            [-Math.sin(rad(alpha)), Math.cos(rad(alpha)), 0],
+            [b[0] * Math.sin(rad(alpha)), Math.cos(rad(alpha)), b[1] * Math.sin(rad(alpha))],
+          ];
+          for (const hinge of hinges)
+            expect(hinge[0]! * way[0]! + hinge[1]! * way[1]! + hinge[2]! * way[2]!).to.be.closeTo(
+              Math.cos(rad(alpha)),
+              0.01 / 30,
+            );
+        }
+      }),
+      { numRuns: runs(15) },
+    );
+  });
+
   it('parts the fold and the creases of what it is cut from, and adds its own, for every step on a step', () => {
     fc.assert(
       fc.property(mm(10, 25), mm(20, 30), mm(4, 12), mm(4, 12), mm(20, 40), (depth, high, d, h, wide) => {

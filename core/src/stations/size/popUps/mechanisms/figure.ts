@@ -6,7 +6,7 @@ import type { PictureRef } from '../../../../job/types.ts';
 import { ownBox, ownOutline, shapeOutline } from '../../formats/parts/shapes.ts';
 import { at, flatPart } from '../parts/flatPart.ts';
 import { stood } from '../parts/onSeat.ts';
-import { height, past, tab } from '../parts/inputs.ts';
+import { height, outlineShape, past, tab } from '../parts/inputs.ts';
 import type { Mechanism } from '../types.ts';
 
 /** Its outline was drawn round its picture, whose shape it keeps. */
@@ -45,17 +45,7 @@ export const figure: Mechanism = {
     past('Foot above its seat’s'),
     { id: 'widthMm', label: 'Width', kind: 'length', when: (popUp) => !isTraced(popUp) },
     ...[height('Height'), { ...tab, label: 'Glue strip' }],
-    {
-      ...{ id: 'shape', label: 'Outline', kind: 'choice' },
-      choices: [
-        { id: 'box', name: 'Box' },
-        { id: 'oval', name: 'Oval' },
-        { id: 'arch', name: 'Arch' },
-        { id: 'scallop', name: 'Scallop' },
-        { id: 'heart', name: 'Heart' },
-        { id: 'own', name: 'Your own' },
-      ],
-    },
+    outlineShape('Outline'),
     {
       ...{ id: 'path', label: 'Outline, as SVG path data', kind: 'path' },
       when: ({ shape, pathIn }) => shape === 'own' && pathIn === 'itsBox',

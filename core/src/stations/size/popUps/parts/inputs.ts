@@ -29,21 +29,24 @@ export const tabs: PopUpInput = {
     { id: 'showing', name: 'Before it' },
   ],
 };
+/** One of the shapes there are, or a path of one’s own. */
+export const outlineShape = (label: string): PopUpInput => ({
+  ...{ id: 'shape', label, kind: 'choice' },
+  choices: [
+    { id: 'box', name: 'Box' },
+    { id: 'oval', name: 'Oval' },
+    { id: 'arch', name: 'Arch' },
+    { id: 'scallop', name: 'Scallop' },
+    { id: 'heart', name: 'Heart' },
+    { id: 'own', name: 'Your own' },
+  ],
+});
+
 /** What is looked through, as it is read. */
 export const windowInputs: readonly PopUpInput[] = [
   { id: 'windowWideMm', label: 'Window wide', kind: 'length' },
   { id: 'windowHighMm', label: 'Window high', kind: 'length' },
-  {
-    ...{ id: 'shape', label: 'Window’s outline', kind: 'choice' },
-    choices: [
-      { id: 'box', name: 'Box' },
-      { id: 'oval', name: 'Oval' },
-      { id: 'arch', name: 'Arch' },
-      { id: 'scallop', name: 'Scallop' },
-      { id: 'heart', name: 'Heart' },
-      { id: 'own', name: 'Your own' },
-    ],
-  },
+  outlineShape('Window’s outline'),
   {
     ...{ id: 'path', label: 'Outline, as SVG path data', kind: 'path' },
     when: ({ shape }) => shape === 'own',
