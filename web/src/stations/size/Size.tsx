@@ -54,7 +54,8 @@ export function SizeSlip(props: StationProps): ReactNode {
   const { size } = job;
   const { bareEdgeMm = 0 } = size;
   const flat = plan.size.layers.filter(({ kind }) => kind !== 'popUp');
-  const moving = plan.size.layers.length - flat.length;
+  // What is cut in is no piece, and moves all the same.
+  const moving = job.size.layers.filter(({ kind }) => kind === 'popUp').length;
   const { unit } = workshop;
   const set = (part: Partial<SizeChoice>): void => change(decideEach((job) => job.size, part));
   const setBoth = (widthMm: number, heightMm: number): void =>
@@ -149,7 +150,7 @@ export function SizeSlip(props: StationProps): ReactNode {
       >
         <Layers {...props} />
       </More>
-      <More label={moving > 0 ? `Pop-ups (${moving} ${plural(moving, 'piece')})` : 'Pop-ups: what moves as it opens'}>
+      <More label={moving > 0 ? `Pop-ups (${moving})` : 'Pop-ups: what moves as it opens'}>
         <PopUps {...props} />
       </More>
       <More label={ribbon ? `${ribbon.choice.name}: ${formatLength(ribbon.cutMm, unit)} each` : 'A ribbon'}>
