@@ -68,7 +68,7 @@ export function drawFolded(size: FoldedPiece, view: FoldedView): Scene {
     ...form.blank.panels.flatMap((panel) =>
       (size.popUps ? pageLeft(size.popUps, panel) : [panel]).map((left) => ({
         ...{ panel: left, cuts: cutsOf(form.blank, panel), colour: stockColour, pose: poses.get(panel.id)! },
-        art: onCard,
+        ...{ art: onCard, lies: 'page' as const },
       })),
     ),
     ...popUpSheets(size, poses, view, onCard),
@@ -88,7 +88,9 @@ export function drawFolded(size: FoldedPiece, view: FoldedView): Scene {
       tilt: normal[1] * (side === 'outside' ? 1 : -1),
     };
   });
-  seen.sort((a, b) => a.depth - b.depth);
+  // A page is wider than what stands on it, so the middles of the two do not tell which hides the other.
+  const rank = size.popUps ? rankOf : () => 0;
+  seen.sort((a, b) => rank(a) - rank(b) || a.depth - b.depth);
   const shapes: Shape[] = [];
   for (const { panel, cuts, colour, art: own, map, side, facing, tilt } of seen) {
     const outline = cardPath(
@@ -107,6 +109,12 @@ export function drawFolded(size: FoldedPiece, view: FoldedView): Scene {
   return { box: grow(around, evenSides(pad)), symbols: {}, shapes };
 }
 
+/** Behind the open pages, the pages, what stands on them, and over all that a page whose back is seen. */
+function rankOf({ lies, side }: { readonly lies: Sheet['lies']; readonly side: PaperSide }): number {
+  if (lies === 'page') return side === 'inside' ? 1 : 3;
+  return lies === 'behind' ? 0 : 2;
+}
+
 /** A flat piece of paper in space, and what is on it. */
 interface Sheet {
   readonly panel: Pick<Panel, 'outline' | 'box'>;
@@ -114,6 +122,8 @@ interface Sheet {
   readonly colour: Colour;
   readonly pose: Pose;
   readonly art: Readonly<Record<PaperSide, readonly Shape[]>>;
+  /** A page of the card, what stands on one, or what lies behind it. */
+  readonly lies: 'page' | 'on' | 'behind';
 }
 
 /** What moves as the card opens, each panel where it stands, with what is printed on it. */
@@ -133,15 +143,15 @@ function popUpSheets(
       const panel = part.blank.panels.find(({ id }) => id === panelId)!;
       if (isCutIn(part)) {
         const art = artOfCutIn(popUps, part, onCard);
-        return partLeft(popUps, part, panel).map((left) => ({ panel: left, cuts: [], colour: stockColour, pose, art }));
+        return partLeft(popUps, part, panel).map((left): Sheet => ({
+          ...{ panel: left, cuts: [], colour: stockColour, pose, art, lies: 'on' },
+        }));
       }
       const { colour } = pieceOf(partId).stock;
+      const [{ on, under }] = part.joints;
       return [
         {
-          panel,
-          cuts: [],
-          colour,
-          pose,
+          ...{ panel, cuts: part.blank.cuts, colour, pose, lies: under && on.partId === null ? 'behind' : 'on' },
           art: { outside: prints[partId]?.shapes ?? [], inside: prints[partId]?.back ?? [] },
         },
       ];
@@ -165,7 +175,16 @@ function flatQuad([p, q, r, s]: readonly [Vec3, Vec3, Vec3, Vec3], colour: Colou
     const [x, y] = move(back, point);
     return { xMm: x, yMm: -y };
   });
-  return [{ panel: { outline, box: boxAround(outline) }, cuts: [], colour, pose, art: { outside: [], inside: [] } }];
+  return [
+    {
+      panel: { outline, box: boxAround(outline) },
+      cuts: [],
+      colour,
+      pose,
+      art: { outside: [], inside: [] },
+      lies: 'on',
+    },
+  ];
 }
 
 function camera(yawDeg: number, pitchDeg: number): Pose {

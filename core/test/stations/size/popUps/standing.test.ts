@@ -5,7 +5,7 @@ import { move, turn, undo, type Vec3 } from '../../../../src/ground/fold/space.t
 import { decide, decideEach } from '../../../../src/job/decide.ts';
 import { POP_UP_STARTS, type MechanismId, type PopUp } from '../../../../src/job/popUps.ts';
 import type { LayerChoice } from '../../../../src/job/types.ts';
-import { posesAt } from '../../../../src/stations/size/drawFolded.ts';
+import { drawFolded, posesAt } from '../../../../src/stations/size/drawFolded.ts';
 import { planSize, type SizePlan } from '../../../../src/stations/size/planSize.ts';
 import { standing } from '../../../../src/stations/size/popUps/standing.ts';
 import { jobWith, plan, workshop } from '../../../support.ts';
@@ -182,5 +182,25 @@ describe('pop-ups where the card stands', () => {
     expect(Math.max(...points.map(({ xMm }) => xMm))).to.be.within(38, 40);
     expect(Math.min(...points.map(({ yMm }) => yMm))).to.be.within(10, 16);
     expect(Math.max(...points.map(({ yMm }) => yMm))).to.be.within(34, 40);
+  });
+
+  it('is drawn before the pages it stands on, which are larger, and behind the back of the one that is shut over it', () => {
+    const front = '#123456';
+    for (const format of ['sideFold', 'tentFold'] as const) {
+      const size = sizeOf(format, [
+        layer('s', { mechanism: 'boxStep', alongMm: 40, widthMm: 60, depthMm: 30, heightMm: 25 }),
+      ]);
+      const orderAt = (open: number): readonly ('page' | 'part')[] =>
+        drawFolded(size, { open, stockColour: front, art: { outside: [], inside: [] } }).shapes.flatMap((shape) =>
+          shape.kind === 'path' && shape.role === 'stock' ? [shape.fill === front ? 'page' : 'part'] : [],
+        );
+      // Opened like an L both pages lie behind every part: the lower one’s middle is nearer to who looks than the step’s.
+      for (const open of [0.4, 0.5, 0.7]) {
+        const order = orderAt(open);
+        expect(order.slice(0, 2), `${format} ${open}`).to.deep.equal(['page', 'page']);
+        expect(order.slice(2).every((one) => one === 'part')).to.equal(true);
+      }
+      expect(orderAt(0.03).at(-1), format).to.equal('page');
+    }
   });
 });
