@@ -50,7 +50,7 @@ export function popUpSteps({ popUps, layers }: SizePlan, { unit }: Workshop): re
         ...(popUp.mechanism === 'slider' ? [saySlider(popUp)] : []),
         ...popUps.fans.filter(({ id }) => partIds.includes(id)).map((fan) => sayFan(fan, own.length)),
         ...spots.map((spot) => saySpot(spot, popUps, layers, unit)),
-        `Glue one after the other${held}. ${adhesive ? sayHolding(adhesive) : ''}`.trim(),
+        `Glue ${spots.length === 1 ? 'it' : 'one after the other'}${held}. ${adhesive ? sayHolding(adhesive) : ''}`.trim(),
         isTurning
           ? 'With the first held, put glue on the next and shut the card on it: shut, it finds its own place. Press, wait, and open it slowly to see that it moves.'
           : popUp.mechanism === 'slider'
