@@ -140,30 +140,29 @@ describe('the API', () => {
       Buffer.from(
         `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 300 200">${ground}<circle cx="90" cy="100" r="60"/></svg>`,
       );
-    const outlineOf = async (name: string, bytes: Buffer, query: string): Promise<Answer> => {
+    const outlineOf = async (name: string, bytes: Buffer): Promise<Answer> => {
       const { body } = await call('POST', `/pictures?name=${name}`, bytes);
       const { sha256, widthPx } = body as unknown as PictureRef;
-      return call('GET', `/pictures/${sha256}/outline?name=${name}&widthPx=${widthPx}&${query}`);
+      return call('GET', `/pictures/${sha256}/outline?name=${name}&widthPx=${widthPx}`);
     };
     const png = await sharp(svg('')).resize(600).png().toBuffer();
     for (const [name, bytes, scale] of [
       ['moon.svg', svg(''), 1],
       ['moon.png', png, 2],
     ] as const) {
-      const answer = await outlineOf(name, bytes, 'rimShare=0.1');
+      const answer = await outlineOf(name, bytes);
       expect(answer.status, name).to.equal(200);
       const numbers = [...(answer.body.path as string).matchAll(/([\d.-]+) ([\d.-]+)/g)].map(([, x, y]) => [
         Number(x) / scale,
         Number(y) / scale,
       ]);
-      // A tenth of the finished height on every side: 60 is then four fifths of its half.
-      for (const [x, y] of numbers) expect(Math.hypot(x! - 90, y! - 100), name).to.be.closeTo(75, 0.6);
+      for (const [x, y] of numbers) expect(Math.hypot(x! - 90, y! - 100), name).to.be.closeTo(60, 0.6);
     }
-    const filled = await outlineOf('day.svg', svg('<rect width="300" height="200" fill="#fff"/>'), 'rimShare=0');
+    const filled = await outlineOf('day.svg', svg('<rect width="300" height="200" fill="#fff"/>'));
     expect(filled.status).to.equal(422);
     expect(filled.body.message).to.match(/^day\.svg has no clear ground round its figure; bring it as a PNG or SVG/);
-    const wide = await outlineOf('moon.svg', svg(''), 'rimShare=0.6');
-    expect([wide.status, wide.body.field]).to.deep.equal([400, 'rimShare']);
+    const flat = await call('GET', `/pictures/${'0'.repeat(64)}/outline?name=moon.svg&widthPx=0`);
+    expect([flat.status, flat.body.field]).to.deep.equal([400, 'widthPx']);
   });
 
   it('gives a job as a file with its pictures inside, and takes it back whole', async () => {

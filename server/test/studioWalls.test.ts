@@ -157,7 +157,7 @@ describe('two studios in one database', () => {
     ['GET', '/api/jobs/:job/pixels.zip?dpi=300&shows=art', 404],
     ['GET', '/api/jobs/:job/file', 404],
     ['GET', '/api/pictures/:sha256', 404],
-    ['GET', '/api/pictures/:sha256/outline?name=sea.svg&widthPx=60&rimShare=0', 404],
+    ['GET', '/api/pictures/:sha256/outline?name=sea.svg&widthPx=60', 404],
     ['POST', '/api/pictures?name=x.png', 422, () => 'no picture'],
     ['GET', '/api/pictures/inks', 200],
     ['GET', '/api/typefaces', 200],

@@ -54,6 +54,7 @@ export const LIMITS = {
       riseMm: from(-200, 400),
       longMm: from(5, 800),
       liftDeg: from(5, 150),
+      rimMm: from(0, 20),
       windowWideMm: from(5, 200),
       windowHighMm: from(5, 200),
       atDeg: from(-180, 180),

@@ -74,6 +74,8 @@ export interface PopUp {
   readonly path: string;
   /** The path fills its figure’s box; or it is in pixels of the layer’s picture, which lies in it where it was traced. */
   readonly pathIn: 'itsBox' | 'picture';
+  /** Card left round what was traced. */
+  readonly rimMm: Mm;
   readonly pleats: number;
   readonly pleatMm: Mm;
   /** A strip folded in half across its pleats, or one that is gathered at its end. */
@@ -101,7 +103,7 @@ const START: PopUp = {
   on: { layerId: null, at: 'fold' },
   ...{ alongMm: 40, widthMm: 40, depthMm: 20, otherDepthMm: 20, heightMm: 30, pastMm: 0, tabMm: 8, tabs: 'hidden' },
   ...{ glueDeg: 45, otherGlueDeg: 45, pieceDeg: 90, glueMm: 30, lean: 'fro' },
-  ...{ shape: 'box', path: '', pathIn: 'itsBox' },
+  ...{ shape: 'box', path: '', pathIn: 'itsBox', rimMm: 2 },
   ...{ pleats: 8, pleatMm: 20, fan: 'half' },
   to: { layerId: null, at: 'a' },
   ...{ riseMm: 10, otherRiseMm: 10, longMm: null, liftDeg: 70 },

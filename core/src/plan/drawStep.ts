@@ -96,7 +96,10 @@ function upTo(size: SizePlan, layer: number): SizePlan {
     all.filter(({ id }) => done.has(id));
   return {
     ...size,
-    popUps: { ...popUps, parts: own(popUps.parts), bands: own(popUps.bands), fans: own(popUps.fans) },
+    popUps: {
+      ...{ ...popUps, parts: own(popUps.parts), bands: own(popUps.bands), fans: own(popUps.fans) },
+      cutIns: popUps.cutIns.filter(({ partId }) => done.has(partId)),
+    },
   };
 }
 

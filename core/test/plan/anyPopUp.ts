@@ -34,6 +34,7 @@ export const anyPopUp: fc.Arbitrary<Partial<PopUp>> = fc.record(
     shape: fc.constantFrom(...WINDOW_SHAPES),
     path: fc.constantFrom('', 'M0 0 L40 0 L20 30 Z', 'nonsense'),
     pathIn: fc.constantFrom('itsBox', 'picture'),
+    rimMm: mm(0, 20),
     pleats: fc.integer({ min: 4, max: 80 }),
     pleatMm: mm(5, 60),
     fan: fc.constantFrom('half', 'quarter'),

@@ -16,13 +16,12 @@ const WHY = {
  * The outline of what is drawn on a picture’s clear ground, as path data in the picture’s own pixels.
  * @param bytes a picture that is kept, or its preview
  * @param widthPx of the picture as the job has it
- * @param rimShare of the finished figure’s height that is left round it as card
  * @throws PictureRefused where it has no outline of its own
  */
 export async function tracePicture(
   name: string,
   bytes: Buffer,
-  { widthPx, rimShare }: { readonly widthPx: number; readonly rimShare: number },
+  { widthPx }: { readonly widthPx: number },
 ): Promise<{ readonly path: string }> {
   const drawn = bytes.subarray(0, 256).toString('latin1').trimStart().startsWith('<')
     ? new Resvg(bytes.toString('utf8'), {
@@ -38,7 +37,7 @@ export async function tracePicture(
     .extractChannel('alpha')
     .raw()
     .toBuffer({ resolveWithObject: true });
-  const traced = traceOutline(data, { widthPx: info.width, heightPx: info.height }, rimShare, widthPx / info.width);
+  const traced = traceOutline(data, { widthPx: info.width, heightPx: info.height }, widthPx / info.width);
   if (!traced.ok) throw new PictureRefused(`${name} ${WHY[traced.why]}.`);
   return { path: traced.path };
 }

@@ -25,7 +25,7 @@ export type Answer =
   | { readonly ok: true; readonly read: Read[Kind] }
   | { readonly ok: false; readonly refused: boolean; readonly message: string };
 
-answerQuestions<ToRead, Answer>(({ kind, name, bytes, asked = { widthPx: 1, rimShare: 0 } }) =>
+answerQuestions<ToRead, Answer>(({ kind, name, bytes, asked = { widthPx: 1 } }) =>
   READ[kind](name, Buffer.from(bytes), asked).then(
     (read): Answer => ({ ok: true, read }),
     (problem: Error): Answer => ({

@@ -11,8 +11,6 @@ import { notFound, Refusal } from './refuse.ts';
 
 const NAME_LETTERS = 200;
 const MOST_WIDE_PX = 100_000;
-/** A rim of a third of its height would leave no figure. */
-const MOST_RIM = 0.3;
 
 export function pictureRoutes(pool: Pool, readers: Readers): Router {
   const router = Router();
@@ -29,16 +27,14 @@ export function pictureRoutes(pool: Pool, readers: Readers): Router {
     response.set('Cache-Control', 'private, max-age=3600').json(await loadInkLattice());
   });
 
-  // What is cut round a picture, with a rim of card; traced beside the server, as pictures are read.
+  // What is cut round a picture; traced beside the server, as pictures are read.
   router.get('/:sha256/outline', async (request, response) => {
-    const asked = { widthPx: Number(request.query.widthPx), rimShare: Number(request.query.rimShare) };
+    const asked = { widthPx: Number(request.query.widthPx) };
     const { name } = request.query;
     if (typeof name !== 'string' || name.length > NAME_LETTERS)
       throw new Refusal(400, `name wants the picture’s name, up to ${NAME_LETTERS} letters.`, 'name');
     if (!(asked.widthPx >= 1 && asked.widthPx <= MOST_WIDE_PX))
       throw new Refusal(400, `widthPx wants 1 to ${MOST_WIDE_PX} pixels.`, 'widthPx');
-    if (!(asked.rimShare >= 0 && asked.rimShare <= MOST_RIM))
-      throw new Refusal(400, `rimShare wants 0 to ${MOST_RIM} of the figure’s height.`, 'rimShare');
     const { sha256 } = request.params;
     const found = /^[0-9a-f]{64}$/.test(sha256) ? await findPreview(pool, studioOf(response), sha256) : null;
     if (!found) throw notFound('picture');

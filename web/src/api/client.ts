@@ -6,6 +6,7 @@ import type {
   MixedPlan,
   OwnPiece,
   ElsewhereShows,
+  PictureRef,
   PixelQuestion,
   Run,
   RunEvent,
@@ -134,9 +135,9 @@ export const api = {
   jobFileUrl: (id: string) => at(`/jobs/${id}/file`),
   inks: () => call<InkLattice>('/pictures/inks'),
   pictureUrl: (sha256: string) => at(`/pictures/${sha256}`),
-  pictureOutline: (sha256: string, name: string, widthPx: number, rimShare: number) =>
+  pictureOutline: ({ sha256, name, widthPx }: PictureRef) =>
     call<PictureOutline>(
-      `/pictures/${sha256}/outline?${new URLSearchParams({ name, widthPx: String(widthPx), rimShare: String(rimShare) }).toString()}`,
+      `/pictures/${sha256}/outline?${new URLSearchParams({ name, widthPx: String(widthPx) }).toString()}`,
     ),
   typefaces: () => call<readonly OwnTypefaceRow[]>('/typefaces'),
   removeTypeface: (sha256: string) => call<undefined>(`/typefaces/${sha256}`, { method: 'DELETE' }),

@@ -43,6 +43,7 @@ export const popUp = object<Partial<PopUp>>({
   shape: spare(oneOf(...WINDOW_SHAPES)),
   path: spare(words(LIMITS.size.pathLetters)),
   pathIn: spare(oneOf('itsBox', 'picture')),
+  rimMm: spare(length(LIMIT.rimMm)),
   pleats: spare(whole(LIMIT.pleats)),
   pleatMm: spare(length(LIMIT.pleatMm)),
   fan: spare(oneOf('half', 'quarter')),

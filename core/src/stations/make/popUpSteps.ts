@@ -105,7 +105,7 @@ function sayNumbers(numbers: readonly number[]): string {
 
 /** One place: which panel of which part goes where, measured from the fold and the edge. */
 function saySpot(
-  { number, partId, panelId, on, area }: GlueSpot,
+  { number, partId, panelId, on, area, under }: GlueSpot,
   popUps: PopUpPlan,
   layers: readonly LayerPiece[],
   unit: LengthUnit,
@@ -126,5 +126,5 @@ function saySpot(
   const [near, off] = [box.xMm, box.xMm + box.widthMm].sort((p, q) => Math.abs(p) - Math.abs(q));
   const page = popUps.spread.seats[on.panelId as 'a' | 'b'].name.toLowerCase();
   const edge = popUps.spread.isLevel ? 'left' : 'head';
-  return `${what}, on the ${page}: ${far(near!)} to ${far(off!)} from the fold, ${far(box.yMm)} to ${far(box.yMm + box.heightMm)} from the ${edge}.`;
+  return `${what}, on the ${under ? 'outside, behind the ' : ''}${page}: ${far(near!)} to ${far(off!)} from the fold, ${far(box.yMm)} to ${far(box.yMm + box.heightMm)} from the ${edge}.`;
 }

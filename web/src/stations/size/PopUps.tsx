@@ -263,12 +263,7 @@ function OnePopUp({
             />
           )}
           {popUp.mechanism === 'figure' && layer.picture && job.pictures[layer.picture.pictureId] && (
-            <CutRound
-              popUp={popUp}
-              picture={job.pictures[layer.picture.pictureId]!}
-              unit={workshop.unit}
-              onTraced={set}
-            />
+            <CutRound popUp={popUp} picture={job.pictures[layer.picture.pictureId]!} onTraced={set} />
           )}
           <HeldWith
             label="Held with"

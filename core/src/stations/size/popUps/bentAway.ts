@@ -4,20 +4,18 @@ import { boxAround } from '../../../ground/geometry/box.ts';
 import type { Polygon } from '../../../ground/geometry/polygon.ts';
 import type { Shape } from '../../../ground/scene/types.ts';
 import { PAGES } from '../../../ground/linkage/types.ts';
-import { cutInsOf, inCard, isCutIn, leftOf, type CutPart } from './cutIns.ts';
+import { inCard, isCutIn, leftOf, type CutPart } from './cutIns.ts';
 import type { PopUpPlan } from './popUpPlan.ts';
 import type { PopUpPart } from './types.ts';
 
-type CutPlan = Pick<PopUpPlan, 'parts' | 'spread'>;
+type CutPlan = Pick<PopUpPlan, 'cutIns' | 'spread'>;
 type Sides = Readonly<Record<PaperSide, readonly Shape[]>>;
 
 const asPanel = (panel: Panel, pieces: readonly Polygon[]): readonly Panel[] =>
   pieces.map((outline) => ({ ...panel, outline, box: boxAround(outline) }));
 
 /** A panel of the card without what is cut from it; most often in one piece. */
-export function pageLeft(popUps: CutPlan, panel: Panel): readonly Panel[] {
-  const { spread } = popUps;
-  const cutIns = cutInsOf(popUps);
+export function pageLeft({ spread, cutIns }: CutPlan, panel: Panel): readonly Panel[] {
   const isPage = PAGES.some((page) => spread.panelIds[page] === panel.id);
   if (!isPage || cutIns.length === 0) return [panel];
   const regions = cutIns.map(({ region }) => region);
@@ -25,9 +23,8 @@ export function pageLeft(popUps: CutPlan, panel: Panel): readonly Panel[] {
 }
 
 /** A panel of a part without what is cut from that in turn. */
-export function partLeft(popUps: CutPlan, part: PopUpPart, panel: Panel): readonly Panel[] {
+export function partLeft({ cutIns }: Pick<CutPlan, 'cutIns'>, part: PopUpPart, panel: Panel): readonly Panel[] {
   if (!isCutIn(part)) return [panel];
-  const cutIns = cutInsOf(popUps);
   const later = cutIns.slice(cutIns.findIndex(({ partId }) => partId === part.id) + 1);
   if (later.length === 0) return [panel];
   return asPanel(

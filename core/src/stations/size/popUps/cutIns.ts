@@ -127,8 +127,8 @@ function outsideOf(from: Point, to: Point, regions: readonly Polygon[]): readonl
 }
 
 /**
- * The card with slits, windows and holes, and with its creases as they are pressed: none runs across what is cut in, and that has its own. Its
- * panels and folds stay as they are.
+ * The card with slits, windows and holes, and with its creases as they are pressed: none runs across what is cut in, and
+ * that has its own. Its panels and folds stay as they are.
  */
 export function withCutIns(
   form: FoldedForm,

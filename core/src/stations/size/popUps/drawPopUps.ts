@@ -10,7 +10,6 @@ import type { Deg, LengthUnit, Mm } from '../../../ground/length/types.ts';
 import { placeParts } from '../../../ground/linkage/placeParts.ts';
 import { bodyKey, PAGES, type PageId } from '../../../ground/linkage/types.ts';
 import type { Scene, Shape } from '../../../ground/scene/types.ts';
-import { cutInsOf } from './cutIns.ts';
 import type { PopUpPlan } from './popUpPlan.ts';
 import { uprightDimension } from '../drawDimension.ts';
 import { bentSheets, stateAt } from './standing.ts';
@@ -25,7 +24,8 @@ export function drawOnPages({ spread, spots, shut }: PopUpPlan, map: Affine, tex
   return [
     ...shut.map(({ outline }): Shape => ({ kind: 'path', role: 'direction', path: at(outline) })),
     ...spots
-      .filter(({ on }) => on.partId === null)
+      // What is glued behind a page is not glued where it is looked at.
+      .filter(({ on, under }) => on.partId === null && !under)
       .flatMap(({ area, number }): readonly Shape[] => {
         const { xMm, yMm, widthMm, heightMm } = boxAround(area.map((p) => apply(seen, p)));
         return [
@@ -104,7 +104,7 @@ function heldTo(popUps: PopUpPlan, own: ReadonlySet<string>, page: PageId): Mm |
   const glued = popUps.spots
     .filter(({ partId, on }) => own.has(partId) && on.partId === null && on.panelId === page)
     .flatMap(({ area }) => area);
-  const cut = cutInsOf(popUps)
+  const cut = popUps.cutIns
     .filter(({ partId }) => own.has(partId))
     .flatMap(({ region }) => region.filter(({ xMm }) => (page === 'a' ? xMm < 0 : xMm > 0)));
   const points = [...glued, ...cut];

@@ -3,6 +3,7 @@ import type { Snag } from '../../../job/findings.ts';
 import type { Job } from '../../../job/types.ts';
 import type { Workshop } from '../../../workshop/types.ts';
 import { heldBy } from './assemble.ts';
+import { cutInsOf } from './cutIns.ts';
 import { fanOpensDeg } from './fanAt.ts';
 import { glueSpots } from './glueSpots.ts';
 import { jamsOf } from './jams.ts';
@@ -30,7 +31,7 @@ export function planPopUps(
   const spots = glueSpots(together);
   const plan: PopUpPlan = {
     ...{ spread, motion, opensDeg, shut, bulk, spots, addedMm },
-    ...{ parts: together.parts, bands: together.bands, fans: together.fans },
+    ...{ cutIns: cutInsOf(together), parts: together.parts, bands: together.bands, fans: together.fans },
     order: together.made.map(({ asked: one, name, made: { parts, bands = [], fans = [] } }) => ({
       ...{ ...one, name },
       partIds: [...parts, ...bands, ...fans].map(({ id }) => id),

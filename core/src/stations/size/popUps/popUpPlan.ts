@@ -3,6 +3,7 @@ import type { Moment } from '../../../ground/linkage/types.ts';
 import type { PopUp } from '../../../job/popUps.ts';
 import type { ShutPiece } from './bodies.ts';
 import type { Bulk } from './bulkOf.ts';
+import type { CutIn } from './cutIns.ts';
 import type { GlueSpot } from './glueSpots.ts';
 import type { Spread } from './spread.ts';
 import type { PopUpBand, PopUpFan, PopUpPart, Seat } from './types.ts';
@@ -29,6 +30,8 @@ export interface PopUpPlan {
   /** What it adds to the shut card. */
   readonly addedMm: Mm;
   readonly spots: readonly GlueSpot[];
+  /** What of these parts is cut from the card itself. */
+  readonly cutIns: readonly CutIn[];
   /** Every place that something is glued to, by what offers it. */
   readonly seats: readonly { readonly layerId: string | null; readonly id: string; readonly seat: Seat }[];
   /** What others can be put on, by the layer that offers it; null for the card. */

@@ -1,26 +1,25 @@
 import { contains } from '../../../ground/geometry/polygon.ts';
 import { formatLength } from '../../../ground/length/formatLength.ts';
-import type { Mm } from '../../../ground/length/types.ts';
+import type { LengthUnit } from '../../../ground/length/types.ts';
 import type { PageId } from '../../../ground/linkage/types.ts';
 import { decide, decideEach } from '../../../job/decide.ts';
-import type { Remedy, Snag } from '../../../job/findings.ts';
-import type { PopUp } from '../../../job/popUps.ts';
+import type { Snag } from '../../../job/findings.ts';
 import type { Job } from '../../../job/types.ts';
 import { sortedBy } from '../../../job/sorted.ts';
 import type { Workshop } from '../../../workshop/types.ts';
-import { heldBy, layerOf, type PopUpAsked, type PutTogether } from './assemble.ts';
+import { heldBy, layerOf, type PopUpAsked } from './assemble.ts';
 import { MARGIN_MM, type Excess } from './bodies.ts';
 import { fanOpensDeg, freePleats, pleatsFor } from './fanAt.ts';
 import { shared } from './glueSpots.ts';
 import type { Jam } from './jams.ts';
-import { cutPast, cutTwice, gluedOnCut, HOLDS_MM } from './cutPast.ts';
-import { inTheWay, openPast } from './inTheWay.ts';
+import { cutSnags, placeSnags } from './placeSnags.ts';
+import { asking, movedApart, nameOf, nameOfLayer, takeOff, type Told } from './told.ts';
+import type { Said } from './types.ts';
 import { mechanismOf } from './mechanisms/index.ts';
 import { offCarrier } from './offCarrier.ts';
 import { opensTo, strainOf } from './opensTo.ts';
 import { OUT_MM, pokesOut } from './pokesOut.ts';
-import type { PopUpPlan } from './popUpPlan.ts';
-import { apart, canBeMade, cutsWithin, hasItsPlace, liesOnCard, measuresThat, opensFlat, staysIn } from './tried.ts';
+import { canBeMade, liesOnCard, measuresThat, opensFlat, staysIn } from './tried.ts';
 
 /** What the covers of a card with one fold hold together without springing open. Our starting value. */
 const COVER_HOLDS_MM = 2.5;
@@ -28,15 +27,6 @@ const COVER_HOLDS_MM = 2.5;
 const STANDS_DEG = 90;
 /** Paper for pleats: heavier stacks up, lighter does not hold a crease. Our starting values. */
 const PLEAT_GSM = { least: 60, most: 100 };
-
-interface Told {
-  readonly job: Job;
-  readonly workshop: Workshop;
-  readonly asked: readonly PopUpAsked[];
-  readonly together: PutTogether;
-  readonly plan: PopUpPlan;
-  readonly jams: readonly Jam[];
-}
 
 /** Everything that keeps pop-ups from working, found before any cut, with what would mend it. */
 export function popUpSnags(told: Told): readonly Snag[] {
@@ -55,22 +45,6 @@ export function popUpSnags(told: Told): readonly Snag[] {
   ];
 }
 
-const takeOff = (job: Job, layerId: string): Remedy => ({
-  label: 'Take this pop-up off',
-  changes: [
-    decide(
-      (at) => at.size.layers,
-      job.size.layers.filter(({ id }) => id !== layerId),
-    ),
-  ],
-});
-
-/** Changes some of what a pop-up asks. */
-const asking = (job: Job, layer: number, label: string, part: Partial<PopUp>): Remedy => ({
-  label,
-  changes: [decide((at) => at.size.layers.at(layer).popUp, { ...job.size.layers[layer]!.popUp, ...part })],
-});
-
 export const noFoldSnags = (job: Job, asked: readonly PopUpAsked[]): readonly Snag[] => [
   {
     ...{ id: 'size-popup-fold', station: 'size', level: 'stop' },
@@ -83,19 +57,21 @@ export const noFoldSnags = (job: Job, asked: readonly PopUpAsked[]): readonly Sn
   },
 ];
 
+const inUnit =
+  (unit: LengthUnit) =>
+  (said: Said): string =>
+    typeof said === 'string' ? said : said((mm) => formatLength(mm, unit));
+
 const faultSnags = ({ job, workshop: { unit }, asked, together, plan: { spread } }: Told): readonly Snag[] =>
   together.faults.map(({ asked: one, fault: { title, why, mends } }) => ({
-    ...{ id: `size-popup-${one.layerId}`, station: 'size', level: 'stop', title, why },
+    ...{ id: `size-popup-${one.layerId}`, station: 'size', level: 'stop', title, why: inUnit(unit)(why) },
     remedies: [
       ...mends
         .filter(({ part }) => canBeMade({ asked, together, spread, unit }, one, part))
-        .map(({ label, part }) => asking(job, one.layer, label, part)),
+        .map(({ label, part }) => asking(job, one.layer, inUnit(unit)(label), part)),
       takeOff(job, one.layerId),
     ],
   }));
-
-const nameOf = ({ parts, bands, fans }: Pick<PutTogether, 'parts' | 'bands' | 'fans'>, partId: string): string =>
-  [...parts, ...bands, ...fans].find(({ id }) => id === partId)!.name;
 
 const SIDES: Readonly<Record<Excess['side'], readonly [string, string]>> = {
   fold: ['through the fold', 'through the fold'],
@@ -184,26 +160,6 @@ function jamSnags(told: Told): readonly Snag[] {
   });
 }
 
-/** Two pop-ups that share no stretch of the fold never meet. */
-function movedApart(
-  { job, workshop: { unit }, asked, together, plan: { spread, motion } }: Told,
-  layerIds: readonly string[],
-): readonly Remedy[] {
-  const [first, second] = [...new Set(layerIds)].map((id) => asked.find(({ layerId }) => layerId === id)!);
-  if (!first || !second) return [];
-  return apart({ asked, together, spread, unit }, motion, [first, second]).map(({ one, mm, part }) =>
-    asking(
-      job,
-      one.layer,
-      `Move the ${nameOfLayer(together, one.layerId).toLowerCase()} ${formatLength(Math.abs(mm), unit)} ${mm > 0 ? 'down' : 'up'} the fold`,
-      part,
-    ),
-  );
-}
-
-const nameOfLayer = ({ made }: PutTogether, layerId: string): string =>
-  made.find(({ asked }) => asked.layerId === layerId)!.name;
-
 function glueSnags(told: Told): readonly Snag[] {
   const { job, together, plan } = told;
   const seen = new Set<string>();
@@ -246,82 +202,6 @@ function offSnags({ job, workshop: { unit }, asked, together, plan: { spread } }
       ],
     };
   });
-}
-
-/** What is cut where there is no card, or where card is wanted for something else. */
-function cutSnags(told: Told): readonly Snag[] {
-  const { job, workshop, asked, together, plan } = told;
-  const { unit } = workshop;
-  const tried = { asked, together, spread: plan.spread, unit };
-  const askedOf = (partId: string): PopUpAsked => layerOf(together, partId);
-  return [
-    ...cutPast(together, plan.spread).map(({ part, mm }): Snag => {
-      const one = askedOf(part.id);
-      return {
-        ...{ id: `size-popup-cut-${one.layerId}`, station: 'size', level: 'stop' },
-        title: `${part.name} leaves too little card round it`,
-        why: `It comes ${formatLength(mm, unit)} nearer to an edge or a crease than the ${formatLength(HOLDS_MM, unit)} that hold it.`,
-        remedies: [
-          ...measuresThat(cutsWithin, tried, one, mm).map(({ label, part: to }) => asking(job, one.layer, label, to)),
-          takeOff(job, one.layerId),
-        ],
-      };
-    }),
-    ...cutTwice(together).map(([a, b]): Snag => {
-      const [first, second] = [askedOf(a.id), askedOf(b.id)];
-      return {
-        ...{ id: `size-popup-cut-${first.layerId}-${second.layerId}`, station: 'size', level: 'stop' },
-        title: `${a.name} and ${b.name} are cut from one place`,
-        why: 'Their slits cross, and both would fall out.',
-        remedies: [...movedApart(told, [first.layerId, second.layerId]), takeOff(job, second.layerId)],
-      };
-    }),
-    ...[...new Map(gluedOnCut(together).map((one) => [askedOf(one.spot.partId).layerId, one])).values()].map(
-      ({ spot, part }): Snag => {
-        const [first, second] = [askedOf(part.id), askedOf(spot.partId)];
-        return {
-          ...{ id: `size-popup-glue-cut-${second.layerId}`, station: 'size', level: 'stop' },
-          title: `${nameOf(together, spot.partId)} is glued where the ${part.name.toLowerCase()} is cut out`,
-          why: `Mark ${spot.number} lies on card that is bent away there.`,
-          remedies: [...movedApart(told, [first.layerId, second.layerId]), takeOff(job, second.layerId)],
-        };
-      },
-    ),
-  ];
-}
-
-/** So far the one or the other is moved at a time to be out of the way. */
-const ASIDE_MM = 10;
-
-/** Windows and what moves behind them, where the page has no room for them. */
-function placeSnags({ job, workshop: { unit }, asked, together, plan: { spread } }: Told): readonly Snag[] {
-  const tried = { asked, together, spread, unit };
-  const askedOf = (layerId: string): PopUpAsked => asked.find((one) => one.layerId === layerId)!;
-  const moves = (one: PopUpAsked, byMm: Mm): readonly Remedy[] =>
-    measuresThat(hasItsPlace, tried, one, byMm).map(({ label, part }) => asking(job, one.layer, label, part));
-  const past = new Map<string, ReturnType<typeof openPast>[number]>();
-  for (const one of openPast(together, spread))
-    if (one.mm > (past.get(one.layerId)?.mm ?? 0)) past.set(one.layerId, one);
-  return [
-    ...[...past.values()].map(({ layerId, opening, mm }): Snag => ({
-      ...{ id: `size-popup-open-${layerId}`, station: 'size', level: 'stop' },
-      title: `The ${opening.name.toLowerCase()} leaves too little of the ${spread.seats[opening.page].name.toLowerCase()} round it`,
-      why: `It comes ${formatLength(mm, unit)} nearer to an edge or to the fold than the ${formatLength(HOLDS_MM, unit)} that hold.`,
-      remedies: [...moves(askedOf(layerId), Math.ceil(mm)), takeOff(job, layerId)],
-    })),
-    ...inTheWay(together).map(({ layerIds: [first, second], page }): Snag => {
-      const names = [first, second].map((id) => nameOfLayer(together, id));
-      return {
-        ...{ id: `size-popup-place-${first}-${second}`, station: 'size', level: 'stop' },
-        title: `${names[0]} and ${names[1]!.toLowerCase()} want one place of the ${spread.seats[page].name.toLowerCase()}`,
-        why: 'A window opens into the other there, or what has to move is glued down.',
-        remedies: [first, second].flatMap((id, i) => [
-          ...moves(askedOf(id), ASIDE_MM).map((remedy) => ({ ...remedy, label: `${names[i]}: ${remedy.label}` })),
-          { ...takeOff(job, id), label: `Take the ${names[i]!.toLowerCase()} off` },
-        ]),
-      };
-    }),
-  ];
 }
 
 /** Of what lies where most does, what could be of lighter stock. */

@@ -16,22 +16,20 @@ export type Traced =
 const EDGE = 127.5;
 /** Specks smaller than this share of all of it are none of the figure. */
 const SPECK = 0.002;
-/** So far apart, as shares of the longer side, parts are still joined by the rim between them. */
+/** So far apart, as shares of the longer side, parts are still joined by the card between them. */
 const JOINED_OVER = [0, 0.01, 0.02, 0.04, 0.08];
 /** How far the path may lie off the true edge, as a share of the height: a twentieth of a millimetre on a tall figure. */
 const OFF = 0.001;
 
 /**
- * The outline of what is drawn on a clear ground, with a rim of card round it.
+ * The outline of what is drawn on a clear ground, in one piece: what is apart is joined where a little card does it.
  * @param alpha of every pixel, 0 clear to 255, row by row
- * @param rimShare of the finished figure’s height, nought to under a half
  * @param scale from these pixels to those of the path
  * Source: marching squares between pixel middles; Ramer 1972 and Douglas and Peucker 1973 for fewer corners
  */
 export function traceOutline(
   alpha: ArrayLike<number>,
   { widthPx, heightPx }: { readonly widthPx: number; readonly heightPx: number },
-  rimShare: number,
   scale = 1,
 ): Traced {
   const rings = ringsOf(alpha, widthPx, heightPx);
@@ -39,12 +37,11 @@ export function traceOutline(
   const all = rings.reduce((sum, ring) => sum + areaOf(ring), 0);
   if (all > widthPx * heightPx * (1 - SPECK)) return { ok: false, why: 'filled', pieces: 1 };
   const { widthMm: wide, heightMm: high } = boxAround(rings.flat());
-  const rim = (rimShare * high) / (1 - 2 * rimShare);
   const kept = rings.filter((ring) => areaOf(ring) > all * SPECK);
   let pieces = kept.length;
   for (const share of JOINED_OVER) {
     const over = (share * Math.max(wide, high)) / 2;
-    const grown = outerOf(united(kept.flatMap((ring) => offset(ring, rim + over, 'round'))));
+    const grown = outerOf(united(kept.flatMap((ring) => offset(ring, over, 'round'))));
     pieces = grown.length;
     if (pieces > 1) continue;
     const [outline] = outerOf(over === 0 ? grown : offset(grown[0]!, -over, 'round'));

@@ -125,13 +125,24 @@ export interface Site {
   readonly other: Seat | null;
 }
 
+/** A length in the maker’s unit. */
+export type Far = (mm: Mm) => string;
+/** A sentence, or one that tells lengths. */
+export type Said = string | ((far: Far) => string);
+
+/** What would mend it: tried before it is offered. */
+export interface Mend {
+  readonly label: Said;
+  readonly part: Partial<PopUp>;
+}
+
 export type Made =
   | { readonly ok: true; readonly made: MadePopUp }
   | {
       readonly ok: false;
       readonly title: string;
-      readonly why: string;
-      readonly mends: readonly { readonly label: string; readonly part: Partial<PopUp> }[];
+      readonly why: Said;
+      readonly mends: readonly Mend[];
     };
 
 /** One way for paper to move as a card opens: all there is to know of it, in one file. */

@@ -186,6 +186,11 @@ describe('what is turned or pulled behind a window', () => {
     ],
     ['a window at the fold', /leaves too little of the/, [layer('w', { mechanism: 'wheel', pastMm: 20, atDeg: 90 })]],
     ['a slider too near its edge', /too near to the edge/, [layer('s', { mechanism: 'slider', pastMm: 125 })]],
+    [
+      'a window whose path is none',
+      /window’s own outline is none/,
+      [layer('w', { mechanism: 'wheel', pastMm: 70, shape: 'own', path: 'nonsense' })],
+    ],
     ['a slider too long', /longer than its page/, [layer('s', { mechanism: 'slider', pastMm: 65, windowWideMm: 44 })]],
     [
       'glue where it has to turn',
@@ -211,4 +216,26 @@ describe('what is turned or pulled behind a window', () => {
           label,
         ).to.deep.equal([]);
     });
+
+  it('tells lengths in the maker’s unit, in what is wrong and in what would mend it', () => {
+    const job = card('sideFold', layer('w', { mechanism: 'wheel', pastMm: 70, riseMm: 34 }));
+    const said = (unit: 'mm' | 'in'): string =>
+      planSize({ job, workshop: { ...workshop, unit } })
+        .snags.filter(({ id }) => id === 'size-popup-w')
+        .flatMap(({ why, remedies }) => [why, ...remedies.map(({ label }) => label)])
+        .join(' ');
+    expect(said('mm')).to.match(/Make the wheel \d+ mm across/);
+    expect(said('in')).to.match(/Make the wheel \d[\d /]* in\b/);
+  });
+
+  it('is cut as round as it is drawn: within a hundredth of a millimetre of its circle', () => {
+    const size = planSize({
+      job: card('sideFold', layer('w', { mechanism: 'wheel', pastMm: 70, widthMm: 98 })),
+      workshop,
+    });
+    const disc = lies(size, 0);
+    const pin = middle(disc);
+    for (const [a, b] of disc.map((p, i) => [p, disc[(i + 1) % disc.length]!] as const))
+      expect(49 - Math.hypot((a.xMm + b.xMm) / 2 - pin.xMm, (a.yMm + b.yMm) / 2 - pin.yMm)).to.be.within(-1e-6, 0.01);
+  });
 });

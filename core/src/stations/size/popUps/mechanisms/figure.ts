@@ -1,9 +1,11 @@
-import { corners } from '../../../../ground/geometry/box.ts';
-import type { Box } from '../../../../ground/geometry/types.ts';
+import { boxAround, corners } from '../../../../ground/geometry/box.ts';
+import { offset } from '../../../../ground/geometry/offset.ts';
+import { moved, type Polygon } from '../../../../ground/geometry/polygon.ts';
+import type { Box, Point } from '../../../../ground/geometry/types.ts';
 import type { Mm } from '../../../../ground/length/types.ts';
 import type { PopUp } from '../../../../job/popUps.ts';
 import type { PictureRef } from '../../../../job/types.ts';
-import { ownBox, ownOutline, shapeOutline } from '../../formats/parts/shapes.ts';
+import { ownBox, ownOutline, shapeOutline, type ReadOutline } from '../../formats/parts/shapes.ts';
 import { at, flatPart } from '../parts/flatPart.ts';
 import { stood } from '../parts/onSeat.ts';
 import { height, outlineShape, past, tab } from '../parts/inputs.ts';
@@ -13,10 +15,30 @@ import type { Mechanism } from '../types.ts';
 export const isTraced = ({ mechanism, shape, pathIn }: PopUp): boolean =>
   mechanism === 'figure' && shape === 'own' && pathIn === 'picture';
 
-/** Of what is traced, as its height has it. */
-export function figureWidth(popUp: PopUp): Mm {
-  const box = isTraced(popUp) ? ownBox(popUp.path) : null;
-  return box ? (popUp.heightMm * box.widthMm) / box.heightMm : popUp.widthMm;
+/** Less than this between its rims is no figure. Our starting value. */
+const LEAST_MM = 3;
+
+/** What was traced, on the figure’s blank: with its rim it is as high as is asked, and its picture as much smaller. */
+interface Traced {
+  readonly outline: Polygon;
+  readonly mmPerPx: Mm;
+  /** The picture’s top left corner. */
+  readonly picture: Point;
+}
+
+function traced({ path, heightMm, rimMm }: PopUp): Traced | null {
+  const box = ownBox(path);
+  const high = heightMm - 2 * rimMm;
+  if (!box || high < LEAST_MM) return null;
+  const mmPerPx = high / box.heightMm;
+  const read = ownOutline(path, box.widthMm * mmPerPx, high);
+  if (!read.ok) return null;
+  const outline = offset(read.polygon, rimMm, 'round')[0]!;
+  const { xMm, yMm } = boxAround(outline);
+  return {
+    ...{ outline: moved(outline, -xMm, -yMm), mmPerPx },
+    picture: at(-box.xMm * mmPerPx - xMm, -box.yMm * mmPerPx - yMm),
+  };
 }
 
 /** Where the picture lies in a traced figure’s blank, whose outline was drawn in its pixels. */
@@ -24,12 +46,26 @@ export function tracedPicture(
   popUp: PopUp,
   { widthPx, heightPx }: Pick<PictureRef, 'widthPx' | 'heightPx'>,
 ): Box | null {
-  const box = isTraced(popUp) ? ownBox(popUp.path) : null;
-  if (!box) return null;
-  const mmPerPx = popUp.heightMm / box.heightMm;
+  const found = isTraced(popUp) ? traced(popUp) : null;
+  return found && { ...found.picture, widthMm: widthPx * found.mmPerPx, heightMm: heightPx * found.mmPerPx };
+}
+
+/** Its outline on its own blank, or why it has none. */
+function outlineOf(popUp: PopUp): ReadOutline {
+  const { shape, path, widthMm, heightMm } = popUp;
+  if (isTraced(popUp)) {
+    const found = traced(popUp);
+    if (found) return { ok: true, polygon: found.outline };
+    const read = ownOutline(path, widthMm, heightMm);
+    return read.ok
+      ? { ok: false, why: 'its rim leaves nothing of it; make the rim narrower, or the figure higher' }
+      : read;
+  }
+  if (shape === 'own') return ownOutline(path, widthMm, heightMm);
   return {
-    ...{ xMm: -box.xMm * mmPerPx, yMm: -box.yMm * mmPerPx },
-    ...{ widthMm: widthPx * mmPerPx, heightMm: heightPx * mmPerPx },
+    ok: true,
+    polygon:
+      shape === 'box' ? corners({ xMm: 0, yMm: 0, widthMm, heightMm }) : shapeOutline(shape, path, widthMm, heightMm),
   };
 }
 
@@ -45,6 +81,7 @@ export const figure: Mechanism = {
     past('Foot above its seat’s'),
     { id: 'widthMm', label: 'Width', kind: 'length', when: (popUp) => !isTraced(popUp) },
     ...[height('Height'), { ...tab, label: 'Glue strip' }],
+    { id: 'rimMm', label: 'Card round its picture', kind: 'length', when: isTraced },
     outlineShape('Outline'),
     {
       ...{ id: 'path', label: 'Outline, as SVG path data', kind: 'path' },
@@ -52,19 +89,21 @@ export const figure: Mechanism = {
     },
   ],
   make: (popUp, { layerId, seat }) => {
-    const { alongMm, pastMm, heightMm, shape, path } = popUp;
-    const widthMm = figureWidth(popUp);
-    const read = shape === 'own' ? ownOutline(path, widthMm, heightMm) : null;
-    if (read && !read.ok)
+    const { alongMm, pastMm } = popUp;
+    const read = outlineOf(popUp);
+    if (!read.ok)
       return {
         ok: false,
         title: 'The figure’s own outline is none',
         why: read.why,
-        mends: [{ label: 'Cut it as a box', part: { shape: 'box' } }],
+        mends: [
+          { label: 'Leave no rim', part: { rimMm: 0 } },
+          { label: 'Cut it as a box', part: { shape: 'box' } },
+        ],
       };
-    const outline =
-      shape === 'box' ? corners({ xMm: 0, yMm: 0, widthMm, heightMm }) : shapeOutline(shape, path, widthMm, heightMm);
+    const { polygon: outline } = read;
     const { blank } = flatPart(outline, [{ id: 'figure', name: 'Figure', outline }], []);
+    const foot = at(blank.widthMm / 2, blank.heightMm);
     const id = `${layerId}-1`;
     const on = seat!;
     return {
@@ -76,7 +115,7 @@ export const figure: Mechanism = {
             joints: [
               {
                 ...{ id: `${id}-foot`, panelId: 'figure', on: on.body },
-                onto: stood(on, at(widthMm / 2, heightMm), alongMm, pastMm),
+                onto: stood(on, foot, alongMm, pastMm),
               },
             ],
             ...{ shut: {}, flat: {} },
@@ -85,7 +124,7 @@ export const figure: Mechanism = {
         seats: {
           figure: {
             body: { partId: id, panelId: 'figure' },
-            foot: at(widthMm / 2, heightMm),
+            foot,
             up: at(0, -1),
             name: 'Figure',
           },

@@ -31,7 +31,7 @@ export const floating: Mechanism = {
         ok: false,
         title: 'The legs stand on the glue of the middle wall',
         why: 'Between the fold and a leg there is not room for two glue tabs.',
-        mends: [{ label: `Set the legs ${2 * tabMm + 2} mm out`, part: { depthMm: 2 * tabMm + 2 } }],
+        mends: [{ label: (far) => `Set the legs ${far(2 * tabMm + 2)} out`, part: { depthMm: 2 * tabMm + 2 } }],
       };
     const gutter = maybe!;
     const half = depthMm + pastMm;

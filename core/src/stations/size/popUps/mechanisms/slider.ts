@@ -3,10 +3,20 @@ import type { Polygon } from '../../../../ground/geometry/polygon.ts';
 import type { Point } from '../../../../ground/geometry/types.ts';
 import type { Mm } from '../../../../ground/length/types.ts';
 import type { PopUp } from '../../../../job/popUps.ts';
-import { behindPage, boxOf, CUT_WINDOW, NO_PAGE, roomTo, windowAt, type BehindPage } from '../parts/behindPage.ts';
+import {
+  behindPage,
+  boxOf,
+  CUT_WINDOW,
+  NO_PAGE,
+  roomTo,
+  windowAt,
+  windowFault,
+  type BehindPage,
+} from '../parts/behindPage.ts';
+import { stepsFor } from '../../formats/parts/shapes.ts';
 import { at, flatPart } from '../parts/flatPart.ts';
 import { past, tab, windowInputs } from '../parts/inputs.ts';
-import type { Made, Mechanism, PopUpPart, Site } from '../types.ts';
+import type { Far, Made, Mechanism, Mend, PopUpPart, Site } from '../types.ts';
 
 /** At rest its end keeps so far in from the page’s edge, in a thumb’s notch of this radius. Our starting values. */
 const IN_MM = 2;
@@ -106,7 +116,7 @@ function laid(popUp: PopUp, { layerId, seat }: Site, behind: BehindPage): Made {
   const way = at(Math.round(a * onPage.xMm + b * onPage.yMm), Math.round(c * onPage.xMm + d * onPage.yMm));
   const edge = roomTo(behind, way);
   const lengths = sliderLengths(popUp, way.yMm === 0, edge);
-  const fault = sliderFault(popUp, lengths, edge + roomTo(behind, at(-way.xMm, -way.yMm)));
+  const fault = windowFault(popUp) ?? sliderFault(popUp, lengths, edge + roomTo(behind, at(-way.xMm, -way.yMm)));
   if (fault) return fault;
   const along = alongOf(way, edge);
   const joint = (id: string, panelId: string, outline: Polygon) => ({
@@ -131,8 +141,9 @@ function laid(popUp: PopUp, { layerId, seat }: Site, behind: BehindPage): Made {
       ...{ shut: { first: 0, second: 0 }, flat: { first: 0, second: 0 } },
     };
   });
-  const notch = Array.from({ length: 37 }, (_, i) => {
-    const turn = (i * Math.PI) / 36;
+  const steps = stepsFor(THUMB_MM) / 2;
+  const notch = Array.from({ length: steps + 1 }, (_, i) => {
+    const turn = (i * Math.PI) / steps;
     return along.point(THUMB_MM * Math.sin(turn), -THUMB_MM * Math.cos(turn));
   });
   const cut = (points: Polygon): Polygon => points.map((p) => apply(behind.toPage, p));
@@ -195,29 +206,30 @@ function sliderFault(popUp: PopUp, s: SliderLengths, deep: Mm): Extract<Made, { 
     return {
       ok: false,
       title: 'The slider’s window is too near to the edge it is pulled at',
-      why: `A thumb’s notch and a guide go between: they want ${LEAST_FROM_MM} mm.`,
+      why: (far) => `A thumb’s notch and a guide go between: they want ${far(LEAST_FROM_MM)}.`,
       mends: mends(popUp, near, near),
     };
   if (over > 0)
     return {
       ok: false,
       title: 'The slider is longer than its page',
-      why: `From the edge in come its notch, a guide, the window, another guide and as much again as it is pulled: ${over} mm too much.`,
+      why: (far) =>
+        `From the edge in come its notch, a guide, the window, another guide and as much again as it is pulled: ${far(over)} too much.`,
       mends: mends(popUp, Math.ceil(over / 2), -over),
     };
   return null;
 }
 
 /** A smaller window, or the same one elsewhere; each is tried before it is offered. */
-function mends(popUp: PopUp, smallerMm: Mm, inMm: Mm): Extract<Made, { readonly ok: false }>['mends'] {
+function mends(popUp: PopUp, smallerMm: Mm, inMm: Mm): readonly Mend[] {
   const [wide, high] = [popUp.windowWideMm - smallerMm, popUp.windowHighMm - smallerMm];
   const elsewhere = popUp.pulls === 'fore' ? { pastMm: popUp.pastMm - inMm } : null;
   return [
     ...(elsewhere
-      ? [{ label: `Move the window ${Math.abs(inMm)} mm ${inMm > 0 ? 'in' : 'out'}`, part: elsewhere }]
+      ? [{ label: (far: Far) => `Move the window ${far(Math.abs(inMm))} ${inMm > 0 ? 'in' : 'out'}`, part: elsewhere }]
       : []),
-    ...(wide >= 5 ? [{ label: `Make the window ${wide} mm wide`, part: { windowWideMm: wide } }] : []),
-    ...(high >= 5 ? [{ label: `Make the window ${high} mm high`, part: { windowHighMm: high } }] : []),
+    ...(wide >= 5 ? [{ label: (far: Far) => `Make the window ${far(wide)} wide`, part: { windowWideMm: wide } }] : []),
+    ...(high >= 5 ? [{ label: (far: Far) => `Make the window ${far(high)} high`, part: { windowHighMm: high } }] : []),
     ...(['foot', 'head', 'fore'] as const)
       .filter((pulls) => pulls !== popUp.pulls)
       .map((pulls) => ({ label: PULL_NAMES[pulls], part: { pulls } })),

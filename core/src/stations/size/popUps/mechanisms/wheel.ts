@@ -1,8 +1,9 @@
 import { apply } from '../../../../ground/geometry/affine.ts';
+import { distanceToEdge, edgesOf } from '../../../../ground/geometry/polygon.ts';
 import type { Point } from '../../../../ground/geometry/types.ts';
 import type { Deg, Mm } from '../../../../ground/length/types.ts';
 import type { PopUp } from '../../../../job/popUps.ts';
-import { behindPage, boxOf, circle, CUT_WINDOW, NO_PAGE, windowAt } from '../parts/behindPage.ts';
+import { behindPage, boxOf, circle, CUT_WINDOW, NO_PAGE, windowAt, windowFault } from '../parts/behindPage.ts';
 import { at, flatPart } from '../parts/flatPart.ts';
 import { past, windowInputs } from '../parts/inputs.ts';
 import type { Made, Mechanism } from '../types.ts';
@@ -25,15 +26,8 @@ export function windowSeen(popUp: PopUp): { readonly near: Mm; readonly far: Mm;
   );
   const deg = ((Math.max(...angles) - Math.min(...angles)) * 180) / Math.PI;
   // The nearest point of an edge is nearer than its ends.
-  const near = Math.min(...outline.map((p, i) => nearest(p, outline[(i + 1) % outline.length]!)));
+  const near = Math.min(...edgesOf(outline).map((edge) => distanceToEdge(at(0, 0), edge)));
   return { near, far: Math.max(...away), deg };
-}
-
-function nearest(p: Point, q: Point): Mm {
-  const [dx, dy] = [q.xMm - p.xMm, q.yMm - p.yMm];
-  const long = dx * dx + dy * dy;
-  const share = long === 0 ? 0 : Math.min(1, Math.max(0, -(p.xMm * dx + p.yMm * dy) / long));
-  return Math.hypot(p.xMm + share * dx, p.yMm + share * dy);
 }
 
 function windowMiddle({ atDeg, riseMm }: PopUp): Point {
@@ -61,7 +55,7 @@ export const wheel: Mechanism = {
   make: (popUp, { layerId, seat }) => {
     const behind = behindPage(seat!, popUp);
     if (!behind) return NO_PAGE;
-    const fault = wheelFault(popUp);
+    const fault = windowFault(popUp) ?? wheelFault(popUp);
     if (fault) return fault;
     const radius = popUp.widthMm / 2;
     const pin = at(0, 0);
@@ -123,7 +117,7 @@ function wheelFault(popUp: PopUp): Extract<Made, { readonly ok: false }> | null 
       ok: false,
       title: 'The window looks past the wheel',
       why: 'Its farthest corner has no wheel behind it.',
-      mends: [{ label: `Make the wheel ${wants} mm across`, part: { widthMm: wants } }],
+      mends: [{ label: (far) => `Make the wheel ${far(wants)} across`, part: { widthMm: wants } }],
     };
   // The finger hole and the window keep card round the pin between them.
   const least = FINGER_MM + RIM_MM + HOLDS_MM + PIN_MM / 2;
@@ -132,13 +126,16 @@ function wheelFault(popUp: PopUp): Extract<Made, { readonly ok: false }> | null 
     return {
       ok: false,
       title: 'There is no card for the wheel’s pin',
-      why: `A pin tears out nearer than ${HOLDS_MM} mm to a window or to the hole for a finger.`,
+      why: (far) => `A pin tears out nearer than ${far(HOLDS_MM)} to a window or to the hole for a finger.`,
       mends: [
         {
-          label: `Move the window ${out - popUp.riseMm} mm out`,
+          label: (far) => `Move the window ${far(out - popUp.riseMm)} out`,
           part: { riseMm: out, widthMm: Math.max(popUp.widthMm, wants + 2 * Math.ceil(out - popUp.riseMm)) },
         },
-        { label: `Make the wheel ${Math.ceil(2 * least)} mm across`, part: { widthMm: Math.ceil(2 * least) } },
+        {
+          label: (far) => `Make the wheel ${far(Math.ceil(2 * least))} across`,
+          part: { widthMm: Math.ceil(2 * least) },
+        },
       ],
     };
   return null;

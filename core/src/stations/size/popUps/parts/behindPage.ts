@@ -5,7 +5,7 @@ import type { Point } from '../../../../ground/geometry/types.ts';
 import type { Mm } from '../../../../ground/length/types.ts';
 import type { PageId } from '../../../../ground/linkage/types.ts';
 import type { PopUp } from '../../../../job/popUps.ts';
-import { shapeOutline } from '../../formats/parts/shapes.ts';
+import { ownOutline, shapeOutline } from '../../formats/parts/shapes.ts';
 import type { Made, Seat } from '../types.ts';
 import { at } from './flatPart.ts';
 import { placeOn } from './onSeat.ts';
@@ -46,12 +46,27 @@ export function windowAt({ shape, path, windowWideMm: w, windowHighMm: h }: PopU
   return moved(outline, middle.xMm - w / 2, middle.yMm - h / 2);
 }
 
-/** A circle in chords of five degrees. */
+/** As round as every curve that is cut. */
 export const circle = (middle: Point, radiusMm: Mm): Polygon =>
-  Array.from({ length: 72 }, (_, i) => {
-    const turn = (i * Math.PI) / 36;
-    return at(middle.xMm + radiusMm * Math.cos(turn), middle.yMm + radiusMm * Math.sin(turn));
-  });
+  moved(shapeOutline('oval', '', 2 * radiusMm, 2 * radiusMm), middle.xMm - radiusMm, middle.yMm - radiusMm);
+
+/** Why a path of one’s own is no window; null where it is one, or another shape was chosen. */
+export function windowFault({
+  shape,
+  path,
+  windowWideMm,
+  windowHighMm,
+}: PopUp): Extract<Made, { readonly ok: false }> | null {
+  const read = shape === 'own' ? ownOutline(path, windowWideMm, windowHighMm) : null;
+  return read && !read.ok
+    ? {
+        ok: false,
+        title: 'The window’s own outline is none',
+        why: read.why,
+        mends: [{ label: 'Cut it as a box', part: { shape: 'box' } }],
+      }
+    : null;
+}
 
 /** How far the page goes on from a place, one way. */
 export function roomTo({ outline, toPage }: BehindPage, way: Point): Mm {

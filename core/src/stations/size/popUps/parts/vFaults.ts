@@ -46,7 +46,9 @@ export function vFaults(
       ok: false,
       title: 'The V’s crease is shorter than its glue lines rise',
       why: 'Its top is level, and would cut through its own tabs.',
-      mends: [{ label: `Make the crease ${Math.ceil(most + 5)} mm`, part: { heightMm: Math.ceil(most + 5) } }],
+      mends: [
+        { label: (far) => `Make the crease ${far(Math.ceil(most + 5))}`, part: { heightMm: Math.ceil(most + 5) } },
+      ],
     };
   return null;
 }
