@@ -57,14 +57,15 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
       role: 'printable',
       path: segment(at, board.yMm + textMm * 0.6, at, board.yMm + board.heightMm - textMm * 0.6),
     });
+  const fence: Shape = {
+    ...{ kind: 'path', role: 'fence' },
+    path: boxPath({ xMm: -textMm * 0.7, yMm: board.yMm, widthMm: textMm * 0.7, heightMm: board.heightMm }),
+  };
+  // Along a rule from slit to slit no edge is at the stop, and no groove is meant.
+  const isRuled = line?.isByRule === true && !crease.byEnds;
   const shapes: Shape[] = [
     { kind: 'path', role: 'sheet', path: boxPath(board), fill: BOARD_COLOUR },
-    ...grooves,
-    {
-      kind: 'path',
-      role: 'fence',
-      path: boxPath({ xMm: -textMm * 0.7, yMm: board.yMm, widthMm: textMm * 0.7, heightMm: board.heightMm }),
-    },
+    ...(isRuled ? [] : [...grooves, fence]),
     { kind: 'path', role: 'stock', path: outline, fill: view.stockColour },
     {
       kind: 'group',
@@ -101,7 +102,7 @@ export function drawCreaseLine(size: SizePlan, crease: CreasePlan, index: number
     const own = pressedLines(blank)
       .filter(({ id }) => line.creaseIds.includes(id))
       .map(({ from, to }) => [apply(toBoard, from), apply(toBoard, to)] as const);
-    if (line.isByRule && !crease.byEnds)
+    if (isRuled)
       return { box: roomy(board, textMm), symbols: {}, shapes: [...shapes, ...alongRule(own, role), upNote] };
     // The tool goes along these, a little past the ends of what goes from edge to edge.
     const over = line.isParted ? 0 : textMm * 0.6;

@@ -5,12 +5,10 @@ import {
   isSeenBehind,
   isTraced,
   decide,
-  DEFAULTS,
   formatLength,
   freshId,
   MECHANISMS,
   mechanismOf,
-  popUpLimits,
   popUpOf,
   POP_UP_STARTS,
   type LayerChoice,
@@ -23,10 +21,7 @@ import type { ReactNode } from 'react';
 import styled from 'styled-components';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view/index.ts';
-import { Choice } from '../../ui/Choice.tsx';
 import { Pick } from '../../ui/Pick.tsx';
-import { LengthField, MaybeLengthField } from '../../ui/fields/LengthField.tsx';
-import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { FieldPlace } from '../../ui/fields/TypedField.tsx';
 import { PlainButton } from '../../ui/buttons.tsx';
 import { Row, Two } from '../../ui/ModalDialog.tsx';
@@ -35,7 +30,8 @@ import { HeldWith } from '../HeldWith.tsx';
 import { stockOptions } from '../stockOptions.ts';
 import type { StationProps } from '../parts.ts';
 import { lightestCard } from './lightestCard.ts';
-import { PathField } from './PathField.tsx';
+import { Measure } from './PopUpMeasure.tsx';
+import { PrintPick } from './PrintPick.tsx';
 
 /** Half open is where most of them are seen best. */
 const LOOKED_AT_OPEN = 0.5;
@@ -130,6 +126,9 @@ function standsOn(mechanism: MechanismId, { plan, job }: StationProps): Partial<
   return carrier ? { on: carrier } : {};
 }
 
+/** How a place is asked for. */
+const PLACED = { gutter: 'Over', seat: 'Glued to', seats: 'One end glued to' } as const;
+
 /** A place as an option of a list. */
 const optionId = ({ layerId, at }: PopUpPlace): string => JSON.stringify([layerId, at]);
 
@@ -196,7 +195,7 @@ function OnePopUp({
       />
       {places.length > 0 && (
         <Pick
-          label={mechanism.sits === 'gutter' ? 'Over' : mechanism.sits === 'seat' ? 'Glued to' : 'One end glued to'}
+          label={mechanism.placed ?? PLACED[mechanism.sits]}
           value={optionId(popUp.on)}
           sections={[{ heading: null, options: places }]}
           onChange={(id) => set({ on: placeOf(id) })}
@@ -229,37 +228,26 @@ function OnePopUp({
             onChange={(id) => onChange({ ...layer, stockIds: [id] })}
           />
           {pictures.length > 0 && (
-            <Pick
+            <PrintPick
               label="Printed with"
-              value={layer.picture?.pictureId ?? ''}
-              sections={[{ heading: null, options: [{ id: '', name: 'Nothing: bare stock' }, ...pictures] }]}
-              onChange={(id) =>
+              pictures={pictures}
+              value={layer.picture}
+              onChange={(picture) =>
                 onChange({
                   ...layer,
                   // An outline that was drawn round one picture is none of another.
                   ...(isTraced(popUp) ? { popUp: { ...layer.popUp, shape: 'box', pathIn: 'itsBox' } } : {}),
-                  picture:
-                    id === ''
-                      ? null
-                      : {
-                          ...(layer.picture ?? DEFAULTS.placement),
-                          pictureId: id,
-                        },
+                  picture,
                 })
               }
             />
           )}
           {layer.picture && isSeenBehind(popUp.mechanism) && (
-            <Pick
+            <PrintPick
               label="Printed behind with"
-              value={layer.backPicture?.pictureId ?? ''}
-              sections={[{ heading: null, options: [{ id: '', name: 'Nothing: bare stock' }, ...pictures] }]}
-              onChange={(id) =>
-                onChange({
-                  ...layer,
-                  backPicture: id === '' ? null : { ...(layer.backPicture ?? DEFAULTS.placement), pictureId: id },
-                })
-              }
+              pictures={pictures}
+              value={layer.backPicture}
+              onChange={(backPicture) => onChange({ ...layer, backPicture })}
             />
           )}
           {popUp.mechanism === 'figure' && layer.picture && job.pictures[layer.picture.pictureId] && (
@@ -279,84 +267,6 @@ function OnePopUp({
     </Box>
   );
 }
-
-/** One question of a mechanism, asked as what it is. */
-function Measure({
-  input,
-  popUp,
-  unit,
-  worked,
-  onChange,
-}: {
-  readonly input: PopUpInput;
-  readonly popUp: PopUp;
-  readonly unit: StationProps['workshop']['unit'];
-  /** What a measure left empty comes to. */
-  readonly worked: string | null;
-  readonly onChange: (part: Partial<PopUp>, under?: string) => void;
-}): ReactNode {
-  const { id, label } = input;
-  const value = popUp[id];
-  switch (input.kind) {
-    case 'length':
-      return input.mayBeNull ? (
-        <MaybeLengthField
-          label={label}
-          mm={value as number | null}
-          unit={unit}
-          {...popUpLimits(id)}
-          worked={worked}
-          onCommit={(mm) => onChange({ [id]: mm })}
-          hint={input.says}
-        />
-      ) : (
-        <LengthField
-          label={label}
-          mm={value as number}
-          unit={unit}
-          {...popUpLimits(id)}
-          onCommit={(mm) => onChange({ [id]: mm })}
-        />
-      );
-    case 'path':
-      return (
-        <PathField
-          value={value as string}
-          says={input.says}
-          onChange={(path) => onChange({ [id]: path }, 'pop-up-path')}
-        />
-      );
-    case 'choice':
-      return input.choices.length > MOST_BESIDE ? (
-        <Pick
-          label={label}
-          value={value as string}
-          sections={[{ heading: null, options: input.choices }]}
-          onChange={(chosen) => onChange({ [id]: chosen })}
-        />
-      ) : (
-        <Choice
-          label={label}
-          value={value as string}
-          options={input.choices}
-          onChange={(chosen) => onChange({ [id]: chosen })}
-        />
-      );
-    default:
-      return (
-        <NumberField
-          label={input.kind === 'angle' ? `${label}, °` : label}
-          value={value as number}
-          {...popUpLimits(id)}
-          whole={input.kind === 'number'}
-          onCommit={(number) => onChange({ [id]: number })}
-        />
-      );
-  }
-}
-
-/** More choices than this do not stand beside each other in a slip. */
-const MOST_BESIDE = 3;
 
 const InHandPress = styled(PlainButton)`
   display: flex;

@@ -182,12 +182,14 @@ export function withCutIns(
 }
 
 /** Where a slit runs, measured from the fold and from the end of the fold. */
-function saySlit(points: Polygon, isLevel: boolean, unit: LengthUnit): string {
+function saySlit(slit: Polygon, isLevel: boolean, unit: LengthUnit): string {
   const far = (mm: Mm): string => formatLength(Math.abs(mm), unit);
   const [before, past] = isLevel ? ['below', 'above'] : ['left of', 'right of'];
   const side = (mm: Mm): string =>
     Math.abs(mm) < TOLERANCE_MM ? 'on the fold' : `${far(mm)} ${mm < 0 ? before : past} the fold`;
   const end = isLevel ? 'left edge' : 'head';
+  // Told one way, as it is read: from the first page on.
+  const points = slit[0]!.xMm <= slit.at(-1)!.xMm ? slit : [...slit].reverse();
   const { yMm, heightMm } = boxAround(points);
   const marks =
     heightMm < TOLERANCE_MM

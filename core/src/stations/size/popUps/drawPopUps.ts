@@ -18,11 +18,17 @@ import { bentSheets, stateAt } from './standing.ts';
  * On the open inside: where each part is glued, by its number, and what of it lies on the first page when the card is shut.
  * @param map from the card’s blank to what is looked at
  */
-export function drawOnPages({ spread, spots, shut }: PopUpPlan, map: Affine, textMm: Mm): readonly Shape[] {
+export function drawOnPages({ spread, spots, shut, parts }: PopUpPlan, map: Affine, textMm: Mm): readonly Shape[] {
   const seen = compose(map, spread.toBlank);
   const at = (points: readonly Point[]): Path => polygon(points.map((p) => apply(seen, p)));
+  // What lies on the card’s outside is not between its shut pages.
+  const behind = new Set(
+    parts.filter(({ joints: [{ on, under }] }) => under && on.partId === null).map(({ id }) => id),
+  );
   return [
-    ...shut.map(({ outline }): Shape => ({ kind: 'path', role: 'direction', path: at(outline) })),
+    ...shut
+      .filter(({ partId }) => !behind.has(partId))
+      .map(({ outline }): Shape => ({ kind: 'path', role: 'direction', path: at(outline) })),
     ...spots
       // What is glued behind a page is not glued where it is looked at.
       .filter(({ on, under }) => on.partId === null && !under)

@@ -153,6 +153,8 @@ export interface Mechanism {
   /** It seen from its side, as SVG path data in a box of 40 × 24, drawn by us. */
   readonly mark: string;
   readonly sits: 'gutter' | 'seat' | 'seats';
+  /** How its place is asked for, where it is neither put over nor glued to it. */
+  readonly placed?: string;
   readonly inputs: readonly PopUpInput[];
   readonly make: (popUp: PopUp, site: Site) => Made;
   /** What lets it open flat, told by how much it is too short there. */

@@ -70,6 +70,7 @@ export const slider: Mechanism = {
   says: 'A strip that is pulled at the edge and changes one picture for another.',
   mark: 'M4 20V4H30V20M12 8H22V16H12ZM30 9H37V15H30M33.5 12H36',
   sits: 'seat',
+  placed: 'Behind',
   inputs: [
     { id: 'alongMm', label: 'Window right of the middle', kind: 'length' },
     past('Window from the fold'),

@@ -45,11 +45,12 @@ export const wheel: Mechanism = {
   says: 'A round that is turned by a finger and shows one picture after another.',
   mark: 'M20 3A10 10 0 1 1 19.9 3M16 5H24V10H16ZM20 14V14.1M18 19A2 2 0 1 1 22 19A2 2 0 1 1 18 19',
   sits: 'seat',
+  placed: 'Behind',
   inputs: [
     { id: 'alongMm', label: 'Pin right of the middle', kind: 'length' },
     ...[past('Pin from the fold'), { id: 'widthMm', label: 'Wheel across', kind: 'length' } as const],
     { id: 'riseMm', label: 'Window from the pin', kind: 'length' },
-    { id: 'atDeg', label: 'Window, clockwise from above', kind: 'angle' },
+    { id: 'atDeg', label: 'Window clockwise', kind: 'angle' },
     ...windowInputs,
   ],
   make: (popUp, { layerId, seat }) => {
