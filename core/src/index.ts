@@ -274,6 +274,7 @@ export type { FriendlySize } from './stations/crease/boardFriendly.ts';
 export { takeFriendly } from './stations/crease/creaseSnags.ts';
 export { drawCreaseLine } from './stations/crease/drawCrease.ts';
 export type { EnvelopePlan } from './stations/envelope/planEnvelope.ts';
+export { flapOf } from './stations/envelope/bought.ts';
 export { ENVELOPE_STYLES, envelopeStyle } from './stations/envelope/styles/index.ts';
 export type { EnvelopeAsk, EnvelopeStyle } from './stations/envelope/styles/types.ts';
 export type { EnvelopeBlank } from './stations/envelope/build/types.ts';

@@ -8,4 +8,7 @@ export const ENVELOPE_FACE_IDS = [
   'envelopeFlapInside',
   'envelopeLiner',
 ] as const;
+/** Flaps of envelopes that are bought, by how they narrow from the fold to the tip. */
+export const BOUGHT_FLAPS = ['leaning', 'square', 'pointed'] as const;
+export type BoughtFlapShape = (typeof BOUGHT_FLAPS)[number];
 export type EnvelopeStyleId = (typeof ENVELOPE_STYLE_IDS)[number];

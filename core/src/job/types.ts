@@ -3,7 +3,7 @@ import type { Mm } from '../ground/length/types.ts';
 import type { Sides } from '../ground/geometry/types.ts';
 import type { Minor } from '../ground/money.ts';
 import type { Colour } from '../ground/scene/types.ts';
-import type { EnvelopeStyleId } from './envelopeStyles.ts';
+import type { BoughtFlapShape, EnvelopeStyleId } from './envelopeStyles.ts';
 import type { LayerKind, Wrap } from './layerKinds.ts';
 import type { PopUp } from './popUps.ts';
 import type { WindowShape } from './windowShapes.ts';
@@ -355,6 +355,15 @@ export interface LinerChoice {
   readonly insetMm: Mm;
 }
 
+/** The flap of an envelope that is bought, as a ruler finds it. */
+export interface BoughtFlap {
+  readonly shape: BoughtFlapShape;
+  /** From its fold to its tip; null where nobody has measured it, which is as most are. */
+  readonly depthMm: Mm | null;
+  /** Which side of the envelope it closes. */
+  readonly opens: 'long' | 'short';
+}
+
 /** What cannot be told from the piece itself about how it is posted. */
 export interface PostChoice {
   /** The maker pays for it, so that it is part of what a card costs. */
@@ -382,6 +391,8 @@ export interface EnvelopeChoice {
   readonly path?: string;
   readonly window?: WindowChoice | null;
   readonly liner?: LinerChoice | null;
+  /** Of one that is bought; older jobs say nothing, which is a leaning one on the long side. */
+  readonly boughtFlap?: BoughtFlap;
   /** Older jobs say nothing, which is that nobody pays for post here. */
   readonly post?: PostChoice;
   /** What its seams are glued with; older jobs say nothing, which is whatever glue is at hand. */

@@ -39,7 +39,8 @@ export function usesOf({ brief, size, stock, cut, crease, envelope, trimmings = 
   const stocks = new Set([
     stock.stockId,
     ...size.layers.flatMap(({ stockIds }) => stockIds),
-    ...(envelope.make ? [envelope.stockId, ...(envelope.liner ? [envelope.liner.stockId] : [])] : []),
+    ...(envelope.make ? [envelope.stockId] : []),
+    ...(envelope.liner ? [envelope.liner.stockId] : []),
   ]);
   const adhesives = new Set(
     [

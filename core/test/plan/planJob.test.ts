@@ -8,7 +8,7 @@ import type { Job } from '../../src/job/types.ts';
 import { decide, type Held, type JobChange, type JobPlace } from '../../src/job/decide.ts';
 import type { Workshop } from '../../src/workshop/types.ts';
 import { FORMAT_IDS, SHAPE_IDS, WALLET_CLOSES } from '../../src/job/format.ts';
-import { ENVELOPE_STYLE_IDS } from '../../src/job/envelopeStyles.ts';
+import { BOUGHT_FLAPS, ENVELOPE_STYLE_IDS } from '../../src/job/envelopeStyles.ts';
 import { LAYER_KINDS } from '../../src/job/layerKinds.ts';
 import { LID_HINGES } from '../../src/job/types.ts';
 import { WINDOW_SHAPES } from '../../src/job/windowShapes.ts';
@@ -167,6 +167,12 @@ const anyJob: fc.Arbitrary<Job> = fc
         adhesiveId: fc.option(oneOf(workshop.adhesives)),
         style: fc.constantFrom(...ENVELOPE_STYLE_IDS.filter((id) => id !== 'ownShape')),
         cornerMm: mm(0, 20),
+        liner: fc.option(fc.record({ stockId: oneOf(workshop.stocks), insetMm: mm(-20, 60) })),
+        boughtFlap: fc.record({
+          shape: fc.constantFrom(...BOUGHT_FLAPS),
+          depthMm: fc.option(mm(10, 400)),
+          opens: fc.constantFrom('long', 'short'),
+        }),
         window: fc.option(
           fc.record({
             ...{

@@ -1,7 +1,7 @@
 import Joi from 'joi';
 import { WINDOW_SHAPES } from '../../job/windowShapes.ts';
 import { ORNAMENT_IDS } from '../../job/ornaments.ts';
-import { ENVELOPE_FACE_IDS, ENVELOPE_STYLE_IDS } from '../../job/envelopeStyles.ts';
+import { BOUGHT_FLAPS, ENVELOPE_FACE_IDS, ENVELOPE_STYLE_IDS } from '../../job/envelopeStyles.ts';
 import type { Sides } from '../../ground/geometry/types.ts';
 import { FORMAT_IDS, SHAPE_IDS, WALLET_CLOSES, type FormatOptions } from '../../job/format.ts';
 import { LAYER_KINDS, type Wrap } from '../../job/layerKinds.ts';
@@ -21,6 +21,7 @@ import {
   LID_HINGES,
   type LayerChoice,
   type LidChoice,
+  type BoughtFlap,
   type LinerChoice,
   type NamesList,
   type OwnTypeface,
@@ -368,6 +369,13 @@ const envelopeChoice = object<Job['envelope']>({
   post: spare(object<PostChoice>({ paid: required(yesOrNo), stiff: spare(yesOrNo), lumpy: spare(yesOrNo) })),
   liner: spare(
     orNull(object<LinerChoice>({ stockId: required(id), insetMm: required(length(LIMITS.envelope.linerInsetMm)) })),
+  ),
+  boughtFlap: spare(
+    object<BoughtFlap>({
+      shape: required(oneOf(...BOUGHT_FLAPS)),
+      depthMm: required(lengthOrNull(LIMITS.envelope.flapMm)),
+      opens: required(oneOf('long', 'short')),
+    }),
   ),
   window: spare(
     orNull(

@@ -23,18 +23,17 @@ import { compose, turnedLeftRight, turnOf, type TurnOver } from '../../ground/ge
 import type { Point } from '../../ground/geometry/types.ts';
 import { inkMargins } from '../../workshop/borderless.ts';
 import type { Mm } from '../../ground/length/types.ts';
-import { DEFAULTS } from '../../job/newJob.ts';
 import type { ArtPlan } from '../art/types.ts';
 import type { TypefaceBook } from '../art/words/typefaces.ts';
 import { addressSnags } from './address.ts';
 import { envelopeArtSnags, layEnvelope, type EnvelopeArt } from './envelopeArt.ts';
 import { envelopePrint, printSnags, type EnvelopePrint } from './envelopePrint.ts';
-import type { EnvelopeMeasures } from './styles/types.ts';
 import { envelopeStyle } from './styles/index.ts';
 import type { EnvelopeChoice } from '../../job/types.ts';
 import { buildEnvelope } from './build/buildEnvelope.ts';
-import { foldedEnvelope, type EnvelopeQuestion, type FoldedEnvelope } from './build/asFolded.ts';
+import { foldedEnvelope, type FoldedEnvelope } from './build/asFolded.ts';
 import type { EnvelopeBlank } from './build/types.ts';
+import { boughtAs, boughtSnags } from './bought.ts';
 import { envelopeSnags } from './envelopeSnags.ts';
 import { measuresOf } from './measures.ts';
 import { packUp, postedAs, type Packed, type Posted } from './posted.ts';
@@ -59,6 +58,8 @@ export interface EnvelopePlan extends StationPlan {
   readonly depthMm: number;
   /** As chosen, or as it follows the height. */
   readonly flapMm: number;
+  /** Of the one that goes to the post: of a bought one as it was measured, or as most are. */
+  readonly flapInHandMm: number;
   readonly stock: Stock;
   /** First places of the blank's box on one sheet; none when it does not fit. */
   readonly places: readonly LaidPiece[];
@@ -124,7 +125,9 @@ export function planEnvelope({
   const stock = envelopeStockOf(job, workshop);
   const style = envelopeStyle(job.envelope.style ?? 'sideSeam');
   const made = job.envelope.make;
-  const linerStock = made ? linerStockOf(job, workshop) : null;
+  const bought = envelopeOnHand(job, workshop);
+  const atHand = made || bought !== null;
+  const linerStock = atHand ? linerStockOf(job, workshop) : null;
   const card = {
     ...{ widthMm: size.finishedWidthMm, heightMm: size.finishedHeightMm },
     // A liner lies beside the card.
@@ -139,15 +142,14 @@ export function planEnvelope({
   const { built } = folded;
   const { blank } = built;
   const steps = style.parts(measures).steps.map(({ says }) => says);
-  const bought = envelopeOnHand(job, workshop);
-  // One that is bought is of no style; its front and back are as a side seam’s.
-  const inHand = made || !bought ? folded : foldedEnvelope(boughtAs(bought, measures));
+  // One that is bought is of no style.
+  const ready = made || !bought ? null : boughtAs(bought, measures, job.envelope.boughtFlap);
+  const inHand = ready ? foldedEnvelope(ready) : folded;
   const of = made || !bought ? stock : { ...stock, colour: bought.shelf?.colour ?? stock.colour };
   const artContext = { job, workshop, stock: of, typefaces };
   const art = layEnvelope({ ...artContext, piece: inHand, shown: cardArt.names?.shown ?? 0 });
   const front = inHand.faces[0]!;
   const onBlank = made && (job.envelope.printOn ?? 'blank') === 'blank';
-  const atHand = made || bought !== null;
   // Art of an envelope that there is not waits for one.
   const print = atHand
     ? envelopePrint(job, workshop, { art, stock: of, front, on: onBlank ? 'blank' : 'envelope' })
@@ -186,7 +188,7 @@ export function planEnvelope({
   const liner =
     job.envelope.liner && linerStock
       ? planLiner({
-          ...{ job, workshop, choice: job.envelope.liner, stock: linerStock, form: folded.form, typefaces },
+          ...{ job, workshop, choice: job.envelope.liner, stock: linerStock, form: inHand.form, typefaces },
           shown: cardArt.names?.shown ?? 0,
         })
       : null;
@@ -220,7 +222,7 @@ export function planEnvelope({
     blank,
     styleId: style.id,
     folded,
-    ...{ insideWidthMm, insideHeightMm, flapMm },
+    ...{ insideWidthMm, insideHeightMm, flapMm, flapInHandMm: ready?.measures.flapMm ?? flapMm },
     depthMm: style.walls ? measures.depthMm : 0,
     stock,
     ...{
@@ -231,12 +233,10 @@ export function planEnvelope({
     },
     up: laid.up,
     sheets,
-    pieces: made
-      ? [
-          { ...ENVELOPE, blank, bleedMm, stock, print: inked, made: wantedOf(job), up: laid.up, sheets },
-          ...(liner ? [liner.onSheets] : []),
-        ]
-      : [],
+    pieces: [
+      ...(made ? [{ ...ENVELOPE, blank, bleedMm, stock, print: inked, made: wantedOf(job), up: laid.up, sheets }] : []),
+      ...(liner ? [liner.onSheets] : []),
+    ],
     ...{ art, print, bleedMm, liner, packed, posted, seams },
     advice: postAdvice({ size, stock: ofCard, packed, isPrinted: sidesOf(cardArt.ink).length > 0 }),
     turnOver: turnOf({ widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, job.sheet.flipEdge),
@@ -303,10 +303,18 @@ export function planEnvelope({
             ...addressSnags(job, unit, { front, typefaces }),
             ...printSnags(job, { art, print, made }),
             ...(made
-              ? [
-                  { id: 'envelope', name: 'Envelopes', moves: cuts.moves },
-                  { id: 'liner', name: 'Liners', moves: liner?.cuts.moves ?? [] },
-                ].flatMap((piece) => pieceCutSnags({ ...piece, station: 'envelope' }, trimmer, workshop))
+              ? pieceCutSnags(
+                  { id: 'envelope', name: 'Envelopes', moves: cuts.moves, station: 'envelope' },
+                  trimmer,
+                  workshop,
+                )
+              : boughtSnags(job, workshop, { bought: bought!, card })),
+            ...(liner
+              ? pieceCutSnags(
+                  { id: 'liner', name: 'Liners', moves: liner.cuts.moves, station: 'envelope' },
+                  trimmer,
+                  workshop,
+                )
               : []),
             ...(liner?.snags ?? []),
             ...(made
@@ -349,23 +357,6 @@ const lyingOutsideUp = (
   places: places.map((lies) => compose(laidMap(lies, heightMm), turnedLeftRight(widthMm))),
   creases: creases.map(({ from, to, way }) => ({ from, to, role: way === 'toward' ? 'creaseAway' : 'creaseToward' })),
 });
-
-/** An envelope that was bought, as what comes nearest to it: a flat one that opens on its long side. */
-function boughtAs(
-  { insideWidthMm, insideHeightMm }: { readonly insideWidthMm: Mm; readonly insideHeightMm: Mm },
-  measures: EnvelopeMeasures,
-): EnvelopeQuestion {
-  const own = {
-    ...measures,
-    ...{
-      insideWidthMm: Math.max(insideWidthMm, insideHeightMm),
-      insideHeightMm: Math.min(insideWidthMm, insideHeightMm),
-    },
-    ...{ cornerMm: 0, path: '', throatMm: DEFAULTS.throatMm, seamMm: DEFAULTS.seamMm },
-  };
-  const style = envelopeStyle('sideSeam');
-  return { style, measures: { ...own, flapMm: style.flapMm(own) }, windows: [], caliperMm: 0 };
-}
 
 function suggestShelf(isAtHand: boolean, suiting: Workshop['envelopes']): readonly Snag[] {
   if (isAtHand) return [];

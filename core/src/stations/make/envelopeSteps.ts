@@ -19,7 +19,7 @@ export const envelopeSteps = (
 ): readonly MakeStep[] => [
   ...blankSteps(job, envelope, envelope.sheets, 'envelope'),
   ...(envelope.liner
-    ? blankSteps(job, { made: envelope.made, print: envelope.liner.print }, envelope.liner.sheets, 'liner')
+    ? blankSteps(job, { made: true, print: envelope.liner.print }, envelope.liner.sheets, 'liner')
     : []),
   ...(envelope.made && envelope.up > 0 ? [cutStep(envelope, trimmer), makeStep(job, envelope)] : []),
   ...linerSteps(job, envelope, trimmer, workshop),

@@ -3,7 +3,6 @@ import { wantedOf } from '../../job/namesList.ts';
 import { capital, count, figure, minutes as minutesValue, plural, sayMinutes, words } from '../../job/figures.ts';
 import type { Figure } from '../../job/findings.ts';
 import type { Job } from '../../job/types.ts';
-import { perPieceFixed } from '../../workshop/putOn.ts';
 import type { FeedPath, ReadyCut, Workshop } from '../../workshop/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
 import type { CreasePlan } from '../crease/types.ts';
@@ -18,6 +17,7 @@ import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { TOLERANCE_MM } from '../../ground/geometry/types.ts';
 import type { StockPlan } from '../stock/planStock.ts';
+import { minutesCreasingParts, minutesFixing } from './byHand.ts';
 import { CAUTIONS } from './cautions.ts';
 import { envelopeSteps } from './envelopeSteps.ts';
 import { foilMinutes, foilSteps } from './foilSteps.ts';
@@ -85,7 +85,8 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     } satisfies MakeStep,
   ];
   const { pace } = workshop;
-  const trimmings = size.trimmings.placed.length + (size.ribbon ? 1 : 0) + (size.popUps?.spots.length ?? 0);
+  const besides = { size, sheet, envelope };
+  const [fixing, parting] = [minutesFixing(job, besides, pace), minutesCreasingParts(besides, pace)];
   const adhesives = adhesiveUses(joinsOf(size, envelope));
   const onSheets = piecesOf({ sheet, envelope }).reduce((n, piece) => n + sidesPrinted(piece), 0);
   const sides = onSheets + envelope.fedPages;
@@ -95,7 +96,8 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     ...(foilMinutes(sheet, pace) > 0 ? { 'Laying foil': foilMinutes(sheet, pace) } : {}),
     Cutting: cut.minutes,
     'Creasing and folding': crease.minutes,
-    ...(trimmings > 0 ? { 'Fixing and tying by hand': wantedOf(job) * trimmings * perPieceFixed(pace) } : {}),
+    ...(parting > 0 ? { 'Creasing parts and layers': parting } : {}),
+    ...(fixing > 0 ? { 'Fixing and tying by hand': fixing } : {}),
     'Making envelopes': envelope.made ? wantedOf(job) * pace.perEnvelopeMade : 0,
     Packing: wantedOf(job) * pace.perCardPacked,
   };

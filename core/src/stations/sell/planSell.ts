@@ -91,9 +91,9 @@ function costOf({ job, workshop, size, sheet, envelope, make }: SellContext): Co
   const sum = (of: readonly PieceOnSheets[], worth: (piece: PieceOnSheets) => number): number =>
     of.reduce((n, piece) => n + worth(piece), 0);
   const layers = inRole('layer');
-  const envelopeMinor = envelope.made
-    ? per(sum([...inRole('envelope'), ...inRole('liner')], stockCostMinor))
-    : (bought?.priceMinor ?? 0);
+  const envelopeMinor =
+    per(sum([...inRole('envelope'), ...inRole('liner')], stockCostMinor)) +
+    (envelope.made ? 0 : (bought?.priceMinor ?? 0));
   const timeMinor = (make.workMinutes / 60) * workshop.hourlyMinor;
   const trimmingsMinor = size.trimmings.placed.reduce((sum, { trimming }) => sum + trimmingPriceOf(trimming), 0);
   const { ribbon } = size;
@@ -229,20 +229,17 @@ function costFigures({ workshop, size, stock, sheet, envelope, make }: SellConte
       'Envelope',
       envelope.made
         ? `envelope sheets × price of a sheet${envelope.liner ? ' + liner sheets × theirs' : ''} ÷ good cards`
-        : 'price on the shelf',
-      envelope.made
-        ? {
-            Sheets: count(envelope.sheets),
-            'A sheet': exactly(sheetPriceOf(envelope.stock)),
-            ...(envelope.liner
-              ? {
-                  'Liner sheets': count(envelope.liner.sheets),
-                  'A liner sheet': exactly(sheetPriceOf(envelope.liner.stock)),
-                }
-              : {}),
-            'Good cards': count(wanted),
-          }
-        : {},
+        : `price on the shelf${envelope.liner ? ' + liner sheets × price of a sheet ÷ good cards' : ''}`,
+      {
+        ...(envelope.made ? { Sheets: count(envelope.sheets), 'A sheet': exactly(sheetPriceOf(envelope.stock)) } : {}),
+        ...(envelope.liner
+          ? {
+              'Liner sheets': count(envelope.liner.sheets),
+              'A liner sheet': exactly(sheetPriceOf(envelope.liner.stock)),
+            }
+          : {}),
+        ...(envelope.made || envelope.liner ? { 'Good cards': count(wanted) } : {}),
+      },
     ),
     ...(envelope.posted && parts.some(({ id }) => id === 'post')
       ? [partOf('post', 'Post', `as ${envelope.posted.band.name}, as worked out at Envelope`, {})]

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { changeJob } from '../../../src/job/changeJob.ts';
 import { decide, type JobChange } from '../../../src/job/decide.ts';
+import type { BoughtFlap, Job } from '../../../src/job/types.ts';
 import { usesOf } from '../../../src/job/usesOf.ts';
 import { buildEnvelope } from '../../../src/stations/envelope/build/buildEnvelope.ts';
 import { linerOf } from '../../../src/stations/envelope/build/liner.ts';
@@ -138,5 +139,68 @@ describe('lined envelopes', () => {
     expect(page.trimBox.xMm).to.be.closeTo(cut.trimBox.xMm, 1e-6);
     expect(page.trimBox.yMm).to.be.closeTo(cut.trimBox.yMm, 1e-6);
     expect(page.trimBox.xMm - page.bleedBox.xMm).to.be.closeTo(3, 1e-6);
+  });
+});
+
+describe('a liner of an envelope that is bought', () => {
+  const typed = decide((job) => job.brief.envelope, { kind: 'typed', insideWidthMm: 120, insideHeightMm: 180 });
+  const bought = (flap: Partial<BoughtFlap>, ...changes: readonly JobChange[]) =>
+    lined(
+      typed,
+      decide((job) => job.envelope.make, false),
+      decide((job) => job.envelope.boughtFlap, { shape: 'leaning', depthMm: null, opens: 'long', ...flap }),
+      ...changes,
+    );
+  const linerIn = (job: Job) => plan(job).envelope.liner!.blank;
+
+  it('follows the flap as it was measured, short of its gum', () => {
+    // Inside 180 × 120, in by 3 all round the front; 16 off the flap’s free edges: 3 bare, 12 of gum, 1 besides.
+    const straight = linerIn(bought({ shape: 'square', depthMm: 60 }));
+    expect(straight.widthMm).to.be.closeTo(174, 1e-3);
+    expect(straight.heightMm).to.be.closeTo(117 + 60 - 16, 0.01);
+    // A point 70 deep leans 85.5 on each side, along 110.5: above the middle the gum’s inner edges meet
+    // (90 · 70 − 16 · 110.5) ÷ 85.5 = 53.006 over the fold.
+    const pointed = linerIn(bought({ shape: 'pointed', depthMm: 70 }));
+    expect(pointed.heightMm).to.be.closeTo(117 + 53.006, 0.05);
+    expect(pointed.widthMm).to.be.closeTo(174, 1e-3);
+    // It closes a short side: the front stands upright.
+    expect(linerIn(bought({ opens: 'short', depthMm: 40 })).widthMm).to.be.closeTo(114, 1e-3);
+    // Creased where the flap hangs, and nowhere else.
+    expect(pointed.creases).to.have.length(1);
+    expect(pointed.heightMm - pointed.creases[0]!.from.yMm).to.be.closeTo(117, 0.01);
+  });
+
+  it('is cut, paid for and slid in beside a price on the shelf, with no blank to cut', () => {
+    const shelf = workshop.envelopes[0]!;
+    const job = bought(
+      {},
+      decide((at) => at.brief.envelope, { kind: 'shelf', envelopeId: shelf.id }),
+    );
+    const { envelope, make, sell } = plan(job);
+    expect(envelope.pieces.map(({ role }) => role)).to.deep.equal(['liner']);
+    const ids = make.steps.map(({ id }) => id);
+    expect(ids).to.include('liner');
+    expect(ids).to.not.include('envelope-cut');
+    const reed = workshop.stocks.find(({ id }) => id === 'reed-120-a4')!;
+    const paid = sell.parts.find(({ id }) => id === 'envelope')!.perCardMinor;
+    expect(paid).to.be.closeTo(shelf.priceMinor + (envelope.liner!.sheets * reed.sheetPriceMinor) / 12, 1e-6);
+  });
+
+  it('says when it takes the room, and when a flap cannot be as deep as was typed', () => {
+    // 96 × 136 of 0.6 mm and a liner of 0.15: what is left falls under what a card slides in by.
+    const { thicknessMm } = plan(bought({})).size;
+    const inside = { insideWidthMm: 96 + thicknessMm + 1.55, insideHeightMm: 136 + thicknessMm + 1.55 };
+    const tight = bought(
+      {},
+      decide((job) => job.brief.envelope, { kind: 'typed', ...inside }),
+    );
+    const snag = plan(tight).envelope.snags.find(({ id }) => id === 'envelope-liner-tight')!;
+    expect(plan(changeJob(tight, snag.remedies[0]!.changes)).envelope.snags).to.deep.equal([]);
+    expect(plan(bought({})).envelope.snags.map(({ id }) => id)).to.not.include('envelope-liner-tight');
+
+    const deep = bought({ depthMm: 121 });
+    const said = plan(deep).envelope.snags.find(({ id }) => id === 'envelope-flap-deep')!;
+    expect(plan(changeJob(deep, said.remedies[0]!.changes)).envelope.snags).to.deep.equal([]);
+    expect(plan(bought({ depthMm: 119 })).envelope.snags).to.deep.equal([]);
   });
 });

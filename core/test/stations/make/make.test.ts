@@ -1,4 +1,5 @@
-import { decide } from '../../../src/job/decide.ts';
+import { decide, type JobChange } from '../../../src/job/decide.ts';
+import type { LayerKind } from '../../../src/job/layerKinds.ts';
 import { expect } from 'chai';
 import { countRun, type RunEvent } from '../../../src/stations/make/run.ts';
 import { changeJob } from '../../../src/job/changeJob.ts';
@@ -90,6 +91,29 @@ describe('planMake', () => {
     // Set-up 15, sides × 0.6, cutting, creasing, 12 envelopes at 4 and 12 cards packed at half a minute.
     const wanted = 15 + sheet.sheets * 2 * 0.6 + cut.minutes + crease.minutes + 12 * 4 + 12 * 0.5;
     expect(make.workMinutes).to.be.closeTo(wanted, 1e-9);
+  });
+
+  it('counts what else is pressed and put in its place: mats, bands, tags and liners', () => {
+    const besides = (...changes: readonly JobChange[]) => {
+      const { make, cut } = plan(changeJob(twoSided, changes));
+      return make.workMinutes - cut.minutes;
+    };
+    const layers = (...kinds: readonly LayerKind[]): JobChange =>
+      decide(
+        (job) => job.size.layers,
+        kinds.map((kind) => ({ id: kind, kind, faces: ['front'], revealMm: 5, stockIds: ['reed-120-a4'] })),
+      );
+    const bare = besides();
+    // 12 cards, no spares; 0.75 to fix one, a crease pressed for 0.08 and folded for 0.25.
+    const spares = decide((job) => job.sheet.spares, 0);
+    expect(besides(spares, layers('mat')) - besides(spares)).to.be.closeTo(12 * 0.75, 1e-9);
+    expect(besides(spares, layers('insert')) - besides(spares)).to.be.closeTo(12 * (0.75 + 0.33), 1e-9);
+    // Round a card as thin as this a band has two turns; a tag has no crease.
+    expect(besides(spares, layers('band')) - besides(spares)).to.be.closeTo(12 * (0.75 + 2 * 0.33), 1e-9);
+    expect(besides(spares, layers('tag')) - besides(spares)).to.be.closeTo(12 * 0.75, 1e-9);
+    // A lining of paper is slid in and creased where the flap hangs.
+    const liner = decide((job) => job.envelope.liner, { stockId: 'reed-120-a4', insetMm: 3 });
+    expect(besides(liner) - bare).to.be.closeTo(12 * (0.75 + 0.33), 1e-9);
   });
 });
 

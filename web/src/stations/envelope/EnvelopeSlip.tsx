@@ -18,6 +18,7 @@ import { HeldWith } from '../HeldWith.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 import { Caution } from '../Stepper.tsx';
 import { AddressInputs } from './AddressInputs.tsx';
+import { BoughtFlapInputs } from './BoughtFlapInputs.tsx';
 import { LinerInputs } from './LinerInputs.tsx';
 import { PostInputs } from './PostInputs.tsx';
 import { Steps } from './Steps.tsx';
@@ -84,7 +85,10 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
           onChange={(adhesiveId) => set({ adhesiveId })}
         />
       )}
-      {choice.make && <LinerInputs choice={choice} plan={envelope} workshop={workshop} />}
+      {envelope.atHand && <LinerInputs choice={choice} plan={envelope} workshop={workshop} />}
+      {choice.liner && envelope.atHand && !choice.make && (
+        <BoughtFlapInputs choice={choice} plan={envelope} unit={unit} />
+      )}
       <More label="Corners and a window">
         <WindowInputs choice={choice} plan={envelope} unit={unit} />
       </More>

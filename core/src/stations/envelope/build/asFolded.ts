@@ -2,6 +2,7 @@ import { planFolding } from '../../../ground/fold/foldForm.ts';
 import { readFaces } from '../../../ground/fold/readFaces.ts';
 import type { BlankCut } from '../../../ground/fold/types.ts';
 import type { Mm } from '../../../ground/length/types.ts';
+import type { BoughtFlapShape } from '../../../job/envelopeStyles.ts';
 import { capital } from '../../../job/figures.ts';
 import { DEFAULTS } from '../../../job/newJob.ts';
 import type { FoldedPiece } from '../../size/planSize.ts';
@@ -21,6 +22,8 @@ export interface EnvelopeQuestion {
   readonly measures: EnvelopeMeasures;
   readonly windows: readonly BlankCut[];
   readonly caliperMm: Mm;
+  /** Of one that was bought, whose flap is of no style. */
+  readonly flap?: BoughtFlapShape;
 }
 
 /**
@@ -42,14 +45,14 @@ export function foldedEnvelope(question: EnvelopeQuestion): FoldedEnvelope {
   return found;
 }
 
-function fold({ style, measures, windows, caliperMm }: EnvelopeQuestion): FoldedEnvelope {
+function fold({ style, measures, windows, caliperMm, flap }: EnvelopeQuestion): FoldedEnvelope {
   const built = buildEnvelope(style, measures, windows);
   const { form } = built;
   const faces = readFaces(form);
   const { bleedMm, safeMm } = DEFAULTS;
   return {
     built,
-    formatName: `${capital(style.inWords)} envelope`,
+    formatName: flap ? 'Bought envelope' : `${capital(style.inWords)} envelope`,
     form,
     faces,
     ...{ folding: planFolding(form, caliperMm), layers: [], trimmings: NO_TRIMMINGS },

@@ -1,3 +1,4 @@
+import type { Mm } from '../../../ground/length/types.ts';
 import {
   BACK_EASE_MM,
   CLOSING,
@@ -15,8 +16,7 @@ import type { EnvelopeMeasures, EnvelopeParts } from './types.ts';
 
 /** How the flap narrows from its fold to its tip, on each side. */
 export interface FlapShape {
-  /** For each millimetre of its depth, until the tip is half as wide as the fold. */
-  readonly lean: number;
+  readonly leanMm: (flapMm: Mm, widthMm: Mm) => Mm;
   /** At the fold itself. */
   readonly inMm: number;
 }
@@ -34,7 +34,7 @@ export function seamed(measures: EnvelopeMeasures, flap: FlapShape): EnvelopePar
   return {
     panels: [
       front([...hingeOf(measures, flap.inMm), p(w, h), p(0, h)]),
-      topFlap(measures, { inMm: flap.inMm, leanMm: Math.min(flapMm * flap.lean, w / 4) }),
+      topFlap(measures, { inMm: flap.inMm, leanMm: flap.leanMm(flapMm, w) }),
       hung(
         { id: 'rightSeam', name: 'seam', on: 'front' },
         [p(w, h), p(w, 0), p(w + seamMm, lean), p(w + seamMm, h - lean)],

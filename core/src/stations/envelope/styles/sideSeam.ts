@@ -1,9 +1,13 @@
 import { flapShare } from './parts.ts';
-import { seamed, SEAMED_WORKING } from './seamed.ts';
+import { seamed, SEAMED_WORKING, type FlapShape } from './seamed.ts';
 import type { EnvelopeStyle } from './types.ts';
 
 /** The flap leans in so that no corner catches when it is tucked. */
-const FLAP = { lean: Math.tan((12 * Math.PI) / 180), inMm: 0 };
+export const LEANING: FlapShape = {
+  // Until its tip is half as wide as its fold.
+  leanMm: (flapMm, widthMm) => Math.min(flapMm * Math.tan((12 * Math.PI) / 180), widthMm / 4),
+  inMm: 0,
+};
 
 export const sideSeam: EnvelopeStyle = {
   id: 'sideSeam',
@@ -16,7 +20,7 @@ export const sideSeam: EnvelopeStyle = {
   asks: ['seamMm', 'flapMm', 'throatMm'],
   // Looks right and holds. Our starting value, editable at Envelope.
   flapMm: flapShare(0.42),
-  parts: (measures) => seamed(measures, FLAP),
+  parts: (measures) => seamed(measures, LEANING),
   turnDeg: 0,
   working: SEAMED_WORKING,
 };

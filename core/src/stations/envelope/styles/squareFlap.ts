@@ -1,9 +1,9 @@
 import { flapShare } from './parts.ts';
-import { seamed, SEAMED_WORKING } from './seamed.ts';
+import { seamed, SEAMED_WORKING, type FlapShape } from './seamed.ts';
 import type { EnvelopeStyle } from './types.ts';
 
 /** A straight flap has no lean to clear the folds, so it is a little narrower all the way. */
-const FLAP = { lean: 0, inMm: 1 };
+export const STRAIGHT: FlapShape = { leanMm: () => 0, inMm: 1 };
 
 export const squareFlap: EnvelopeStyle = {
   id: 'squareFlap',
@@ -17,7 +17,7 @@ export const squareFlap: EnvelopeStyle = {
   // Deep enough to be seen as a square flap, and short of where the back’s own fold would show through. Our starting
   // value, editable at Envelope.
   flapMm: flapShare(0.6),
-  parts: (measures) => seamed(measures, FLAP),
+  parts: (measures) => seamed(measures, STRAIGHT),
   turnDeg: 0,
   working: SEAMED_WORKING,
 };
