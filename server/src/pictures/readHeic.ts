@@ -1,5 +1,5 @@
 import { crc32, deflateSync } from 'node:zlib';
-import { all, type Unpacked } from 'heic-decode';
+import type { Unpacked } from 'heic-decode';
 import sharp from 'sharp';
 
 /**
@@ -21,6 +21,8 @@ export async function readHeic(raw: Buffer, mostPixels: number): Promise<Buffer>
 }
 
 async function unpacked(raw: Buffer, mostPixels: number): Promise<Unpacked> {
+  // A codec of a megabyte, for what most makers never bring: every process would wait for it as it starts.
+  const { all } = await import('heic-decode');
   const pictures = await all({ buffer: raw });
   try {
     // Only its first: a file may hold a burst of them.

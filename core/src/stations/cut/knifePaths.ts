@@ -1,4 +1,5 @@
-import { TOLERANCE_MM, type Point } from '../../ground/geometry/types.ts';
+import { boxAround } from '../../ground/geometry/box.ts';
+import { TOLERANCE_MM, type Box, type Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 
 /** A way the knife goes without lifting; closed when it ends where it began. */
@@ -14,19 +15,23 @@ type Span = readonly [from: Mm, to: Mm];
 export function knifePaths(outlines: readonly (readonly Point[])[]): readonly KnifePath[] {
   /** What has been cut along each straight line, by its direction and its distance from the corner of the sheet. */
   const cut = new Map<string, Span[]>();
-  return outlines.flatMap((outline) => {
+  const boxes = outlines.map((outline) => boxAround(outline));
+  return outlines.flatMap((outline, n) => {
+    // Only an edge that comes to another outline’s box can be shared; a round tag among a hundred has few.
+    const others = boxes.filter((box, m) => m !== n && touch(box, boxes[n]!));
     const paths: Point[][] = [];
+    const cutTo = (start: Point, end: Point): void => {
+      const own = paths.at(-1);
+      if (own && near(own.at(-1)!, start)) own.push(end);
+      else paths.push([start, end]);
+    };
     outline.forEach((from, i) => {
       const to = outline[(i + 1) % outline.length]!;
+      if (Math.hypot(to.xMm - from.xMm, to.yMm - from.yMm) < NO_LENGTH_MM) return;
+      if (!others.some((box) => comesTo(box, from, to))) return cutTo(from, to);
       const line = lineThrough(from, to);
-      if (!line) return;
       const before = cut.get(line.key) ?? [];
-      for (const [a, b] of uncovered([line.from, line.to], before)) {
-        const [start, end] = [line.at(a), line.at(b)];
-        const own = paths.at(-1);
-        if (own && near(own.at(-1)!, start)) own.push(end);
-        else paths.push([start, end]);
-      }
+      for (const [a, b] of uncovered([line.from, line.to], before)) cutTo(line.at(a), line.at(b));
       cut.set(line.key, [...before, [Math.min(line.from, line.to), Math.max(line.from, line.to)]]);
     });
     // A round that began in the middle of a stretch is one stretch.
@@ -37,15 +42,30 @@ export function knifePaths(outlines: readonly (readonly Point[])[]): readonly Kn
   });
 }
 
+/** An edge shorter than this has no direction. */
+const NO_LENGTH_MM = 1e-9;
+
+const touch = (a: Box, b: Box): boolean =>
+  a.xMm <= b.xMm + b.widthMm + TOLERANCE_MM &&
+  b.xMm <= a.xMm + a.widthMm + TOLERANCE_MM &&
+  a.yMm <= b.yMm + b.heightMm + TOLERANCE_MM &&
+  b.yMm <= a.yMm + a.heightMm + TOLERANCE_MM;
+
 const near = (a: Point, b: Point): boolean => Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm) < TOLERANCE_MM;
 
-/** The line of an edge, and where along it the edge lies; null for an edge without length. */
+/** Whether the box round an edge touches another. */
+const comesTo = ({ xMm, yMm, widthMm, heightMm }: Box, p: Point, q: Point): boolean =>
+  Math.max(p.xMm, q.xMm) >= xMm - TOLERANCE_MM &&
+  Math.min(p.xMm, q.xMm) <= xMm + widthMm + TOLERANCE_MM &&
+  Math.max(p.yMm, q.yMm) >= yMm - TOLERANCE_MM &&
+  Math.min(p.yMm, q.yMm) <= yMm + heightMm + TOLERANCE_MM;
+
+/** The line of an edge, and where along it the edge lies. */
 function lineThrough(
   from: Point,
   to: Point,
-): { readonly key: string; readonly from: Mm; readonly to: Mm; readonly at: (along: Mm) => Point } | null {
+): { readonly key: string; readonly from: Mm; readonly to: Mm; readonly at: (along: Mm) => Point } {
   const length = Math.hypot(to.xMm - from.xMm, to.yMm - from.yMm);
-  if (length < 1e-9) return null;
   // One direction for both ways along a line.
   const flip = to.xMm - from.xMm < -1e-9 || (Math.abs(to.xMm - from.xMm) <= 1e-9 && to.yMm < from.yMm) ? -1 : 1;
   const [ux, uy] = [(flip * (to.xMm - from.xMm)) / length, (flip * (to.yMm - from.yMm)) / length];

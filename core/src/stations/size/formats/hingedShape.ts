@@ -53,6 +53,7 @@ export const hingedShape: Format = {
     },
     { id: 'lid', label: 'Lid above a fixed back: two creases', kind: 'yesNo' },
   ],
+  facesFollow: [],
   form: hinged,
 };
 

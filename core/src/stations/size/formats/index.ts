@@ -102,10 +102,11 @@ export const formOf = (format: FormatId, finish: Finish, options: FormatOptions,
 /** Faces that any format can have: at its fewest and most of anything, and by each of its choices. */
 export function everyFaceId(): readonly string[] {
   const finish: Finish = { widthMm: 100, heightMm: 100 };
-  const ids = FORMATS.flatMap(({ id: format, inputs }) => {
+  const ids = FORMATS.flatMap(({ id: format, inputs, facesFollow }) => {
+    const asked = inputs.filter(({ id }) => facesFollow?.includes(id) ?? true);
     const variants: readonly Partial<FormatOptions>[] = [
       {},
-      ...inputs.flatMap((input): readonly Partial<FormatOptions>[] => {
+      ...asked.flatMap((input): readonly Partial<FormatOptions>[] => {
         if (input.kind === 'choice') return input.choices.map(({ id }) => ({ [input.id]: id }));
         if (input.kind === 'yesNo') return [true, false].map((is) => ({ [input.id]: is }));
         if (input.kind !== 'number' || !input.whole) return [];

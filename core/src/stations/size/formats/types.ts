@@ -59,5 +59,7 @@ export interface Format {
   readonly lies?: boolean;
   /** What it asks beside its finished size. */
   readonly inputs: readonly FormatInput[];
+  /** Those that may give it other faces; any where nothing is said. It spares drawing every outline to name its faces. */
+  readonly facesFollow?: readonly OptionId[];
   readonly form: FormOf;
 }
