@@ -27,7 +27,11 @@ export async function freePort(): Promise<number> {
 async function ask(sql: string): Promise<pg.QueryResult> {
   const client = new pg.Client({ connectionString: server() });
   await client.connect();
-  return client.query(sql).finally(() => client.end());
+  try {
+    return await client.query(sql);
+  } finally {
+    await client.end();
+  }
 }
 
 function server(): string {

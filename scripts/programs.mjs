@@ -29,7 +29,7 @@ export async function buildPrograms() {
   if (existsSync(built(PROGRAMS[0])) && statSync(root('built')).mtimeMs > latest) return;
   // Beside it and then in its place, so that nobody finds half of it.
   const fresh = root(`built-${process.pid}`);
-  await joined(PROGRAMS, fresh, [ownCodeOnly]);
+  await joined(PROGRAMS, fresh, [packagesToo], REQUIRE_FOR_PACKAGES);
   rmSync(root('built'), { recursive: true, force: true });
   try {
     renameSync(fresh, root('built'));
@@ -51,8 +51,9 @@ export async function buildTests(files, folder) {
   return (file) => `${folder}/${file.replace(/ts$/, 'js')}`;
 }
 
-const joined = (sources, outdir, plugins) =>
+const joined = (sources, outdir, plugins, banner = '') =>
   build({
+    banner: { js: banner },
     entryPoints: sources.map((source) => root(source)),
     outbase: root('.'),
     outdir,
@@ -87,3 +88,24 @@ const ownCodeOnly = {
       kind === 'entry-point' || path.startsWith('@zippy/') ? undefined : { path, external: true },
     ),
 };
+
+/**
+ * Packages that are not joined: they are compiled for this machine, or find files that lie beside their own code. Whatever
+ * else a program needs is one file with it, since to look for a thousand files takes longer than to run them.
+ */
+const STAY = [
+  ...['sharp', '@resvg/resvg-js', '@napi-rs/canvas', 'pg-native'],
+  ...['highs', 'harfbuzzjs', 'heic-decode', 'pdfjs-dist', 'pdfkit', 'fontkit', 'svg-to-pdfkit', 'node-pg-migrate'],
+];
+
+const packagesToo = {
+  name: 'packages too',
+  setup: ({ onResolve }) =>
+    onResolve({ filter: /^[^./]/ }, ({ path }) =>
+      STAY.some((name) => path === name || path.startsWith(`${name}/`)) ? { path, external: true } : undefined,
+    ),
+};
+
+/** Older packages ask for Node’s own modules in the older way. */
+const REQUIRE_FOR_PACKAGES =
+  "import { createRequire as requireFrom } from 'node:module'; const require = requireFrom(import.meta.url);";

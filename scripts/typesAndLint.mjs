@@ -1,28 +1,26 @@
+import { spawnSync } from 'node:child_process';
 import { ESLint } from 'eslint';
-import ts from 'typescript';
 import { root } from './root.mjs';
 
 /**
- * Types and rules by one reading of the sources: rules ask for the types that were worked out just before, and two
- * programs that each read everything would take half as long again.
+ * Types, and the rules that ask for them, by a compiler that is built for this machine: it takes a quarter of the time of
+ * one that runs in Node. What forgets a promise or an `any` fails later, elsewhere, and without a word.
  */
-const host = { getCurrentDirectory: () => root('.'), getNewLine: () => '\n', getCanonicalFileName: (name) => name };
-const { config } = ts.readConfigFile(root('tsconfig.json'), ts.sys.readFile);
-const { fileNames, options } = ts.parseJsonConfigFileContent(config, ts.sys, root('.'));
-const program = ts.createProgram(fileNames, options);
-const wrong = ts.getPreEmitDiagnostics(program);
-if (wrong.length > 0) console.error(ts.formatDiagnostics(wrong, host));
+const { status, signal } = spawnSync(
+  process.execPath,
+  [
+    root('node_modules/oxlint/bin/oxlint'),
+    ...['--type-aware', '--type-check'],
+    ...['core', 'server', 'web', 'cli', 'e2e', 'bench'],
+  ],
+  { cwd: root('.'), stdio: 'inherit' },
+);
 
-const eslint = new ESLint({
-  cwd: root('.'),
-  overrideConfig: {
-    files: ['**/*.{ts,tsx}'],
-    languageOptions: { parserOptions: { project: null, programs: [program] } },
-  },
-});
+/** All other rules read the text alone. */
+const eslint = new ESLint({ cwd: root('.') });
 const results = await eslint.lintFiles(['.']);
 const { format } = await eslint.loadFormatter('stylish');
 const said = await format(results);
 if (said) console.error(said);
 const against = results.some(({ errorCount, warningCount }) => errorCount + warningCount > 0);
-process.exit(wrong.length > 0 || against ? 1 : 0);
+process.exit(status !== 0 || signal !== null || against ? 1 : 0);

@@ -37,7 +37,7 @@ describe('a decision', () => {
     // Each of these lines is an error of types; one that compiled would be reported here as needless.
     const wrong = [
       // @ts-expect-error no such field
-      // eslint-disable-next-line @typescript-eslint/no-unsafe-return -- what is not there has no type
+      // oxlint-disable-next-line typescript/no-unsafe-return -- what is not there has no type
       () => decide((job) => job.size.bleed, 3),
       // @ts-expect-error a length, and no words
       () => decide((job) => job.size.bleedMm, 'three'),
@@ -46,7 +46,7 @@ describe('a decision', () => {
       // @ts-expect-error none of the three orders
       () => decide((job) => job.cut.order, 'anyhow'),
       // @ts-expect-error no such field of any thing on a face
-      // eslint-disable-next-line @typescript-eslint/no-unsafe-return -- what is not there has no type
+      // oxlint-disable-next-line typescript/no-unsafe-return -- what is not there has no type
       () => decide((job) => job.art.faces.at('front').objects.at(0).colours, '#000000'),
       // @ts-expect-error a part of the size has no such field
       () => decideEach((job) => job.size, { bleed: 3 }),

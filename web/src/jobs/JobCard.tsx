@@ -6,7 +6,7 @@ import { api } from '../api/client.ts';
 import { SceneView } from '../bench/SceneView.tsx';
 import { useNotice } from '../stores/notice.ts';
 import { PlainButton } from '../ui/buttons.tsx';
-import { askPlan } from '../workers/planner.ts';
+import { askPlanInTurn } from '../workers/planner.ts';
 import { cardScene } from './cardScene.ts';
 import { dueWords } from './dueWords.ts';
 import { Card } from './jobCardLook.ts';
@@ -44,13 +44,11 @@ export function JobCard({
     onChanged();
   };
   useEffect(() => {
-    let here = true;
-    askPlan(job, workshop)
-      .then((made) => here && setPlan(made))
-      .catch((why: unknown) => here && setFailed((why as Error).message));
-    return () => {
-      here = false;
-    };
+    const left = new AbortController();
+    askPlanInTurn(job, workshop, left.signal)
+      .then((made) => left.signal.aborted || setPlan(made))
+      .catch((why: unknown) => left.signal.aborted || setFailed((why as Error).message));
+    return () => left.abort();
   }, [job, workshop]);
   const due = dueWords(job.brief.dueDate, workshop.region);
   const progress =

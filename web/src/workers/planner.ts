@@ -11,11 +11,12 @@ worker.onmessage = ({ data }: MessageEvent<PlanAnswer>) => {
   waiting.delete(data.number);
   if (data.ok) asked?.done(data);
   else asked?.failed(new Error(data.why));
+  nextInTurn();
 };
 
 /** A worker that breaks answers nothing more of what it was asked: whoever waits is told. */
 worker.onerror = () => {
-  const all = [...waiting.values()];
+  const all = [...waiting.values(), ...inTurn.splice(0)];
   waiting.clear();
   for (const { failed } of all) failed(new Error('The plan could not be worked out; load the page again.'));
 };
@@ -43,6 +44,34 @@ export async function askPlan(job: Job, workshop: Workshop, shown: Shown = { car
   });
   if (!('plan' in answer)) throw new Error('a plan was asked for, and a beginning came');
   return answer.plan;
+}
+
+interface InTurn {
+  readonly job: Job;
+  readonly workshop: Workshop;
+  readonly unless: AbortSignal;
+  done(plan: Plan): void;
+  failed(why: Error): void;
+}
+const inTurn: InTurn[] = [];
+
+/**
+ * Plans a job once nobody is waiting for another: a wall of jobs is planned one after the other, and a job that is opened
+ * meanwhile does not wait for the rest of them.
+ * @param unless what nobody waits for any more is never begun, and never answered
+ */
+export const askPlanInTurn = (job: Job, workshop: Workshop, unless: AbortSignal): Promise<Plan> =>
+  new Promise((done, failed) => {
+    inTurn.push({ job, workshop, unless, done, failed });
+    nextInTurn();
+  });
+
+function nextInTurn(): void {
+  while (waiting.size === 0) {
+    const next = inTurn.shift();
+    if (!next) return;
+    if (!next.unless.aborted) askPlan(next.job, next.workshop).then(next.done, next.failed);
+  }
 }
 
 /** Makes a job of what is in hand, off the main thread. */

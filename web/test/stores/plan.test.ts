@@ -86,4 +86,30 @@ describe('plans of what is typed', () => {
     await answer(planOf('after'));
     expect(usePlan.getState().plan!.brief.verdict).to.equal('after');
   });
+
+  it('of a wall come one after the other, after what is opened meanwhile, and not at all once nobody waits', async () => {
+    const { askPlanInTurn } = await import('../../src/workers/planner.ts');
+    const titles = () => worker.asked.map(({ job }) => job.brief.title);
+    const left = new AbortController();
+    const planned: string[] = [];
+    const turn = (title: string, unless = new AbortController().signal) =>
+      void askPlanInTurn(aJob(title), workshop, unless).then(() => planned.push(title));
+    turn('soonest');
+    turn('gone', left.signal);
+    turn('latest');
+    expect(titles()).to.deep.equal(['soonest']);
+    left.abort();
+    ask(aJob('opened'));
+    expect(titles()).to.deep.equal(['soonest', 'opened']);
+    const [soonest, opened] = worker.asked.map(({ number }) => number);
+    worker.onmessage!({ data: { number: soonest!, ok: true, plan: planOf('soonest'), tookMs: 1 } });
+    await settled();
+    // One is still waited for.
+    expect(titles()).to.deep.equal(['soonest', 'opened']);
+    worker.onmessage!({ data: { number: opened!, ok: true, plan: planOf('opened'), tookMs: 1 } });
+    await settled();
+    expect(titles()).to.deep.equal(['soonest', 'opened', 'latest']);
+    await answer(planOf('latest'));
+    expect(planned).to.deep.equal(['soonest', 'latest']);
+  });
 });
