@@ -2,7 +2,7 @@ import type { Context } from '../../job/context.ts';
 import type { EnvelopeStyleId } from '../../job/envelopeStyles.ts';
 import { decide } from '../../job/decide.ts';
 import { wantedOf } from '../../job/namesList.ts';
-import { capital, count, figure, length, plural, words } from '../../job/figures.ts';
+import { capital, plural } from '../../job/figures.ts';
 import { adhesiveById, envelopeOnHand, envelopeStockOf, linerStockOf, trimmerOf } from '../../job/pick.ts';
 import type { Snag, StationPlan } from '../../job/findings.ts';
 import type { Stock, Trimmer, Workshop } from '../../workshop/types.ts';
@@ -34,6 +34,7 @@ import { buildEnvelope } from './build/buildEnvelope.ts';
 import { foldedEnvelope, type FoldedEnvelope } from './build/asFolded.ts';
 import type { EnvelopeBlank } from './build/types.ts';
 import { boughtAs, boughtSnags } from './bought.ts';
+import { blankFigures, linerFigures, readyFigures } from './envelopeFigures.ts';
 import { envelopeSnags } from './envelopeSnags.ts';
 import { measuresOf } from './measures.ts';
 import { packUp, postedAs, type Packed, type Posted } from './posted.ts';
@@ -134,7 +135,7 @@ export function planEnvelope({
     thicknessMm: size.thicknessMm + (linerStock ? linerStock.caliperMicron / 1000 : 0),
   };
   const measures = measuresOf(style, card, job.envelope);
-  const { insideWidthMm, insideHeightMm, flapMm, seamMm, throatMm } = measures;
+  const { insideWidthMm, insideHeightMm, flapMm, seamMm } = measures;
   const folded = foldedEnvelope({
     ...{ style, measures, windows: window ? [windowCut(window, measures)] : [] },
     caliperMm: stock.caliperMicron / 1000,
@@ -257,30 +258,12 @@ export function planEnvelope({
         : `${laid.up} up · ${sheets} ${plural(sheets, 'sheet')}`
       : (bought?.name ?? 'none yet'),
     figures: [
-      figure(
-        'envelope-inside',
-        'Inside',
-        words(formatSize(insideWidthMm, insideHeightMm, unit)),
-        style.walls
-          ? 'card + ease, both ways; its thickness is between the walls'
-          : 'card + its thickness + ease, both ways',
-        {
-          'Card, across': length(card.widthMm),
-          'Card, upright': length(card.heightMm),
-          Thickness: length(card.thicknessMm),
-          Ease: length(easeMm),
-          ...(style.walls ? { 'Between the walls': length(measures.depthMm) } : {}),
-        },
-      ),
-      figure('envelope-blank', 'Blank', words(blankSize), style.working, {
-        Seam: length(seamMm),
-        Flap: length(flapMm),
-        ...(style.asks.includes('throatMm') ? { Throat: length(throatMm) } : {}),
-        ...(style.walls ? { Wall: length(measures.depthMm) } : {}),
-      }),
-      figure('envelope-up', 'On a sheet', count(laid.up), 'blanks side by side inside the margins', {
-        Sheet: words(formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)),
-      }),
+      ...(ready
+        ? readyFigures(ready.measures, unit)
+        : blankFigures({ style, measures, card, easeMm, blank, stock, up: laid.up }, unit)),
+      ...(liner
+        ? linerFigures(liner, { insetMm: job.envelope.liner!.insetMm, flapMm: ready?.measures.flapMm ?? flapMm }, unit)
+        : []),
       ...postFigures(packed, posted, workshop),
     ],
     snags: [

@@ -3,10 +3,12 @@ import {
   adhesivesOf,
   CAUTIONS,
   ENVELOPE_STYLES,
+  type EnvelopeChoice,
   type EnvelopePlan,
   type EnvelopeStyleId,
   type LengthUnit,
   type Trimmer,
+  type Workshop,
 } from '@zippy/core';
 import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
@@ -30,6 +32,8 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
   const { envelope: choice } = job;
   const { envelope } = plan;
   const { unit } = workshop;
+  // Where another goes to the post, what one would be made like waits at the foot.
+  const shown = choice.make || !envelope.atHand;
   return (
     <Slip
       title="Envelope"
@@ -56,6 +60,58 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
       }
     >
       <OnOff label="Make matching envelopes" value={choice.make} onChange={(make) => set({ make })} />
+      {shown ? (
+        <MadeInputs {...{ choice, envelope, workshop }} />
+      ) : (
+        <More label="A matching one, if it were made">
+          <MadeInputs {...{ choice, envelope, workshop }} />
+        </More>
+      )}
+      {envelope.atHand && <AddressInputs job={job} plan={envelope} unit={unit} />}
+      {choice.make && (
+        <HeldWith
+          label="Seams held with"
+          adhesives={adhesivesOf(workshop)}
+          value={choice.adhesiveId}
+          onChange={(adhesiveId) => set({ adhesiveId })}
+        />
+      )}
+      {envelope.atHand && <LinerInputs choice={choice} plan={envelope} workshop={workshop} />}
+      {choice.liner && envelope.atHand && !choice.make && (
+        <BoughtFlapInputs choice={choice} plan={envelope} unit={unit} />
+      )}
+      {shown && (
+        <More label="Corners and a window">
+          <WindowInputs choice={choice} plan={envelope} unit={unit} />
+        </More>
+      )}
+      <More label="Post">
+        <PostInputs choice={choice} hasTariff={workshop.post !== undefined} advice={envelope.advice} />
+      </More>
+      {choice.make && envelope.up > 0 && <HowCut envelope={envelope} trimmer={plan.cut.trimmer} unit={unit} />}
+      {shown && (
+        <More label="How it is folded">
+          <Steps steps={envelope.steps} />
+          <Caution role="note">{CAUTIONS.glue}</Caution>
+        </More>
+      )}
+    </Slip>
+  );
+}
+
+/** What an envelope is made like, and of what. */
+function MadeInputs({
+  choice,
+  envelope,
+  workshop,
+}: {
+  readonly choice: EnvelopeChoice;
+  readonly envelope: EnvelopePlan;
+  readonly workshop: Workshop;
+}): ReactNode {
+  const set = useSet();
+  return (
+    <>
       <Pick
         label="Style"
         value={envelope.styleId}
@@ -75,32 +131,8 @@ export function EnvelopeSlip({ job, plan, workshop }: StationProps): ReactNode {
           },
         ]}
       />
-      <StyleInputs choice={choice} plan={envelope} unit={unit} />
-      {envelope.atHand && <AddressInputs job={job} plan={envelope} unit={unit} />}
-      {choice.make && (
-        <HeldWith
-          label="Seams held with"
-          adhesives={adhesivesOf(workshop)}
-          value={choice.adhesiveId}
-          onChange={(adhesiveId) => set({ adhesiveId })}
-        />
-      )}
-      {envelope.atHand && <LinerInputs choice={choice} plan={envelope} workshop={workshop} />}
-      {choice.liner && envelope.atHand && !choice.make && (
-        <BoughtFlapInputs choice={choice} plan={envelope} unit={unit} />
-      )}
-      <More label="Corners and a window">
-        <WindowInputs choice={choice} plan={envelope} unit={unit} />
-      </More>
-      <More label="Post">
-        <PostInputs choice={choice} hasTariff={workshop.post !== undefined} advice={envelope.advice} />
-      </More>
-      {choice.make && envelope.up > 0 && <HowCut envelope={envelope} trimmer={plan.cut.trimmer} unit={unit} />}
-      <More label="How it is folded">
-        <Steps steps={envelope.steps} />
-        <Caution role="note">{CAUTIONS.glue}</Caution>
-      </More>
-    </Slip>
+      <StyleInputs choice={choice} plan={envelope} unit={workshop.unit} />
+    </>
   );
 }
 
