@@ -195,6 +195,17 @@ export { setUpWorkshop, type FirstAnswers } from './workshop/setUp.ts';
 export { papersIn } from './workshop/papersIn.ts';
 export { PAPERS, papersOf, unitOf, type Papers } from './workshop/region.ts';
 export { selfBucklingHeightMm } from './stations/stock/standing.ts';
+export * from './workshop/measuring/types.ts';
+export { droop, lineDeg, SHARE_OF, type DroopPoint } from './workshop/measuring/droop.ts';
+export { drawGauge, layGauge, LINE_NAMES, type GaugeSheet } from './workshop/measuring/drawGauge.ts';
+export {
+  bendingLengthMm,
+  measuredStock,
+  NO_MEASURINGS,
+  type Bending,
+  type Found,
+  type MeasuredStock,
+} from './workshop/measuring/measuredStock.ts';
 export type { StockPlan } from './stations/stock/planStock.ts';
 export { usualBareEdgeMm } from './stations/sheet/bareEdge.ts';
 export { insideMargins, turnedClockwise, type FromEdges } from './stations/sheet/layout/edges.ts';

@@ -15,6 +15,15 @@ export const WORKSHOP_LIMITS = {
   /** Either side of a sheet. */
   sheetMm: from(40, 2000),
   keepOffcutMm: from(0, 2000),
+  /** Readings of a stock. */
+  measuring: {
+    readings: 60,
+    sheets: from(1, 1000),
+    stackMm: from(0.03, 500),
+    grams: from(0.1, 50_000),
+    sideMm: from(5, 2000),
+    overhangMm: from(5, 2000),
+  },
   /** Inside of an envelope, either way. */
   insideMm: from(20, 1000),
   readyFrontMm: from(10, 1000),

@@ -1,3 +1,4 @@
+import type { Measurings } from './measuring/types.ts';
 import type { Sides } from '../ground/geometry/types.ts';
 import type { Gsm, LengthUnit, Micron, Mm } from '../ground/length/types.ts';
 import type { Minor } from '../ground/money.ts';
@@ -45,6 +46,8 @@ export interface Stock {
   /** As it is bought: so many sheets for so much. */
   readonly pack?: { readonly sheets: number; readonly priceMinor: Minor };
   readonly onShelf: number;
+  /** Readings of it by its maker; older workshops say nothing, which is none. */
+  readonly measured?: Measurings;
   /** Left out for sheets that cards are cut from. */
   readonly readyCut?: ReadyCut;
 }

@@ -3,6 +3,7 @@ import {
   planJob,
   standIns,
   type CalibrationSheet,
+  type GaugeSheet,
   type Job,
   type MakeStep,
   type MixedPattern,
@@ -11,6 +12,7 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { calibrationPdf } from '../exports/calibration.ts';
+import { gaugePdf } from '../exports/gauge.ts';
 import { exportFiles, ExportRefused, loadFonts, withOwn, type OwnFonts } from '../exports/index.ts';
 import { piecesOf, sharedPdf, type SharedJob, type SharedPrint } from '../exports/shared.ts';
 import type { Placed } from '../placed.ts';
@@ -34,6 +36,7 @@ export type ToDraw =
     } & Whole)
   | ({ readonly kind: 'pixels'; readonly workshop: Workshop } & PixelsAsked & Whole)
   | { readonly kind: 'calibration'; readonly page: CalibrationSheet }
+  | { readonly kind: 'gauge'; readonly sheet: GaugeSheet }
   | {
       readonly kind: 'shared';
       readonly workshop: Workshop;
@@ -48,6 +51,7 @@ export interface Drawn {
   readonly face: { readonly name: string; readonly bytes: Uint8Array };
   readonly pixels: { readonly name: string; readonly bytes: Uint8Array };
   readonly calibration: Uint8Array;
+  readonly gauge: Uint8Array;
   readonly shared: Uint8Array;
 }
 
@@ -73,6 +77,8 @@ export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
     }
     case 'calibration':
       return calibrationPdf(asked.page, fonts);
+    case 'gauge':
+      return gaugePdf(asked.sheet, fonts);
     case 'shared': {
       const { workshop, feed, order, date } = asked;
       const printer = workshop.printers.find(({ id }) => id === feed.printerId);
@@ -93,7 +99,7 @@ export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
 
 /** Own typefaces of all that is drawn together: the same name is the same typeface in every job of a studio. */
 function typefacesOf(asked: ToDraw): OwnFonts {
-  if (asked.kind === 'calibration') return new Map();
+  if (asked.kind === 'calibration' || asked.kind === 'gauge') return new Map();
   const all = asked.kind === 'shared' ? asked.jobs.map(({ typefaces }) => typefaces) : [asked.typefaces];
   // Bytes come over as plain arrays of them.
   return new Map(all.flatMap((fonts) => [...fonts].map(([id, bytes]) => [id, Buffer.from(bytes)] as const)));

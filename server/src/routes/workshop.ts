@@ -1,7 +1,7 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { isCalibratable, usesOf } from '@zippy/core';
+import { isCalibratable, layGauge, usesOf } from '@zippy/core';
 import type { JobUses, VersionedWorkshop } from '@zippy/core/contract';
 import { checkWorkshop } from '@zippy/core/job-file';
 import type { Drawers } from '../drawings/drawers.ts';
@@ -75,6 +75,21 @@ export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
     response
       .type('application/pdf')
       .set('Content-Disposition', 'attachment; filename="calibration-sheet.pdf"')
+      .send(Buffer.from(bytes));
+  });
+
+  router.get('/gauge.pdf', async (request, response) => {
+    const { stock } = request.query as Record<string, string>;
+    const { value } = await loadWorkshop(pool, studioOf(response));
+    const paper = value.stocks.find((s) => s.id === stock);
+    if (!paper) throw new Refusal(404, 'That stock is not on the shelf any more; choose another.', 'stock');
+    const { name, grain, sheetWidthMm: widthMm, sheetHeightMm: heightMm } = paper;
+    if (!layGauge({ widthMm, heightMm, grain }))
+      throw new Refusal(400, 'stock is too small a sheet for strips that can hang; cut them by hand.', 'stock');
+    const bytes = await drawers.draw({ kind: 'gauge', sheet: { widthMm, heightMm, grain, about: name } });
+    response
+      .type('application/pdf')
+      .set('Content-Disposition', 'attachment; filename="strips-and-gauge.pdf"')
       .send(Buffer.from(bytes));
   });
 

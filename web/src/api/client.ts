@@ -122,6 +122,7 @@ export const api = {
   saveWorkshop: (version: number, workshop: Workshop) =>
     send<{ version: number }>('PUT', '/workshop', { version, workshop }),
   uses: () => call<{ uses: readonly JobUses[] }>('/workshop/uses'),
+  gaugeUrl: (stock: string) => at(`/workshop/gauge.pdf?${new URLSearchParams({ stock }).toString()}`),
   calibrationUrl: (printer: string, path: string, stock: string, flip: string) =>
     at(`/workshop/calibration.pdf?${new URLSearchParams({ printer, path, stock, flip }).toString()}`),
   jobs: () => call<JobsOnTheWall>('/jobs'),

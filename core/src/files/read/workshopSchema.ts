@@ -1,6 +1,14 @@
 import Joi from 'joi';
 import type { Sides } from '../../ground/geometry/types.ts';
 import { CROSSES, type Calibration } from '../../workshop/calibration/types.ts';
+import {
+  FIBRES,
+  GAUGE_LINES,
+  type Measurings,
+  type OverhangReading,
+  type StackReading,
+  type WeightReading,
+} from '../../workshop/measuring/types.ts';
 import { PAPERS } from '../../workshop/region.ts';
 import { WORKSHOP_LIMITS } from '../../workshop/limits.ts';
 import {
@@ -109,6 +117,27 @@ const pace = object<Pace>({
   perCardPacked: minutes,
 });
 
+const { measuring: MEASURED } = SHOP;
+const readings = <T>(of: Rule<T>): Rule<readonly T[]> => list(of, MEASURED.readings);
+const measured = object<Measurings>({
+  stacks: readings(object<StackReading>({ sheets: whole(MEASURED.sheets), heightMm: length(MEASURED.stackMm) })),
+  weights: readings(
+    object<WeightReading>({
+      sheets: whole(MEASURED.sheets),
+      widthMm: length(MEASURED.sideMm),
+      heightMm: length(MEASURED.sideMm),
+      grams: number(MEASURED.grams),
+    }),
+  ),
+  overhangs: readings(
+    object<OverhangReading>({
+      fibres: oneOf(...FIBRES),
+      line: oneOf(...GAUGE_LINES),
+      overhangMm: length(MEASURED.overhangMm),
+    }),
+  ),
+});
+
 const stock = object<Stock>({
   id,
   name: called,
@@ -124,6 +153,7 @@ const stock = object<Stock>({
   sheetPriceMinor: minor,
   pack: spare(object<NonNullable<Stock['pack']>>({ sheets: whole(SHOP.packSheets), priceMinor: minor })),
   onShelf: whole(SHOP.onShelf),
+  measured: spare(measured),
   readyCut: spare(
     object<NonNullable<Stock['readyCut']>>({
       fold: oneOf(...READY_FOLDS),

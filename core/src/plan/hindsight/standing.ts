@@ -13,15 +13,24 @@ import type { OpenCard } from '../../stations/size/openCard.ts';
 import type { SheetContext } from '../../stations/sheet/planSheet.ts';
 import { pathRefusals, type StockPlan } from '../../stations/stock/planStock.ts';
 import { selfBucklingHeightMm, standWord, type StandWord } from '../../stations/stock/standing.ts';
+import type { StiffnessFrom } from '../../workshop/measuring/measuredStock.ts';
 import { sayWeight } from '../../workshop/stockLabel.ts';
 
 interface Standing {
   readonly bucklesMm: number;
+  readonly from: StiffnessFrom;
   readonly score: number;
   readonly word: StandWord;
   /** Fibres run up and down in every card of the sheet as it stands. */
   readonly upright: boolean;
 }
+
+/** Whose stiffness it goes by. */
+const FROM: Readonly<Record<StiffnessFrom, string>> = {
+  measured: 'measured on this stock',
+  otherWay: 'measured on this stock the other way',
+  starting: 'of card at large: measure yours on its own page in Workshop',
+};
 
 /**
  * How cards stand as they really lie on the sheet: a panel’s fibres run up or across by the way its blank was laid, and
@@ -32,9 +41,9 @@ function standingOf(job: Job, card: OpenCard, stock: Stock, cells: readonly { re
   const asAsked = job.sheet.grain === 'respect' ? [!asDrawn && turned] : [false, true];
   const ways = cells.length > 0 ? cells.map(({ turned: way }) => way) : asAsked;
   const upright = ways.every((way) => fibresUpright(stock, way));
-  const bucklesMm = selfBucklingHeightMm(stock.caliperMicron, stock.gsm, upright ? 'along' : 'across');
+  const { mm: bucklesMm, from } = selfBucklingHeightMm(stock, upright ? 'along' : 'across');
   const score = bucklesMm / job.size.finishedHeightMm;
-  return { bucklesMm, score, word: standWord(score), upright };
+  return { bucklesMm, from, score, word: standWord(score), upright };
 }
 
 /** The stock’s plan with whether the card stands, which is known only once it lies on its sheet. */
@@ -66,6 +75,7 @@ export function withStanding(context: SheetContext & { readonly sheet: SheetPlan
             'Buckles at': length(stands.bucklesMm),
             'Panel height': length(size.finishedHeightMm),
             Grain: words(stands.upright ? 'upright' : 'level'),
+            Stiffness: words(FROM[stands.from]),
           },
         ),
       ]

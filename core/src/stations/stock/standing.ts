@@ -1,22 +1,22 @@
-import type { Gsm, Micron, Mm } from '../../ground/length/types.ts';
+import type { Mm } from '../../ground/length/types.ts';
+import { bendingLengthMm, type Measurable, type StiffnessFrom } from '../../workshop/measuring/measuredStock.ts';
+import type { Fibres } from '../../workshop/measuring/types.ts';
 
-/**
- * Young’s modulus of cardstock along and across the grain, pascals. Our starting value, for card that nobody has measured:
- * board is made about twice as stiff along the machine as across it.
- */
-const STIFFNESS_PA = { along: 3.5e9, across: 1.75e9 } as const;
-/** Metres per second squared. Source: the third CGPM’s standard value, 9.80665, to three figures. */
-const GRAVITY = 9.81;
+/** l³ = 7.8373·D ÷ w for a column fixed at its foot that carries nothing but itself. Source: A. G. Greenhill, 1881. */
+const GREENHILL = 7.8373;
 
 /**
  * The height at which a standing sheet buckles under its own weight, millimetres.
- * Derivation: Greenhill's self-buckling column, l³ = 7.8373·E·I / (q), with I = b·t³/12 and weight
- * per length q = b·G·g for a strip of width b. Source: A. G. Greenhill, 1881.
+ * Derivation: Greenhill's self-buckling column, with D the bending rigidity per width and w the weight per area; since a
+ * bending length c is D = w·c³, the height is ∛7.8373 of them, whatever the card weighs.
+ * @param fibres the way they run in what stands upright
  */
-export function selfBucklingHeightMm(caliper: Micron, gsm: Gsm, grain: keyof typeof STIFFNESS_PA): Mm {
-  const thicknessM = caliper * 1e-6;
-  const areaKgM2 = gsm / 1000;
-  return 1000 * Math.cbrt((7.8373 * STIFFNESS_PA[grain] * thicknessM ** 3) / (12 * areaKgM2 * GRAVITY));
+export function selfBucklingHeightMm(
+  stock: Measurable,
+  fibres: Fibres,
+): { readonly mm: Mm; readonly from: StiffnessFrom } {
+  const { mm, from } = bendingLengthMm(stock, fibres);
+  return { mm: Math.cbrt(GREENHILL) * mm, from };
 }
 
 /** Buckling height ÷ panel height, under and over which a panel is said to flop and to be sturdy. Our starting values. */
