@@ -35,7 +35,8 @@ describe('every view', () => {
     await page.getByRole('heading', { name: 'Workshop' }).waitFor();
     expect(await serious()).to.deep.equal([]);
     await page.getByRole('link', { name: /^Shell White 300, A4: / }).click();
-    await page.getByRole('link', { name: 'Lantern Regatta supper' }).waitFor();
+    // Which of the jobs with it are named depends on how many other tests have made.
+    await page.locator('footer a[href*="/jobs/"]').first().waitFor();
     expect(await serious()).to.deep.equal([]);
     await open('Lighthouse thank-you', 'sheet');
     expect(await serious()).to.deep.equal([]);

@@ -15,6 +15,7 @@ const ClashDialog = lazy(() => import('./jobs/ClashDialog.tsx'));
 const JobPage = lazy(() => import('./jobs/JobPage.tsx'));
 const WorkshopPage = lazy(() => import('./workshop/WorkshopPage.tsx'));
 const CalibratePage = lazy(() => import('./workshop/calibrate/CalibratePage.tsx'));
+const MeasurePage = lazy(() => import('./workshop/measure/MeasurePage.tsx'));
 const BeginPage = lazy(() => import('./jobs/begin/BeginPage.tsx'));
 const SharedPage = lazy(() => import('./shared/SharedPage.tsx'));
 const BenchCard = lazy(() => import('./make/BenchCard.tsx'));
@@ -59,6 +60,7 @@ function Places(): ReactNode {
           <Route path="/workshop" element={<WorkshopPage workshop={workshop} />} />
           <Route path="/workshop/:shelf/:thingId" element={<WorkshopPage workshop={workshop} />} />
           <Route path="/workshop/printers/:printerId/:pathId" element={<CalibratePage workshop={workshop} />} />
+          <Route path="/workshop/stocks/:stockId/measure" element={<MeasurePage workshop={workshop} />} />
           <Route path="/jobs/:id/:station?" element={<JobPage workshop={workshop} />} />
           <Route path="/bench/:runId" element={<BenchCard workshop={workshop} />} />
           <Route path="*" element={<Navigate to="/" replace />} />

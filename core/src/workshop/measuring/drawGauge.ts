@@ -117,7 +117,8 @@ function drawStrip(lengthMm: Mm, fibres: Fibres, about: string): readonly Shape[
 function drawGaugeCard(lengthMm: Mm, highMm: Mm): readonly Shape[] {
   const shapes: Shape[] = [
     { kind: 'path', role: 'mark', path: boxPath({ xMm: 0, yMm: 0, widthMm: lengthMm, heightMm: highMm }) },
-    words('Top edge level with the table, this corner at its edge', lengthMm - 5, 5, 'end'),
+    words('Top edge level with the table, the corner of the lines at its edge', lengthMm - 5, 5, 'end'),
+    words('Print at 100 %, no fit: 100 on a strip is 100 mm on a ruler', lengthMm - 5, highMm - 4, 'end'),
   ];
   for (const line of GAUGE_LINES) {
     const slope = Math.tan((lineDeg(line) * Math.PI) / 180);

@@ -12,6 +12,7 @@ import {
 } from '@zippy/core';
 import { More } from '../../slip/More.tsx';
 import { useWorkshop } from '../../stores/workshop.ts';
+import { ButtonLink } from '../../ui/buttons.tsx';
 import { Choice } from '../../ui/Choice.tsx';
 import { ColourField } from '../../ui/ColourField.tsx';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
@@ -94,6 +95,9 @@ export function StockSlip({
           onCommit={(sheetHeightMm) => set({ sheetHeightMm })}
         />
       </div>
+      <ButtonLink href={`/workshop/stocks/${stock.id}/measure`}>
+        {stock.measured ? 'Measured: look, or take more readings' : 'Measure it: stiffness, thickness, weight'}
+      </ButtonLink>
       <Price stock={stock} workshop={workshop} set={set} />
       <Choice
         label={stock.readyCut ? 'Grain runs along the opened card’s' : 'Grain runs along the sheet’s'}

@@ -1,0 +1,67 @@
+import { formatLength } from '../../ground/length/formatLength.ts';
+import { fixed } from '../../ground/length/rounding.ts';
+import type { LengthUnit } from '../../ground/length/types.ts';
+import { measuredStock, type Bending, type Found } from '../../workshop/measuring/measuredStock.ts';
+import type { Fibres } from '../../workshop/measuring/types.ts';
+import type { Stock } from '../../workshop/types.ts';
+import { selfBucklingHeightMm, STANDS } from './standing.ts';
+
+/** Readings that stray by more than this share of their mean are worth taking again. Our starting value. */
+const STRAYS = 0.08;
+
+/** What one kind of reading comes to, beside what it stands against. */
+export interface SaidOfStock {
+  readonly name: string;
+  readonly figure: string;
+  readonly beside: string;
+}
+
+export interface MeasuredInWords {
+  /** What follows for cards, and what is worth measuring once more. */
+  readonly verdict: readonly string[];
+  readonly rows: readonly SaidOfStock[];
+}
+
+/** Give or take, where there is more than one reading. */
+const say = ({ mean, spread }: Found, unit: string): string =>
+  `${fixed(mean, 0)}${spread === null ? '' : ` ± ${fixed(spread, 0)}`} ${unit}`;
+
+/** What readings of a stock come to: its thickness and weight beside the label’s, how it bends, how tall it stands. */
+export function sayMeasured(stock: Stock, unit: LengthUnit): MeasuredInWords {
+  const { caliperMicron: thick, gsm: heavy, along, across } = measuredStock(stock);
+  const stray = [thick, heavy, along?.lengthMm, across?.lengthMm].some(
+    (one) => one?.spread && one.spread / one.mean > STRAYS,
+  );
+  const bends = (name: string, found: Bending | null): readonly SaidOfStock[] =>
+    found
+      ? [
+          {
+            name,
+            figure: say(found.lengthMm, 'mm'),
+            beside: `${fixed(found.rigidityNm * 1000, 1)} mN·m, ${fixed(found.modulusPa / 1e9, 1)} GPa`,
+          },
+        ]
+      : [];
+  return {
+    verdict: [
+      ...(along || across
+        ? [
+            `Panels of it stand up to ${sayHeight(stock, 'along', unit)} with fibres upright, ${sayHeight(stock, 'across', unit)} with fibres level.`,
+          ]
+        : []),
+      ...(along && across && along.lengthMm.mean < across.lengthMm.mean
+        ? ['It is stiffer across than along: the grain may run the other way than is said. Try the three tests.']
+        : []),
+      ...(stray ? ['Some readings are far apart: take those once more.'] : []),
+    ],
+    rows: [
+      ...(thick ? [{ name: 'A sheet', figure: say(thick, 'µm'), beside: `${stock.caliperMicron} µm in use` }] : []),
+      ...(heavy ? [{ name: 'Weight', figure: say(heavy, 'gsm'), beside: `${stock.gsm} gsm in use` }] : []),
+      ...bends('Bends along', along),
+      ...bends('Bends across', across),
+    ],
+  };
+}
+
+const sayHeight = (stock: Stock, fibres: Fibres, unit: LengthUnit): string =>
+  formatLength(Math.floor(selfBucklingHeightMm(stock, fibres).mm / STANDS.flopsUnder), unit);
