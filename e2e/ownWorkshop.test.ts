@@ -195,4 +195,57 @@ describe('a maker’s own workshop', () => {
       .waitFor();
     expect(await steps.getByText(/Cut \d of \d/).count()).to.equal(0);
   });
+
+  it('measures a stock with ruler and scale, takes what it is, and its cards stand or flop by that', async () => {
+    const tent = await own('Lighthouse thank-you');
+    const { stockId } = (await studio.stored(tent)).document.stock;
+    await page.goto(`${studio.application.url}/workshop/stocks/${stockId}`);
+    await page.getByRole('link', { name: /^Measure it: stiffness/ }).click();
+    await aside().getByText('Three things, five minutes', { exact: false }).waitFor();
+    const sheet = page.waitForEvent('download');
+    await page.getByRole('link', { name: /^Strips and gauge/ }).click();
+    const pdf = await kept(await sheet, 'gauge.pdf');
+    expect(execFileSync('pdftotext', [pdf, '-'], { encoding: 'utf8' })).to.match(/0 hangs out/);
+
+    const keep = (n: number) => aside().getByRole('button', { name: 'Keep this reading' }).nth(n).click();
+    await fill('Its height', 'two');
+    await aside()
+      .getByText(/^Its height: /)
+      .waitFor();
+    for (const high of ['2.4', '2.5']) {
+      await fill('Its height', high);
+      await keep(0);
+    }
+    await fill('Grams together', '130');
+    await keep(1);
+    for (const [fibres, hangs] of [
+      ['Along it', '90'],
+      ['Across it', '70'],
+    ] as const) {
+      await page.getByRole('radiogroup', { name: 'The strip’s fibres run' }).getByText(fibres, { exact: true }).click();
+      await page.getByRole('radiogroup', { name: 'Its end meets line' }).getByText('1', { exact: true }).click();
+      await fill('It hangs out by', hangs);
+      await keep(2);
+    }
+    // ∛7.8373 · 90 ÷ 1.3 = 137.5, 5.41 in; · 70 = 106.96, 4.21 in.
+    await aside()
+      .getByText(/stand up to (137 mm|5 3\/8 in) with fibres upright, (106 mm|4 1\/8 in) with fibres level/)
+      .waitFor();
+    const measured = await reaches('the readings', ({ stocks }) =>
+      stocks.some(({ id, measured: own }) => id === stockId && own?.overhangs.length === 2),
+    );
+    const before = measured.stocks.find(({ id }) => id === stockId)!;
+    await press(/^Take 245 µm and \d+ gsm for it$/);
+    const taken = await reaches('what was measured', ({ stocks }) =>
+      stocks.some(({ id, caliperMicron }) => id === stockId && caliperMicron === 245),
+    );
+    // 130 g of ten sheets.
+    const { gsm } = taken.stocks.find(({ id }) => id === stockId)!;
+    expect(gsm).to.equal(Math.round((130 * 1e6) / (10 * before.sheetWidthMm * before.sheetHeightMm)));
+    expect(await studio.serious()).to.deep.equal([]);
+    await open(tent, 'stock');
+    await aside().getByText('Standing score').first().waitFor();
+    await page.getByRole('button', { name: /Standing score/ }).click();
+    await page.getByText('measured on this stock', { exact: false }).first().waitFor();
+  });
 });

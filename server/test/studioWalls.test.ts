@@ -175,6 +175,7 @@ describe('two studios in one database', () => {
     ['GET', '/api/workshop/uses', 200],
     ['PUT', '/api/workshop', 200, () => ({ version: (saves += 1), workshop: { ...shop, studioName: 'Next door' } })],
     ['GET', '/api/workshop/calibration.pdf?printer=none&path=none&stock=none', 404],
+    ['GET', '/api/workshop/gauge.pdf?stock=none', 404],
     ['GET', '/api/backups', 200],
     ['GET', '/api/backups/now', 200],
     ['POST', '/api/backups/restore?mode=neither', 400],

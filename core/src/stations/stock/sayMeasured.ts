@@ -1,6 +1,6 @@
 import { formatLength } from '../../ground/length/formatLength.ts';
 import { fixed } from '../../ground/length/rounding.ts';
-import type { LengthUnit } from '../../ground/length/types.ts';
+import { MM_PER_INCH, type LengthUnit, type Mm } from '../../ground/length/types.ts';
 import { measuredStock, type Bending, type Found } from '../../workshop/measuring/measuredStock.ts';
 import type { Fibres } from '../../workshop/measuring/types.ts';
 import type { Stock } from '../../workshop/types.ts';
@@ -64,4 +64,8 @@ export function sayMeasured(stock: Stock, unit: LengthUnit): MeasuredInWords {
 }
 
 const sayHeight = (stock: Stock, fibres: Fibres, unit: LengthUnit): string =>
-  formatLength(Math.floor(selfBucklingHeightMm(stock, fibres).mm / STANDS.flopsUnder), unit);
+  formatLength(downTo(selfBucklingHeightMm(stock, fibres).mm / STANDS.flopsUnder, unit), unit);
+
+/** Down to what is easily said, so that what is said still stands. */
+const SAID_IN_MM: Readonly<Record<LengthUnit, Mm>> = { mm: 1, in: MM_PER_INCH / 8 };
+const downTo = (mm: Mm, unit: LengthUnit): Mm => Math.floor(mm / SAID_IN_MM[unit]) * SAID_IN_MM[unit];
