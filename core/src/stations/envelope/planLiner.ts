@@ -1,9 +1,9 @@
 import { turnOf, type TurnOver } from '../../ground/geometry/affine.ts';
 import { evenSides } from '../../ground/geometry/box.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
-import type { Point } from '../../ground/geometry/types.ts';
+import type { Box, Point } from '../../ground/geometry/types.ts';
 import type { FoldedForm } from '../../ground/fold/types.ts';
-import type { Mm } from '../../ground/length/types.ts';
+import type { LengthUnit, Mm } from '../../ground/length/types.ts';
 import { decide } from '../../job/decide.ts';
 import type { Remedy, Snag } from '../../job/findings.ts';
 import { wantedOf } from '../../job/namesList.ts';
@@ -43,6 +43,8 @@ export interface LinerPlan extends Liner {
 
 /** Nearer to the folds than this a liner rubs and rides up. Our starting value. */
 const RUBS_MM = 1.5;
+/** A liner that is smaller either way lines nothing. Our starting value. */
+const LEAST_LINER_MM = 10;
 
 interface LinerContext {
   readonly job: Job;
@@ -91,7 +93,7 @@ export function planLiner({ job, workshop, choice, stock, form, typefaces, shown
     turnOver: turnOf({ widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm }, job.sheet.flipEdge),
     onSheets: { id: 'liner', name: 'Liner', role: 'liner', blank, bleedMm, stock, print, made, up: laid.up, sheets },
     snags: [
-      ...insetSnags(choice, workshop),
+      ...insetSnags(choice, workshop, form.blank.panels.find(({ id }) => id === 'front')!.box),
       ...(laid.up === 0 ? [sheetSnag(workshop, { blank, stock, on: (w, h) => on(w, h).laid })] : []),
       ...(print && print.refusals.length > 0 ? [feedSnag(print)] : []),
       ...envelopeArtSnags(artContext, art),
@@ -99,12 +101,32 @@ export function planLiner({ job, workshop, choice, stock, form, typefaces, shown
   };
 }
 
+const setInAsUsual = (stockId: string, unit: LengthUnit): Remedy => ({
+  label: `Set it in by ${formatLength(DEFAULTS.linerInsetMm, unit)}`,
+  changes: [decide((job) => job.envelope.liner, { stockId, insetMm: DEFAULTS.linerInsetMm })],
+});
+
 const leaveOut: Remedy = { label: 'Leave the liner out', changes: [decide((job) => job.envelope.liner, null)] };
 
-function insetSnags({ stockId, insetMm }: LinerChoice, { unit }: Workshop): readonly Snag[] {
+function insetSnags({ stockId, insetMm }: LinerChoice, { unit }: Workshop, front: Box): readonly Snag[] {
+  const leftMm = Math.min(front.widthMm, front.heightMm) - 2 * insetMm;
+  if (leftMm < LEAST_LINER_MM)
+    return [
+      {
+        id: 'envelope-liner-small',
+        station: 'envelope',
+        level: 'stop',
+        title: 'Nothing is left of the liner',
+        why: `Set in by ${formatLength(insetMm, unit)} all round, the front’s ${formatSize(front.widthMm, front.heightMm, unit)} have no room for it.`,
+        remedies: [
+          ...(Math.min(front.widthMm, front.heightMm) - 2 * DEFAULTS.linerInsetMm >= LEAST_LINER_MM
+            ? [setInAsUsual(stockId, unit)]
+            : []),
+          leaveOut,
+        ],
+      },
+    ];
   if (insetMm >= RUBS_MM) return [];
-  const label = `Set it in by ${formatLength(DEFAULTS.linerInsetMm, unit)}`;
-  const liner = { stockId, insetMm: DEFAULTS.linerInsetMm };
   return [
     {
       id: 'envelope-liner-large',
@@ -115,7 +137,7 @@ function insetSnags({ stockId, insetMm }: LinerChoice, { unit }: Workshop): read
         insetMm < 0
           ? `It is ${formatLength(-insetMm, unit)} over at every edge of the front and cannot slide in.`
           : `Less than ${formatLength(RUBS_MM, unit)} off the folds it rides up when the card goes in.`,
-      remedies: [{ label, changes: [decide((job) => job.envelope.liner, liner)] }],
+      remedies: [setInAsUsual(stockId, unit)],
     },
   ];
 }

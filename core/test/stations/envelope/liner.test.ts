@@ -97,6 +97,20 @@ describe('lined envelopes', () => {
     const snag = plan(large).envelope.snags.find(({ id }) => id === 'envelope-liner-large')!;
     expect(snag.level).to.equal('stop');
     expect(plan(changeJob(large, snag.remedies[0]!.changes)).envelope.snags).to.deep.equal([]);
+    // A liner of 96 × 136 and ease is gone at half of that, and is planned with finite figures all the same.
+    for (const style of ['sideSeam', 'deep'] as const) {
+      const gone = lined(
+        decide((job) => job.envelope.style, style),
+        decide((job) => job.envelope.liner.insetMm, 50),
+      );
+      const none = plan(gone).envelope;
+      const said = none.snags.find(({ id }) => id === 'envelope-liner-small')!;
+      expect(said.level).to.equal('stop');
+      for (const { from, to } of none.liner!.blank.creases)
+        expect([from.xMm, from.yMm, to.xMm, to.yMm].every(Number.isFinite)).to.equal(true);
+      for (const { changes } of said.remedies)
+        expect(plan(changeJob(gone, changes)).envelope.snags.map(({ id }) => id)).to.not.include(said.id);
+    }
     const near = plan(lined(decide((job) => job.envelope.liner.insetMm, 1))).envelope.snags;
     expect(near.map(({ id, level }) => [id, level])).to.deep.equal([['envelope-liner-large', 'warn']]);
   });

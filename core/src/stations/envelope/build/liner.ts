@@ -47,8 +47,11 @@ export function linerOf(form: FoldedForm, insetMm: Mm): Liner {
   const seen = outline.map(({ xMm, yMm }) => ({ xMm: -xMm, yMm })).reverse();
   const box = boxAround(seen);
   const own: Polygon = moved(seen, -box.xMm, -box.yMm);
-  const folds = [...new Set([hinge, front.yMm])].map((yMm, i) => {
-    const [from, to] = chordOf(own, yMm - box.yMm);
+  const folds = [...new Set([hinge, front.yMm])].flatMap((yMm, i) => {
+    const chord = chordOf(own, yMm - box.yMm);
+    // One that is set in too far ends before it comes to a fold.
+    if (!chord) return [];
+    const [from, to] = chord;
     return { id: `fold${i + 1}`, from: { xMm: from, yMm: yMm - box.yMm }, to: { xMm: to, yMm: yMm - box.yMm } };
   });
   const size = { widthMm: box.widthMm, heightMm: box.heightMm };
@@ -75,8 +78,8 @@ function flapPart(flap: Panel, hinge: Mm, [left, right]: readonly [Mm, Mm]): rea
   return cut.length > 2 ? [cut] : [];
 }
 
-/** The narrower of what lies just above a line and just below it. */
-function chordOf(outline: Polygon, yMm: Mm): readonly [Mm, Mm] {
+/** The narrower of what lies just above a line and just below it; null where nothing does. */
+function chordOf(outline: Polygon, yMm: Mm): readonly [Mm, Mm] | null {
   const at = (y: Mm): readonly [Mm, Mm] => {
     const xs = outline.flatMap((a, i) => {
       const b = outline[(i + 1) % outline.length]!;
@@ -88,6 +91,7 @@ function chordOf(outline: Polygon, yMm: Mm): readonly [Mm, Mm] {
   const HAIR_MM = 1e-3;
   const [above, below] = [at(yMm - HAIR_MM), at(yMm + HAIR_MM)];
   const both = [above, below].filter(([from, to]) => to > from);
+  if (both.length === 0) return null;
   return [Math.max(...both.map(([from]) => from)), Math.min(...both.map(([, to]) => to))];
 }
 
