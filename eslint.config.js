@@ -57,10 +57,6 @@ export default tseslint.config(
   js.configs.recommended,
   ...tseslint.configs.strict,
   {
-    files: ['**/*.{ts,tsx}'],
-    rules: {},
-  },
-  {
     languageOptions: {
       globals: {
         process: 'readonly',

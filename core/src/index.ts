@@ -198,6 +198,7 @@ export { selfBucklingHeightMm } from './stations/stock/standing.ts';
 export * from './workshop/measuring/types.ts';
 export { droop, lineDeg, SHARE_OF, type DroopPoint } from './workshop/measuring/droop.ts';
 export { drawOverhang } from './workshop/measuring/drawOverhang.ts';
+export { gaugeSheet } from './stations/stock/gaugeSheet.ts';
 export { sayMeasured, type SaidOfStock } from './stations/stock/sayMeasured.ts';
 export { drawGauge, layGauge, LINE_NAMES, type GaugeSheet } from './workshop/measuring/drawGauge.ts';
 export {

@@ -19,7 +19,7 @@ describe('strips and gauge, as another program draws them', () => {
   let pdf: string;
 
   before(async () => {
-    const sheet = { widthMm: 210, heightMm: 297, grain: 'long', about: 'Shell White 300, A4' } as const;
+    const sheet = { widthMm: 210, heightMm: 297, grain: 'long', marginMm: 8, about: 'Shell White 300, A4' } as const;
     pdf = join(folder, 'gauge.pdf');
     writeFileSync(pdf, await gaugePdf(sheet, await loadFonts()));
     const { data, info } = await sharp(drawnPage(pdf, { ppi: PPI, grey: true }), { limitInputPixels: false })

@@ -2,6 +2,7 @@ import { expect } from 'chai';
 import fc from 'fast-check';
 import { checkWorkshop } from '../../src/files/read/check.ts';
 import { decide } from '../../src/job/decide.ts';
+import { gaugeSheet } from '../../src/stations/stock/gaugeSheet.ts';
 import { selfBucklingHeightMm } from '../../src/stations/stock/standing.ts';
 import { drawGauge, layGauge } from '../../src/workshop/measuring/drawGauge.ts';
 import { droop, droopDeg, lineDeg, SHARE_OF } from '../../src/workshop/measuring/droop.ts';
@@ -206,7 +207,7 @@ describe('strips and gauge', () => {
         fc.integer({ min: 100, max: 500 }),
         fc.constantFrom('long' as const, 'short' as const),
         (widthMm, heightMm, grain) => {
-          const laid = layGauge({ widthMm, heightMm, grain });
+          const laid = layGauge({ widthMm, heightMm, grain, marginMm: 8 });
           if (!laid) return;
           const all: readonly Box[] = [laid.gauge, ...laid.upright, ...laid.level];
           for (const [i, box] of all.entries()) {
@@ -227,11 +228,28 @@ describe('strips and gauge', () => {
       ),
     );
     // Fibres of a long-grain A4 run upright, of a short-grain one level.
-    expect(layGauge({ widthMm: 210, heightMm: 297, grain: 'long' })!.uprightFibres).to.equal('along');
-    expect(layGauge({ widthMm: 210, heightMm: 297, grain: 'short' })!.uprightFibres).to.equal('across');
-    expect(layGauge({ widthMm: 297, heightMm: 210, grain: 'long' })!.uprightFibres).to.equal('across');
-    expect(layGauge({ widthMm: 100, heightMm: 150, grain: 'long' })).to.equal(null);
-    expect(() => drawGauge({ widthMm: 100, heightMm: 150, grain: 'long', about: '' })).to.throw(RangeError);
+    expect(layGauge({ widthMm: 210, heightMm: 297, grain: 'long', marginMm: 8 })!.uprightFibres).to.equal('along');
+    expect(layGauge({ widthMm: 210, heightMm: 297, grain: 'short', marginMm: 8 })!.uprightFibres).to.equal('across');
+    expect(layGauge({ widthMm: 297, heightMm: 210, grain: 'long', marginMm: 8 })!.uprightFibres).to.equal('across');
+    expect(layGauge({ widthMm: 100, heightMm: 150, grain: 'long', marginMm: 8 })).to.equal(null);
+    expect(() => drawGauge({ widthMm: 100, heightMm: 150, grain: 'long', marginMm: 8, about: '' })).to.throw(
+      RangeError,
+    );
+  });
+});
+
+describe('a sheet to print strips on', () => {
+  it('keeps clear of what any way that takes the stock leaves white, and of no other', () => {
+    const stock = workshop.stocks.find(({ id }) => id === 'reed-120-a4')!;
+    const { printers } = workshop;
+    const path = printers[0]!.paths[0]!;
+    const only = (part: Partial<typeof path>) => ({
+      ...workshop,
+      printers: [{ ...printers[0]!, paths: [{ ...path, ...part }] }],
+    });
+    const marginsMm = { top: 5, right: 5, bottom: 12.7, left: 5 };
+    expect(gaugeSheet(stock, only({ marginsMm })).marginMm).to.equal(12.7);
+    expect(gaugeSheet(stock, only({ marginsMm, heaviestGsm: 90 })).marginMm).to.equal(8);
   });
 });
 

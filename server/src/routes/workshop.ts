@@ -1,7 +1,7 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { isCalibratable, layGauge, usesOf } from '@zippy/core';
+import { gaugeSheet, isCalibratable, layGauge, usesOf } from '@zippy/core';
 import type { JobUses, VersionedWorkshop } from '@zippy/core/contract';
 import { checkWorkshop } from '@zippy/core/job-file';
 import type { Drawers } from '../drawings/drawers.ts';
@@ -83,10 +83,10 @@ export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
     const { value } = await loadWorkshop(pool, studioOf(response));
     const paper = value.stocks.find((s) => s.id === stock);
     if (!paper) throw new Refusal(404, 'That stock is not on the shelf any more; choose another.', 'stock');
-    const { name, grain, sheetWidthMm: widthMm, sheetHeightMm: heightMm } = paper;
-    if (!layGauge({ widthMm, heightMm, grain }))
+    const sheet = gaugeSheet(paper, value);
+    if (!layGauge(sheet))
       throw new Refusal(400, 'stock is too small a sheet for strips that can hang; cut them by hand.', 'stock');
-    const bytes = await drawers.draw({ kind: 'gauge', sheet: { widthMm, heightMm, grain, about: name } });
+    const bytes = await drawers.draw({ kind: 'gauge', sheet });
     response
       .type('application/pdf')
       .set('Content-Disposition', 'attachment; filename="strips-and-gauge.pdf"')

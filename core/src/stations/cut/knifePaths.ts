@@ -1,4 +1,4 @@
-import { boxAround } from '../../ground/geometry/box.ts';
+import { boxAround, evenSides, grow, overlaps } from '../../ground/geometry/box.ts';
 import { TOLERANCE_MM, type Box, type Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 
@@ -15,10 +15,10 @@ type Span = readonly [from: Mm, to: Mm];
 export function knifePaths(outlines: readonly (readonly Point[])[]): readonly KnifePath[] {
   /** What has been cut along each straight line, by its direction and its distance from the corner of the sheet. */
   const cut = new Map<string, Span[]>();
-  const boxes = outlines.map((outline) => boxAround(outline));
+  const boxes = outlines.map((outline) => grow(boxAround(outline), evenSides(TOLERANCE_MM)));
   return outlines.flatMap((outline, n) => {
     // Only an edge that comes to another outline’s box can be shared; a round tag among a hundred has few.
-    const others = boxes.filter((box, m) => m !== n && touch(box, boxes[n]!));
+    const others = boxes.filter((box, m) => m !== n && overlaps(box, boxes[n]!));
     const paths: Point[][] = [];
     const cutTo = (start: Point, end: Point): void => {
       const own = paths.at(-1);
@@ -45,20 +45,14 @@ export function knifePaths(outlines: readonly (readonly Point[])[]): readonly Kn
 /** An edge shorter than this has no direction. */
 const NO_LENGTH_MM = 1e-9;
 
-const touch = (a: Box, b: Box): boolean =>
-  a.xMm <= b.xMm + b.widthMm + TOLERANCE_MM &&
-  b.xMm <= a.xMm + a.widthMm + TOLERANCE_MM &&
-  a.yMm <= b.yMm + b.heightMm + TOLERANCE_MM &&
-  b.yMm <= a.yMm + a.heightMm + TOLERANCE_MM;
-
 const near = (a: Point, b: Point): boolean => Math.hypot(a.xMm - b.xMm, a.yMm - b.yMm) < TOLERANCE_MM;
 
-/** Whether the box round an edge touches another. */
+/** Whether an edge’s own box comes to another: asked of every edge, so without making one. */
 const comesTo = ({ xMm, yMm, widthMm, heightMm }: Box, p: Point, q: Point): boolean =>
-  Math.max(p.xMm, q.xMm) >= xMm - TOLERANCE_MM &&
-  Math.min(p.xMm, q.xMm) <= xMm + widthMm + TOLERANCE_MM &&
-  Math.max(p.yMm, q.yMm) >= yMm - TOLERANCE_MM &&
-  Math.min(p.yMm, q.yMm) <= yMm + heightMm + TOLERANCE_MM;
+  Math.max(p.xMm, q.xMm) >= xMm &&
+  Math.min(p.xMm, q.xMm) <= xMm + widthMm &&
+  Math.max(p.yMm, q.yMm) >= yMm &&
+  Math.min(p.yMm, q.yMm) <= yMm + heightMm;
 
 /** The line of an edge, and where along it the edge lies. */
 function lineThrough(

@@ -8,6 +8,7 @@ import type { BoughtFlap, Job } from '../../job/types.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import { fitEnvelope, type FitWord } from '../size/fitEnvelope.ts';
 import type { EnvelopeQuestion } from './build/asFolded.ts';
+import { flapShare } from './styles/parts.ts';
 import { seamed, type FlapShape } from './styles/seamed.ts';
 import { LEANING, sideSeam } from './styles/sideSeam.ts';
 import { squareFlap, STRAIGHT } from './styles/squareFlap.ts';
@@ -23,7 +24,7 @@ const FLAPS: Readonly<Record<BoughtFlapShape, { readonly shape: FlapShape; reado
     leaning: { shape: LEANING, flapMm: sideSeam.flapMm },
     square: { shape: STRAIGHT, flapMm: squareFlap.flapMm },
     // As deep as it is on most: its point lies past the middle of the back.
-    pointed: { shape: TO_A_POINT, flapMm: ({ insideHeightMm }) => 0.6 * insideHeightMm },
+    pointed: { shape: TO_A_POINT, flapMm: flapShare(0.6) },
   };
 
 /** What is known of an envelope that was bought, beside its inside. */

@@ -17,10 +17,8 @@ export const envelopeSteps = (
   trimmer: Trimmer,
   workshop: Workshop,
 ): readonly MakeStep[] => [
-  ...blankSteps(job, envelope, envelope.sheets, 'envelope'),
-  ...(envelope.liner
-    ? blankSteps(job, { made: true, print: envelope.liner.print }, envelope.liner.sheets, 'liner')
-    : []),
+  ...blankSteps(job, envelope.print, envelope.sheets, 'envelope'),
+  ...(envelope.liner ? blankSteps(job, envelope.liner.print, envelope.liner.sheets, 'liner') : []),
   ...(envelope.made && envelope.up > 0 ? [cutStep(envelope, trimmer), makeStep(job, envelope)] : []),
   ...linerSteps(job, envelope, trimmer, workshop),
   ...readySteps(job, envelope),
@@ -29,11 +27,11 @@ export const envelopeSteps = (
 /** Blanks that are printed before they are cut. */
 function blankSteps(
   job: Job,
-  { print, made }: Pick<EnvelopePlan, 'print' | 'made'>,
+  print: EnvelopePlan['print'],
   sheets: number,
   what: 'envelope' | 'liner',
 ): readonly MakeStep[] {
-  if (!made || print?.on !== 'blank' || sheets === 0) return [];
+  if (print?.on !== 'blank' || sheets === 0) return [];
   return print.passes.map((pass, i): MakeStep => ({
     ...PLAIN,
     id: `${what}-print-${i + 1}`,

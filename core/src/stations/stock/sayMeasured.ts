@@ -38,7 +38,7 @@ export function sayMeasured(stock: Stock, unit: LengthUnit): MeasuredInWords {
           {
             name,
             figure: say(found.lengthMm, 'mm'),
-            beside: `${fixed(found.rigidityNm * 1000, 1)} mN·m, ${fixed(found.modulusPa / 1e9, 1)} GPa`,
+            beside: `${fixed(found.rigidityNm * 1000, 1)}${found.rigiditySpreadNm === null ? '' : ` ± ${fixed(found.rigiditySpreadNm * 1000, 1)}`} mN·m, ${fixed(found.modulusPa / 1e9, 1)} GPa`,
           },
         ]
       : [];

@@ -11,12 +11,12 @@ export interface GaugeSheet {
   readonly widthMm: Mm;
   readonly heightMm: Mm;
   readonly grain: 'long' | 'short';
+  /** Kept clear on every side. */
+  readonly marginMm: Mm;
   /** What it is, so that a strip found later still says so. */
   readonly about: string;
 }
 
-/** Off the sheet's edges, where most printers reach. Our starting value. */
-const MARGIN_MM = 8;
 const GAP_MM = 5;
 /** A strip narrower than this twists, and a wider one curls across. Our starting value. */
 const STRIP_MM = 20;
@@ -40,10 +40,10 @@ export interface GaugeLayout {
   readonly uprightFibres: Fibres;
 }
 
-export function layGauge({ widthMm, heightMm, grain }: Omit<GaugeSheet, 'about'>): GaugeLayout | null {
+export function layGauge({ widthMm, heightMm, grain, marginMm }: Omit<GaugeSheet, 'about'>): GaugeLayout | null {
   const box = {
-    ...{ xMm: MARGIN_MM, yMm: MARGIN_MM },
-    ...{ widthMm: widthMm - 2 * MARGIN_MM, heightMm: heightMm - 2 * MARGIN_MM },
+    ...{ xMm: marginMm, yMm: marginMm },
+    ...{ widthMm: widthMm - 2 * marginMm, heightMm: heightMm - 2 * marginMm },
   };
   const band = STRIPS * STRIP_MM + (STRIPS - 1) * GAP_MM;
   const highMm = box.heightMm - band - GAP_MM;

@@ -1,15 +1,16 @@
 import { polygon, polyline, segment } from '../../ground/geometry/path.ts';
 import type { Box, Point } from '../../ground/geometry/types.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
-import type { LengthUnit, Mm } from '../../ground/length/types.ts';
+import type { Mm } from '../../ground/length/types.ts';
 import type { Colour, Scene, Shape } from '../../ground/scene/types.ts';
 import { LINE_NAMES } from './drawGauge.ts';
-import { droop, lineDeg, SHARE_OF } from './droop.ts';
+import { droopTo, lineDeg, SHARE_OF } from './droop.ts';
 import { GAUGE_LINES, type Fibres, type GaugeLine } from './types.ts';
 
 /** So much of a strip lies on the table, and so thick is its top. */
 const LIES_MM = 60;
 const TABLE_MM = 14;
+const TABLE: Colour = '#8a6b4a';
 /** A strip of card seen from its edge is a hair; it is drawn this thick. */
 const DRAWN_MM = 1.4;
 
@@ -21,11 +22,11 @@ const DRAWN_MM = 1.4;
 export function drawOverhang(
   strips: readonly { readonly fibres: Fibres; readonly bendingMm: Mm }[],
   line: GaugeLine,
-  { colour, unit, textMm }: { readonly colour: Colour; readonly unit: LengthUnit; readonly textMm: Mm },
+  { colour, textMm }: { readonly colour: Colour; readonly textMm: Mm },
 ): Scene {
   const hung = strips.map(({ fibres, bendingMm }) => {
     const overhangMm = bendingMm / SHARE_OF[line];
-    const shape = droop(1 / SHARE_OF[line] ** 3).map(({ out, down }) => at(out * overhangMm, down * overhangMm));
+    const shape = droopTo(line).map(({ out, down }) => at(out * overhangMm, down * overhangMm));
     return { fibres, overhangMm, shape, end: shape.at(-1)! };
   });
   const reach = Math.max(120, ...hung.map(({ overhangMm }) => overhangMm));
@@ -41,15 +42,15 @@ export function drawOverhang(
     symbols: {},
     shapes: [
       {
-        ...{ kind: 'path', role: 'stock', fill: '#8a6b4a' },
+        ...{ kind: 'path', role: 'stock', fill: TABLE },
         path: polygon([at(-LIES_MM - 10, 0), at(0, 0), at(0, TABLE_MM), at(-LIES_MM - 10, TABLE_MM)]),
       },
       ...GAUGE_LINES.flatMap((one) => drawLine(one, one === line, reach, textMm)),
       ...hung.flatMap(({ fibres, overhangMm, shape, end }, i): readonly Shape[] => [
         { kind: 'path', role: 'stock', path: thick([at(-LIES_MM, 0), ...shape]), fill: colour },
         label(
-          `${fibres}: ${formatLength(overhangMm, unit)}`,
-          // The first over its end, a second under its own, so that neither lies on the other.
+          `${fibres}: ${formatLength(overhangMm, 'mm')}`,
+          // In mm whatever the studio’s unit, as its own scale is. The first over its end, a second under its own, so that neither lies on the other.
           { xMm: end.xMm + textMm * 0.5, yMm: end.yMm + textMm * (i === 0 ? -0.9 : 2.2) },
           textMm,
           'start',

@@ -51,22 +51,29 @@ function hang(load: number, bendAtEdge: number): { readonly endBend: number; rea
 }
 
 /** How far below level the end of such a strip is seen from the edge. */
-export function droopDeg(load: number): Deg {
-  const { out, down } = droop(load).at(-1)!;
+export const droopDeg = (load: number): Deg => endDeg(droop(load));
+
+function endDeg(shape: readonly DroopPoint[]): Deg {
+  const { out, down } = shape.at(-1)!;
   return (Math.atan2(down, out) * 180) / Math.PI;
 }
 
 /** Bending length ÷ overhang where a strip’s end meets each line. */
 export const SHARE_OF: Readonly<Record<GaugeLine, number>> = { half: 1 / 2, threeQuarters: 3 / 4, whole: 1 };
 
-const lines = new Map<GaugeLine, Deg>();
+const shapes = new Map<GaugeLine, readonly DroopPoint[]>();
 /**
- * How far below level a line of the gauge runs from the edge. The bending length c is defined by D = w·c³, so an overhang
- * of c ÷ share hangs under a load of 1 ÷ share³: 41.5° for the half. Source: F. T. Peirce, “The ‘handle’ of cloth as a
- * measurable quantity”, 1930, whose 41.5° this comes to.
+ * The shape of a strip whose end meets a line. The bending length c is defined by D = w·c³, so an overhang of c ÷ share
+ * hangs under a load of 1 ÷ share³.
  */
-export function lineDeg(line: GaugeLine): Deg {
-  const known = lines.get(line) ?? droopDeg(1 / SHARE_OF[line] ** 3);
-  lines.set(line, known);
+export function droopTo(line: GaugeLine): readonly DroopPoint[] {
+  const known = shapes.get(line) ?? droop(1 / SHARE_OF[line] ** 3);
+  shapes.set(line, known);
   return known;
 }
+
+/**
+ * How far below level a line of the gauge runs from the edge. Source: F. T. Peirce, “The ‘handle’ of cloth as a measurable
+ * quantity”, 1930, whose 41.5° the half comes to.
+ */
+export const lineDeg = (line: GaugeLine): Deg => endDeg(droopTo(line));

@@ -1,11 +1,11 @@
 import { drawEnvelopeSheet, drawLinerSheet, type Page, type Scene } from '@zippy/core';
 import type { Draft, Exporter } from '../types.ts';
 
-/** The made envelope on its sheet, and its liner on theirs: where they are cut, creased and glued. */
+/** The made envelope on its sheet, and its liner on theirs: where they are cut, creased and glued; of a lined one that is bought, the liner alone. */
 export const envelope: Exporter<'pdf' | 'svg' | 'dxf' | 'png'> = ({ plan, job }, format, name): readonly Draft[] => {
   const { liner } = plan.envelope;
   const drawn: readonly { readonly what: string; readonly page: Page }[] = [
-    { what: 'envelope', page: drawEnvelopeSheet(plan.envelope) },
+    ...(plan.envelope.made || !liner ? [{ what: 'envelope', page: drawEnvelopeSheet(plan.envelope) }] : []),
     ...(liner ? [{ what: 'liner', page: drawLinerSheet(liner) }] : []),
   ];
   const title = (what: string): string => `${job.brief.title}: ${what}`;

@@ -37,6 +37,7 @@ function Measure({ stock, workshop }: { readonly stock: Stock; readonly workshop
   const problem = useWorkshop((s) => s.problem);
   const [line, setLine] = useState<GaugeLine>(() => easiestLine(stock));
   useBenchKeys();
+  // On a tablet held upright the page scrolls, and stands where the workshop was left.
   useEffect(() => window.scrollTo(0, 0), []);
   const { unit } = workshop;
   const measured = stock.measured ?? NO_MEASURINGS;
@@ -54,9 +55,9 @@ function Measure({ stock, workshop }: { readonly stock: Stock; readonly workshop
       drawOverhang(
         FIBRES.map((fibres) => ({ fibres, bendingMm: bendingLengthMm(stock, fibres).mm })),
         line,
-        { colour: stock.colour, unit, textMm },
+        { colour: stock.colour, textMm },
       ),
-    [stock, line, unit],
+    [stock, line],
   );
   const isOwn = found.along !== null || found.across !== null;
   return (
@@ -94,7 +95,7 @@ function Measure({ stock, workshop }: { readonly stock: Stock; readonly workshop
           </div>
           <StackReadings measured={measured} onChange={keep} />
           <ScaleReadings stock={stock} unit={unit} measured={measured} onChange={keep} />
-          <StripReadings {...{ stock, measured, line, setLine }} onChange={keep} />
+          <StripReadings {...{ stock, workshop, measured, line, setLine }} onChange={keep} />
           <ButtonLink href={`/workshop/stocks/${stock.id}`}>Back to {stock.name}</ButtonLink>
         </SlipPaper>
       </main>

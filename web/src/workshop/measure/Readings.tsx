@@ -4,6 +4,7 @@ import {
   FIBRES,
   formatLength,
   GAUGE_LINES,
+  gaugeSheet,
   layGauge,
   LINE_NAMES,
   WORKSHOP_LIMITS,
@@ -12,6 +13,7 @@ import {
   type LengthUnit,
   type Measurings,
   type Stock,
+  type Workshop,
 } from '@zippy/core';
 import { api } from '../../api/client.ts';
 import { Decisions } from '../../slip/parts.ts';
@@ -124,19 +126,21 @@ export function ScaleReadings({
 /** A strip hung out until its end meets a line. */
 export function StripReadings({
   stock,
+  workshop,
   measured,
   line,
   setLine,
   onChange,
 }: Asked & {
   readonly stock: Stock;
+  readonly workshop: Workshop;
   readonly line: GaugeLine;
   readonly setLine: (line: GaugeLine) => void;
 }): ReactNode {
   const [fibres, setFibres] = useState<Fibres>('along');
   const [overhangMm, setOverhangMm] = useState<number | null>(null);
   const { overhangs } = measured;
-  const prints = layGauge({ widthMm: stock.sheetWidthMm, heightMm: stock.sheetHeightMm, grain: stock.grain }) !== null;
+  const prints = layGauge(gaugeSheet(stock, workshop)) !== null;
   const add = (): void => {
     if (overhangMm === null) return;
     onChange({ overhangs: [...overhangs, { fibres, line, overhangMm }] });
