@@ -152,7 +152,9 @@ describe('a maker’s own workshop', () => {
     await press('New card');
     await page.getByText('Blank cards', { exact: true }).click();
     await page.getByText('Dune invitations, scored').click();
-    await fill('What is it for?', 'Forty for the harvest');
+    // Enter would begin the card as soon as it is worked out.
+    await page.getByLabel('What is it for?', { exact: true }).fill('Forty for the harvest');
+    await page.getByLabel('What is it for?', { exact: true }).press('Tab');
     await page.getByLabel('Good cards wanted').fill('40');
     await page.getByLabel('Good cards wanted').press('Tab');
     await page
