@@ -1,9 +1,8 @@
 import { expect } from 'chai';
 import { readFileSync } from 'node:fs';
-import sharp from 'sharp';
 import type { Page } from 'playwright-core';
 import { FORMATS, type Job } from '@zippy/core';
-import { Application, openBrowser, openPage, useStudio } from './support.ts';
+import { Application, dotsOfCanvas, openBrowser, openPage, useStudio } from './support.ts';
 
 describe('every format, by keyboard', () => {
   const studio = useStudio();
@@ -113,17 +112,15 @@ describe('the card in three dimensions', () => {
       await page.keyboard.press('o');
       await page.getByRole('application', { name: /^Hinged shape, 22 % open/ }).waitFor();
       const card = page.getByRole('application');
-      await card.locator('canvas').waitFor();
+      const canvas = card.locator('canvas');
+      await canvas.waitFor();
       /** How much of the picture is the shell’s own coral, a colour found nowhere on the bench. */
       const coral = async (): Promise<number> => {
-        const { data, info } = await sharp(await card.screenshot())
-          .removeAlpha()
-          .raw()
-          .toBuffer({ resolveWithObject: true });
+        const { data, count } = await dotsOfCanvas(canvas);
         let found = 0;
         for (let i = 0; i < data.length; i += 3)
           if (data[i]! > 170 && data[i + 1]! > 90 && data[i + 1]! < 190 && data[i]! - data[i + 2]! > 45) found += 1;
-        return found / (info.width * info.height);
+        return found / count;
       };
       const settled = async (wanted: (share: number) => boolean): Promise<number> => {
         for (let tries = 0; tries < 60; tries += 1) {

@@ -8,7 +8,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
-import { chromium, type Browser, type Download, type Page } from 'playwright-core';
+import { chromium, type Browser, type Download, type Locator, type Page } from 'playwright-core';
+import sharp from 'sharp';
 import type { Job } from '@zippy/core';
 import { HOME_STUDIO_ID } from '@zippy/core/contract';
 
@@ -156,6 +157,19 @@ export const openBrowser = ({ solid = false } = {}): Promise<Browser> =>
       '--disable-sync',
     ],
   });
+
+/**
+ * What the graphics last drew, as red, green and blue of each dot. Asked of the canvas itself: a picture of the page
+ * waits until the page has held still for two frames, and where the processor draws them that can be half a minute.
+ */
+export async function dotsOfCanvas(canvas: Locator): Promise<{ readonly data: Buffer; readonly count: number }> {
+  const url = await canvas.evaluate((drawn) => (drawn as HTMLCanvasElement).toDataURL());
+  const { data, info } = await sharp(Buffer.from(url.slice(url.indexOf(',') + 1), 'base64'))
+    .removeAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return { data, count: info.width * info.height };
+}
 
 /** What a page is looked at on where a test says nothing else. */
 const SCREEN = { width: 1280, height: 800 };

@@ -2,8 +2,7 @@ import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Download, Page } from 'playwright-core';
-import sharp from 'sharp';
-import { openBrowser, openPage, useStudio } from './support.ts';
+import { dotsOfCanvas, openBrowser, openPage, useStudio } from './support.ts';
 
 const ezdxf = (script: string, file: string): string =>
   execFileSync('/usr/bin/python3', ['-c', script, file], { encoding: 'utf8' }).trim();
@@ -191,13 +190,11 @@ describe('a wallet with a ribbon and a tag', () => {
       await seen.keyboard.press('o');
       await seen.getByRole('application', { name: /^Wallet, 22 % open/ }).waitFor();
       const card = seen.getByRole('application');
-      await card.locator('canvas').waitFor();
+      const canvas = card.locator('canvas');
+      await canvas.waitFor();
       /** Sun for each dot of the boat's hull: the flap hides most of the one and nothing of the other. */
       const sunToHull = async (): Promise<number> => {
-        const { data } = await sharp(await card.screenshot())
-          .removeAlpha()
-          .raw()
-          .toBuffer({ resolveWithObject: true });
+        const { data } = await dotsOfCanvas(canvas);
         let [sun, hull] = [0, 0];
         for (let i = 0; i < data.length; i += 3) {
           const [red, green, blue] = [data[i]!, data[i + 1]!, data[i + 2]!];
