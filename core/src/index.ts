@@ -198,6 +198,8 @@ export { selfBucklingHeightMm } from './stations/stock/standing.ts';
 export * from './workshop/measuring/types.ts';
 export { droop, lineDeg, SHARE_OF, type DroopPoint } from './workshop/measuring/droop.ts';
 export { drawOverhang } from './workshop/measuring/drawOverhang.ts';
+export type { StandingCard } from './stations/stock/stands/types.ts';
+export { drawStanding } from './stations/stock/stands/drawStanding.ts';
 export { gaugeSheet } from './stations/stock/gaugeSheet.ts';
 export { sayMeasured, type SaidOfStock } from './stations/stock/sayMeasured.ts';
 export { drawGauge, layGauge, LINE_NAMES, type GaugeSheet } from './workshop/measuring/drawGauge.ts';

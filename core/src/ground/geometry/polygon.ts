@@ -19,6 +19,21 @@ export const clockwise = (polygon: Polygon): Polygon => (signedArea(polygon) < 0
 
 export const areaOf = (polygon: Polygon): number => Math.abs(signedArea(polygon));
 
+/** The middle of its area. Source: Green’s theorem, as the shoelace formula. */
+export function centroidOf(polygon: Polygon): Point {
+  const [first] = polygon;
+  let [twice, x, y] = [0, 0, 0];
+  // About its first point: far from the origin figures would be lost.
+  for (const [a, b] of edgesOf(polygon)) {
+    const [ax, ay, bx, by] = [a.xMm - first!.xMm, a.yMm - first!.yMm, b.xMm - first!.xMm, b.yMm - first!.yMm];
+    const area = ax * by - bx * ay;
+    twice += area;
+    x += (ax + bx) * area;
+    y += (ay + by) * area;
+  }
+  return { xMm: first!.xMm + x / (3 * twice), yMm: first!.yMm + y / (3 * twice) };
+}
+
 /** Even-odd rule; a point on an edge may fall either way. */
 export function contains(polygon: Polygon, { xMm, yMm }: Point): boolean {
   let inside = false;

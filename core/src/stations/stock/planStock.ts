@@ -15,6 +15,7 @@ import { formatSize } from '../../ground/length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { pressing, SCORE_FROM_GSM, type Pressing } from './pressure.ts';
 import type { StandWord } from './standing.ts';
+import type { StandingCard } from './stands/types.ts';
 import { sayWeight } from '../../workshop/stockLabel.ts';
 
 /** What is known of a stock before it is laid out. */
@@ -31,8 +32,9 @@ export interface StockFacts extends StationPlan {
 }
 
 export interface StockPlan extends StockFacts {
-  readonly standScore: number;
-  readonly stand: StandWord;
+  /** On a table; null for what only lies. */
+  readonly standing: StandingCard | null;
+  readonly stand: StandWord | null;
 }
 
 /** The card whose folds the stock is pressed at. */

