@@ -120,6 +120,8 @@ export const LIMITS = {
     windowMm: from(0, 1000),
     windowSideMm: from(5, 1000),
   },
+  /** A share of all folds. */
+  crease: { cracksUpTo: from(0.01, 0.5) },
   make: { dryMinutes: from(0, 10_000) },
   sell: {
     extras: 40,

@@ -8,6 +8,7 @@ import type { LayerKind, Wrap } from './layerKinds.ts';
 import type { PopUp } from './popUps.ts';
 import type { WindowShape } from './windowShapes.ts';
 import type { FormatId, FormatOptions } from './format.ts';
+import type { Bead, Pressure } from '../workshop/measuring/types.ts';
 
 export type EnvelopeOnHand =
   | { readonly kind: 'none' }
@@ -330,8 +331,10 @@ export interface CutChoice {
 
 export interface CreaseChoice {
   readonly boardId: string;
-  readonly pressure: 'byCoating' | 'firm' | 'light';
-  readonly bead: 'inside' | 'intoGroove';
+  readonly pressure: 'byCoating' | Pressure;
+  readonly bead: Bead;
+  /** The share of folds that may crack; a tenth where nothing is said. */
+  readonly cracksUpTo?: number;
 }
 
 /** An opening in the front of an envelope, as who reads the front sees it. */

@@ -1,3 +1,4 @@
+import { withRecipe } from './hindsight/recipe.ts';
 import { withStanding } from './hindsight/standing.ts';
 import { asBought } from './asBought.ts';
 import { standIns } from './standIns.ts';
@@ -70,7 +71,13 @@ export function planJob(
   const laid = planSheet({ ...known, size, art: faces, stock: facts });
   const named = nameSheet({ ...known, size, sheet: laid, typefaces, sheetNumber });
   const sheet = { ...laid, named };
-  const stock = withStanding({ ...known, size, art: faces, stock: facts, sheet });
+  const stock = withRecipe({
+    ...known,
+    size,
+    art: faces,
+    stock: withStanding({ ...known, size, art: faces, stock: facts, sheet }),
+    sheet,
+  });
   const cut = planCuts({ ...known, size, art: faces, stock, sheet });
   const art = withDrift({ ...known, size, art: faces, stock, sheet, cut });
   const crease = planCrease({ ...known, size, art, stock, sheet, cut });

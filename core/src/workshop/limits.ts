@@ -23,6 +23,9 @@ export const WORKSHOP_LIMITS = {
     grams: from(0.1, 50_000),
     sideMm: from(5, 2000),
     overhangMm: from(5, 2000),
+    passes: from(0, 12),
+    /** Nought for a bare fold. */
+    tipMm: from(0, 6),
   },
   /** Inside of an envelope, either way. */
   insideMm: from(20, 1000),

@@ -6,6 +6,7 @@ import type { Sides } from '../../ground/geometry/types.ts';
 import { FORMAT_IDS, SHAPE_IDS, WALLET_CLOSES, type FormatOptions } from '../../job/format.ts';
 import { LAYER_KINDS, type Wrap } from '../../job/layerKinds.ts';
 import { LIMITS } from '../../job/limits.ts';
+import { BEADS, PRESSURES } from '../../workshop/measuring/types.ts';
 import { OWN_TYPEFACE_ID, ownTypefaceId } from '../../job/ownTypeface.ts';
 import { DEFAULTS, EMPTY_FACE, NO_OPTIONS } from '../../job/newJob.ts';
 import {
@@ -442,8 +443,9 @@ const jobWith = (picture: Rule<PictureRef>, typefaces: Rule<NonNullable<Job['typ
     cut: object<Job['cut']>({ trimmerId: id, order: spare(oneOf('byTools', 'cutFirst', 'scoreFirst')) }),
     crease: object<Job['crease']>({
       boardId: id,
-      pressure: oneOf('byCoating', 'firm', 'light'),
-      bead: oneOf('inside', 'intoGroove'),
+      pressure: oneOf('byCoating', ...PRESSURES),
+      bead: oneOf(...BEADS),
+      cracksUpTo: spare(number(LIMITS.crease.cracksUpTo)),
     }),
     envelope: envelopeChoice,
     make: object<Job['make']>({ dryMinutes: whole(LIMITS.make.dryMinutes), testPrint: spare(yesOrNo) }),

@@ -2,8 +2,13 @@ import Joi from 'joi';
 import type { Sides } from '../../ground/geometry/types.ts';
 import { CROSSES, type Calibration } from '../../workshop/calibration/types.ts';
 import {
+  BEADS,
   FIBRES,
+  FOLD_INKS,
+  FOLD_JUDGED,
   GAUGE_LINES,
+  PRESSURES,
+  type FoldReading,
   type Measurings,
   type OverhangReading,
   type StackReading,
@@ -135,6 +140,20 @@ const measured = object<Measurings>({
       line: oneOf(...GAUGE_LINES),
       overhangMm: length(MEASURED.overhangMm),
     }),
+  ),
+  folds: spare(
+    readings(
+      object<FoldReading>({
+        fibres: oneOf(...FIBRES),
+        ink: oneOf(...FOLD_INKS),
+        school: oneOf(...PRESSURES),
+        passes: whole(MEASURED.passes),
+        tipMm: length(MEASURED.tipMm),
+        bead: oneOf(...BEADS),
+        damp: yesOrNo,
+        judged: oneOf(...FOLD_JUDGED),
+      }),
+    ),
   ),
 });
 

@@ -54,7 +54,7 @@ function standingOf(job: Job, size: SizePlan, stock: Stock, cells: readonly { re
 const TIPS_UNDER_DEG = 6;
 
 /** The stock’s plan with whether the card stands, which is known only once it lies on its sheet. */
-export function withStanding(context: SheetContext & { readonly sheet: SheetPlan }): StockPlan {
+export function withStanding(context: SheetContext & { readonly sheet: SheetPlan }): Omit<StockPlan, 'recipes'> {
   const { job, size, stock: facts, sheet } = context;
   const { stock } = facts;
   const stands = standingOf(job, size, stock, sheet.cells);

@@ -20,6 +20,7 @@ import { formatLength } from '../../ground/length/formatLength.ts';
 import type { SheetPlan } from '../sheet/types.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockPlan } from '../stock/planStock.ts';
+import { sayShare, sayTip, type Recipe } from '../stock/recipe.ts';
 import { boardFriendly } from './boardFriendly.ts';
 import { ERROR_SHOWN_MM, orderLines, type BlankEdge, type FaceUp, type OrderedLine } from './creaseLines.ts';
 import { creaseSnags } from './creaseSnags.ts';
@@ -72,7 +73,8 @@ export function planCrease({ job, workshop, size, art, stock, sheet, cut }: Crea
     onSheet || byEnds || stock.stock.readyCut ? [] : boardFriendly({ job, workshop, size, stock, sheet });
   const first = lines[0];
   const off = !byEnds && worst && Math.abs(worst.errorMm) > ERROR_SHOWN_MM;
-  const press = `${passes} ${school} ${plural(passes, 'pass')}${passes === 1 ? '' : 'es'}`;
+  const damp = stock.recipes?.inForce.damp ? 'wet the line, then ' : '';
+  const press = `${damp}${passes} ${school} ${plural(passes, 'pass')}${passes === 1 ? '' : 'es'}`;
   return {
     board,
     lines,
@@ -108,16 +110,10 @@ export function planCrease({ job, workshop, size, art, stock, sheet, cut }: Crea
             'tip',
             'Scoring tip',
             words(`${fixed(tipMm[0], 1)}–${fixed(tipMm[1], 1)} mm`),
-            '1½ to 2 calipers, so that the groove is as wide as the bead',
+            'from 1½ to 2 calipers, so that the groove is as wide as the bead, up to 3 where fewer folds crack so',
             { Caliper: words(`${stock.stock.caliperMicron} µm`) },
           ),
-          figure(
-            'stretch',
-            'Outer skin stretches',
-            length((Math.PI * stock.stock.caliperMicron) / 1000),
-            'π × caliper: round a shut fold the outer half circle is that much longer than the inner one',
-            { Caliper: words(`${stock.stock.caliperMicron} µm`) },
-          ),
+          ...stock.figures.filter(({ id }) => id === 'cracks'),
           figure(
             'crease-minutes',
             'Creasing and folding',
@@ -333,17 +329,24 @@ const readyFolding = (size: SizePlan, { state, groove }: ReadyCut): readonly str
   'Press the fold flat from the middle outwards; on coated card press, do not drag.',
 ];
 
-/** Both schools of pressure and of bead, the one in force first. */
-function schools({ pressing }: StockPlan, { bead }: CreaseChoice): CreasePlan['schools'] {
+/** Both schools of pressure and of bead, the one in force first; of pressure with how many folds each would leave cracked. */
+function schools({ pressing, recipes }: StockPlan, { bead }: CreaseChoice): CreasePlan['schools'] {
   const firm =
     'Firm: three or more hard passes over the full length. Thick matte board cracks when it is under-pressed.';
   const light = 'Light: two or more gentle passes. The skin of glossy or photo-coated card splits under a hard tool.';
   const inside =
     'Bead inside: fold away from the groove, so the ridge hides in the fold and the outer skin bends easily. The trade’s way.';
   const into = 'Into the groove: the channel is the inside of the fold. Some find it sharper on thin card.';
+  const best = (recipe: Recipe | undefined): string =>
+    recipe
+      ? ` At its best on this fold: ${recipe.passes} passes${recipe.damp ? ' on a wetted line' : ''}, a tip of ${sayTip(recipe)}, ${sayShare(recipe.cracks.cracked)} cracked.`
+      : '';
   return [
-    { id: 'pressure', text: `${pressing.school === 'firm' ? firm : light} In force because ${pressing.why}.` },
-    { id: 'pressure-other', text: pressing.school === 'firm' ? light : firm },
+    {
+      id: 'pressure',
+      text: `${pressing.school === 'firm' ? firm : light} In force because ${pressing.why}.${best(recipes?.inForce)}`,
+    },
+    { id: 'pressure-other', text: `${pressing.school === 'firm' ? light : firm}${best(recipes?.other)}` },
     { id: 'bead', text: `${bead === 'inside' ? inside : into} In force.` },
     { id: 'bead-other', text: bead === 'inside' ? into : inside },
   ];

@@ -15,6 +15,7 @@ import { formatSize } from '../../ground/length/formatLength.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import { pressing, SCORE_FROM_GSM, type Pressing } from './pressure.ts';
 import type { StandWord } from './standing.ts';
+import type { Recipes } from './recipe.ts';
 import type { StandingCard } from './stands/types.ts';
 import { sayWeight } from '../../workshop/stockLabel.ts';
 
@@ -35,6 +36,8 @@ export interface StockPlan extends StockFacts {
   /** On a table; null for what only lies. */
   readonly standing: StandingCard | null;
   readonly stand: StandWord | null;
+  /** How the folds are pressed, and how many of them crack; null where nothing is. */
+  readonly recipes: Recipes | null;
 }
 
 /** The card whose folds the stock is pressed at. */
@@ -121,7 +124,7 @@ export function planStock({ job, workshop, size }: StockContext): StockFacts {
         'tip',
         'Scoring tip',
         words(`${fixed(pressed.tipMm[0], 1)}–${fixed(pressed.tipMm[1], 1)} mm`),
-        '1½ to 2 calipers',
+        'from 1½ to 2 calipers, up to 3 where fewer folds crack so',
         {
           Caliper: words(`${stock.caliperMicron} µm`),
         },

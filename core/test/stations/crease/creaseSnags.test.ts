@@ -136,9 +136,7 @@ describe('what creasing comes to', () => {
       expect(groove.map(({ label }) => label)).to.deep.equal(['Fold from the stop', 'A groove every', 'Groove number']);
       expect(groove[2]!.value).to.deep.equal({ kind: 'count', count: line.groove });
     }
-    // Round a shut fold the outer half circle is π calipers longer than the inner: 370 µm makes 1.16 mm.
-    const stretch = figures.find(({ id }) => id === 'stretch')!.value as { mm: number };
-    expect(stretch.mm).to.be.closeTo(Math.PI * 0.37, 1e-9);
+    expect(figures.map(({ id }) => id)).to.include('cracks');
   });
 
   it('names both schools, the one in force first', () => {

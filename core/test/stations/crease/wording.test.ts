@@ -241,7 +241,7 @@ describe('what is said at Crease', () => {
     expect(lines[0]!.text).to.match(
       /^Outside up\. Lay a rule from one end of the fold to the other, [\d.]+ mm apart and 90 mm from the outermost point of the (left|right|top|foot): /,
     );
-    expect(figures.map(({ id }) => id)).to.deep.equal(['tip', 'stretch', 'crease-minutes']);
+    expect(figures.map(({ id }) => id)).to.deep.equal(['tip', 'cracks', 'crease-minutes']);
     expect(snags.map(({ id }) => id)).to.not.include('crease-groove');
     const into = creaseOf(changeJob(shape, [decide((job) => job.crease.bead, 'intoGroove')]));
     expect(into.lines[0]!.text).to.match(/^Inside up\. /);

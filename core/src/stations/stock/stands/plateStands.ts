@@ -1,5 +1,5 @@
 import { integralTo, product, slopeOf, valueAt, type Polynomial } from './polynomial.ts';
-import { cholesky, solveLower, type Matrix } from './cholesky.ts';
+import { cholesky, solveLower, type Matrix } from '../../../ground/linear/cholesky.ts';
 import type { Bow, PlateStands, StandingPlate } from './types.ts';
 
 /** Poisson’s ratio of board, the mean of both ways. Our starting value. */
