@@ -244,6 +244,13 @@ describe('a maker’s own workshop', () => {
     // 130 g of ten sheets.
     const { gsm } = taken.stocks.find(({ id }) => id === stockId)!;
     expect(gsm).to.equal(Math.round((130 * 1e6) / (10 * before.sheetWidthMm * before.sheetHeightMm)));
+    // Three strips folded, one of which cracked: the scale of this stock moves.
+    await press(/^Clean/);
+    await press(/^Cracked/);
+    await reaches('the folds', ({ stocks }) =>
+      stocks.some(({ id, measured: own }) => id === stockId && own?.folds?.length === 2),
+    );
+    await page.getByRole('rowheader', { name: 'Cracks' }).waitFor();
     expect(await studio.serious()).to.deep.equal([]);
     await open(tent, 'stock');
     await aside().getByText('Standing score').first().waitFor();

@@ -200,6 +200,8 @@ export { droop, lineDeg, SHARE_OF, type DroopPoint } from './workshop/measuring/
 export { drawOverhang } from './workshop/measuring/drawOverhang.ts';
 export type { StandingCard } from './stations/stock/stands/types.ts';
 export { drawStanding } from './stations/stock/stands/drawStanding.ts';
+export { CRACKS_UP_TO } from './stations/stock/recipe.ts';
+export { foldTests } from './workshop/folding/foldTests.ts';
 export { gaugeSheet } from './stations/stock/gaugeSheet.ts';
 export { sayMeasured, type SaidOfStock } from './stations/stock/sayMeasured.ts';
 export { drawGauge, layGauge, LINE_NAMES, type GaugeSheet } from './workshop/measuring/drawGauge.ts';

@@ -4,6 +4,9 @@ import { MM_PER_INCH, type LengthUnit, type Mm } from '../../ground/length/types
 import { measuredStock, type Bending, type Found } from '../../workshop/measuring/measuredStock.ts';
 import type { Fibres } from '../../workshop/measuring/types.ts';
 import type { Stock } from '../../workshop/types.ts';
+import { cracksOf } from '../../workshop/folding/cracks.ts';
+import { foldTests } from '../../workshop/folding/foldTests.ts';
+import { sayShare } from './recipe.ts';
 import { selfBucklingHeightMm, STANDS } from './standing.ts';
 
 /** Readings that stray by more than this share of their mean are worth taking again. Our starting value. */
@@ -59,8 +62,25 @@ export function sayMeasured(stock: Stock, unit: LengthUnit): MeasuredInWords {
       ...(heavy ? [{ name: 'Weight', figure: say(heavy, 'gsm'), beside: `${stock.gsm} gsm in use` }] : []),
       ...bends('Bends along', along),
       ...bends('Bends across', across),
+      ...cracks(stock),
     ],
   };
+}
+
+/** Bare folds along the grain by the usual recipe, once some of its folds were judged. */
+function cracks(stock: Stock): readonly SaidOfStock[] {
+  const judged = stock.measured?.folds?.length ?? 0;
+  if (judged === 0) return [];
+  const usual = foldTests(stock)[1]!;
+  const share = (fibres: Fibres): string =>
+    sayShare(cracksOf(stock, { ...usual, fibres, ink: 'bare', closesDeg: 180 }, null).cracked);
+  return [
+    {
+      name: 'Cracks',
+      figure: `${share('along')} along, ${share('across')} across`,
+      beside: `${usual.passes} ${usual.school} passes, bare`,
+    },
+  ];
 }
 
 const sayHeight = (stock: Stock, fibres: Fibres, unit: LengthUnit): string =>

@@ -1,6 +1,15 @@
 import { useCallback, type ReactNode } from 'react';
 import { Button } from 'react-aria-components';
-import { decide, drawCreaseLine, formatLength, takeFriendly, type Scene, isPlainRule } from '@zippy/core';
+import {
+  CRACKS_UP_TO,
+  decide,
+  drawCreaseLine,
+  formatLength,
+  isPlainRule,
+  LIMITS,
+  takeFriendly,
+  type Scene,
+} from '@zippy/core';
 import styled from 'styled-components';
 import { Bench } from '../../bench/Bench.tsx';
 import { FoldedBench } from '../../folded/FoldedBench.tsx';
@@ -9,6 +18,7 @@ import { Slip } from '../../slip/Slip.tsx';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view/index.ts';
 import { Choice } from '../../ui/Choice.tsx';
+import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { BenchButton, KeyCap, PlainButton } from '../../ui/buttons.tsx';
 import { PressureChoice } from '../PressureChoice.tsx';
@@ -136,6 +146,13 @@ export function CreaseSlip({ job, plan, workshop }: StationProps): ReactNode {
           ))}
         </Folding>
         <PressureChoice value={job.crease.pressure} />
+        <NumberField
+          label="Folds that may crack, of a hundred"
+          value={Math.round(100 * (job.crease.cracksUpTo ?? CRACKS_UP_TO))}
+          least={100 * LIMITS.crease.cracksUpTo.least}
+          most={100 * LIMITS.crease.cracksUpTo.most}
+          onCommit={(of100) => change([decide((job) => job.crease.cracksUpTo, of100 / 100)])}
+        />
         <Choice
           label="Bead"
           value={job.crease.bead}

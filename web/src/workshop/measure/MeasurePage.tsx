@@ -23,7 +23,7 @@ import { useWorkshop } from '../../stores/workshop.ts';
 import { BenchButton, ButtonLink, DoNow } from '../../ui/buttons.tsx';
 import { TopBar } from '../../ui/TopBar.tsx';
 import { Layout } from '../calibrate/look.ts';
-import { ScaleReadings, StackReadings, StripReadings } from './Readings.tsx';
+import { FoldReadings, ScaleReadings, StackReadings, StripReadings } from './Readings.tsx';
 
 export default function MeasurePage({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const { stockId } = useParams();
@@ -84,7 +84,7 @@ function Measure({ stock, workshop }: { readonly stock: Stock; readonly workshop
             <Verdict aria-live="polite">
               {said.rows.length > 0
                 ? said.verdict.join(' ') || 'Good. What else is measured makes it surer.'
-                : 'Three things, five minutes: a stack under a ruler, sheets on the kitchen scale, a strip over the table’s edge. Then plans go by your card, not by card at large.'}
+                : 'Three things, five minutes: a stack under a ruler, sheets on the kitchen scale, a strip over the table’s edge. And three strips folded, to see what cracks. Then plans go by your card, not by card at large.'}
             </Verdict>
             {said.rows.length > 0 && <Rows rows={said.rows} />}
             {differs && (
@@ -96,6 +96,7 @@ function Measure({ stock, workshop }: { readonly stock: Stock; readonly workshop
           <StackReadings measured={measured} onChange={keep} />
           <ScaleReadings stock={stock} unit={unit} measured={measured} onChange={keep} />
           <StripReadings {...{ stock, workshop, measured, line, setLine }} onChange={keep} />
+          <FoldReadings {...{ stock, measured }} onChange={keep} />
           <ButtonLink href={`/workshop/stocks/${stock.id}`}>Back to {stock.name}</ButtonLink>
         </SlipPaper>
       </main>

@@ -2,13 +2,19 @@ import { useState, type ReactNode } from 'react';
 import styled from 'styled-components';
 import {
   FIBRES,
+  FOLD_INKS,
+  FOLD_JUDGED,
+  foldTests,
   formatLength,
   GAUGE_LINES,
   gaugeSheet,
   layGauge,
   LINE_NAMES,
   WORKSHOP_LIMITS,
+  type CreaseRecipe,
   type Fibres,
+  type FoldInk,
+  type FoldJudged,
   type GaugeLine,
   type LengthUnit,
   type Measurings,
@@ -186,6 +192,73 @@ export function StripReadings({
   );
 }
 
+const JUDGED: Readonly<Record<FoldJudged, { readonly name: string; readonly looks: string }>> = {
+  clean: { name: 'Clean', looks: 'whole along its outside' },
+  rough: { name: 'Rough', looks: 'fibres raised, or the skin dull' },
+  cracked: { name: 'Cracked', looks: 'split, or white showing' },
+};
+const INKS: Readonly<Record<FoldInk, string>> = { bare: 'Nothing', print: 'Print', solid: 'A solid' };
+
+/** Strips folded three ways, each judged by eye. */
+export function FoldReadings({ stock, measured, onChange }: Asked & { readonly stock: Stock }): ReactNode {
+  const ways = foldTests(stock);
+  const [way, setWay] = useState(0);
+  const [fibres, setFibres] = useState<Fibres>('along');
+  const [ink, setInk] = useState<FoldInk>('bare');
+  const folds = measured.folds ?? [];
+  const say = (recipe: CreaseRecipe): string =>
+    `${recipe.passes} ${recipe.school}, ${formatLength(recipe.tipMm, 'mm')} tip`;
+  return (
+    <Part
+      title="4 · Does it crack: three strips folded"
+      says="Crease a strip each way, fold it flat away from the groove, press it, and look along its outside in good light. Do it again with what you print across folds."
+      mark="M6 40 L30 8 L54 40 M12 40 L30 16 L48 40 M30 2 V6 M24 4 L26 7 M36 4 L34 7"
+    >
+      <Choice
+        label="Pressed by"
+        value={String(way)}
+        onChange={(id) => setWay(Number(id))}
+        options={ways.map((recipe, i) => ({ id: String(i), name: say(recipe) }))}
+      />
+      <Choice
+        label="Fibres run"
+        value={fibres}
+        onChange={setFibres}
+        options={FIBRES.map((id) => ({ id, name: id === 'along' ? 'Along the fold' : 'Across it' }))}
+      />
+      <Choice
+        label="Printed over the fold"
+        value={ink}
+        onChange={setInk}
+        options={FOLD_INKS.map((id) => ({ id, name: INKS[id] }))}
+      />
+      {folds.length >= LIMITS.readings ? (
+        <p className="how">{LIMITS.readings} readings are kept at most: take one out first.</p>
+      ) : (
+        <Judge role="group" aria-label="It came out">
+          {FOLD_JUDGED.map((judged) => (
+            <PlainButton
+              key={judged}
+              onPress={() => onChange({ folds: [...folds, { ...ways[way]!, fibres, ink, judged }] })}
+            >
+              <b>{JUDGED[judged].name}</b>
+              <small>{JUDGED[judged].looks}</small>
+            </PlainButton>
+          ))}
+        </Judge>
+      )}
+      <Taken
+        name="Folds"
+        readings={folds.map(
+          (one) =>
+            `${say(one)}, ${one.fibres}, ${INKS[one.ink].toLowerCase()} over it: ${JUDGED[one.judged].name.toLowerCase()}`,
+        )}
+        onTakeOut={(i) => onChange({ folds: folds.toSpliced(i, 1) })}
+      />
+    </Part>
+  );
+}
+
 function Part({
   title,
   says,
@@ -253,6 +326,26 @@ function Taken({
     </List>
   );
 }
+
+const Judge = styled.div`
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 8px;
+  button {
+    display: grid;
+    gap: 2px;
+    align-content: start;
+    height: auto;
+    min-height: 44px;
+    padding: 8px;
+    text-align: left;
+    white-space: normal;
+  }
+  small {
+    font-size: 13px;
+    line-height: 1.25;
+  }
+`;
 
 const How = styled.div`
   display: grid;
