@@ -16,6 +16,7 @@ const FLOORS = [
   ...STATIONS.map((room) => ['stations', room]),
   ['plan'],
   ['shared'],
+  ['shelf'],
   ['files'],
 ];
 

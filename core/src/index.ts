@@ -348,3 +348,10 @@ export {
   trimmingsUsed,
 } from './stations/make/run.ts';
 export { drawStep } from './plan/drawStep.ts';
+
+export * from './workshop/counted.ts';
+export * from './shelf/types.ts';
+export { keepBooks, type Books, type Lot } from './shelf/keepBooks.ts';
+export { needsOf, type JobNeeds, type Need, type NeedOfJob } from './shelf/needs.ts';
+export { coverBy, type Cover, type Offer } from './shelf/coverBy.ts';
+export { takenByRun, takesOf, type Taken } from './shelf/takes.ts';

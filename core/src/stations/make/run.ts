@@ -1,4 +1,5 @@
 import type { Job } from '../../job/types.ts';
+import type { Take } from '../../workshop/counted.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import type { MakeStep } from './types.ts';
 
@@ -27,6 +28,8 @@ export interface Run {
   readonly steps: readonly MakeStep[];
   /** Rates, prices, pace and tools as they were then; null of runs that were released before these were kept. */
   readonly workshop: Workshop | null;
+  /** What each of its cards takes off the shelf; null of runs that were released before this was kept. */
+  readonly takes: readonly Take[] | null;
   readonly startedAt: string;
   readonly finishedAt: string | null;
   readonly events: readonly RunEvent[];
@@ -38,6 +41,8 @@ export interface JobBench {
   readonly good: number;
   readonly spoiled: number;
   readonly openRunId: string | null;
+  /** Good cards of runs that are finished, and so are off the shelf’s books. */
+  readonly finishedGood: number;
 }
 
 /** Events that still count: not taken back, and not themselves a taking back. */
