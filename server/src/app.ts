@@ -14,6 +14,7 @@ import { jobRoutes } from './routes/jobs.ts';
 import { pictureRoutes } from './routes/pictures.ts';
 import { answerErrors, noSuchPlace } from './routes/refuse.ts';
 import { runRoutes } from './routes/runs.ts';
+import { shelfRoutes } from './routes/shelf.ts';
 import { sharedRoutes } from './routes/shared.ts';
 import { studioRoutes } from './routes/studios.ts';
 import { typefaceRoutes } from './routes/typefaces.ts';
@@ -83,6 +84,7 @@ export function makeApp({
     .use('/typefaces', typefaceRoutes(pool, readers))
     .use('/runs', runRoutes(pool, drawers))
     .use('/exports', exportRoutes(pool, boss))
+    .use('/shelf', shelfRoutes(pool))
     .use('/shared', sharedRoutes(pool, drawers))
     .use('/backups', backupRoutes(pool, url));
   app.use('/api/studios', studioRoutes(pool));

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { dirname, resolve } from 'node:path';
 import type { Pool } from 'pg';
-import { planJob, type Job, type PictureRef, type Workshop } from '@zippy/core';
+import { planJob, takesOf, type Job, type PictureRef, type Workshop } from '@zippy/core';
 import { checkWorkshop, readJobFile } from '@zippy/core/job-file';
 import { loadFonts } from './exports/fonts.ts';
 import { readPicture } from './pictures/readPicture.ts';
@@ -74,9 +74,10 @@ async function addDemoRun(
   run: NonNullable<DemoIndex['jobs'][number]['run']>,
 ): Promise<void> {
   const { book } = await loadFonts();
-  const { steps } = planJob(job, workshop, { typefaces: book, today: null }).make;
+  const plan = planJob(job, workshop, { typefaces: book, today: null });
+  const { steps } = plan.make;
   const runId = randomUUID();
-  await addRun(db, HOME_STUDIO_ID, { id: runId, jobId, document: job, steps, workshop });
+  await addRun(db, HOME_STUDIO_ID, { id: runId, jobId, document: job, steps, workshop, takes: takesOf(job, plan) });
   const event = { cards: 1, cause: null, stepId: null, undoes: null, at: null };
   for (const step of steps.slice(0, run.stepsDone))
     await addRunEvent(db, HOME_STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'step', stepId: step.id });

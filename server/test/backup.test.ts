@@ -146,7 +146,7 @@ describe('backup and restore', () => {
     await removeJob(serving.pool, HOME_STUDIO_ID, away);
 
     // And what a run has taken off the shelf.
-    const bows = [{ shelf: 'trimmings' as const, thingId: workshop.trimmings[0]!.id, count: 3 }];
+    const bows = [{ shelf: 'trimmings' as const, thingId: workshop.trimmings[0]!.id, made: 3, spoiled: 0 }];
     await inTransaction(serving.pool, (client) => takeForRun(client, HOME_STUDIO_ID, randomUUID(), bows));
 
     const bytes = await backupOf(serving.pool);
@@ -229,7 +229,7 @@ describe('backup and restore', () => {
     const old = await rewritten(bytes, (entries) => {
       entries.set(
         'studio.json',
-        Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 4', '"formatVersion": 1')),
+        Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 5', '"formatVersion": 1')),
       );
       entries.delete('movements/000001.json');
       for (const name of [...entries.keys()].filter((name) => name.startsWith('typefaces/'))) entries.delete(name);
@@ -322,7 +322,7 @@ describe('backup and restore', () => {
       await edit((entries) =>
         entries.set(
           'studio.json',
-          Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 4', '"formatVersion": 5')),
+          Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 5', '"formatVersion": 6')),
         ),
       ),
     ).to.match(/newer version/);

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { expect } from 'chai';
-import { changeJob, decide, newJob, type RunEvent, type Workshop } from '@zippy/core';
+import { changeJob, decide, newJob, type Movement, type Run, type RunEvent, type Workshop } from '@zippy/core';
 import { HOME_STUDIO_ID } from '../src/studio.ts';
 import { inTransaction } from '../src/tables/types.ts';
 import { saveWorkshop } from '../src/workshop/saveWorkshop.ts';
@@ -80,6 +80,34 @@ describe('what a run takes off the shelf', () => {
       `select cause, change from movements where shelf = 'trimmings' and thing_id = 'quay-bow' order by at desc limit 1`,
     );
     expect(rows).to.deep.equal([{ cause: 'made', change: -4 }]);
+  });
+
+  it('is sheets and envelopes as well: for good cards, and sheets for spoiled ones, told apart', async () => {
+    const { workshop: before } = await shop();
+    const { id, press } = await begun();
+    const { body } = await ask('GET', `/runs/${id}`);
+    const { takes, document } = body as unknown as Run;
+    const sheet = takes!.find(({ shelf }) => shelf === 'stocks')!;
+    expect(sheet.thingId).to.equal(document.stock.stockId);
+    const up = sheet.per.kind === 'sheet' ? sheet.per.cards : 0;
+    const sheets = (all: Workshop): number => all.stocks.find((one) => one.id === sheet.thingId)!.onShelf;
+    // Good ones fill three sheets and a part of a fourth; spoiled ones are two sheets more.
+    await press('good', { cards: Math.floor(3 * up + 1) });
+    const spoiled = await press('spoiled', { cards: Math.floor(2 * up), cause: 'crack' });
+    await press('finish');
+    expect(sheets((await shop()).workshop)).to.equal(sheets(before) - 6);
+    const { body: shelf } = await ask('GET', '/shelf');
+    const own = (shelf as unknown as { movements: Movement[] }).movements.filter(
+      ({ runId, thingId }) => runId === id && thingId === sheet.thingId,
+    );
+    expect(new Map(own.map(({ cause, change }) => [cause, change]))).to.deep.equal(
+      new Map([
+        ['made', -4],
+        ['spoiled', -2],
+      ]),
+    );
+    await press('undo', { undoes: spoiled });
+    expect(sheets((await shop()).workshop)).to.equal(sheets(before) - 4);
   });
 
   it('makes a page’s copy of the workshop old, so that its next save does not bring back what is gone', async () => {

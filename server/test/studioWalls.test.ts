@@ -82,6 +82,7 @@ describe('two studios in one database', () => {
       jobId: home.jobId,
       document: job,
       steps: [],
+      takes: [],
       workshop,
     });
     await inTransaction(pool, async (client) => {
@@ -167,6 +168,13 @@ describe('two studios in one database', () => {
     ['POST', '/api/runs', 404, () => ({ id: randomUUID(), jobId: home.jobId })],
     ['GET', '/api/runs/:run', 404],
     ['POST', '/api/runs/:run/events', 404, () => ({ id: randomUUID(), kind: 'good' })],
+    ['GET', '/api/shelf', 200],
+    [
+      'POST',
+      '/api/shelf/movements',
+      404,
+      () => ({ id: randomUUID(), shelf: 'stocks', thingId: 'only-at-home', cause: 'bought', change: 5 }),
+    ],
     ['POST', '/api/exports', 404, () => ({ jobId: home.jobId, what: 'ticket', format: 'csv' })],
     ['GET', '/api/exports/:export', 404],
     ['DELETE', '/api/exports/:export', 404],

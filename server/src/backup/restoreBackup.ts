@@ -2,7 +2,7 @@ import type { Readable } from 'node:stream';
 import { randomUUID } from 'node:crypto';
 import Joi from 'joi';
 import type { Pool, PoolClient } from 'pg';
-import { cutText, RUN_EVENT_KINDS, type Job } from '@zippy/core';
+import { COUNTED_SHELVES, cutText, MOVEMENT_CAUSES, RUN_EVENT_KINDS, type Job } from '@zippy/core';
 import { check, checkJob, checkWorkshop, type Checked, type StoredWorkshop } from '@zippy/core/job-file';
 import { sha256, PictureRefused, type ReadPicture } from '../pictures/readPicture.ts';
 import { ID as ROW_ID, INT32_MOST, inOurTime, VERSION } from '../fields.ts';
@@ -12,13 +12,7 @@ import { addPicture, datePicture, missingPictures } from '../tables/pictures.ts'
 import { addTypeface } from '../tables/typefaces.ts';
 import { TypefaceRefused, type ReadTypeface } from '../typefaces/readOwnTypeface.ts';
 import { addWholeRun, type WholeRun } from '../tables/runs.ts';
-import {
-  addWholeMovements,
-  COUNTED_SHELVES,
-  MOVEMENT_CAUSES,
-  moveTo,
-  type WholeMovement,
-} from '../tables/movements.ts';
+import { addWholeMovements, moveTo, type WholeMovement } from '../tables/movements.ts';
 import { dateStudio, emptyStudio } from '../tables/studios.ts';
 import { inTransaction } from '../tables/types.ts';
 import { findWorkshop } from '../workshop/loadWorkshop.ts';
@@ -158,6 +152,8 @@ const SHAPES = {
     steps: Joi.array().items(Joi.object()).required(),
     document: Joi.object().required(),
     workshop: Joi.object().allow(null).default(null),
+    // Older backups know nothing of it.
+    takes: Joi.array().items(Joi.object()).allow(null).optional().default(null),
     events: Joi.array()
       .items(
         Joi.object({
@@ -181,6 +177,10 @@ const SHAPES = {
       change: Joi.number().integer().min(-INT32_MOST).max(INT32_MOST).required(),
       // Older backups know no run that took anything.
       runId: ROW_ID.allow(null).optional().default(null),
+      // Nor what things cost, by which lot, and why.
+      priceMinor: Joi.number().min(0).max(Number.MAX_SAFE_INTEGER).allow(null).optional().default(null),
+      lot: Joi.string().max(80).allow(null).optional().default(null),
+      note: Joi.string().max(300).allow(null).optional().default(null),
       at: moment.required(),
     }),
   ),

@@ -2,6 +2,7 @@ import {
   allSnags,
   planJob,
   standIns,
+  takesOf,
   type CalibrationSheet,
   type GaugeSheet,
   type Job,
@@ -9,6 +10,7 @@ import {
   type MixedPattern,
   type PixelQuestion,
   type Plan,
+  type Take,
   type Workshop,
 } from '@zippy/core';
 import { calibrationPdf } from '../exports/calibration.ts';
@@ -47,7 +49,11 @@ export type ToDraw =
     };
 
 export interface Drawn {
-  readonly steps: { readonly stop: string | null; readonly steps: readonly MakeStep[] };
+  readonly steps: {
+    readonly stop: string | null;
+    readonly steps: readonly MakeStep[];
+    readonly takes: readonly Take[];
+  };
   readonly face: { readonly name: string; readonly bytes: Uint8Array };
   readonly pixels: { readonly name: string; readonly bytes: Uint8Array };
   readonly calibration: Uint8Array;
@@ -67,7 +73,7 @@ export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
     case 'steps': {
       const plan = planned(asked.job, asked.workshop);
       const stop = allSnags(plan).find(({ level }) => level === 'stop');
-      return { stop: stop?.title ?? null, steps: plan.make.steps };
+      return { stop: stop?.title ?? null, steps: plan.make.steps, takes: takesOf(asked.job, plan) };
     }
     case 'face':
       return drawFace(asked, planned(asked.job, asked.workshop), fonts);

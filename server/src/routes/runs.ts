@@ -36,9 +36,9 @@ export function runRoutes(pool: Pool, drawers: Drawers): Router {
     if (!job) throw notFound('job');
     const { value: workshop } = await loadWorkshop(pool, studioOf(response));
     const typefaces = await loadPlacedTypefaces(pool, studioOf(response), job.document);
-    const { stop, steps } = await drawers.draw({ kind: 'steps', job: job.document, workshop, typefaces });
+    const { stop, steps, takes } = await drawers.draw({ kind: 'steps', job: job.document, workshop, typefaces });
     if (stop) throw new Refusal(409, `A snag stops the job: ${stop}. Settle it first.`, null);
-    await addRun(pool, studioOf(response), { id, jobId, document: job.document, steps, workshop });
+    await addRun(pool, studioOf(response), { id, jobId, document: job.document, steps, workshop, takes });
     response.status(201).json(await findRun(pool, studioOf(response), id));
   });
 

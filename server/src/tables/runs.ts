@@ -1,4 +1,13 @@
-import { wantedOf, type Job, type JobBench, type MakeStep, type Run, type RunEvent, type Workshop } from '@zippy/core';
+import {
+  wantedOf,
+  type Job,
+  type JobBench,
+  type MakeStep,
+  type Run,
+  type RunEvent,
+  type Take,
+  type Workshop,
+} from '@zippy/core';
 import type { PoolClient } from 'pg';
 import { everyRow, exactly } from './everyRow.ts';
 import type { Db } from './types.ts';
@@ -10,6 +19,7 @@ interface Row {
   wanted: number;
   steps: readonly MakeStep[];
   workshop: Workshop | null;
+  takes: readonly Take[] | null;
   started_at: Date;
   finished_at: Date | null;
 }
@@ -33,14 +43,15 @@ export async function addRun(
     readonly document: Job;
     readonly steps: readonly MakeStep[];
     readonly workshop: Workshop;
+    readonly takes: readonly Take[];
   },
 ): Promise<void> {
   await db.query(
-    `insert into runs (id, studio_id, job_id, document, steps, workshop, wanted)
-     values ($1, $2, $3, $4::jsonb, $5::jsonb, $6::jsonb, $7) on conflict (studio_id, id) do nothing`,
+    `insert into runs (id, studio_id, job_id, document, steps, workshop, takes, wanted)
+     values ($1, $2, $3, $4::jsonb, $5::jsonb, $6::jsonb, $7::jsonb, $8) on conflict (studio_id, id) do nothing`,
     [
       ...[run.id, studioId, run.jobId],
-      ...[JSON.stringify(run.document), JSON.stringify(run.steps), JSON.stringify(run.workshop)],
+      ...[run.document, run.steps, run.workshop, run.takes].map((part) => JSON.stringify(part)),
       wantedOf(run.document),
     ],
   );
@@ -48,7 +59,7 @@ export async function addRun(
 
 export async function findRun(db: Db, studioId: string, id: string): Promise<Run | null> {
   const { rows } = await db.query<Row>(
-    'select id, job_id, document, wanted, steps, workshop, started_at, finished_at from runs where studio_id = $1 and id = $2',
+    'select id, job_id, document, wanted, steps, workshop, takes, started_at, finished_at from runs where studio_id = $1 and id = $2',
     [studioId, id],
   );
   const [row] = rows;
@@ -64,6 +75,7 @@ export async function findRun(db: Db, studioId: string, id: string): Promise<Run
     wanted: row.wanted,
     steps: row.steps,
     workshop: row.workshop,
+    takes: row.takes,
     startedAt: row.started_at.toISOString(),
     finishedAt: row.finished_at?.toISOString() ?? null,
     events: events.rows.map(({ step_id, at, ...event }) => ({ ...event, stepId: step_id, at: at.toISOString() })),
@@ -88,7 +100,7 @@ export async function addRunEvent(db: Db, studioId: string, runId: string, event
 export async function hasTaken(db: Db, studioId: string, id: string): Promise<boolean> {
   const { rowCount } = await db.query(
     `select 1 from runs where studio_id = $1 and id = $2 and finished_at is not null
-       and jsonb_array_length(coalesce(document->'trimmings', '[]')) > 0`,
+       and jsonb_array_length(coalesce(takes, document->'trimmings', '[]')) > 0`,
     [studioId, id],
   );
   return rowCount === 1;
@@ -98,10 +110,17 @@ export async function hasTaken(db: Db, studioId: string, id: string): Promise<bo
 const STANDING = `not exists (select 1 from run_events u where u.studio_id = e.studio_id and u.run_id = e.run_id and u.undoes = e.id)`;
 
 export async function benchByJob(db: Db, studioId: string): Promise<readonly JobBench[]> {
-  const { rows } = await db.query<{ job_id: string; good: string; spoiled: string; open_run: string | null }>(
+  const { rows } = await db.query<{
+    job_id: string;
+    good: string;
+    spoiled: string;
+    finished: string;
+    open_run: string | null;
+  }>(
     `select r.job_id,
        coalesce(sum(e.cards) filter (where e.kind = 'good'), 0) as good,
        coalesce(sum(e.cards) filter (where e.kind = 'spoiled'), 0) as spoiled,
+       coalesce(sum(e.cards) filter (where e.kind = 'good' and r.finished_at is not null), 0) as finished,
        (select o.id from runs o where o.studio_id = r.studio_id and o.job_id = r.job_id and o.finished_at is null order by o.started_at desc limit 1) as open_run
      from runs r left join run_events e on e.studio_id = r.studio_id and e.run_id = r.id and ${STANDING}
      where r.studio_id = $1 group by r.studio_id, r.job_id`,
@@ -112,6 +131,7 @@ export async function benchByJob(db: Db, studioId: string): Promise<readonly Job
     good: Number(row.good),
     spoiled: Number(row.spoiled),
     openRunId: row.open_run,
+    finishedGood: Number(row.finished),
   }));
 }
 
@@ -137,6 +157,7 @@ export interface WholeRun {
   readonly steps: unknown;
   readonly document: unknown;
   readonly workshop: unknown;
+  readonly takes: unknown;
   readonly events: readonly (Omit<RunEvent, 'at'> & { readonly at: string })[];
 }
 
@@ -144,7 +165,7 @@ export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<W
   everyRow(
     client,
     `select id, job_id as "jobId", wanted, ${exactly('started_at')} as "startedAt",
-       ${exactly('finished_at')} as "finishedAt", steps, document, workshop,
+       ${exactly('finished_at')} as "finishedAt", steps, document, workshop, takes,
        coalesce((select jsonb_agg(jsonb_build_object('id', e.id, 'kind', e.kind, 'cards', e.cards, 'cause', e.cause,
          'stepId', e.step_id, 'undoes', e.undoes, 'at', ${exactly('e.at')}) order by e.at, e.id)
          from run_events e where e.studio_id = r.studio_id and e.run_id = r.id), '[]') as events
@@ -155,13 +176,13 @@ export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<W
 /** Adds a whole run; of one that is here, those presses that are not. @returns whether the run was not here */
 export async function addWholeRun(db: Db, studioId: string, run: WholeRun): Promise<boolean> {
   const { rowCount } = await db.query(
-    `insert into runs (id, studio_id, job_id, wanted, started_at, finished_at, steps, document, workshop)
-     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9::jsonb) on conflict (studio_id, id) do nothing`,
+    `insert into runs (id, studio_id, job_id, wanted, started_at, finished_at, steps, document, workshop, takes)
+     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9::jsonb, $10::jsonb) on conflict (studio_id, id) do nothing`,
     [
       ...[run.id, studioId, run.jobId, run.wanted, run.startedAt, run.finishedAt],
       ...[JSON.stringify(run.steps), JSON.stringify(run.document)],
       // Of older runs nothing is known, which is not the same as a JSON null.
-      run.workshop === null ? null : JSON.stringify(run.workshop),
+      ...[run.workshop, run.takes].map((part) => (part === null ? null : JSON.stringify(part))),
     ],
   );
   for (const event of run.events) await addRunEvent(db, studioId, run.id, event);

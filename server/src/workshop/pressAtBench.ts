@@ -1,11 +1,11 @@
-import { trimmingsUsed, type RunEvent } from '@zippy/core';
+import { takenByRun, type RunEvent } from '@zippy/core';
 import type { PoolClient } from 'pg';
 import { takeForRun } from '../tables/movements.ts';
 import { addRunEvent, findRun, hasTaken } from '../tables/runs.ts';
 import { overtakeStudio } from '../tables/studios.ts';
 
 /**
- * Takes down a press at the bench. What the run’s cards carry goes off the shelf as the run ends, and again as it was
+ * Takes down a press at the bench. What the run’s cards are made of goes off the shelf as the run ends, and again as it was
  * counted last when a press arrives later, from a tablet that had no server for a while.
  * @param client within a transaction
  */
@@ -20,6 +20,5 @@ export async function pressAtBench(
   // First, so that two devices take one after the other, each knowing what the other pressed.
   await overtakeStudio(client, studioId);
   const run = (await findRun(client, studioId, runId))!;
-  const used = [...trimmingsUsed(run)].map(([thingId, count]) => ({ shelf: 'trimmings' as const, thingId, count }));
-  await takeForRun(client, studioId, runId, used);
+  await takeForRun(client, studioId, runId, takenByRun(run));
 }

@@ -1,7 +1,7 @@
-import type { Calibration, FeedPath } from '@zippy/core';
+import { COUNTED_SHELVES, type Calibration, type CountedShelf, type FeedPath } from '@zippy/core';
 import type { StoredWorkshop } from '@zippy/core/job-file';
 import type { StudioSays } from '../tables/studios.ts';
-import { COUNTED_SHELVES, type Count, type CountedShelf } from '../tables/movements.ts';
+import type { Count } from '../tables/movements.ts';
 import type { Thing, Things } from '../tables/things.ts';
 
 /** A workshop as the database has it. */

@@ -2,6 +2,9 @@ import type { JobBench } from '../../stations/make/run.ts';
 import type { Use } from '../../job/usesOf.ts';
 import type { Job, OwnTypeface } from '../../job/types.ts';
 import type { Embedding } from '../../stations/art/words/embedding.ts';
+import type { Movement, MovementCause } from '../../shelf/types.ts';
+import type { Minor } from '../../ground/money.ts';
+import type { ThingRef } from '../../workshop/counted.ts';
 import type { Workshop } from '../../workshop/types.ts';
 
 /** A job as it is stored. */
@@ -105,4 +108,24 @@ export interface OwnTypefaceRow extends OwnTypeface, OwnTypefaceFacts {
   readonly id: string;
   /** Titles of the jobs on the wall that set words in it. */
   readonly jobs: readonly string[];
+}
+
+/** What came on the shelf and went, the newest first. */
+export interface ShelfBooks {
+  readonly movements: readonly Movement[];
+}
+
+/** What can be written in the books by hand. */
+export const WRITTEN_CAUSES = ['bought', 'counted', 'offcut', 'other'] as const satisfies readonly MovementCause[];
+export interface WrittenMovement extends ThingRef {
+  /** Made where it was written, so that sending it twice counts once. */
+  readonly id: string;
+  readonly cause: (typeof WRITTEN_CAUSES)[number];
+  /** So many more or fewer; of what is counted, how many there are. */
+  readonly change: number;
+  readonly priceMinor: Minor | null;
+  readonly lot: string | null;
+  readonly note: string | null;
+  /** ISO 8601; now where nothing is said. */
+  readonly at: string | null;
 }
