@@ -355,3 +355,5 @@ export { keepBooks, type Books, type Lot } from './shelf/keepBooks.ts';
 export { needsOf, type JobNeeds, type Need, type NeedOfJob } from './shelf/needs.ts';
 export { coverBy, type Cover, type Offer } from './shelf/coverBy.ts';
 export { takenByRun, takesOf, type Taken } from './shelf/takes.ts';
+export { buyingCsv, buyingList, countedOf, sayPacks, type Counted, type ToBuy } from './shelf/buyingList.ts';
+export { offcutOf } from './shelf/offcutOf.ts';

@@ -18,6 +18,7 @@ const CalibratePage = lazy(() => import('./workshop/calibrate/CalibratePage.tsx'
 const MeasurePage = lazy(() => import('./workshop/measure/MeasurePage.tsx'));
 const BeginPage = lazy(() => import('./jobs/begin/BeginPage.tsx'));
 const SharedPage = lazy(() => import('./shared/SharedPage.tsx'));
+const ShelfPage = lazy(() => import('./shelf/ShelfPage.tsx'));
 const BenchCard = lazy(() => import('./make/BenchCard.tsx'));
 
 export function App(): ReactNode {
@@ -57,6 +58,8 @@ function Places(): ReactNode {
           <Route path="/start" element={<StartPage />} />
           <Route path="/new" element={<BeginPage workshop={workshop} />} />
           <Route path="/shared" element={<SharedPage workshop={workshop} />} />
+          <Route path="/shelf" element={<ShelfPage workshop={workshop} />} />
+          <Route path="/shelf/:shelf/:thingId" element={<ShelfPage workshop={workshop} />} />
           <Route path="/workshop" element={<WorkshopPage workshop={workshop} />} />
           <Route path="/workshop/:shelf/:thingId" element={<WorkshopPage workshop={workshop} />} />
           <Route path="/workshop/printers/:printerId/:pathId" element={<CalibratePage workshop={workshop} />} />

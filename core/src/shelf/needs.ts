@@ -8,8 +8,9 @@ export interface JobNeeds {
   /** ISO day; null for none. */
   readonly dueDate: string | null;
   readonly takes: readonly Take[];
-  /** Cards it is made of, spares with them. */
-  readonly cards: number;
+  /** Cards that are wanted, and spare ones, which take paper and nothing that is put on or round a card. */
+  readonly wanted: number;
+  readonly spares: number;
   /** Good cards of runs that are finished: what they took is off the books. */
   readonly finishedGood: number;
   /** One of its runs is on the bench. */
@@ -45,15 +46,15 @@ const turnOf = ({ onBench, dueDate, jobId }: JobNeeds): string => `${onBench ? 0
 export function needsOf(jobs: readonly JobNeeds[], onShelf: ReadonlyMap<string, number>): readonly Need[] {
   const found = new Map<string, { ref: ThingRef; jobs: NeedOfJob[] }>();
   const inTurn = [...jobs].sort((a, b) => (turnOf(a) < turnOf(b) ? -1 : 1));
-  for (const { takes, cards, finishedGood, ...job } of inTurn) {
-    const left = Math.max(0, cards - finishedGood);
+  for (const { takes, wanted, spares, finishedGood, ...job } of inTurn) {
+    const left = Math.max(0, wanted - finishedGood);
     if (left === 0) continue;
     const own = new Map<string, { ref: ThingRef; count: number }>();
     for (const take of takes) {
       const key = thingKey(take);
       own.set(key, {
         ref: { shelf: take.shelf, thingId: take.thingId },
-        count: (own.get(key)?.count ?? 0) + takenFor(take, left),
+        count: (own.get(key)?.count ?? 0) + takenFor(take, take.per.kind === 'sheet' ? left + spares : left),
       });
     }
     for (const [key, { ref, count }] of own) {

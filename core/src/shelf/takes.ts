@@ -38,9 +38,7 @@ export interface Taken extends ThingRef {
 }
 
 /** Spoiled cards are paper that is gone; their envelopes are not filled, and what was put on them comes off again. */
-export function takenByRun(
-  run: Pick<Run, 'document' | 'events' | 'takes'>,
-): readonly Taken[] {
+export function takenByRun(run: Pick<Run, 'document' | 'events' | 'takes'>): readonly Taken[] {
   const { good, spoiled } = countRun(run.events);
   // Of runs that were released before this was kept only what is put on cards is known.
   const takes =

@@ -1,5 +1,5 @@
 import type { Minor } from '../ground/money.ts';
-import type { ThingRef } from '../workshop/counted.ts';
+import { thingKey, type ThingRef } from '../workshop/counted.ts';
 
 /**
  * Why a count changed: the thing came with its count; it was bought; it was counted anew; a run’s good cards were made of
@@ -22,4 +22,16 @@ export interface Movement extends ThingRef {
   readonly note: string | null;
   /** Of what a run has taken. */
   readonly runId: string | null;
+}
+
+/** Movements of each thing, by its key, in the order they came in. */
+export function byThing(movements: readonly Movement[]): ReadonlyMap<string, readonly Movement[]> {
+  const things = new Map<string, Movement[]>();
+  for (const movement of movements) {
+    const key = thingKey(movement);
+    const own = things.get(key);
+    if (own) own.push(movement);
+    else things.set(key, [movement]);
+  }
+  return things;
 }

@@ -15,6 +15,9 @@ export function inCurrency(workshop: Workshop, currency: string): Workshop {
     stocks: workshop.stocks.map((stock) => ({
       ...stock,
       sheetPriceMinor: same(stock.sheetPriceMinor),
+      ...(stock.alsoSoldAs
+        ? { alsoSoldAs: stock.alsoSoldAs.map((pack) => ({ ...pack, priceMinor: same(pack.priceMinor) })) }
+        : {}),
       ...(stock.pack ? { pack: { ...stock.pack, priceMinor: same(stock.pack.priceMinor) } } : {}),
     })),
     printers: workshop.printers.map((printer) => ({ ...printer, sidePriceMinor: same(printer.sidePriceMinor) })),

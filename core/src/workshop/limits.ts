@@ -33,6 +33,7 @@ export const WORKSHOP_LIMITS = {
   post: { bands: 40, grams: from(1, 50_000), sideMm: from(20, 3000), thickMm: from(0.5, 1000) },
   /** Sheets in what is bought at once: a pack, a ream. */
   packSheets: from(1, 10_000),
+  otherPacks: 6,
   path: {
     narrowestMm: from(10, 1000),
     shortestMm: from(10, 2000),

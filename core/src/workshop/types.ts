@@ -45,6 +45,10 @@ export interface Stock {
   readonly sheetPriceMinor: Minor;
   /** As it is bought: so many sheets for so much. */
   readonly pack?: { readonly sheets: number; readonly priceMinor: Minor };
+  /** Other packs that it is sold in. */
+  readonly alsoSoldAs?: readonly { readonly sheets: number; readonly priceMinor: Minor }[];
+  /** The stock whose sheets it was cut from. */
+  readonly offcutOf?: string;
   readonly onShelf: number;
   /** Readings of it by its maker; older workshops say nothing, which is none. */
   readonly measured?: Measurings;

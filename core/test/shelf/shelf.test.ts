@@ -1,14 +1,17 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { changeJob } from '../../src/job/changeJob.ts';
 import { decide } from '../../src/job/decide.ts';
 import { coverBy, type Offer } from '../../src/shelf/coverBy.ts';
 import { keepBooks } from '../../src/shelf/keepBooks.ts';
-import { needsOf, type JobNeeds } from '../../src/shelf/needs.ts';
+import { buyingCsv, buyingList, sayPacks } from '../../src/shelf/buyingList.ts';
+import { needsOf, type JobNeeds, type Need } from '../../src/shelf/needs.ts';
+import { offcutOf } from '../../src/shelf/offcutOf.ts';
 import { takenByRun, takenFor, takesOf } from '../../src/shelf/takes.ts';
 import type { Take } from '../../src/workshop/counted.ts';
 import type { Movement } from '../../src/shelf/types.ts';
 import type { RunEvent } from '../../src/stations/make/run.ts';
-import { inkedWith, jobWith, plan, sized } from '../support.ts';
+import { inkedWith, jobWith, plan, sized, workshop } from '../support.ts';
 
 const moved = (n: number, change: number, part: Partial<Movement> = {}): Movement => ({
   ...{ id: `m${n}`, shelf: 'stocks', thingId: 'shell', change, priceMinor: null, lot: null, note: null, runId: null },
@@ -192,8 +195,8 @@ describe('what cards take', () => {
 });
 
 describe('what is short', () => {
-  const job = (jobId: string, dueDate: string | null, cards: number, part: Partial<JobNeeds> = {}): JobNeeds => ({
-    ...{ jobId, title: jobId, dueDate, cards, finishedGood: 0, onBench: false },
+  const job = (jobId: string, dueDate: string | null, wanted: number, part: Partial<JobNeeds> = {}): JobNeeds => ({
+    ...{ jobId, title: jobId, dueDate, wanted, spares: 0, finishedGood: 0, onBench: false },
     takes: [{ shelf: 'stocks', thingId: 'shell', per: { kind: 'sheet', cards: 2 } }],
     ...part,
   });
@@ -210,6 +213,19 @@ describe('what is short', () => {
     expect(needsOf([job('soon', '2026-04-01', 10)], has(5))[0]).to.deep.include({ short: 0, by: null });
   });
 
+  it('gives spare cards paper, and no envelope', () => {
+    const takes: readonly Take[] = [
+      { shelf: 'stocks', thingId: 'shell', per: { kind: 'sheet', cards: 2 } },
+      { shelf: 'envelopes', thingId: 'teal', per: { kind: 'card', count: 1 } },
+    ];
+    const needs = needsOf([job('soon', null, 10, { spares: 3, takes, finishedGood: 2 })], new Map());
+    // Eight cards and three spares are six sheets.
+    expect(needs.map(({ thingId, needed }) => [thingId, needed])).to.deep.equal([
+      ['shell', 6],
+      ['teal', 8],
+    ]);
+  });
+
   it('keeps first what runs on the bench take, and forgets what is made', () => {
     const bench = job('bench', '2026-09-01', 12, { onBench: true, finishedGood: 4 });
     const [need] = needsOf([job('soon', '2026-04-01', 10), bench, job('done', null, 5, { finishedGood: 6 })], has(4));
@@ -218,5 +234,86 @@ describe('what is short', () => {
       ['soon', 5],
     ]);
     expect(need).to.deep.include({ reserved: 4, short: 5, by: '2026-04-01' });
+  });
+});
+
+describe('the list to buy by', () => {
+  const shop = {
+    ...workshop,
+    stocks: workshop.stocks.map((stock, i) =>
+      i === 0
+        ? {
+            ...stock,
+            name: '=Shell',
+            pack: { sheets: 50, priceMinor: 1200 },
+            alsoSoldAs: [{ sheets: 10, priceMinor: 300 }],
+          }
+        : stock,
+    ),
+  };
+  const { id: thingId } = shop.stocks[0]!;
+  const need: Need = {
+    ...{ shelf: 'stocks', thingId, onShelf: 4, needed: 64, reserved: 0, short: 60, by: '2026-05-01' },
+    jobs: [{ jobId: 'j', title: 'Regatta', dueDate: '2026-05-01', count: 64, onBench: false }],
+  };
+
+  it('names the packs, what they cost together, and for which job', () => {
+    const [row] = buyingList([need, { ...need, thingId: 'gone' }, { ...need, short: 0 }], shop);
+    expect(buyingList([need, { ...need, thingId: 'gone' }, { ...need, short: 0 }], shop)).to.have.length(1);
+    expect(sayPacks(row!.cover!)).to.equal('1 × 50 + 1 × 10');
+    expect(row!.cover!.priceMinor).to.equal(1500);
+  });
+
+  it('is a table that a spreadsheet takes for words and figures, never for a sum', () => {
+    const csv = buyingCsv(buyingList([need], shop), { currency: 'GBP' });
+    const [head, line] = csv.split('\r\n');
+    expect(head).to.equal('What,On the shelf,Needed,Short,By,Buy,That is,Price GBP,For');
+    expect(line).to.equal(`"'=Shell",4,64,60,2026-05-01,1 × 50 + 1 × 10,60,15.00,Regatta: 64`);
+    expect(buyingCsv(buyingList([need], shop), { currency: 'JPY' })).to.contain(',1500,');
+  });
+
+  it('has no price for what nobody has priced', () => {
+    const free = {
+      ...shop,
+      stocks: shop.stocks.map(({ pack: _, alsoSoldAs: __, ...stock }) => ({ ...stock, sheetPriceMinor: 0 })),
+    };
+    expect(buyingList([need], free)[0]!.cover).to.equal(null);
+  });
+});
+
+describe('offcuts', () => {
+  const shell = workshop.stocks.find(({ id }) => id === 'shell-300-a4')!;
+
+  it('are the same card with its fibres as they ran, and never have a price', () => {
+    // A long-grained A4 has its fibres down its 297 mm; a strip 210 wide and 100 high has them across its long side.
+    const strip = offcutOf({ ...shell, pack: { sheets: 50, priceMinor: 1200 } }, 210, 100, 'mm');
+    expect(strip).to.include({ grain: 'short', sheetPriceMinor: 0, onShelf: 0, offcutOf: shell.id, gsm: shell.gsm });
+    expect(strip).to.not.have.any.keys('pack', 'id');
+    expect(strip.name).to.match(/offcut 210 × 100 mm$/);
+    expect(offcutOf(shell, 100, 297, 'mm').grain).to.equal('long');
+    expect(offcutOf({ ...strip, id: 'x' }, 50, 90, 'mm').offcutOf).to.equal(shell.id);
+    expect(offcutOf({ ...shell, name: 'N'.repeat(80) }, 100, 297, 'mm').name.length).to.be.at.most(80);
+  });
+
+  it('are offered first where all cards come out of them, and only then', () => {
+    const job = inkedWith(
+      ...sized('flat', 80, 60),
+      decide((job) => job.stock.stockId, shell.id),
+      decide((job) => job.brief.wanted, 8),
+      decide((job) => job.sheet.spares, 0),
+    );
+    const withOffcuts = (onShelf: number, widthMm = 210) => ({
+      ...workshop,
+      stocks: [...workshop.stocks, { ...offcutOf(shell, widthMm, 100, 'mm'), id: 'left', onShelf }],
+    });
+    const said = (onShelf: number, widthMm?: number) =>
+      plan(job, withOffcuts(onShelf, widthMm)).sheet.snags.find(({ id }) => id === 'sheet-offcuts');
+    const { remedies } = said(3)!;
+    expect(remedies[0]!.label).to.match(/^Use 3 of 3 .* 3 up$/);
+    const then = plan(changeJob(job, remedies[0]!.changes), withOffcuts(3)).sheet;
+    expect([then.up, then.sheets]).to.deep.equal([3, 3]);
+    expect(said(2)).to.equal(undefined);
+    expect(said(0)).to.equal(undefined);
+    expect(said(50, 45)).to.equal(undefined);
   });
 });

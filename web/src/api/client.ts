@@ -22,9 +22,11 @@ import type {
   OwnTypefaceRow,
   PictureOutline,
   Refused as RefusedBody,
+  ShelfBooks,
   StoredJob,
   StudioDoors,
   VersionedWorkshop,
+  WrittenMovement,
 } from '@zippy/core/contract';
 import { download } from './download.ts';
 import { at } from './studio.ts';
@@ -121,6 +123,8 @@ export const api = {
   workshop: () => call<VersionedWorkshop>('/workshop'),
   saveWorkshop: (version: number, workshop: Workshop) =>
     send<{ version: number }>('PUT', '/workshop', { version, workshop }),
+  shelf: () => call<ShelfBooks>('/shelf'),
+  writeMovement: (movement: WrittenMovement) => send<{ id: string }>('POST', '/shelf/movements', movement),
   uses: () => call<{ uses: readonly JobUses[] }>('/workshop/uses'),
   gaugeUrl: (stock: string) => at(`/workshop/gauge.pdf?${new URLSearchParams({ stock }).toString()}`),
   calibrationUrl: (printer: string, path: string, stock: string, flip: string) =>

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 const PLACES = [
   { href: '/', name: 'Jobs' },
   { href: '/shared', name: 'Shared sheets' },
+  { href: '/shelf', name: 'Shelf' },
   { href: '/workshop', name: 'Workshop' },
 ] as const;
 

@@ -171,6 +171,10 @@ const stock = object<Stock>({
   sheetHeightMm: sheetMm,
   sheetPriceMinor: minor,
   pack: spare(object<NonNullable<Stock['pack']>>({ sheets: whole(SHOP.packSheets), priceMinor: minor })),
+  alsoSoldAs: spare(
+    list(object<NonNullable<Stock['pack']>>({ sheets: whole(SHOP.packSheets), priceMinor: minor }), SHOP.otherPacks),
+  ),
+  offcutOf: spare(id),
   onShelf: whole(SHOP.onShelf),
   measured: spare(measured),
   readyCut: spare(

@@ -35,6 +35,7 @@ import {
   sharedBleedSnags,
   shelfSnags,
 } from './snags/sheetSnags.ts';
+import { offcutSnags } from './snags/offcutSnags.ts';
 import { spillSnags } from './snags/spillSnags.ts';
 import type { Asked } from './snags/asked.ts';
 import type { SheetSide } from './layout/reach.ts';
@@ -142,6 +143,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
       // Which way its fibres run was settled where the blank was made.
       ...(readyCut ? [] : grainSnags(asked, question, size.form.blank.creases.length > 0)),
       ...shelfSnags(stock.stock, sheets),
+      ...(readyCut ? [] : offcutSnags(asked, stock, made)),
       ...(readyCut ? [] : cutDownSnags(job, stock, workshop)),
       // A card that is its own sheet has nothing beside it to print ticks on, and no cut that would want them.
       ...(bare || readyCut ? [] : markSnags(job, { sheet, marginsMm, bleedMm, laid })),
