@@ -30,7 +30,9 @@ describe('the shelf', () => {
   it('keeps books: bought by lot, counted anew, gone, and no more than there is', async () => {
     await open();
     await pile(/^Wet Pebble Gloss/).click();
-    await slip().getByRole('heading', { name: /^Wet Pebble Gloss/ }).waitFor();
+    await slip()
+      .getByRole('heading', { name: /^Wet Pebble Gloss/ })
+      .waitFor();
     const has = async (): Promise<number> =>
       Number(
         /^(\d+)/.exec(
