@@ -17,6 +17,7 @@ const FLOORS = [
   ['plan'],
   ['shared'],
   ['shelf'],
+  ['calendar'],
   ['files'],
 ];
 

@@ -231,7 +231,7 @@ describe('a maker’s own workshop', () => {
     }
     // ∛7.8373 · 90 ÷ 1.3 = 137.5, 5.41 in; · 70 = 106.96, 4.21 in.
     await aside()
-      .getByText(/stand up to (137 mm|5 3\/8 in) with fibres upright, (106 mm|4 1\/8 in) with fibres level/)
+      .getByText(/stands up to (137 mm|5 3\/8 in) with fibres upright, (106 mm|4 1\/8 in) with fibres level/)
       .waitFor();
     const measured = await reaches('the readings', ({ stocks }) =>
       stocks.some(({ id, measured: own }) => id === stockId && own?.overhangs.length === 2),

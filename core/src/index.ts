@@ -357,3 +357,10 @@ export { coverBy, type Cover, type Offer } from './shelf/coverBy.ts';
 export { takenByRun, takesOf, type Taken } from './shelf/takes.ts';
 export { buyingCsv, buyingList, countedOf, sayPacks, type Counted, type ToBuy } from './shelf/buyingList.ts';
 export { offcutOf } from './shelf/offcutOf.ts';
+
+export * from './workshop/calendar.ts';
+export * from './calendar/types.ts';
+export * from './calendar/evenings.ts';
+export { jobWork, type PaceOf } from './calendar/jobWork.ts';
+export { onEvening, outlook, STRAYS, type JobOutlook, type Outlook, type WhatIf } from './calendar/outlook.ts';
+export { sayStageWork } from './calendar/sayStageWork.ts';

@@ -413,6 +413,8 @@ export interface MakeChoice {
   readonly dryMinutes: number;
   /** One sheet is printed and looked at before the run; older jobs say nothing, which is no. */
   readonly testPrint?: boolean;
+  /** ISO 8601 day before which the work is not begun; older jobs say nothing, which is none. */
+  readonly beginOn?: string | null;
 }
 
 export interface Extra {

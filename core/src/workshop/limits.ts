@@ -9,6 +9,7 @@ export const WORKSHOP_LIMITS = {
   minor: from(0, 100_000_00),
   /** Minutes of any one thing done. */
   paceMinutes: from(0, 600),
+  times: { minutes: from(0, 1440), fromMinute: from(0, 1439), exceptions: 400, hands: from(1, 6), racks: from(1, 40) },
   onShelf: from(0, 1_000_000),
   gsm: from(30, 1200),
   caliperMicron: from(30, 3000),

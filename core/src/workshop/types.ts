@@ -4,6 +4,7 @@ import type { Gsm, LengthUnit, Micron, Mm } from '../ground/length/types.ts';
 import type { Minor } from '../ground/money.ts';
 import type { Colour } from '../ground/scene/types.ts';
 import type { Papers } from './region.ts';
+import type { WorkTimes } from './calendar.ts';
 import type { Calibration } from './calibration/types.ts';
 
 export const GRADES = ['cover', 'text', 'bond', 'index', 'bristol', 'tag'] as const;
@@ -287,6 +288,8 @@ export interface Workshop {
   readonly papers?: Papers;
   readonly hourlyMinor: Minor;
   readonly pace: Pace;
+  /** When work is done, and by how many; older workshops say nothing, which is our starting value. */
+  readonly times?: WorkTimes;
   readonly stocks: readonly Stock[];
   readonly printers: readonly Printer[];
   readonly trimmers: readonly Trimmer[];

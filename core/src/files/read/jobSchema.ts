@@ -448,7 +448,11 @@ const jobWith = (picture: Rule<PictureRef>, typefaces: Rule<NonNullable<Job['typ
       cracksUpTo: spare(number(LIMITS.crease.cracksUpTo)),
     }),
     envelope: envelopeChoice,
-    make: object<Job['make']>({ dryMinutes: whole(LIMITS.make.dryMinutes), testPrint: spare(yesOrNo) }),
+    make: object<Job['make']>({
+      dryMinutes: whole(LIMITS.make.dryMinutes),
+      testPrint: spare(yesOrNo),
+      beginOn: spare(orNull(day)),
+    }),
     sell: object<Job['sell']>({
       extras: list(
         object<Job['sell']['extras'][number]>({

@@ -14,6 +14,7 @@ import {
   type StackReading,
   type WeightReading,
 } from '../../workshop/measuring/types.ts';
+import type { WorkTimes } from '../../workshop/calendar.ts';
 import { PAPERS } from '../../workshop/region.ts';
 import { WORKSHOP_LIMITS } from '../../workshop/limits.ts';
 import {
@@ -108,6 +109,17 @@ const calibration = object<Calibration>({
     arrows: oneOf('same', 'opposite'),
   }),
   setAside: yesOrNo,
+});
+
+const times = object<WorkTimes>({
+  weekMinutes: list(whole(SHOP.times.minutes), 7, 7),
+  fromMinute: whole(SHOP.times.fromMinute),
+  exceptions: list(
+    object<WorkTimes['exceptions'][number]>({ day, minutes: whole(SHOP.times.minutes) }),
+    SHOP.times.exceptions,
+  ),
+  hands: whole(SHOP.times.hands),
+  racks: whole(SHOP.times.racks),
 });
 
 const minutes = number(SHOP.paceMinutes);
@@ -339,6 +351,7 @@ export const workshopSchema = object<StoredWorkshop>({
   papers: spare(oneOf(...PAPERS)),
   hourlyMinor: minor,
   pace,
+  times: spare(times),
   stocks: things(stock, undefined, 1),
   printers: things(printer, undefined, 1),
   trimmers: things(trimmer, undefined, 1),

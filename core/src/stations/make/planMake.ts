@@ -90,16 +90,25 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
   const adhesives = adhesiveUses(joinsOf(size, envelope));
   const onSheets = piecesOf({ sheet, envelope }).reduce((n, piece) => n + sidesPrinted(piece), 0);
   const sides = onSheets + envelope.fedPages;
+  const foiling = foilMinutes(sheet, pace);
+  const enveloping = envelope.made ? wantedOf(job) * pace.perEnvelopeMade : 0;
   const parts = {
     'Setting up': pace.setUp,
     Printing: sides * pace.perPrintedSide,
-    ...(foilMinutes(sheet, pace) > 0 ? { 'Laying foil': foilMinutes(sheet, pace) } : {}),
+    ...(foiling > 0 ? { 'Laying foil': foiling } : {}),
     Cutting: cut.minutes,
     'Creasing and folding': crease.minutes,
     ...(parting > 0 ? { 'Creasing parts and layers': parting } : {}),
     ...(fixing > 0 ? { 'Fixing and tying by hand': fixing } : {}),
-    'Making envelopes': envelope.made ? wantedOf(job) * pace.perEnvelopeMade : 0,
+    'Making envelopes': enveloping,
     Packing: wantedOf(job) * pace.perCardPacked,
+  };
+  const stageMinutes = {
+    print: parts['Setting up'] + parts.Printing + foiling,
+    cut: cut.minutes,
+    crease: crease.minutes + parting,
+    assemble: fixing + enveloping,
+    pack: parts.Packing,
   };
   const workMinutes = Object.values(parts).reduce((a, b) => a + b, 0);
   const waitMinutes = steps.reduce((n, s) => n + (s.waitMinutes ?? 0), 0);
@@ -125,7 +134,7 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
   ];
   return {
     steps,
-    workMinutes,
+    ...{ workMinutes, stageMinutes },
     waitMinutes,
     adhesives,
     verdict: `${steps.length} steps, ${sayMinutes(workMinutes)} of work${waitMinutes > 0 ? ` and ${sayMinutes(waitMinutes)} of drying` : ''}.`,

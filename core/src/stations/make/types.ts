@@ -45,6 +45,8 @@ export type MakeStep = StepWords & StepWork;
 export interface MakePlan extends StationPlan {
   readonly steps: readonly MakeStep[];
   readonly workMinutes: number;
+  /** The same in the order in which it is done: all of a stage before the next. */
+  readonly stageMinutes: Readonly<Record<'print' | 'cut' | 'crease' | 'assemble' | 'pack', number>>;
   readonly waitMinutes: number;
   /** What holds the pieces of one card together, as far as the job says. */
   readonly adhesives: readonly AdhesiveUse[];
