@@ -19,6 +19,7 @@ const MeasurePage = lazy(() => import('./workshop/measure/MeasurePage.tsx'));
 const BeginPage = lazy(() => import('./jobs/begin/BeginPage.tsx'));
 const SharedPage = lazy(() => import('./shared/SharedPage.tsx'));
 const ShelfPage = lazy(() => import('./shelf/ShelfPage.tsx'));
+const CalendarPage = lazy(() => import('./calendar/CalendarPage.tsx'));
 const BenchCard = lazy(() => import('./make/BenchCard.tsx'));
 
 export function App(): ReactNode {
@@ -60,6 +61,7 @@ function Places(): ReactNode {
           <Route path="/shared" element={<SharedPage workshop={workshop} />} />
           <Route path="/shelf" element={<ShelfPage workshop={workshop} />} />
           <Route path="/shelf/:shelf/:thingId" element={<ShelfPage workshop={workshop} />} />
+          <Route path="/calendar" element={<CalendarPage workshop={workshop} />} />
           <Route path="/workshop" element={<WorkshopPage workshop={workshop} />} />
           <Route path="/workshop/:shelf/:thingId" element={<WorkshopPage workshop={workshop} />} />
           <Route path="/workshop/printers/:printerId/:pathId" element={<CalibratePage workshop={workshop} />} />

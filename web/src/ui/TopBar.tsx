@@ -7,6 +7,7 @@ const PLACES = [
   { href: '/', name: 'Jobs' },
   { href: '/shared', name: 'Shared sheets' },
   { href: '/shelf', name: 'Shelf' },
+  { href: '/calendar', name: 'Calendar' },
   { href: '/workshop', name: 'Workshop' },
 ] as const;
 

@@ -1,0 +1,17 @@
+import { outlook, type JobWork, type Minute, type WorkTimes } from '@zippy/core';
+import type { Numbered } from './useNewest.ts';
+
+export interface CalendarAsked {
+  readonly jobs: readonly JobWork[];
+  readonly times: WorkTimes;
+  readonly now: Minute;
+}
+
+/** The order that was in force: a plan that is asked for anew does not jump. */
+let before: readonly string[] = [];
+
+self.onmessage = ({ data: { jobs, times, now, number } }: MessageEvent<CalendarAsked & Numbered>) => {
+  const answer = outlook(jobs, times, now, { before });
+  before = answer.plan.order;
+  self.postMessage({ number, answer });
+};
