@@ -84,32 +84,8 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
       detail: `Front the right way, corners square, inside the right way up. ${wantedOf(job)} good ${plural(wantedOf(job), 'card')} wanted, ${formatSize(size.finishedWidthMm, size.finishedHeightMm, workshop.unit)} finished.${envelope.atHand ? ` ${envelope.advice.join(' ')}` : ''}`,
     } satisfies MakeStep,
   ];
-  const { pace } = workshop;
-  const besides = { size, sheet, envelope };
-  const [fixing, parting] = [minutesFixing(job, besides, pace), minutesCreasingParts(besides, pace)];
   const adhesives = adhesiveUses(joinsOf(size, envelope));
-  const onSheets = piecesOf({ sheet, envelope }).reduce((n, piece) => n + sidesPrinted(piece), 0);
-  const sides = onSheets + envelope.fedPages;
-  const foiling = foilMinutes(sheet, pace);
-  const enveloping = envelope.made ? wantedOf(job) * pace.perEnvelopeMade : 0;
-  const parts = {
-    'Setting up': pace.setUp,
-    Printing: sides * pace.perPrintedSide,
-    ...(foiling > 0 ? { 'Laying foil': foiling } : {}),
-    Cutting: cut.minutes,
-    'Creasing and folding': crease.minutes,
-    ...(parting > 0 ? { 'Creasing parts and layers': parting } : {}),
-    ...(fixing > 0 ? { 'Fixing and tying by hand': fixing } : {}),
-    'Making envelopes': enveloping,
-    Packing: wantedOf(job) * pace.perCardPacked,
-  };
-  const stageMinutes = {
-    print: parts['Setting up'] + parts.Printing + foiling,
-    cut: cut.minutes,
-    crease: crease.minutes + parting,
-    assemble: fixing + enveloping,
-    pack: parts.Packing,
-  };
+  const { parts, stageMinutes } = minutesAtWork({ job, workshop, size, stock, sheet, cut, crease, envelope });
   const workMinutes = Object.values(parts).reduce((a, b) => a + b, 0);
   const waitMinutes = steps.reduce((n, s) => n + (s.waitMinutes ?? 0), 0);
   const figures: Figure[] = [
@@ -141,6 +117,41 @@ export function planMake({ job, workshop, size, stock, sheet, cut, crease, envel
     telling: sayMinutes(workMinutes),
     figures,
     snags: [],
+  };
+}
+
+/** Minutes at work by the maker’s own pace: by what is done, as it is told, and by stage, as evenings hold it. */
+function minutesAtWork({ job, workshop, size, sheet, cut, crease, envelope }: MakeContext): {
+  readonly parts: Readonly<Record<string, number>>;
+  readonly stageMinutes: MakePlan['stageMinutes'];
+} {
+  const { pace } = workshop;
+  const besides = { size, sheet, envelope };
+  const [fixing, parting] = [minutesFixing(job, besides, pace), minutesCreasingParts(besides, pace)];
+  const onSheets = piecesOf({ sheet, envelope }).reduce((n, piece) => n + sidesPrinted(piece), 0);
+  const printing = (onSheets + envelope.fedPages) * pace.perPrintedSide;
+  const foiling = foilMinutes(sheet, pace);
+  const enveloping = envelope.made ? wantedOf(job) * pace.perEnvelopeMade : 0;
+  const packing = wantedOf(job) * pace.perCardPacked;
+  return {
+    parts: {
+      'Setting up': pace.setUp,
+      Printing: printing,
+      ...(foiling > 0 ? { 'Laying foil': foiling } : {}),
+      Cutting: cut.minutes,
+      'Creasing and folding': crease.minutes,
+      ...(parting > 0 ? { 'Creasing parts and layers': parting } : {}),
+      ...(fixing > 0 ? { 'Fixing and tying by hand': fixing } : {}),
+      'Making envelopes': enveloping,
+      Packing: packing,
+    },
+    stageMinutes: {
+      print: pace.setUp + printing + foiling,
+      cut: cut.minutes,
+      crease: crease.minutes + parting,
+      assemble: fixing + enveloping,
+      pack: packing,
+    },
   };
 }
 
