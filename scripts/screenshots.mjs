@@ -16,9 +16,9 @@ const SHOTS = [
   ['sell', 'Heron at dawn', 'sell'],
   ['bench', 'Heron at dawn', 'make'],
   ['pop-up', 'Lighthouse that stands up', 'size'],
-  ['rehearsal', 'Regatta place cards', 'make'],
   ['shared', null, 'shared'],
-  ['calibrate', null, 'workshop/printers/gull/rear'],
+  ['shelf', null, 'shelf'],
+  ['calendar', null, 'calendar'],
 ];
 
 mkdirSync(root('docs/screenshots'), { recursive: true });
@@ -62,10 +62,9 @@ for (const [name, title, place] of SHOTS) {
     await page.waitForTimeout(1500);
   }
   if (name === 'cut') for (let n = 0; n < 3; n += 1) await page.getByRole('button', { name: /check it off/ }).click();
-  if (name === 'rehearsal') {
-    await page.getByRole('button', { name: 'Rehearse twenty cards' }).click();
-    await page.waitForTimeout(1500);
-  }
+  // Both wait until every job on the wall is planned.
+  if (name === 'shelf') await page.getByText('Together').waitFor();
+  if (name === 'calendar') await page.getByText('To be begun by').waitFor();
   if (name === 'shared') {
     for (const piece of ['Lantern Regatta supper', 'Regatta place cards, without names', 'Heron at dawn']) {
       await page.getByRole('switch', { name: piece, exact: true }).focus();

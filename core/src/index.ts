@@ -362,5 +362,6 @@ export * from './workshop/calendar.ts';
 export * from './calendar/types.ts';
 export * from './calendar/evenings.ts';
 export { jobWork, type PaceOf } from './calendar/jobWork.ts';
-export { onEvening, outlook, STRAYS, type JobOutlook, type Outlook, type WhatIf } from './calendar/outlook.ts';
+export { onEvening, outlook, type JobOutlook, type Outlook, type WhatIf } from './calendar/outlook.ts';
 export { sayStageWork } from './calendar/sayStageWork.ts';
+export { learnPace, type LearntPace, type LearntStage, type TimedRun } from './calendar/learnPace.ts';

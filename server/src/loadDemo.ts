@@ -75,9 +75,17 @@ async function addDemoRun(
 ): Promise<void> {
   const { book } = await loadFonts();
   const plan = planJob(job, workshop, { typefaces: book, today: null });
-  const { steps } = plan.make;
+  const { steps, stageMinutes } = plan.make;
   const runId = randomUUID();
-  await addRun(db, HOME_STUDIO_ID, { id: runId, jobId, document: job, steps, workshop, takes: takesOf(job, plan) });
+  await addRun(db, HOME_STUDIO_ID, {
+    id: runId,
+    jobId,
+    document: job,
+    steps,
+    workshop,
+    takes: takesOf(job, plan),
+    stageMinutes,
+  });
   const event = { cards: 1, cause: null, stepId: null, undoes: null, at: null };
   for (const step of steps.slice(0, run.stepsDone))
     await addRunEvent(db, HOME_STUDIO_ID, runId, { ...event, id: randomUUID(), kind: 'step', stepId: step.id });

@@ -1,6 +1,16 @@
 import { randomUUID } from 'node:crypto';
 import { expect } from 'chai';
-import { changeJob, decide, newJob, type Movement, type Run, type RunEvent, type Workshop } from '@zippy/core';
+import {
+  changeJob,
+  decide,
+  learnPace,
+  newJob,
+  type Movement,
+  type Run,
+  type RunEvent,
+  type TimedRun,
+  type Workshop,
+} from '@zippy/core';
 import { HOME_STUDIO_ID } from '../src/studio.ts';
 import { inTransaction } from '../src/tables/types.ts';
 import { saveWorkshop } from '../src/workshop/saveWorkshop.ts';
@@ -108,6 +118,28 @@ describe('what a run takes off the shelf', () => {
     );
     await press('undo', { undoes: spoiled });
     expect(sheets((await shop()).workshop)).to.equal(sheets(before) - 4);
+  });
+
+  it('tells how long its steps took, once it is finished', async () => {
+    const { id, press } = await begun();
+    const { steps } = (await ask('GET', `/runs/${id}`)).body as unknown as Run;
+    const timed = async () => (await ask('GET', '/runs/timed')).body.runs as readonly TimedRun[];
+    const before = (await timed()).length;
+    const started = Date.now();
+    for (const [i, { id: stepId }] of steps.entries())
+      await press('step', { stepId, at: new Date(started + (i + 1) * 600_000).toISOString() });
+    await press('good', { cards: 30 });
+    expect(await timed()).to.have.length(before);
+    await press('finish');
+    const [newest] = await timed();
+    expect(newest!.steps.map((step) => step.id)).to.deep.equal(steps.map((step) => step.id));
+    expect(newest!.events.filter(({ kind }) => kind === 'step')).to.have.length(steps.length);
+    expect(newest!.stageMinutes.print).to.be.above(0);
+    // Every step took ten minutes, the first a moment more.
+    const cuts = steps.filter(({ kind }) => kind === 'cut').length;
+    const { wanted, stageMinutes } = newest!;
+    const said = (stageMinutes.cut * 30) / wanted;
+    expect(learnPace([newest!]).cut!.times).to.be.closeTo(Math.sqrt((cuts * 10) / said), 0.01);
   });
 
   it('makes a page’s copy of the workshop old, so that its next save does not bring back what is gone', async () => {

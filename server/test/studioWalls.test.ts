@@ -83,6 +83,7 @@ describe('two studios in one database', () => {
       document: job,
       steps: [],
       takes: [],
+      stageMinutes: { print: 0, cut: 0, crease: 0, assemble: 0, pack: 0 },
       workshop,
     });
     await inTransaction(pool, async (client) => {
@@ -166,6 +167,7 @@ describe('two studios in one database', () => {
     ['DELETE', '/api/typefaces/:typeface', 404],
     ['POST', '/api/typefaces?name=x.ttf', 422, () => 'no typeface'],
     ['POST', '/api/runs', 404, () => ({ id: randomUUID(), jobId: home.jobId })],
+    ['GET', '/api/runs/timed', 200],
     ['GET', '/api/runs/:run', 404],
     ['POST', '/api/runs/:run/events', 404, () => ({ id: randomUUID(), kind: 'good' })],
     ['GET', '/api/shelf', 200],

@@ -3,14 +3,13 @@ import type { WorkTimes } from '../workshop/calendar.ts';
 import { dayAt, dayOf, eveningsFrom, minutesFree } from './evenings.ts';
 import { schedule, startBy, type Schedule } from './schedule.ts';
 import { simulate } from './simulate.ts';
+import { STRAYS } from './strays.ts';
 import { DAY_MINUTES, type Evening, type JobWork, type Minute, type Shared, type Stage } from './types.ts';
 
 /** Days ahead that are looked at. */
 const AHEAD_DAYS = 120;
 /** Courses that are drawn by lot. */
 const COURSES = 300;
-/** How far minutes stray from what they are said to be: one standard deviation of their logarithm. Our starting value. */
-export const STRAYS = 0.25;
 const SEED = 20260401;
 /** What an evening more than there are would be. Our starting value. */
 const MORE_MINUTES = 120;

@@ -154,6 +154,7 @@ const SHAPES = {
     workshop: Joi.object().allow(null).default(null),
     // Older backups know nothing of it.
     takes: Joi.array().items(Joi.object()).allow(null).optional().default(null),
+    stageMinutes: Joi.object().allow(null).optional().default(null),
     events: Joi.array()
       .items(
         Joi.object({

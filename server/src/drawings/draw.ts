@@ -53,6 +53,7 @@ export interface Drawn {
     readonly stop: string | null;
     readonly steps: readonly MakeStep[];
     readonly takes: readonly Take[];
+    readonly stageMinutes: Plan['make']['stageMinutes'];
   };
   readonly face: { readonly name: string; readonly bytes: Uint8Array };
   readonly pixels: { readonly name: string; readonly bytes: Uint8Array };
@@ -73,7 +74,12 @@ export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
     case 'steps': {
       const plan = planned(asked.job, asked.workshop);
       const stop = allSnags(plan).find(({ level }) => level === 'stop');
-      return { stop: stop?.title ?? null, steps: plan.make.steps, takes: takesOf(asked.job, plan) };
+      return {
+        stop: stop?.title ?? null,
+        steps: plan.make.steps,
+        takes: takesOf(asked.job, plan),
+        stageMinutes: plan.make.stageMinutes,
+      };
     }
     case 'face':
       return drawFace(asked, planned(asked.job, asked.workshop), fonts);

@@ -11,9 +11,11 @@ create unique index movements_by_run on movements (studio_id, run_id, shelf, thi
 
 -- What each card of a run takes off the shelf, as it was planned when the run was released. Of older runs nothing is known.
 alter table runs add column takes jsonb;
+-- And the minutes that each of its stages was to take.
+alter table runs add column stage_minutes jsonb;
 
 -- Down Migration
-alter table runs drop column takes;
+alter table runs drop column takes, drop column stage_minutes;
 -- A count stays what it was: what was told apart is counted anew.
 delete from movements m using movements n
   where m.cause = 'spoiled' and n.cause = 'made' and m.studio_id = n.studio_id and m.run_id = n.run_id

@@ -2,10 +2,11 @@ import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
 import { RUN_EVENT_KINDS, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
+import type { TimedRuns } from '@zippy/core/contract';
 import type { Drawers } from '../drawings/drawers.ts';
 import { loadPlacedTypefaces } from '../placed.ts';
 import { findJob } from '../tables/jobs.ts';
-import { addRun, findRun } from '../tables/runs.ts';
+import { addRun, findRun, findTimedRuns } from '../tables/runs.ts';
 import { pressAtBench } from '../workshop/pressAtBench.ts';
 import { inTransaction } from '../tables/types.ts';
 import { studioOf } from '../studio.ts';
@@ -24,6 +25,9 @@ const eventSchema = Joi.object({
   at: Joi.string().isoDate().custom(inOurTime).allow(null).default(null),
 });
 
+/** As many of the newest runs are learnt from. */
+const TIMED = 60;
+
 export function runRoutes(pool: Pool, drawers: Drawers): Router {
   const router = Router();
   const json = express.json({ limit: '100kb' });
@@ -36,10 +40,19 @@ export function runRoutes(pool: Pool, drawers: Drawers): Router {
     if (!job) throw notFound('job');
     const { value: workshop } = await loadWorkshop(pool, studioOf(response));
     const typefaces = await loadPlacedTypefaces(pool, studioOf(response), job.document);
-    const { stop, steps, takes } = await drawers.draw({ kind: 'steps', job: job.document, workshop, typefaces });
+    const { stop, steps, takes, stageMinutes } = await drawers.draw({
+      kind: 'steps',
+      job: job.document,
+      workshop,
+      typefaces,
+    });
     if (stop) throw new Refusal(409, `A snag stops the job: ${stop}. Settle it first.`, null);
-    await addRun(pool, studioOf(response), { id, jobId, document: job.document, steps, workshop, takes });
+    await addRun(pool, studioOf(response), { id, jobId, document: job.document, steps, workshop, takes, stageMinutes });
     response.status(201).json(await findRun(pool, studioOf(response), id));
+  });
+
+  router.get('/timed', async (_request, response) => {
+    response.json({ runs: await findTimedRuns(pool, studioOf(response), TIMED) } satisfies TimedRuns);
   });
 
   router.get('/:id', async (request, response) => {

@@ -6,6 +6,7 @@ import {
   type Run,
   type RunEvent,
   type Take,
+  type TimedRun,
   type Workshop,
 } from '@zippy/core';
 import type { PoolClient } from 'pg';
@@ -44,14 +45,15 @@ export async function addRun(
     readonly steps: readonly MakeStep[];
     readonly workshop: Workshop;
     readonly takes: readonly Take[];
+    readonly stageMinutes: TimedRun['stageMinutes'];
   },
 ): Promise<void> {
   await db.query(
-    `insert into runs (id, studio_id, job_id, document, steps, workshop, takes, wanted)
-     values ($1, $2, $3, $4::jsonb, $5::jsonb, $6::jsonb, $7::jsonb, $8) on conflict (studio_id, id) do nothing`,
+    `insert into runs (id, studio_id, job_id, document, steps, workshop, takes, stage_minutes, wanted)
+     values ($1, $2, $3, $4::jsonb, $5::jsonb, $6::jsonb, $7::jsonb, $8::jsonb, $9) on conflict (studio_id, id) do nothing`,
     [
       ...[run.id, studioId, run.jobId],
-      ...[run.document, run.steps, run.workshop, run.takes].map((part) => JSON.stringify(part)),
+      ...[run.document, run.steps, run.workshop, run.takes, run.stageMinutes].map((part) => JSON.stringify(part)),
       wantedOf(run.document),
     ],
   );
@@ -94,6 +96,32 @@ export async function addRunEvent(db: Db, studioId: string, runId: string, event
       studioId,
       runId,
     ]);
+}
+
+/** The newest finished runs, as far as they tell how long things take; those of before that was kept tell nothing. */
+export async function findTimedRuns(db: Db, studioId: string, most: number): Promise<readonly TimedRun[]> {
+  const { rows } = await db.query<{
+    started: Date;
+    minutes: TimedRun['stageMinutes'];
+    wanted: number;
+    steps: TimedRun['steps'];
+    events: TimedRun['events'];
+  }>(
+    `select started_at as started, stage_minutes as minutes, wanted,
+       (select jsonb_agg(jsonb_build_object('id', s->'id', 'kind', s->'kind')) from jsonb_array_elements(steps) s) as steps,
+       coalesce((select jsonb_agg(jsonb_build_object('id', e.id, 'kind', e.kind, 'cards', e.cards, 'cause', e.cause,
+         'stepId', e.step_id, 'undoes', e.undoes, 'at', e.at) order by e.at, e.id)
+         from run_events e where e.studio_id = r.studio_id and e.run_id = r.id), '[]') as events
+     from runs r where studio_id = $1 and finished_at is not null and stage_minutes is not null
+     order by finished_at desc, id limit $2`,
+    [studioId, most],
+  );
+  return rows.map(({ started, minutes, ...run }) => ({
+    ...run,
+    steps: run.steps ?? [],
+    startedAt: started.toISOString(),
+    stageMinutes: minutes,
+  }));
 }
 
 /** Whether a run has ended and something counted went into its cards. */
@@ -158,6 +186,7 @@ export interface WholeRun {
   readonly document: unknown;
   readonly workshop: unknown;
   readonly takes: unknown;
+  readonly stageMinutes: unknown;
   readonly events: readonly (Omit<RunEvent, 'at'> & { readonly at: string })[];
 }
 
@@ -166,6 +195,7 @@ export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<W
     client,
     `select id, job_id as "jobId", wanted, ${exactly('started_at')} as "startedAt",
        ${exactly('finished_at')} as "finishedAt", steps, document, workshop, takes,
+       stage_minutes as "stageMinutes",
        coalesce((select jsonb_agg(jsonb_build_object('id', e.id, 'kind', e.kind, 'cards', e.cards, 'cause', e.cause,
          'stepId', e.step_id, 'undoes', e.undoes, 'at', ${exactly('e.at')}) order by e.at, e.id)
          from run_events e where e.studio_id = r.studio_id and e.run_id = r.id), '[]') as events
@@ -176,13 +206,13 @@ export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<W
 /** Adds a whole run; of one that is here, those presses that are not. @returns whether the run was not here */
 export async function addWholeRun(db: Db, studioId: string, run: WholeRun): Promise<boolean> {
   const { rowCount } = await db.query(
-    `insert into runs (id, studio_id, job_id, wanted, started_at, finished_at, steps, document, workshop, takes)
-     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9::jsonb, $10::jsonb) on conflict (studio_id, id) do nothing`,
+    `insert into runs (id, studio_id, job_id, wanted, started_at, finished_at, steps, document, workshop, takes, stage_minutes)
+     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9::jsonb, $10::jsonb, $11::jsonb) on conflict (studio_id, id) do nothing`,
     [
       ...[run.id, studioId, run.jobId, run.wanted, run.startedAt, run.finishedAt],
       ...[JSON.stringify(run.steps), JSON.stringify(run.document)],
       // Of older runs nothing is known, which is not the same as a JSON null.
-      ...[run.workshop, run.takes].map((part) => (part === null ? null : JSON.stringify(part))),
+      ...[run.workshop, run.takes, run.stageMinutes].map((part) => (part === null ? null : JSON.stringify(part))),
     ],
   );
   for (const event of run.events) await addRunEvent(db, studioId, run.id, event);

@@ -25,6 +25,7 @@ import type {
   ShelfBooks,
   StoredJob,
   StudioDoors,
+  TimedRuns,
   VersionedWorkshop,
   WrittenMovement,
 } from '@zippy/core/contract';
@@ -124,6 +125,7 @@ export const api = {
   saveWorkshop: (version: number, workshop: Workshop) =>
     send<{ version: number }>('PUT', '/workshop', { version, workshop }),
   shelf: () => call<ShelfBooks>('/shelf'),
+  timedRuns: () => call<TimedRuns>('/runs/timed'),
   writeMovement: (movement: WrittenMovement) => send<{ id: string }>('POST', '/shelf/movements', movement),
   uses: () => call<{ uses: readonly JobUses[] }>('/workshop/uses'),
   gaugeUrl: (stock: string) => at(`/workshop/gauge.pdf?${new URLSearchParams({ stock }).toString()}`),

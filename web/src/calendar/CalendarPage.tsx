@@ -63,7 +63,7 @@ export default function CalendarPage({ workshop }: { readonly workshop: Workshop
         <SlipPaper aria-label={job ? 'Job in hand' : 'Tonight'} key={job?.jobId}>
           {outlook && jobs && job ? (
             <JobSlip
-              {...{ job, outlook, workshop }}
+              {...{ job, outlook, workshop, learnt: now.learnt }}
               onBegin={(day) => begin(job.jobId, day)}
               onBack={() => setInHand(null)}
             />

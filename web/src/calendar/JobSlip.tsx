@@ -1,12 +1,14 @@
 import type { ReactNode } from 'react';
 import {
   DAY_MINUTES,
+  fixed,
   dayAt,
   dayOf,
   sayDay,
   sayMinutes,
   sayStageWork,
   type JobWork,
+  type LearntPace,
   type Outlook,
   type Workshop,
 } from '@zippy/core';
@@ -18,12 +20,14 @@ import { List } from './TonightSlip.tsx';
 export function JobSlip({
   job,
   outlook,
+  learnt,
   workshop,
   onBegin,
   onBack,
 }: {
   readonly job: JobWork;
   readonly outlook: Outlook;
+  readonly learnt: LearntPace;
   readonly workshop: Workshop;
   readonly onBegin: (day: string | null) => void;
   readonly onBack: () => void;
@@ -62,6 +66,12 @@ export function JobSlip({
             <span>
               {sayStageWork(stage)}
               {waitMinutes > 0 ? `, then ${sayMinutes(waitMinutes)} to dry` : ''}
+              {learnt[stage] && (
+                <small>
+                  {fixed(learnt[stage].times, 2)} × what your pace says, by your last{' '}
+                  {learnt[stage].runs === 1 ? 'run' : `${learnt[stage].runs} runs`}
+                </small>
+              )}
             </span>
             <b>{sayMinutes(minutes)}</b>
           </li>

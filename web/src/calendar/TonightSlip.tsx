@@ -137,4 +137,9 @@ export const List = styled.ul`
   b {
     text-align: right;
   }
+  small {
+    display: block;
+    color: ${({ theme }) => theme.colour.inkQuiet};
+    font-size: 14px;
+  }
 `;

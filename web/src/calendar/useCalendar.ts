@@ -1,12 +1,16 @@
 import { useCallback, useEffect, useState } from 'react';
 import {
-  decide,
   changeJob,
+  decide,
   jobWork,
+  learnPace,
   timesOf,
   type JobWork,
+  type LearntPace,
+  type LearntStage,
   type Minute,
   type Outlook,
+  type Stage,
   type Workshop,
 } from '@zippy/core';
 import type { JobsOnTheWall, StoredJob } from '@zippy/core/contract';
@@ -29,6 +33,8 @@ export interface CalendarNow {
   /** Null until every job is planned. */
   readonly jobs: readonly JobWork[] | null;
   readonly outlook: Outlook | null;
+  /** What finished runs have taught of the maker’s pace. */
+  readonly learnt: LearntPace;
   readonly unplanned: readonly string[];
   readonly problem: string | null;
   /** Begins a job no sooner than a day, or whenever there is time. */
@@ -42,14 +48,17 @@ export function useCalendar(workshop: Workshop): CalendarNow {
     readonly jobs: readonly JobWork[];
     readonly unplanned: readonly string[];
   } | null>(null);
+  const [learnt, setLearnt] = useState<LearntPace>({});
   const [problem, setProblem] = useState<string | null>(null);
   const [now] = useState(wallClock);
   useEffect(() => {
     let here = true;
     const load = async (): Promise<void> => {
       await sendAllKept();
-      const stored = await api.jobs();
-      if (here) setWall(stored);
+      const [stored, timed] = await Promise.all([api.jobs(), api.timedRuns()]);
+      if (!here) return;
+      setLearnt(learnPace(timed.runs));
+      setWall(stored);
     };
     load().catch((why: unknown) => here && setProblem((why as Error).message));
     return () => {
@@ -65,7 +74,10 @@ export function useCalendar(workshop: Workshop): CalendarNow {
         const plan = await askPlanInTurn(document, workshop, left.signal);
         const { wanted } = plan.brief;
         const good = bench.get(id)?.good ?? 0;
-        return jobWork({ jobId: id, job: document, plan, shareLeft: Math.max(0, wanted - good) / Math.max(1, wanted) });
+        return jobWork(
+          { jobId: id, job: document, plan, shareLeft: Math.max(0, wanted - good) / Math.max(1, wanted) },
+          each(learnt, ({ times }) => times),
+        );
       } catch {
         return document.brief.title;
       }
@@ -78,11 +90,12 @@ export function useCalendar(workshop: Workshop): CalendarNow {
       });
     });
     return () => left.abort();
-  }, [wall, workshop]);
+  }, [wall, workshop, learnt]);
   const outlook = useNewest<CalendarAsked, Outlook>(makeWorker, {
     jobs: found?.jobs ?? [],
     times: timesOf(workshop),
     now,
+    strays: each(learnt, ({ strays }) => strays),
   });
   const beginOn = useCallback(
     async (jobId: string, day: string | null): Promise<void> => {
@@ -105,5 +118,16 @@ export function useCalendar(workshop: Workshop): CalendarNow {
     },
     [wall],
   );
-  return { jobs: found?.jobs ?? null, outlook: found && outlook, unplanned: found?.unplanned ?? [], problem, beginOn };
+  return {
+    jobs: found?.jobs ?? null,
+    outlook: found && outlook,
+    learnt,
+    unplanned: found?.unplanned ?? [],
+    problem,
+    beginOn,
+  };
 }
+
+/** One figure of each stage that was learnt. */
+const each = (learnt: LearntPace, figure: (stage: LearntStage) => number): Readonly<Partial<Record<Stage, number>>> =>
+  Object.fromEntries(Object.entries(learnt).map(([stage, one]) => [stage, figure(one)]));

@@ -2,6 +2,7 @@ import type { JobBench } from '../../stations/make/run.ts';
 import type { Use } from '../../job/usesOf.ts';
 import type { Job, OwnTypeface } from '../../job/types.ts';
 import type { Embedding } from '../../stations/art/words/embedding.ts';
+import type { TimedRun } from '../../calendar/learnPace.ts';
 import type { Movement, MovementCause } from '../../shelf/types.ts';
 import type { Minor } from '../../ground/money.ts';
 import type { ThingRef } from '../../workshop/counted.ts';
@@ -128,4 +129,9 @@ export interface WrittenMovement extends ThingRef {
   readonly note: string | null;
   /** ISO 8601; now where nothing is said. */
   readonly at: string | null;
+}
+
+/** Finished runs, as far as they tell how long things take; the newest first. */
+export interface TimedRuns {
+  readonly runs: readonly TimedRun[];
 }
