@@ -5,6 +5,7 @@ import { BenchAndSlip } from '../bench/BenchAndSlip.tsx';
 import { SlipPaper } from '../slip/parts.ts';
 import { useNotice } from '../stores/notice.ts';
 import { useWorkshop } from '../stores/workshop.ts';
+import { SlateWall } from '../ui/SlateWall.ts';
 import { TopBar } from '../ui/TopBar.tsx';
 import { Evenings } from './Evenings.tsx';
 import { JobSlip } from './JobSlip.tsx';
@@ -38,7 +39,7 @@ export default function CalendarPage({ workshop }: { readonly workshop: Workshop
       <TopBar />
       {(problem ?? now.problem) && <p role="alert">{problem ?? now.problem}</p>}
       <main>
-        <Wall aria-label="Calendar">
+        <SlateWall aria-label="Calendar">
           <h1>Calendar</h1>
           {outlook && jobs ? (
             <Evenings
@@ -59,7 +60,7 @@ export default function CalendarPage({ workshop }: { readonly workshop: Workshop
           ) : (
             <p>Planning what is on the wall …</p>
           )}
-        </Wall>
+        </SlateWall>
         <SlipPaper aria-label={job ? 'Job in hand' : 'Tonight'} key={job?.jobId}>
           {outlook && jobs && job ? (
             <JobSlip
@@ -85,17 +86,5 @@ const Layout = styled(BenchAndSlip)`
   aside h3 {
     margin-top: 6px;
     font-size: 16px;
-  }
-`;
-
-const Wall = styled.section`
-  min-height: 0;
-  overflow: auto;
-  padding: 14px 18px 30px;
-  background: ${({ theme }) => theme.colour.slate};
-  color: ${({ theme }) => theme.colour.onSlate};
-  h1 {
-    position: absolute;
-    clip-path: inset(50%);
   }
 `;

@@ -12,9 +12,8 @@ import {
   type Outlook,
   type Workshop,
 } from '@zippy/core';
-import { Verdict } from '../slip/parts.ts';
+import { Lines, Verdict } from '../slip/parts.ts';
 import { ButtonLink, PlainButton } from '../ui/buttons.tsx';
-import { List } from './TonightSlip.tsx';
 
 /** One job in the calendar: when it is worked on, how sure that is, and the presses that move it. */
 export function JobSlip({
@@ -60,7 +59,7 @@ export function JobSlip({
             ? `Due ${day(dueAt - 1)}: ${Math.ceil(times.lateMinutes / DAY_MINUTES)} days late.`
             : `Due ${day(dueAt - 1)}. ${own.startBy === null || own.shouldHaveBegun ? 'It had to be begun by now' : `To be begun by ${day(own.startBy)}`}; the chance of being late is ${Math.round(own.lateShare * 100)} %.`}
       </p>
-      <List aria-label="Stages">
+      <Lines aria-label="Stages">
         {job.stages.map(({ stage, minutes, waitMinutes }) => (
           <li key={stage}>
             <span>
@@ -76,7 +75,7 @@ export function JobSlip({
             <b>{sayMinutes(minutes)}</b>
           </li>
         ))}
-      </List>
+      </Lines>
       {after && (
         <PlainButton onPress={() => onBegin(after.day)}>
           Begin an evening later, {sayDay(after.day, workshop.region)}

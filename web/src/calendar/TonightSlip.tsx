@@ -1,5 +1,4 @@
 import type { ReactNode } from 'react';
-import styled from 'styled-components';
 import {
   dayAt,
   DAY_MINUTES,
@@ -16,7 +15,7 @@ import {
 } from '@zippy/core';
 import { download } from '../api/download.ts';
 import { More } from '../slip/More.tsx';
-import { Verdict } from '../slip/parts.ts';
+import { Lines, Verdict } from '../slip/parts.ts';
 import { PlainButton, Quiet } from '../ui/buttons.tsx';
 import { TimesFields } from './TimesFields.tsx';
 
@@ -70,17 +69,17 @@ export function TonightSlip({
             : `${late.length === 1 ? `“${title(late[0]!.jobId)}” cannot` : `${late.length} jobs cannot`} be done in time: the latest is ${sayLate(outlook.plan.mostLate)} late.`}
       </Verdict>
       {outlook.whatIfs.length > 0 && (
-        <List aria-label="What would help">
+        <Lines aria-label="What would help">
           {outlook.whatIfs.map((one) => (
             <li key={`${one.kind} ${one.day ?? one.jobId}`}>
               <span>{sayWhatIf(one)}</span>
               {one.kind === 'evening' && <Quiet onPress={() => onMore(one.day!)}>Work then</Quiet>}
             </li>
           ))}
-        </List>
+        </Lines>
       )}
       <h3>{next ? (next.day === today ? 'Tonight' : `Next, ${day(next.day)}`) : 'No evening is free'}</h3>
-      <List aria-label="Tonight">
+      <Lines aria-label="Tonight">
         {held.map(({ jobId, stage, from, to }) => (
           <li key={`${jobId} ${stage} ${from}`}>
             <span>
@@ -90,11 +89,11 @@ export function TonightSlip({
           </li>
         ))}
         {next && held.length === 0 && <li>Nothing has to be done.</li>}
-      </List>
+      </Lines>
       {jobs.length > 0 && (
         <>
           <h3>To be begun by</h3>
-          <List aria-label="To be begun by">
+          <Lines aria-label="To be begun by">
             {outlook.plan.order.map((jobId) => {
               const own = outlook.jobs.find((one) => one.jobId === jobId)!;
               const { dueAt } = jobs.find((one) => one.jobId === jobId)!;
@@ -108,7 +107,7 @@ export function TonightSlip({
                 </li>
               );
             })}
-          </List>
+          </Lines>
         </>
       )}
       {unplanned.length > 0 && <p>Not counted, since they cannot be planned: {unplanned.join(', ')}.</p>}
@@ -119,27 +118,3 @@ export function TonightSlip({
     </>
   );
 }
-
-export const List = styled.ul`
-  display: grid;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  font-size: 15px;
-  li {
-    display: flex;
-    align-items: baseline;
-    justify-content: space-between;
-    gap: 10px;
-    padding: 4px 0;
-    border-bottom: 1px dotted ${({ theme }) => theme.colour.rule};
-  }
-  b {
-    text-align: right;
-  }
-  small {
-    display: block;
-    color: ${({ theme }) => theme.colour.inkQuiet};
-    font-size: 14px;
-  }
-`;

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
 import {
   changeJob,
   decide,
@@ -13,11 +13,10 @@ import {
   type Stage,
   type Workshop,
 } from '@zippy/core';
-import type { JobsOnTheWall, StoredJob } from '@zippy/core/contract';
+import type { StoredJob } from '@zippy/core/contract';
 import { api } from '../api/client.ts';
-import { sendAllKept } from '../stores/job.ts';
+import { usePlanned, useWall } from '../jobs/usePlannedWall.ts';
 import type { CalendarAsked } from '../workers/calendar.worker.ts';
-import { askPlanInTurn } from '../workers/planner.ts';
 import { useNewest } from '../workers/useNewest.ts';
 
 const makeWorker = (): Worker =>
@@ -43,64 +42,44 @@ export interface CalendarNow {
 
 /** The jobs on the wall, each planned, and the evenings that hold them. */
 export function useCalendar(workshop: Workshop): CalendarNow {
-  const [wall, setWall] = useState<JobsOnTheWall | null>(null);
-  const [found, setFound] = useState<{
-    readonly jobs: readonly JobWork[];
-    readonly unplanned: readonly string[];
-  } | null>(null);
+  const { wall, setWall, problem: away } = useWall();
   const [learnt, setLearnt] = useState<LearntPace>({});
   const [problem, setProblem] = useState<string | null>(null);
   const [now] = useState(wallClock);
   useEffect(() => {
     let here = true;
-    const load = async (): Promise<void> => {
-      await sendAllKept();
-      const [stored, timed] = await Promise.all([api.jobs(), api.timedRuns()]);
-      if (!here) return;
-      setLearnt(learnPace(timed.runs));
-      setWall(stored);
-    };
-    load().catch((why: unknown) => here && setProblem((why as Error).message));
+    api
+      .timedRuns()
+      .then(({ runs }) => here && setLearnt(learnPace(runs)))
+      .catch((why: unknown) => here && setProblem((why as Error).message));
     return () => {
       here = false;
     };
   }, []);
-  useEffect(() => {
-    if (!wall) return;
-    const left = new AbortController();
-    const bench = new Map(wall.bench.map((one) => [one.jobId, one]));
-    const asked = wall.jobs.map(async ({ id, document }): Promise<JobWork | string> => {
-      try {
-        const plan = await askPlanInTurn(document, workshop, left.signal);
-        const { wanted } = plan.brief;
-        const good = bench.get(id)?.good ?? 0;
-        return jobWork(
-          { jobId: id, job: document, plan, shareLeft: Math.max(0, wanted - good) / Math.max(1, wanted) },
-          each(learnt, ({ times }) => times),
-        );
-      } catch {
-        return document.brief.title;
-      }
-    });
-    void Promise.all(asked).then((all) => {
-      if (left.signal.aborted) return;
-      setFound({
-        jobs: all.filter((one) => typeof one !== 'string').filter(({ stages }) => stages.length > 0),
-        unplanned: all.filter((one) => typeof one === 'string'),
-      });
-    });
-    return () => left.abort();
-  }, [wall, workshop, learnt]);
+  const found = usePlanned(wall, workshop);
+  const jobs = useMemo(
+    () =>
+      found &&
+      found.planned
+        .map(({ jobId, job, plan, bench }) => {
+          const { wanted } = plan.brief;
+          const shareLeft = Math.max(0, wanted - (bench?.good ?? 0)) / Math.max(1, wanted);
+          return jobWork(
+            { jobId, job, plan, shareLeft },
+            each(learnt, ({ times }) => times),
+          );
+        })
+        .filter(({ stages }) => stages.length > 0),
+    [found, learnt],
+  );
   const outlook = useNewest<CalendarAsked, Outlook>(makeWorker, {
-    jobs: found?.jobs ?? [],
-    times: timesOf(workshop),
-    now,
+    ...{ jobs: jobs ?? [], times: timesOf(workshop), now },
     strays: each(learnt, ({ strays }) => strays),
   });
   const beginOn = useCallback(
     async (jobId: string, day: string | null): Promise<void> => {
       const stored = wall?.jobs.find(({ id }) => id === jobId);
-      if (!wall || !stored) return;
+      if (!stored) return;
       const document = changeJob(stored.document, [decide((job) => job.make.beginOn, day)]);
       setProblem(null);
       const put = (part: Partial<StoredJob>): void =>
@@ -116,15 +95,11 @@ export function useCalendar(workshop: Workshop): CalendarNow {
         setProblem((why as Error).message);
       }
     },
-    [wall],
+    [wall, setWall],
   );
   return {
-    jobs: found?.jobs ?? null,
-    outlook: found && outlook,
-    learnt,
-    unplanned: found?.unplanned ?? [],
-    problem,
-    beginOn,
+    ...{ jobs, learnt, beginOn, outlook: jobs && outlook },
+    ...{ unplanned: found?.unplanned ?? [], problem: problem ?? away },
   };
 }
 

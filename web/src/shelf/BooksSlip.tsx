@@ -18,7 +18,7 @@ import {
 } from '@zippy/core';
 import type { WrittenMovement } from '@zippy/core/contract';
 import { api } from '../api/client.ts';
-import { Decisions, Verdict } from '../slip/parts.ts';
+import { Decisions, Lines, Verdict } from '../slip/parts.ts';
 import { More } from '../slip/More.tsx';
 import { useWorkshop } from '../stores/workshop.ts';
 import { ButtonLink, DoNow, PlainButton } from '../ui/buttons.tsx';
@@ -292,23 +292,4 @@ const Pair = styled.div`
   grid-template-columns: 1fr 1fr;
   gap: 10px;
   align-items: start;
-`;
-
-const Lines = styled.ul`
-  display: grid;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-  font-size: 15px;
-  li {
-    display: flex;
-    justify-content: space-between;
-    gap: 10px;
-    padding: 4px 0;
-    border-bottom: 1px dotted ${({ theme }) => theme.colour.rule};
-  }
-  b {
-    white-space: nowrap;
-    font-family: ${({ theme }) => theme.font.mono};
-  }
 `;

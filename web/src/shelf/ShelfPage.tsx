@@ -5,6 +5,7 @@ import { buyingList, countedOf, thingKey, type Counted, type CountedShelf, type 
 import { BenchAndSlip } from '../bench/BenchAndSlip.tsx';
 import { SlipPaper } from '../slip/parts.ts';
 import { useWorkshop } from '../stores/workshop.ts';
+import { SlateWall } from '../ui/SlateWall.ts';
 import { TopBar } from '../ui/TopBar.tsx';
 import { BooksSlip } from './BooksSlip.tsx';
 import { BuySlip } from './BuySlip.tsx';
@@ -96,16 +97,7 @@ const Layout = styled(BenchAndSlip)`
   }
 `;
 
-const Boards = styled.section`
-  min-height: 0;
-  overflow: auto;
-  padding: 18px 24px 40px;
-  background: ${({ theme }) => theme.colour.slate};
-  color: ${({ theme }) => theme.colour.onSlate};
-  h1 {
-    position: absolute;
-    clip-path: inset(50%);
-  }
+const Boards = styled(SlateWall)`
   h2 {
     margin: 6px 0;
     font-size: 16px;

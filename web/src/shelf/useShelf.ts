@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import {
   byThing,
-  needsOf,
   countedOf,
+  needsOf,
   takesOf,
   thingKey,
   type JobNeeds,
@@ -10,11 +10,9 @@ import {
   type Need,
   type Workshop,
 } from '@zippy/core';
-import type { JobsOnTheWall } from '@zippy/core/contract';
 import { api } from '../api/client.ts';
-import { sendAllKept } from '../stores/job.ts';
+import { usePlanned, useWall, type OnWall } from '../jobs/usePlannedWall.ts';
 import { useWorkshop } from '../stores/workshop.ts';
-import { askPlanInTurn } from '../workers/planner.ts';
 
 export interface ShelfNow {
   /** By the thing’s key; null until the books are here. */
@@ -30,67 +28,46 @@ export interface ShelfNow {
 /** The books, and what the jobs on the wall take of what is on the shelf. */
 export function useShelf(workshop: Workshop): ShelfNow {
   const [movements, setMovements] = useState<ShelfNow['movements']>(null);
-  const [wall, setWall] = useState<JobsOnTheWall | null>(null);
-  const [jobs, setJobs] = useState<{
-    readonly planned: readonly JobNeeds[];
-    readonly unplanned: readonly string[];
-  } | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const reload = useCallback(async (): Promise<void> => {
-    const { movements: all } = await api.shelf();
-    setMovements(byThing(all));
-    // A movement makes the workshop that is here old.
-    await useWorkshop.getState().load();
-  }, []);
+  const wall = useWall();
   useEffect(() => {
     let here = true;
-    const load = async (): Promise<void> => {
-      await sendAllKept();
-      const [books, stored] = await Promise.all([api.shelf(), api.jobs()]);
-      if (!here) return;
-      setMovements(byThing(books.movements));
-      setWall(stored);
-    };
-    load().catch((why: unknown) => here && setProblem((why as Error).message));
+    api
+      .shelf()
+      .then((books) => here && setMovements(byThing(books.movements)))
+      .catch((why: unknown) => here && setProblem((why as Error).message));
     return () => {
       here = false;
     };
   }, []);
+  const reload = useCallback(async (): Promise<void> => {
+    setMovements(byThing((await api.shelf()).movements));
+    // A movement makes the workshop that is here old.
+    await useWorkshop.getState().load();
+  }, []);
   // What is on the shelf changes no plan’s sheets; what things are does.
-  const plannedWith = useMemo(() => workshop, [JSON.stringify(withoutCounts(workshop))]); // eslint-disable-line react-hooks/exhaustive-deps -- by its text: counts alone plan nothing anew
-  useEffect(() => {
-    if (!wall) return;
-    const left = new AbortController();
-    const bench = new Map(wall.bench.map((one) => [one.jobId, one]));
-    const asked = wall.jobs.map(async ({ id, document }): Promise<JobNeeds | string> => {
-      try {
-        const plan = await askPlanInTurn(document, plannedWith, left.signal);
-        const { openRunId = null, finishedGood = 0 } = bench.get(id) ?? {};
-        return {
-          ...{ jobId: id, title: document.brief.title, dueDate: document.brief.dueDate, finishedGood },
-          takes: takesOf(document, plan),
-          ...{ wanted: plan.brief.wanted, spares: plan.sheet.spares },
-          onBench: openRunId !== null,
-        };
-      } catch {
-        return document.brief.title;
-      }
-    });
-    void Promise.all(asked).then((all) => {
-      if (left.signal.aborted) return;
-      setJobs({
-        planned: all.filter((one) => typeof one !== 'string'),
-        unplanned: all.filter((one) => typeof one === 'string'),
-      });
-    });
-    return () => left.abort();
-  }, [wall, plannedWith]);
+  const asked = JSON.stringify(withoutCounts(workshop));
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- by its text: counts alone plan nothing anew
+  const plannedWith = useMemo(() => workshop, [asked]);
+  const jobs = usePlanned(wall.wall, plannedWith);
   const needs = useMemo(
-    () => jobs && needsOf(jobs.planned, new Map(countedOf(workshop).map((thing) => [thingKey(thing), thing.onShelf]))),
+    () =>
+      jobs &&
+      needsOf(
+        jobs.planned.map(needsOfJob),
+        new Map(countedOf(workshop).map((thing) => [thingKey(thing), thing.onShelf])),
+      ),
     [jobs, workshop],
   );
-  return { movements, needs, unplanned: jobs?.unplanned ?? [], problem, reload };
+  return { movements, needs, unplanned: jobs?.unplanned ?? [], problem: problem ?? wall.problem, reload };
 }
+
+const needsOfJob = ({ jobId, job, plan, bench }: OnWall): JobNeeds => ({
+  ...{ jobId, title: job.brief.title, dueDate: job.brief.dueDate, takes: takesOf(job, plan) },
+  ...{ wanted: plan.brief.wanted, spares: plan.sheet.spares },
+  finishedGood: bench?.finishedGood ?? 0,
+  onBench: bench?.openRunId != null,
+});
 
 const withoutCounts = (workshop: Workshop): object => ({
   ...workshop,

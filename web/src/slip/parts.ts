@@ -28,3 +28,28 @@ export const Decisions = styled.div`
   grid-template-columns: minmax(0, 1fr);
   gap: 12px;
 `;
+
+/** What is told a line each, with its figure at the end. */
+export const Lines = styled.ul`
+  display: grid;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  font-size: 15px;
+  li {
+    display: flex;
+    align-items: baseline;
+    justify-content: space-between;
+    gap: 10px;
+    padding: 4px 0;
+    border-bottom: 1px dotted ${({ theme }) => theme.colour.rule};
+  }
+  b {
+    text-align: right;
+  }
+  small {
+    display: block;
+    color: ${({ theme }) => theme.colour.inkQuiet};
+    font-size: 14px;
+  }
+`;
