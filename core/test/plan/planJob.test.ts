@@ -156,6 +156,8 @@ const anyJob: fc.Arbitrary<Job> = fc
     set((job) => job.cut.trimmerId, oneOf(workshop.trimmers)),
     set((job) => job.crease.boardId, oneOf(workshop.boards)),
     set((job) => job.crease.bead, fc.constantFrom('inside', 'intoGroove')),
+    set((job) => job.crease.pressure, fc.constantFrom('byCoating', 'firm', 'light')),
+    set((job) => job.crease.cracksUpTo, fc.double({ min: 0.01, max: 0.5, noNaN: true })),
     set(
       (job) => job.envelope,
       fc.record({
