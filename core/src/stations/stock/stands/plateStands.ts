@@ -26,6 +26,20 @@ export const BOW_STEPS = 12;
  * @returns null where it is not held enough to stand at all
  */
 export function plateStands(plate: StandingPlate): PlateStands | null {
+  // The panels of a card are often alike, and most changes of a job leave all of them as they were.
+  const asked = JSON.stringify(plate);
+  const known = KNOWN.get(asked);
+  if (known !== undefined) return known;
+  const found = workOut(plate);
+  if (KNOWN.size >= MOST_KNOWN) KNOWN.delete(KNOWN.keys().next().value!);
+  KNOWN.set(asked, found);
+  return found;
+}
+
+const MOST_KNOWN = 64;
+const KNOWN = new Map<string, PlateStands | null>();
+
+function workOut(plate: StandingPlate): PlateStands | null {
   const { held, heightMm } = plate;
   if (Number(held.foot) + Number(held.left) + Number(held.right) + Number(held.atMm !== null) < 2) return null;
   const shapes = shapesOf(plate);

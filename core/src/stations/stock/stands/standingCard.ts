@@ -23,7 +23,7 @@ import type { Fibres } from '../../../workshop/measuring/types.ts';
 import type { Stock } from '../../../workshop/types.ts';
 import type { FoldedPiece } from '../../size/planSize.ts';
 import { plateStands } from './plateStands.ts';
-import type { PlateStands, StandingCard, StandingPanel } from './types.ts';
+import type { StandingCard, StandingPanel } from './types.ts';
 
 /** Folded by less, two panels are as one; by more than the other, they lie on each other and neither holds the other. */
 const HOLDS_DEG = { from: 12, to: 170 } as const;
@@ -56,13 +56,10 @@ export function standingCard(card: Stood, stock: Stock, fibresUp: boolean): Stan
   const floor = Math.min(
     ...form.blank.panels.flatMap(({ id, outline }) => outline.map((p) => onTable(poses, id, p)[1])),
   );
-  const known = new Map<string, PlateStands | null>();
   const panels = form.blank.panels.flatMap((panel): readonly StandingPanel[] => {
     const found = asPlate(panel, form.blank, poses, { stock, hung, fibresUp, floor, bends: form.standing! });
     if (!found) return [];
-    const key = JSON.stringify(found.plate);
-    const stands = known.has(key) ? known.get(key)! : plateStands(found.plate);
-    known.set(key, stands);
+    const stands = plateStands(found.plate);
     return stands ? [{ panelId: panel.id, name: panel.name, ...found, ...stands }] : [];
   });
   const [weakest = null] = [...panels].sort((a, b) => a.margin - b.margin);
