@@ -35,7 +35,7 @@ export function BuySlip({
           ? 'Counting what the jobs on the wall take …'
           : list.length === 0
             ? 'Everything on the wall can be made from what is here.'
-            : `${list.length === 1 ? 'One thing runs' : `${list.length} things run`} short${soonest ? `, the first by ${sayDay(soonest, workshop.region)}` : ''}.`}
+            : `${list.length === 1 ? 'One thing runs' : `${list.length} things run`} short${soonest ? `, ${list.length === 1 ? '' : 'the first '}by ${sayDay(soonest, workshop.region)}` : ''}.`}
       </Verdict>
       {list && list.length > 0 && (
         <>
