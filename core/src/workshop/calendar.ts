@@ -1,5 +1,3 @@
-import type { Workshop } from './types.ts';
-
 /** When work is done, and by how many. */
 export interface WorkTimes {
   /** Minutes free on each day of the week, Monday first. */
@@ -24,4 +22,4 @@ export const USUAL_TIMES: WorkTimes = {
 };
 
 /** Older workshops say nothing of when they work. */
-export const timesOf = ({ times }: Pick<Workshop, 'times'>): WorkTimes => times ?? USUAL_TIMES;
+export const timesOf = ({ times }: { readonly times?: WorkTimes }): WorkTimes => times ?? USUAL_TIMES;
