@@ -81,6 +81,20 @@ describe('the shelf', () => {
     await page.getByRole('link', { name: new RegExp(`^Wet Pebble Gloss.*: ${before + 20} sheets`) }).waitFor();
   });
 
+  it('buys in the cheapest of all packs that a stock is sold in', async () => {
+    await open();
+    await pile(/^Shell White 300, A4: /).click();
+    await press('Other packs it is sold in');
+    await slip().getByLabel('Sheets in a pack').fill('200');
+    await slip().getByLabel('Price of a pack').fill('9.99');
+    await slip().getByLabel('Price of a pack').press('Tab');
+    await press('Keep this pack');
+    await slip().getByText('200 for £9.99').waitFor();
+    await slip().getByRole('link', { name: 'Back to what to buy' }).click();
+    await slip().getByText('1 × 200').waitFor();
+    expect(await studio.serious()).to.deep.equal([]);
+  });
+
   it('takes offcuts as card of their own size', async () => {
     await open();
     await pile(/^Harbour Cream/).click();

@@ -20,6 +20,7 @@ import type { WrittenMovement } from '@zippy/core/contract';
 import { api } from '../api/client.ts';
 import { Decisions, Lines, Verdict } from '../slip/parts.ts';
 import { More } from '../slip/More.tsx';
+import { OtherPacks } from './OtherPacks.tsx';
 import { useWorkshop } from '../stores/workshop.ts';
 import { ButtonLink, DoNow, PlainButton } from '../ui/buttons.tsx';
 import { Choice } from '../ui/Choice.tsx';
@@ -108,6 +109,7 @@ export function BooksSlip({
           </Lines>
         </>
       )}
+      {stock && !stock.offcutOf && <OtherPacks key={`${stock.id} packs`} {...{ stock, workshop }} />}
       {stock && !stock.readyCut && <Offcuts key={stock.id} {...{ stock, workshop, onWritten }} />}
       <h3>What came and went</h3>
       <Lines aria-label="Movements">
