@@ -31,8 +31,9 @@ export function knifePaths(outlines: readonly (readonly Point[])[]): readonly Kn
       if (!others.some((box) => comesTo(box, from, to))) return cutTo(from, to);
       const line = lineThrough(from, to);
       const before = cut.get(line.key) ?? [];
+      cut.set(line.key, before);
       for (const [a, b] of uncovered([line.from, line.to], before)) cutTo(line.at(a), line.at(b));
-      cut.set(line.key, [...before, [Math.min(line.from, line.to), Math.max(line.from, line.to)]]);
+      before.push([Math.min(line.from, line.to), Math.max(line.from, line.to)]);
     });
     // A round that began in the middle of a stretch is one stretch.
     const [first, last] = [paths[0], paths.at(-1)];
@@ -77,7 +78,10 @@ function lineThrough(
 /** What of a span none of others covers, in the direction of the span. */
 function uncovered([from, to]: Span, others: readonly Span[]): readonly Span[] {
   let left: readonly Span[] = [[Math.min(from, to), Math.max(from, to)]];
-  for (const [a, b] of others)
+  const [least, most] = left[0]!;
+  for (const [a, b] of others) {
+    // Most of what was cut along a long line lies elsewhere on it.
+    if (b <= least || a >= most) continue;
     left = left.flatMap(([low, high]): readonly Span[] =>
       b <= low || a >= high
         ? [[low, high]]
@@ -86,6 +90,7 @@ function uncovered([from, to]: Span, others: readonly Span[]): readonly Span[] {
             ...(high - b > TOLERANCE_MM ? [[b, high] as const] : []),
           ],
     );
+  }
   const sorted = [...left].sort((p, q) => p[0] - q[0]);
   return from <= to ? sorted : sorted.reverse().map(([low, high]) => [high, low]);
 }
