@@ -20,7 +20,7 @@ import type { PieceCuts } from '../cut/types.ts';
 import { layBlank, type LaidBlank } from '../sheet/layout/layBlank.ts';
 import { laidMap, type LaidPiece } from '../sheet/layout/layOut.ts';
 import { sheetsFor, type PieceOnSheets } from '../sheet/pieces.ts';
-import { linerOf, type Liner } from './build/liner.ts';
+import { LEAST_LINER_MM, linerOf, type Liner } from './build/liner.ts';
 import { envelopeArtSnags, layEnvelope, type EnvelopeArt } from './envelopeArt.ts';
 import { envelopePrint, type EnvelopePrint } from './envelopePrint.ts';
 
@@ -43,8 +43,6 @@ export interface LinerPlan extends Liner {
 
 /** Nearer to the folds than this a liner rubs and rides up. Our starting value. */
 const RUBS_MM = 1.5;
-/** A liner that is smaller either way lines nothing. Our starting value. */
-const LEAST_LINER_MM = 10;
 
 interface LinerContext {
   readonly job: Job;

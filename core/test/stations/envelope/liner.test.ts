@@ -106,6 +106,8 @@ describe('lined envelopes', () => {
       const none = plan(gone).envelope;
       const said = none.snags.find(({ id }) => id === 'envelope-liner-small')!;
       expect(said.level).to.equal('stop');
+      // Drawn at its smallest: no sheet of thousands of slivers.
+      expect(Math.min(none.liner!.blank.widthMm, none.liner!.blank.heightMm)).to.be.at.least(10 - 1e-9);
       for (const { from, to } of none.liner!.blank.creases)
         expect([from.xMm, from.yMm, to.xMm, to.yMm].every(Number.isFinite)).to.equal(true);
       for (const { changes } of said.remedies)

@@ -16,6 +16,9 @@ import { GUM_MM } from './judgeFolded.ts';
 /** A liner ends this far short of the gum, so that none of it is glued with the flap. Our starting value. */
 const SHORT_OF_GUM_MM = 1;
 
+/** A liner that is smaller either way lines nothing, and is drawn no smaller. Our starting value. */
+export const LEAST_LINER_MM = 10;
+
 /** Parts that are joined lie on each other by this. */
 const OVER_MM = 0.01;
 
@@ -30,28 +33,27 @@ export interface Liner {
 /**
  * The inside of the front and of the flap, moved in from the front’s edges and short of the flap’s gum.
  * @param form the envelope, outside up, its front upright
- * @param insetMm from the front’s edges; below nought it is larger than the inside
+ * @param askedMm from the front’s edges; below nought it is larger than the inside, and so far in that nothing would be
+ *   left of it, it is drawn at its smallest
  */
-export function linerOf(form: FoldedForm, insetMm: Mm): Liner {
+export function linerOf(form: FoldedForm, askedMm: Mm): Liner {
   const panel = (id: string): Panel => form.blank.panels.find((one) => one.id === id)!;
   const { box: front } = panel('front');
+  const insetMm = Math.min(askedMm, (Math.min(front.widthMm, front.heightMm) - LEAST_LINER_MM) / 2);
   const hinge = creaseOf(form, 'flap').from.yMm;
   const [left, right] = [front.xMm + insetMm, front.xMm + front.widthMm - insetMm];
   // Down from the flap’s hinge, over a wall between them where there is one.
   const body = corners({
-    ...{ xMm: left, yMm: hinge, widthMm: Math.max(1, right - left) },
-    heightMm: Math.max(1, front.yMm + front.heightMm - insetMm - hinge),
+    ...{ xMm: left, yMm: hinge, widthMm: right - left },
+    heightMm: front.yMm + front.heightMm - insetMm - hinge,
   });
   const outline = united([body, ...flapPart(panel('flap'), hinge, [left, right]).map(clockwise)])[0]!;
   // Seen from the inside, left and right change places.
   const seen = outline.map(({ xMm, yMm }) => ({ xMm: -xMm, yMm })).reverse();
   const box = boxAround(seen);
   const own: Polygon = moved(seen, -box.xMm, -box.yMm);
-  const folds = [...new Set([hinge, front.yMm])].flatMap((yMm, i) => {
-    const chord = chordOf(own, yMm - box.yMm);
-    // One that is set in too far ends before it comes to a fold.
-    if (!chord) return [];
-    const [from, to] = chord;
+  const folds = [...new Set([hinge, front.yMm])].map((yMm, i) => {
+    const [from, to] = chordOf(own, yMm - box.yMm);
     return { id: `fold${i + 1}`, from: { xMm: from, yMm: yMm - box.yMm }, to: { xMm: to, yMm: yMm - box.yMm } };
   });
   const size = { widthMm: box.widthMm, heightMm: box.heightMm };
@@ -78,8 +80,8 @@ function flapPart(flap: Panel, hinge: Mm, [left, right]: readonly [Mm, Mm]): rea
   return cut.length > 2 ? [cut] : [];
 }
 
-/** The narrower of what lies just above a line and just below it; null where nothing does. */
-function chordOf(outline: Polygon, yMm: Mm): readonly [Mm, Mm] | null {
+/** The narrower of what lies just above a line and just below it. */
+function chordOf(outline: Polygon, yMm: Mm): readonly [Mm, Mm] {
   const at = (y: Mm): readonly [Mm, Mm] => {
     const xs = outline.flatMap((a, i) => {
       const b = outline[(i + 1) % outline.length]!;
@@ -91,7 +93,6 @@ function chordOf(outline: Polygon, yMm: Mm): readonly [Mm, Mm] | null {
   const HAIR_MM = 1e-3;
   const [above, below] = [at(yMm - HAIR_MM), at(yMm + HAIR_MM)];
   const both = [above, below].filter(([from, to]) => to > from);
-  if (both.length === 0) return null;
   return [Math.max(...both.map(([from]) => from)), Math.min(...both.map(([, to]) => to))];
 }
 
