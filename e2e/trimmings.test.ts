@@ -70,7 +70,7 @@ describe('what is put on a card by hand', () => {
     const { steps } = await ask<{ steps: readonly unknown[] }>(`runs/${page.url().split('/').at(-1)!}`);
     for (let n = 0; n < steps.length; n += 1) await page.keyboard.press('Space');
     await press(/Finish/);
-    await page.getByText('Off the shelf: 3 Sea-glass gem.').waitFor();
+    await page.getByText(/^Off the shelf: \d+ sheets? of .*3 Sea-glass gem\.$/).waitFor();
     for (let tries = 0; (await onShelf('sea-gem')) === before && tries < 200; tries += 1) await page.waitForTimeout(50);
     expect(await onShelf('sea-gem')).to.equal(before - 3);
     await page.goto(`${studio.application.url}/workshop/trimmings/sea-gem`);

@@ -345,7 +345,6 @@ export {
   type Run,
   type RunCount,
   type RunEvent,
-  trimmingsUsed,
 } from './stations/make/run.ts';
 export { drawStep } from './plan/drawStep.ts';
 
@@ -363,5 +362,6 @@ export * from './calendar/types.ts';
 export * from './calendar/evenings.ts';
 export { jobWork, type PaceOf } from './calendar/jobWork.ts';
 export { onEvening, outlook, type JobOutlook, type Outlook, type WhatIf } from './calendar/outlook.ts';
+export { sayLate } from './calendar/sayLate.ts';
 export { sayStageWork } from './calendar/sayStageWork.ts';
 export { learnPace, type LearntPace, type LearntStage, type TimedRun } from './calendar/learnPace.ts';

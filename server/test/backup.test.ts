@@ -20,7 +20,7 @@ import { readPicture } from '../src/pictures/readPicture.ts';
 import { addJob, findJob, listJobs, removeJob, saveJob } from '../src/tables/jobs.ts';
 import { readOwnTypeface } from '../src/typefaces/readOwnTypeface.ts';
 import { addTypeface } from '../src/tables/typefaces.ts';
-import { takeForRun } from '../src/tables/movements.ts';
+import { addMovement, takeForRun } from '../src/tables/movements.ts';
 import { addPicture, findPreview } from '../src/tables/pictures.ts';
 import { THING_NAMES } from '../src/tables/things.ts';
 import { inTransaction } from '../src/tables/types.ts';
@@ -145,8 +145,12 @@ describe('backup and restore', () => {
     await addJob(serving.pool, HOME_STUDIO_ID, away, titled('put away'));
     await removeJob(serving.pool, HOME_STUDIO_ID, away);
 
-    // And what a run has taken off the shelf.
-    const bows = [{ shelf: 'trimmings' as const, thingId: workshop.trimmings[0]!.id, made: 3, spoiled: 0 }];
+    // What was bought, with its price, its lot and a word, and what a run has taken off the shelf.
+    await addMovement(serving.pool, HOME_STUDIO_ID, {
+      ...{ id: randomUUID(), shelf: 'trimmings', thingId: workshop.trimmings[0]!.id, cause: 'bought', change: 20 },
+      ...{ priceMinor: 1249, lot: 'Möwe 7', note: 'a “second” tin', at: null },
+    });
+    const bows = [{ shelf: 'trimmings' as const, thingId: workshop.trimmings[0]!.id, made: 3, spoiled: 2 }];
     await inTransaction(serving.pool, (client) => takeForRun(client, HOME_STUDIO_ID, randomUUID(), bows));
 
     const bytes = await backupOf(serving.pool);

@@ -20,14 +20,7 @@ import { workshop } from './support.ts';
 
 describe('what a run takes off the shelf', () => {
   const serving = new Serving();
-  const ask = async (method: string, path: string, body?: unknown) => {
-    const response = await fetch(`${serving.base}${path}`, {
-      method,
-      headers: { 'Content-Type': 'application/json' },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    });
-    return { status: response.status, body: (await response.json()) as Record<string, unknown> };
-  };
+  const ask: Serving['ask'] = (...asked) => serving.ask(...asked);
   const shop = async () => (await ask('GET', '/workshop')).body as unknown as { workshop: Workshop; version: number };
   const onShelf = async (id: string): Promise<number> =>
     (await shop()).workshop.trimmings.find((one) => one.id === id)!.onShelf;

@@ -46,4 +46,18 @@ export class Serving {
   get base(): string {
     return `http://127.0.0.1:${this.port}/api`;
   }
+
+  /** Asks in JSON. */
+  async ask(
+    method: string,
+    path: string,
+    body?: unknown,
+  ): Promise<{ readonly status: number; readonly body: Record<string, unknown> }> {
+    const response = await fetch(`${this.base}${path}`, {
+      method,
+      headers: { 'Content-Type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+    return { status: response.status, body: (await response.json()) as Record<string, unknown> };
+  }
 }

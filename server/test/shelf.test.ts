@@ -6,14 +6,7 @@ import { workshop } from './support.ts';
 
 describe('the books of the shelf', () => {
   const serving = new Serving();
-  const ask = async (method: string, path: string, body?: unknown) => {
-    const response = await fetch(`${serving.base}${path}`, {
-      method,
-      headers: { 'Content-Type': 'application/json' },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    });
-    return { status: response.status, body: (await response.json()) as Record<string, unknown> };
-  };
+  const ask: Serving['ask'] = (...asked) => serving.ask(...asked);
   const { id: thingId } = workshop.stocks[0]!;
   const write = (part: Record<string, unknown>) =>
     ask('POST', '/shelf/movements', {

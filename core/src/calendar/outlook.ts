@@ -29,8 +29,9 @@ export interface JobOutlook {
 /** What would change, and by how much the latest job is less late. */
 export interface WhatIf {
   readonly kind: 'evening' | 'outside';
-  /** The day of the evening. */
+  /** The day of the evening, and how long it would be. */
   readonly day: string | null;
+  readonly minutes: number;
   /** The job whose making is ordered. */
   readonly jobId: string | null;
   readonly mostLate: Minute;
@@ -117,9 +118,9 @@ function whatIfs(jobs: readonly JobWork[], times: WorkTimes, now: Minute, plan: 
     exceptions: [...times.exceptions.filter(({ day }) => day !== free), { day: free, minutes: MORE_MINUTES }],
   };
   return [
-    { kind: 'evening' as const, day: free, jobId: null, ...then(jobs, more) },
+    { kind: 'evening' as const, day: free, minutes: MORE_MINUTES, jobId: null, ...then(jobs, more) },
     ...late.slice(0, 3).map(({ jobId }) => ({
-      ...{ kind: 'outside' as const, day: null, jobId },
+      ...{ kind: 'outside' as const, day: null, minutes: 0, jobId },
       ...then(
         jobs.filter((job) => job.jobId !== jobId),
         times,

@@ -3,8 +3,8 @@ import type { Evening, JobWork, Minute, Shared } from './types.ts';
 
 /** As many other lists are tried at most; counted, so that a busy machine finds the same. */
 const TRIES = 600;
-/** After any day that is looked at. */
-const NEVER = 1e9;
+/** Later than any evening that is looked at: of what they do not hold. */
+export const NEVER: Minute = 1e9;
 
 export interface Schedule extends Course {
   /** Jobs in the order that they are pressed on with. */

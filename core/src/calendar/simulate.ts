@@ -53,7 +53,7 @@ export function simulate(inTurn: readonly JobWork[], evenings: readonly Evening[
     blocks,
     jobs: going.map(({ job, beganAt, endedAt }) => ({
       ...{ jobId: job.jobId, beginsAt: beganAt, endsAt: endedAt },
-      lateMinutes: job.dueAt === null ? 0 : Math.max(0, (endedAt ?? Infinity) - job.dueAt),
+      lateMinutes: job.dueAt === null ? 0 : endedAt === null ? Infinity : Math.max(0, endedAt - job.dueAt),
     })),
   };
 }

@@ -1,3 +1,5 @@
+import { STAGES, type Stage } from '../stations/make/types.ts';
+
 /**
  * Moments are minutes since the start of 1970-01-01 as the wall clock shows them: a day is 1440 of them, and nothing here
  * crosses a change of clocks while somebody works.
@@ -5,9 +7,7 @@
 export type Minute = number;
 export const DAY_MINUTES = 1440;
 
-export const STAGES = ['print', 'cut', 'crease', 'assemble', 'pack'] as const;
-/** Work that is done in one go, in its order. */
-export type Stage = (typeof STAGES)[number];
+export { STAGES, type Stage };
 
 /** One stage of one job. */
 export interface StageWork {

@@ -2,7 +2,7 @@ import type { Job } from '../job/types.ts';
 import { wantedOf } from '../job/namesList.ts';
 import type { Plan } from '../plan/planJob.ts';
 import { piecesOf } from '../stations/envelope/piecesOf.ts';
-import { countRun, trimmingsUsed, type Run } from '../stations/make/run.ts';
+import { countRun, type Run } from '../stations/make/run.ts';
 import { thingKey, type Take, type ThingRef } from '../workshop/counted.ts';
 
 /** Sums that come out whole may miss it by the last figure. */
@@ -16,8 +16,6 @@ export const takenFor = ({ per }: Take, cards: number): number =>
 export function takesOf(job: Job, plan: Pick<Plan, 'sheet' | 'envelope'>): readonly Take[] {
   const cards = wantedOf(job) + plan.sheet.spares;
   const { envelope } = job.brief;
-  const onEach = new Map<string, number>();
-  for (const { trimmingId } of job.trimmings ?? []) onEach.set(trimmingId, (onEach.get(trimmingId) ?? 0) + 1);
   return [
     ...piecesOf(plan).flatMap(({ stock, up, made }): readonly Take[] =>
       up > 0 && made > 0
@@ -27,8 +25,15 @@ export function takesOf(job: Job, plan: Pick<Plan, 'sheet' | 'envelope'>): reado
     ...(envelope.kind === 'shelf' && !job.envelope.make
       ? [{ shelf: 'envelopes' as const, thingId: envelope.envelopeId, per: { kind: 'card' as const, count: 1 } }]
       : []),
-    ...[...onEach].map(([thingId, count]): Take => ({ shelf: 'trimmings', thingId, per: { kind: 'card', count } })),
+    ...putOnEach(job),
   ];
+}
+
+/** What is put on each card. */
+function putOnEach({ trimmings = [] }: Pick<Job, 'trimmings'>): readonly Take[] {
+  const onEach = new Map<string, number>();
+  for (const { trimmingId } of trimmings) onEach.set(trimmingId, (onEach.get(trimmingId) ?? 0) + 1);
+  return [...onEach].map(([thingId, count]) => ({ shelf: 'trimmings', thingId, per: { kind: 'card', count } }));
 }
 
 /** What a run has taken of one thing: into good cards, and into spoiled ones. */
@@ -41,12 +46,7 @@ export interface Taken extends ThingRef {
 export function takenByRun(run: Pick<Run, 'document' | 'events' | 'takes'>): readonly Taken[] {
   const { good, spoiled } = countRun(run.events);
   // Of runs that were released before this was kept only what is put on cards is known.
-  const takes =
-    run.takes ??
-    [...trimmingsUsed({ ...run, events: [] }).keys()].map((thingId): Take => {
-      const count = (run.document.trimmings ?? []).filter(({ trimmingId }) => trimmingId === thingId).length;
-      return { shelf: 'trimmings', thingId, per: { kind: 'card', count } };
-    });
+  const takes = run.takes ?? putOnEach(run.document);
   const all = new Map<string, Taken>();
   for (const take of takes) {
     const made = takenFor(take, good);

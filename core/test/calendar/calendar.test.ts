@@ -6,6 +6,7 @@ import { iCalendar } from '../../src/calendar/iCalendar.ts';
 import { jobWork } from '../../src/calendar/jobWork.ts';
 import { outlook } from '../../src/calendar/outlook.ts';
 import { lateAtLeast, schedule, startBy } from '../../src/calendar/schedule.ts';
+import { sayLate } from '../../src/calendar/sayLate.ts';
 import { simulate } from '../../src/calendar/simulate.ts';
 import { STAGES, type Evening, type JobWork, type StageWork } from '../../src/calendar/types.ts';
 import { decide } from '../../src/job/decide.ts';
@@ -263,6 +264,15 @@ describe('the outlook', () => {
     const { plan: found } = outlook(jobs, USUAL_TIMES, now);
     expect(found.jobs.every(({ endsAt }) => endsAt !== null)).to.equal(true);
     expect(found.mostLate).to.be.at.least(found.mostLateAtLeast);
+  });
+});
+
+describe('how late', () => {
+  it('is told in days that have begun, and of what no evening holds without a figure', () => {
+    expect([60, 1440, 1441].map(sayLate)).to.deep.equal(['1 day late', '1 day late', '2 days late']);
+    const never = schedule([work('never', 999, { dueAt: 1440 })], evenings(1, 3), ONE);
+    expect(sayLate(never.jobs[0]!.lateMinutes)).to.equal('beyond the evenings that are looked at');
+    expect(sayLate(never.mostLate)).to.equal('beyond the evenings that are looked at');
   });
 });
 

@@ -12,9 +12,6 @@ import { JobSlip } from './JobSlip.tsx';
 import { TonightSlip } from './TonightSlip.tsx';
 import { useCalendar, wallClock } from './useCalendar.ts';
 
-/** An evening more is as long as most of them. */
-const MORE_MINUTES = 120;
-
 /** The jobs on the wall in the evenings that are free. */
 export default function CalendarPage({ workshop }: { readonly workshop: Workshop }): ReactNode {
   const problem = useWorkshop((s) => s.problem);
@@ -24,10 +21,10 @@ export default function CalendarPage({ workshop }: { readonly workshop: Workshop
   const { jobs, outlook } = now;
   const job = jobs?.find(({ jobId }) => jobId === inHand);
   const begin = (jobId: string, day: string | null): void => void now.beginOn(jobId, day);
-  const workOn = (day: string): void => {
+  const workOn = (day: string, minutes: number): void => {
     const before = timesOf(workshop);
     const { change } = useWorkshop.getState();
-    const exceptions = [...before.exceptions.filter((one) => one.day !== day), { day, minutes: MORE_MINUTES }];
+    const exceptions = [...before.exceptions.filter((one) => one.day !== day), { day, minutes }];
     void change({ ...workshop, times: { ...before, exceptions } });
     useNotice.getState().say('One more evening.', () => {
       const state = useWorkshop.getState();

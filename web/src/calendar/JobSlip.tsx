@@ -5,6 +5,7 @@ import {
   dayAt,
   dayOf,
   sayDay,
+  sayLate,
   sayMinutes,
   sayStageWork,
   type JobWork,
@@ -56,7 +57,7 @@ export function JobSlip({
         {dueAt === null
           ? 'It is due on no day.'
           : times.lateMinutes > 0
-            ? `Due ${day(dueAt - 1)}: ${Math.ceil(times.lateMinutes / DAY_MINUTES)} days late.`
+            ? `Due ${day(dueAt - 1)}: ${sayLate(times.lateMinutes)}.`
             : `Due ${day(dueAt - 1)}. ${own.startBy === null || own.shouldHaveBegun ? 'It had to be begun by now' : `To be begun by ${day(own.startBy)}`}; the chance of being late is ${Math.round(own.lateShare * 100)} %.`}
       </p>
       <Lines aria-label="Stages">

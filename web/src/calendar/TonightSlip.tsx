@@ -5,6 +5,7 @@ import {
   dayOf,
   onEvening,
   sayDay,
+  sayLate,
   sayMinutes,
   sayStageWork,
   type JobWork,
@@ -18,11 +19,6 @@ import { More } from '../slip/More.tsx';
 import { Lines, Verdict } from '../slip/parts.ts';
 import { PlainButton, Quiet } from '../ui/buttons.tsx';
 import { TimesFields } from './TimesFields.tsx';
-
-const sayLate = (minutes: Minute): string =>
-  minutes >= 1e8
-    ? 'beyond the four months that are looked at'
-    : `${Math.ceil(minutes / DAY_MINUTES)} ${minutes > DAY_MINUTES ? 'days' : 'day'}`;
 
 /** What tonight holds, what cannot be done in time and what would help; then each job with the day to begin by. */
 export function TonightSlip({
@@ -41,7 +37,7 @@ export function TonightSlip({
   readonly unplanned: readonly string[];
   readonly onTake: (jobId: string) => void;
   /** One evening more, on a day. */
-  readonly onMore: (day: string) => void;
+  readonly onMore: (day: string, minutes: number) => void;
 }): ReactNode {
   const day = (one: string): string => sayDay(one, workshop.region);
   const title = (jobId: string | null): string => jobs.find((job) => job.jobId === jobId)?.title ?? '';
@@ -50,7 +46,7 @@ export function TonightSlip({
   const next = outlook.evenings[0];
   const held = next ? onEvening(outlook, next.day) : [];
   const sayWhatIf = ({ kind, day: on, jobId, mostLate }: WhatIf): string =>
-    `${kind === 'evening' ? `One more evening, ${day(on!)}` : `“${title(jobId)}” ordered from outside`}: ${mostLate === 0 ? 'everything is in time' : `the latest is ${sayLate(mostLate)} late`}`;
+    `${kind === 'evening' ? `One more evening, ${day(on!)}` : `“${title(jobId)}” ordered from outside`}: ${mostLate === 0 ? 'everything is in time' : `the latest is ${sayLate(mostLate)}`}`;
   const file = async (): Promise<void> => {
     const { iCalendar } = await import('@zippy/core/calendar-file');
     const text = iCalendar(outlook, jobs, { studio: workshop.studioName, made: new Date().toISOString() });
@@ -66,14 +62,14 @@ export function TonightSlip({
           ? 'Nothing on the wall is left to make.'
           : late.length === 0
             ? 'Everything on the wall can be done in time.'
-            : `${late.length === 1 ? `“${title(late[0]!.jobId)}” cannot` : `${late.length} jobs cannot`} be done in time: the latest is ${sayLate(outlook.plan.mostLate)} late.`}
+            : `${late.length === 1 ? `“${title(late[0]!.jobId)}” cannot` : `${late.length} jobs cannot`} be done in time: the latest is ${sayLate(outlook.plan.mostLate)}.`}
       </Verdict>
       {outlook.whatIfs.length > 0 && (
         <Lines aria-label="What would help">
           {outlook.whatIfs.map((one) => (
             <li key={`${one.kind} ${one.day ?? one.jobId}`}>
               <span>{sayWhatIf(one)}</span>
-              {one.kind === 'evening' && <Quiet onPress={() => onMore(one.day!)}>Work then</Quiet>}
+              {one.kind === 'evening' && <Quiet onPress={() => onMore(one.day!, one.minutes)}>Work then</Quiet>}
             </li>
           ))}
         </Lines>

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Job, JobBench, Plan, Workshop } from '@zippy/core';
 import type { JobsOnTheWall } from '@zippy/core/contract';
 import { api } from '../api/client.ts';
@@ -46,13 +46,16 @@ export function usePlanned(
   workshop: Workshop,
 ): { readonly planned: readonly OnWall[]; readonly unplanned: readonly string[] } | null {
   const [found, setFound] = useState<ReturnType<typeof usePlanned>>(null);
+  const asked = JSON.stringify(withoutCounts(workshop));
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- by its text: how many there are, and evenings, plan nothing anew
+  const plannedWith = useMemo(() => workshop, [asked]);
   useEffect(() => {
     if (!wall) return;
     const left = new AbortController();
     const bench = new Map(wall.bench.map((one) => [one.jobId, one]));
     const asked = wall.jobs.map(async ({ id, document }): Promise<OnWall | string> => {
       try {
-        const plan = await askPlanInTurn(document, workshop, left.signal);
+        const plan = await askPlanInTurn(document, plannedWith, left.signal);
         return { jobId: id, job: document, plan, bench: bench.get(id) };
       } catch {
         return document.brief.title;
@@ -66,6 +69,14 @@ export function usePlanned(
       });
     });
     return () => left.abort();
-  }, [wall, workshop]);
+  }, [wall, plannedWith]);
   return found;
 }
+
+/** What a plan’s sheets and minutes follow from. */
+const withoutCounts = ({ times: _, ...workshop }: Workshop): object => ({
+  ...workshop,
+  stocks: workshop.stocks.map(({ onShelf: _count, ...rest }) => rest),
+  envelopes: workshop.envelopes.map(({ onShelf: _count, ...rest }) => rest),
+  trimmings: workshop.trimmings.map(({ onShelf: _count, ...rest }) => rest),
+});

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState, type ReactNode } from 'react';
 import { useParams } from 'react-router';
-import { countRun, trimmingsOf, trimmingsUsed, type Run, type Workshop } from '@zippy/core';
+import { countedOf, countRun, plural, takenByRun, thingKey, type Run, type Workshop } from '@zippy/core';
 import { useRun } from '../stores/run.ts';
 import { DoNow, KeyCap, PlainButton, ButtonLink } from '../ui/buttons.tsx';
 import { Waiting } from '../ui/Waiting.tsx';
@@ -106,11 +106,15 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
   );
 }
 
-/** What the run’s good cards carry, which is no longer on the shelf. */
+/** What the run’s cards are made of, which is no longer on the shelf. */
 function sayTaken(run: Run, workshop: Workshop): string | null {
-  const taken = [...trimmingsUsed(run)].flatMap(([id, count]) => {
-    const trimming = trimmingsOf(run.workshop ?? workshop).find((one) => one.id === id);
-    return trimming && count > 0 ? [`${count} ${trimming.name}`] : [];
+  const things = new Map(countedOf(run.workshop ?? workshop).map((thing) => [thingKey(thing), thing]));
+  const taken = takenByRun(run).flatMap((one) => {
+    const [thing, count] = [things.get(thingKey(one)), one.made + one.spoiled];
+    if (!thing || count === 0) return [];
+    // Trimmings are called by their names alone.
+    const what = one.shelf === 'trimmings' ? '' : `${plural(count, thing.one)} of `;
+    return [`${count} ${what}${thing.name}`];
   });
   return taken.length > 0 ? `Off the shelf: ${taken.join(', ')}.` : null;
 }

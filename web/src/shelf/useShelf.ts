@@ -45,11 +45,7 @@ export function useShelf(workshop: Workshop): ShelfNow {
     // A movement makes the workshop that is here old.
     await useWorkshop.getState().load();
   }, []);
-  // What is on the shelf changes no plan’s sheets; what things are does.
-  const asked = JSON.stringify(withoutCounts(workshop));
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- by its text: counts alone plan nothing anew
-  const plannedWith = useMemo(() => workshop, [asked]);
-  const jobs = usePlanned(wall.wall, plannedWith);
+  const jobs = usePlanned(wall.wall, workshop);
   const needs = useMemo(
     () =>
       jobs &&
@@ -67,12 +63,4 @@ const needsOfJob = ({ jobId, job, plan, bench }: OnWall): JobNeeds => ({
   ...{ wanted: plan.brief.wanted, spares: plan.sheet.spares },
   finishedGood: bench?.finishedGood ?? 0,
   onBench: bench?.openRunId != null,
-});
-
-const withoutCounts = (workshop: Workshop): object => ({
-  ...workshop,
-  spoilLog: null,
-  stocks: workshop.stocks.map(({ onShelf: _, ...rest }) => rest),
-  envelopes: workshop.envelopes.map(({ onShelf: _, ...rest }) => rest),
-  trimmings: workshop.trimmings.map(({ onShelf: _, ...rest }) => rest),
 });

@@ -65,7 +65,14 @@ const Bar = styled.header`
     background: ${({ theme }) => theme.colour.paperShade};
   }
   @media (max-width: 900px) {
-    gap: 8px;
+    gap: 6px;
+    nav {
+      gap: 0;
+      font-size: 15px;
+    }
+    nav > a {
+      padding: 6px;
+    }
     .home span {
       position: absolute;
       clip-path: inset(50%);

@@ -15,7 +15,8 @@ import type { SheetContext } from '../../stations/sheet/planSheet.ts';
 import type { SizePlan } from '../../stations/size/planSize.ts';
 import { NO_TRIMMINGS } from '../../stations/size/trimmings.ts';
 import { pathRefusals, type StockPlan } from '../../stations/stock/planStock.ts';
-import { standWord, type StandWord } from '../../stations/stock/standing.ts';
+import { STANDS, standWord, type StandWord } from '../../stations/stock/standing.ts';
+import { WAVY } from '../../stations/stock/stands/plateStands.ts';
 import { standingCard } from '../../stations/stock/stands/standingCard.ts';
 import type { StandingCard, StandingPanel } from '../../stations/stock/stands/types.ts';
 import { bendingLengthMm, type StiffnessFrom } from '../../workshop/measuring/measuredStock.ts';
@@ -59,7 +60,7 @@ export function withStanding(context: SheetContext & { readonly sheet: SheetPlan
   const { stock } = facts;
   const stands = standingOf(job, size, stock, sheet.cells);
   const { word: stand, card } = stands;
-  const tips = card !== null && card.falls.deg < TIPS_UNDER_DEG;
+  const tips = stand !== null && card !== null && card.falls.deg < TIPS_UNDER_DEG;
   const says =
     stand === 'flops' ? 'it flops' : tips ? 'it falls over' : stand === 'sturdy' ? 'it stands sturdily' : 'it stands';
   return {
@@ -101,7 +102,6 @@ function standFigures(
   { score, weakest, bowed, falls, panels }: StandingCard,
 ): readonly Figure[] {
   if (!weakest || !bowed || score === null) return [];
-  const held = (panel: StandingPanel): string => sayHeld(panel.plate);
   const stiff = (['along', 'across'] as const).map((fibres) => bendingLengthMm(stock, fibres));
   const next = heavierThan(stock, workshop, path)[0];
   const then = next && standingOf(job, size, next, sheet.cells).card;
@@ -110,11 +110,11 @@ function standFigures(
       'stand',
       'Standing score',
       ratio(score),
-      'how many times as large every way the weakest panel could be before it buckles under its own weight and what is on it; under 1.3 flops, over 2 is sturdy',
+      `how many times as large every way the weakest panel could be before it buckles under its own weight and what is on it; under ${STANDS.flopsUnder} flops, over ${STANDS.sturdyOver} is sturdy`,
       {
         'Weakest panel': words(weakest.name),
         'As a plate': words(formatSize(weakest.plate.widthMm, weakest.plate.heightMm, workshop.unit)),
-        'Held by': words(held(weakest)),
+        'Held by': words(sayHeld(weakest.plate)),
         'Could carry, times itself': ratio(weakest.margin),
         Grain: words(upright ? 'upright' : 'level'),
         'Bending length along and across': words(stiff.map(({ mm }) => `${fixed(mm, 0)} mm`).join(', ')),
@@ -125,7 +125,7 @@ function standFigures(
       'bow',
       'Bows by',
       length(bowed.bowMm),
-      'how far the panel that bows the most is from flat: its leaning weight, and a waviness of half a hundredth of its height that the load makes larger',
+      `how far the panel that bows the most is from flat: its leaning weight, and a waviness of ${fixed(100 * WAVY, 1)} % of its height that the load makes larger`,
       { Panel: words(bowed.name), Leans: words(`${fixed(Math.abs(bowed.plate.leanDeg), 0)}°`) },
     ),
     figure(

@@ -51,14 +51,6 @@ export function notUndone(events: readonly RunEvent[]): readonly RunEvent[] {
   return events.filter((event) => event.kind !== 'undo' && !undone.has(event.id));
 }
 
-/** What the good cards of a run carry of each trimming, by its id. Of a spoiled card they come off again. */
-export function trimmingsUsed({ document, events }: Pick<Run, 'document' | 'events'>): ReadonlyMap<string, number> {
-  const { good } = countRun(events);
-  const used = new Map<string, number>();
-  for (const { trimmingId } of document.trimmings ?? []) used.set(trimmingId, (used.get(trimmingId) ?? 0) + good);
-  return used;
-}
-
 export interface RunCount {
   readonly good: number;
   readonly spoiled: number;

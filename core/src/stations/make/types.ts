@@ -42,11 +42,15 @@ export interface StepWords {
 
 export type MakeStep = StepWords & StepWork;
 
+export const STAGES = ['print', 'cut', 'crease', 'assemble', 'pack'] as const;
+/** Work that is done in one go, in its order: all of a stage before the next. */
+export type Stage = (typeof STAGES)[number];
+
 export interface MakePlan extends StationPlan {
   readonly steps: readonly MakeStep[];
   readonly workMinutes: number;
-  /** The same in the order in which it is done: all of a stage before the next. */
-  readonly stageMinutes: Readonly<Record<'print' | 'cut' | 'crease' | 'assemble' | 'pack', number>>;
+  /** The same by stage. */
+  readonly stageMinutes: Readonly<Record<Stage, number>>;
   readonly waitMinutes: number;
   /** What holds the pieces of one card together, as far as the job says. */
   readonly adhesives: readonly AdhesiveUse[];

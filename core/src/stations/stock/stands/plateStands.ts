@@ -10,7 +10,7 @@ const TERMS = { across: 4, up: 5 } as const;
 const SETTLED = 1e-9;
 const TURNS = 400;
 /** No card is quite flat: its own waviness as a share of its height. Our starting value. */
-const WAVY = 0.005;
+export const WAVY = 0.005;
 /** What has buckled is drawn sagging by this share of its height. */
 const SAGS = 0.3;
 /** Places each way at which a bow is told. */

@@ -29,6 +29,8 @@ import type { StandingCard, StandingPanel } from './types.ts';
 const HOLDS_DEG = { from: 12, to: 170 } as const;
 /** A panel that rises by less than this share of its own length lies rather than stands. */
 const RISES = 0.5;
+/** A level fold no higher than this share of a panel is its foot, and holds it no more than the table does. */
+const FOOT = 0.05;
 /** What is no higher than this over the table rests on it. */
 const RESTS_MM = 0.5;
 
@@ -127,7 +129,7 @@ function asPlate(
       return bend > HOLDS_DEG.from && bend < HOLDS_DEG.to;
     })
     .map((crease) => placeOf(crease, across, up, { left, foot }));
-  const level = folds.filter((fold) => fold.isLevel && fold.yMm > heightMm * 0.05);
+  const level = folds.filter((fold) => fold.isLevel && fold.yMm > heightMm * FOOT);
   const upright = folds.filter((fold) => !fold.isLevel);
   const lowest = Math.min(...panel.outline.map((p) => onTable(poses, panel.id, p)[1]));
   const fibres = (direction: Point): Fibres =>
