@@ -1,23 +1,24 @@
 import { decide } from '../../../job/decide.ts';
 import { plural } from '../../../job/figures.ts';
 import type { Remedy, Snag } from '../../../job/findings.ts';
+import { trimmerOf } from '../../../job/pick.ts';
 import type { Job } from '../../../job/types.ts';
 import { formatLength, formatSize } from '../../../ground/length/formatLength.ts';
 import { sortedBy } from '../../../job/sorted.ts';
 import { heatToolFor, heatToolsOf } from '../../../workshop/tools.ts';
-import type { FeedPath, Stock, Workshop } from '../../../workshop/types.ts';
+import type { FeedPath, Stock, Trimmer, Workshop } from '../../../workshop/types.ts';
 import type { LayerPiece } from '../../size/layers.ts';
 import { evenSides } from '../../../ground/geometry/box.ts';
 import { alongHinges, hingesAcross } from '../layout/alongHinges.ts';
 import { isWrap } from '../../../job/layerKinds.ts';
-import { insideMargins } from '../layout/edges.ts';
-import { layOutOnePiece } from '../layout/layOut.ts';
+import { layBlank } from '../layout/layBlank.ts';
 import { pathRefusals } from '../../stock/planStock.ts';
 import { holdsFoil, waysOf, type LayerPrint, type LayerSheet } from '../layout/layerSheets.ts';
 
 /** What stands in the way of a layer: what prints it, its sheet, its foil, and what the shelf has of its stock. */
 export function layerSnags(job: Job, layers: readonly LayerSheet[], workshop: Workshop): readonly Snag[] {
   const { unit } = workshop;
+  const { machine } = trimmerOf(job, workshop);
   return layers.flatMap((layer): readonly Snag[] => {
     const { piece, blank, stock, up, sheets, print } = layer;
     const bare = {
@@ -45,7 +46,10 @@ export function layerSnags(job: Job, layers: readonly LayerSheet[], workshop: Wo
           level: 'stop',
           title: `${piece.name} does not fit on its sheet`,
           why: `It is ${formatSize(blank.widthMm, blank.heightMm, unit)}${print ? ' and its bleed' : ''}, and ${stock.name} is ${formatSize(stock.sheetWidthMm, stock.sheetHeightMm, unit)}${print ? ' less what the printer cannot reach' : ''}.`,
-          remedies: [...(print && fitsBare(piece) ? [bare] : []), ...largerStocks(workshop, layer)],
+          remedies: [
+            ...(print && fitsBare(blank, stock, machine) ? [bare] : []),
+            ...largerStocks(workshop, machine, layer),
+          ],
         },
       ];
     const across: readonly Snag[] = hingesAcross(piece, layer.laid)
@@ -104,16 +108,15 @@ const lighterFor = (workshop: Workshop, { kind, blank, layer }: LayerPiece): rea
     }));
 
 /** Stocks on the shelf whose sheets it comes out of, the nearest in weight first; of what is printed, printers would have to be asked too. */
-function largerStocks(workshop: Workshop, { piece, blank, stock, print }: LayerSheet): readonly Remedy[] {
+function largerStocks(
+  workshop: Workshop,
+  machine: Trimmer['machine'],
+  { piece, blank, stock, print }: LayerSheet,
+): readonly Remedy[] {
   // A mat is as large as its face whatever it is cut from, and one of several layers cannot be told alone.
   if (print || !(isWrap(piece.kind) || piece.kind === 'popUp')) return [];
-  const fits = ({ sheetWidthMm, sheetHeightMm }: Stock): boolean =>
-    layOutOnePiece({
-      ...{ sheetWidthMm, sheetHeightMm, fromEdgesMm: insideMargins(evenSides(0), 0), gutterMm: 0 },
-      ...{ pieceWidthMm: blank.widthMm, pieceHeightMm: blank.heightMm, mayLie: { asDrawn: true, turned: true } },
-    }).up > 0;
   return sortedBy(
-    workshop.stocks.filter((one) => !one.readyCut && one.id !== stock.id && fits(one)),
+    workshop.stocks.filter((one) => !one.readyCut && one.id !== stock.id && fitsBare(blank, one, machine)),
     (one) => Math.abs(one.gsm - stock.gsm),
   )
     .slice(0, MOST_STOCKS)
@@ -194,10 +197,19 @@ function foilSnags(
   ];
 }
 
-/** A sheet holds the piece when nothing is printed on it, one way or the other. */
-const fitsBare = ({ stock, blank: { widthMm, heightMm } }: LayerPiece): boolean =>
-  Math.min(widthMm, heightMm) <= Math.min(stock.sheetWidthMm, stock.sheetHeightMm) &&
-  Math.max(widthMm, heightMm) <= Math.max(stock.sheetWidthMm, stock.sheetHeightMm);
+/** A sheet gives the piece when nothing is printed on it, one way or the other, by the tool that cuts it. */
+const fitsBare = (
+  blank: LayerPiece['blank'],
+  { sheetWidthMm, sheetHeightMm }: Stock,
+  machine: Trimmer['machine'],
+): boolean =>
+  layBlank(
+    {
+      ...{ sheet: { widthMm: sheetWidthMm, heightMm: sheetHeightMm }, blank, bleedMm: 0, isPrinted: false },
+      ...{ marginsMm: evenSides(0), mayLie: { asDrawn: true, turned: true } },
+    },
+    machine,
+  ).laid.up > 0;
 
 /** Foil needs what presses it on hot; a sheet that is too wide for it is cut down before, or done elsewhere. */
 function heatSnags(workshop: Workshop, { id, name }: LayerPiece, stock: Stock): readonly Snag[] {

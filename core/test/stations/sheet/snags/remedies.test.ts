@@ -147,3 +147,31 @@ describe('room for ticks', () => {
     expect(at(120.1, 169.6)).to.equal(undefined);
   });
 });
+
+describe('another stock for a piece that does not come out of its sheet', () => {
+  it('is one that the machine takes it from, margins of its own and all', () => {
+    // The machine keeps off the edges of a sheet; a tag of 290 mm comes out of an A4 by a blade, and not by it.
+    const tagged = (trimmerId: string) =>
+      plan(
+        inkedWith(
+          ...sized('flat', 60, 60),
+          decide((job) => job.cut.trimmerId, trimmerId),
+          decide(
+            (job) => job.size.layers,
+            [
+              {
+                ...{ id: 'l0', kind: 'tag', faces: [], revealMm: 0, stockIds: ['shell-300-a4'], adhesiveId: null },
+                wrap: { widthMm: 290 },
+              },
+            ],
+          ),
+        ),
+      ).sheet.snags.find(({ id }) => id.startsWith('sheet-layer-l0'));
+    expect(tagged('slider')?.level).to.not.equal('stop');
+    const { level, remedies } = tagged('petrel')!;
+    expect(level).to.equal('stop');
+    const labels = remedies.map(({ label }) => label);
+    expect(labels).to.include('Cut it from Shell White 300, A3');
+    expect(labels.join()).to.not.contain('A4');
+  });
+});
