@@ -102,6 +102,8 @@ export const useJob = create<JobState>()((set, get) => {
   const push = (): Promise<Sent | null> => {
     sending ??= send().finally(() => {
       sending = null;
+      // What was typed while it was on its way met this save instead of one of its own.
+      if (get().save === 'unsaved') schedule(0);
     });
     return sending;
   };
@@ -126,7 +128,8 @@ export const useJob = create<JobState>()((set, get) => {
         takeIn(id, theirs);
       } else if (problem instanceof Refused) {
         unanswered = unanswered.filter((sent) => sent !== job);
-        set({ save: 'refused', refusal: problem.message });
+        // Only of what still stands here: what was typed since may be just what it wants.
+        if (get().job === job) set({ save: 'refused', refusal: problem.message });
       } else throw problem;
       return null;
     }
@@ -172,10 +175,8 @@ export const useJob = create<JobState>()((set, get) => {
   const settled = async (id: string, sent: Job, version: number): Promise<void> => {
     pauses.reset();
     unanswered = [];
-    const same = get().job === sent;
-    set({ version, base: sent, save: same ? 'saved' : 'unsaved', refusal: null });
+    set({ version, base: sent, save: get().job === sent ? 'saved' : 'unsaved', refusal: null });
     await keep(id);
-    if (!same) schedule(0);
   };
 
   return {

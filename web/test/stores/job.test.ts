@@ -59,6 +59,38 @@ describe('the job store', () => {
     expect(onServer().version).to.equal(3);
   });
 
+  it('saves what was typed after the answer, while this browser was slow to put away what it had kept', async () => {
+    const { remove } = kept;
+    let putAway: (() => void) | undefined;
+    kept.remove = async (name) => {
+      await new Promise<void>((done) => (putAway = done));
+      await remove(name);
+    };
+    try {
+      titled('Flood');
+      await until(() => putAway !== undefined, 'the first save to be answered');
+      titled('Spring tide');
+      // Longer than the pause after which it would be sent.
+      await new Promise((done) => setTimeout(done, 500));
+    } finally {
+      kept.remove = remove;
+      putAway?.();
+    }
+    await saved();
+    expect(onServer().document.brief.title).to.equal('Spring tide');
+  });
+
+  it('sends what was typed while an earlier save was refused', async () => {
+    server.hold();
+    titled('refuse me');
+    await until(() => state() === 'saving', 'the first save to leave');
+    titled('Right');
+    await new Promise((done) => setTimeout(done, 500));
+    server.release!();
+    await saved();
+    expect(onServer().document.brief.title).to.equal('Right');
+  });
+
   it('undoes, does again, and forgets the other branch when something new is typed', async () => {
     titled('One');
     titled('Two');
