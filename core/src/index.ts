@@ -339,14 +339,30 @@ export { pdfCalls, rgb, type FileGlyph, type PdfLender } from './files/write/pdf
 export { progressOf, type BenchCount, type Progress } from './plan/progress.ts';
 export {
   countRun,
+  measuredIn,
+  notesOf,
+  NOTES_ABOUT,
   RUN_EVENT_KINDS,
   notUndone,
+  type NoteAbout,
+  type RunDetail,
   type JobBench,
   type Run,
   type RunCount,
   type RunEvent,
 } from './stations/make/run.ts';
 export { drawStep } from './plan/drawStep.ts';
+export { lossCosts, type LossCosts } from './plan/lossCosts.ts';
+export { timersOf, type Timer } from './stations/make/timers.ts';
+export { meanwhile } from './stations/make/meanwhile.ts';
+export { stageOf } from './stations/make/stageOf.ts';
+export { countLosses, lostAt, type LoggedRun } from './stations/make/countLosses.ts';
+export { cutHabit, sayOff, setFence, type FenceSetting } from './stations/cut/setFence.ts';
+export * from './workshop/learnt/types.ts';
+export * from './workshop/learnt/habits.ts';
+export * from './workshop/learnt/chart.ts';
+export * from './workshop/learnt/printSpread.ts';
+export { expectLosses, type ExpectedLoss, type ExpectedLosses } from './workshop/learnt/expectLosses.ts';
 
 export * from './workshop/counted.ts';
 export * from './shelf/types.ts';

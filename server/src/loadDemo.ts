@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { dirname, resolve } from 'node:path';
 import type { Pool } from 'pg';
-import { planJob, takesOf, type Job, type PictureRef, type Workshop } from '@zippy/core';
+import { lossCosts, planJob, takesOf, wantedOf, type Job, type PictureRef, type Workshop } from '@zippy/core';
 import { checkWorkshop, readJobFile } from '@zippy/core/job-file';
 import { loadFonts } from './exports/fonts.ts';
 import { readPicture } from './pictures/readPicture.ts';
@@ -85,6 +85,7 @@ async function addDemoRun(
     workshop,
     takes: takesOf(job, plan),
     stageMinutes,
+    lossCosts: lossCosts(plan, workshop, wantedOf(job)),
   });
   const event = { cards: 1, cause: null, stepId: null, undoes: null, at: null };
   for (const step of steps.slice(0, run.stepsDone))

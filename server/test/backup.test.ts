@@ -14,7 +14,7 @@ import { decide, changeJob, newJob, type Job } from '@zippy/core';
 import type { StoredWorkshop } from '@zippy/core/job-file';
 import { dailyBackup, letOldGo, listBackups } from '../src/backup/datedBackup.ts';
 import { restoreBackup, type Restored, type RestoreMode } from '../src/backup/restoreBackup.ts';
-import { BackupRefused } from '../src/backup/types.ts';
+import { BackupRefused, FORMAT_VERSION } from '../src/backup/types.ts';
 import { writeBackup } from '../src/backup/writeBackup.ts';
 import { readPicture } from '../src/pictures/readPicture.ts';
 import { addJob, findJob, listJobs, removeJob, saveJob } from '../src/tables/jobs.ts';
@@ -22,6 +22,7 @@ import { readOwnTypeface } from '../src/typefaces/readOwnTypeface.ts';
 import { addTypeface } from '../src/tables/typefaces.ts';
 import { addMovement, takeForRun } from '../src/tables/movements.ts';
 import { addPicture, findPreview } from '../src/tables/pictures.ts';
+import { addRunEvent } from '../src/tables/runs.ts';
 import { THING_NAMES } from '../src/tables/things.ts';
 import { inTransaction } from '../src/tables/types.ts';
 import { findWorkshop } from '../src/workshop/loadWorkshop.ts';
@@ -127,6 +128,11 @@ describe('backup and restore', () => {
   afterEach(() => other.drop());
 
   it('brings everything back byte for byte into an empty studio, odd letters and put-away jobs too', async () => {
+    const { rows: runs } = await serving.pool.query<{ id: string }>('select id from runs limit 1');
+    await addRunEvent(serving.pool, HOME_STUDIO_ID, runs[0]!.id, {
+      ...{ id: randomUUID(), kind: 'note', cards: 1, cause: null, stepId: null, undoes: null, at: null },
+      detail: { kind: 'note', about: 'weather', text: 'Damp, 70 % – “sticky”' },
+    });
     const photo = await sharp({ create: { width: 90, height: 60, channels: 3, background: '#2a5d68' } })
       .jpeg()
       .toBuffer();
@@ -233,7 +239,7 @@ describe('backup and restore', () => {
     const old = await rewritten(bytes, (entries) => {
       entries.set(
         'studio.json',
-        Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 5', '"formatVersion": 1')),
+        Buffer.from(entries.get('studio.json')!.toString().replace(`"formatVersion": ${FORMAT_VERSION}`, '"formatVersion": 1')),
       );
       entries.delete('movements/000001.json');
       for (const name of [...entries.keys()].filter((name) => name.startsWith('typefaces/'))) entries.delete(name);
@@ -326,7 +332,7 @@ describe('backup and restore', () => {
       await edit((entries) =>
         entries.set(
           'studio.json',
-          Buffer.from(entries.get('studio.json')!.toString().replace('"formatVersion": 5', '"formatVersion": 6')),
+          Buffer.from(entries.get('studio.json')!.toString().replace(`"formatVersion": ${FORMAT_VERSION}`, `"formatVersion": ${FORMAT_VERSION + 1}`)),
         ),
       ),
     ).to.match(/newer version/);

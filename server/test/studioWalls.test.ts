@@ -12,6 +12,7 @@ import { HOME_STUDIO_ID } from '../src/studio.ts';
 import * as exportsTable from '../src/tables/exports.ts';
 import * as jobs from '../src/tables/jobs.ts';
 import * as pictures from '../src/tables/pictures.ts';
+import { findBenchLog } from '../src/tables/benchLog.ts';
 import * as runsTable from '../src/tables/runs.ts';
 import { addTypeface } from '../src/tables/typefaces.ts';
 import { readOwnTypeface } from '../src/typefaces/readOwnTypeface.ts';
@@ -60,6 +61,7 @@ describe('two studios in one database', () => {
   };
   let job: Job;
 
+  const NOUGHT = { print: 0, cut: 0, crease: 0, assemble: 0, pack: 0 };
   const { spoilLog: _, ...shop } = workshop;
   /** Of the neighbour’s workshop, each upon the version that the one before made. */
   let saves = 0;
@@ -83,7 +85,7 @@ describe('two studios in one database', () => {
       document: job,
       steps: [],
       takes: [],
-      stageMinutes: { print: 0, cut: 0, crease: 0, assemble: 0, pack: 0 },
+      ...{ stageMinutes: NOUGHT, lossCosts: NOUGHT },
       workshop,
     });
     await inTransaction(pool, async (client) => {
@@ -168,6 +170,7 @@ describe('two studios in one database', () => {
     ['POST', '/api/typefaces?name=x.ttf', 422, () => 'no typeface'],
     ['POST', '/api/runs', 404, () => ({ id: randomUUID(), jobId: home.jobId })],
     ['GET', '/api/runs/timed', 200],
+    ['GET', '/api/runs/log', 200],
     ['GET', '/api/runs/:run', 404],
     ['POST', '/api/runs/:run/events', 404, () => ({ id: randomUUID(), kind: 'good' })],
     ['GET', '/api/shelf', 200],
@@ -255,7 +258,7 @@ describe('two studios in one database', () => {
     expect((await runsTable.benchByJob(pool, HOME_STUDIO_ID)).find(({ jobId }) => jobId === home.jobId)).to.deep.equal(
       benchAtHome,
     );
-    expect((await runsTable.countSpoilLog(pool, NEIGHBOUR)).good).to.equal(7);
+    expect((await findBenchLog(pool, NEIGHBOUR)).good).to.equal(7);
     expect((await ask('DELETE', `/api/jobs/${home.jobId}`)).status).to.equal(204);
     expect((await jobs.findJob(pool, HOME_STUDIO_ID, home.jobId))!.document.brief.title).to.equal('Kept at home');
     expect(await rowsAtHome()).to.equal(before);

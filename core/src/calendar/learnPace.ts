@@ -1,4 +1,5 @@
 import { notUndone, type RunEvent } from '../stations/make/run.ts';
+import { stageOf } from '../stations/make/stageOf.ts';
 import type { MakeStep } from '../stations/make/types.ts';
 import { STRAYS } from './strays.ts';
 import { STAGES, type Stage } from './types.ts';
@@ -23,24 +24,6 @@ export interface LearntStage {
   readonly runs: number;
 }
 export type LearntPace = Readonly<Partial<Record<Stage, LearntStage>>>;
-
-const STAGE_OF: Readonly<Record<MakeStep['kind'], Stage | null>> = {
-  print: 'print',
-  foil: 'print',
-  dry: null,
-  cut: 'cut',
-  machine: 'cut',
-  piles: 'cut',
-  outline: 'cut',
-  crease: 'crease',
-  fold: 'crease',
-  layer: 'assemble',
-  trimming: 'assemble',
-  popUp: 'assemble',
-  ribbon: 'assemble',
-  envelope: 'assemble',
-  pack: 'pack',
-};
 
 /** Longer between two presses, and somebody went away: that stage of that run tells nothing. */
 const AWAY_MINUTES = 240;
@@ -96,16 +79,16 @@ function stagesTook({ startedAt, steps, events }: TimedRun): ReadonlyMap<Stage, 
     const kind = stepId === null ? undefined : kinds.get(stepId);
     const minutes = (now - before) / MINUTE_MS;
     before = now;
-    const stage = kind ? STAGE_OF[kind] : null;
+    const stage = kind ? stageOf({ kind }) : null;
     if (!stage || seen.has(stepId!)) continue;
     seen.add(stepId!);
     if (minutes > AWAY_MINUTES) broken.add(stage);
     took.set(stage, (took.get(stage) ?? 0) + minutes);
   }
   // A stage of which a step was never pressed has told only a part.
-  for (const { id, kind } of steps) {
-    const stage = STAGE_OF[kind];
-    if (stage && !seen.has(id)) broken.add(stage);
+  for (const step of steps) {
+    const stage = stageOf(step);
+    if (stage && !seen.has(step.id)) broken.add(stage);
   }
   return new Map([...took].filter(([stage]) => !broken.has(stage)));
 }

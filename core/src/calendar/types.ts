@@ -1,4 +1,4 @@
-import { STAGES, type Stage } from '../stations/make/types.ts';
+import { STAGES, type Stage } from '../workshop/stages.ts';
 
 /**
  * Moments are minutes since the start of 1970-01-01 as the wall clock shows them: a day is 1440 of them, and nothing here

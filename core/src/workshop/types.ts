@@ -6,6 +6,7 @@ import type { Colour } from '../ground/scene/types.ts';
 import type { Papers } from './region.ts';
 import type { WorkTimes } from './calendar.ts';
 import type { Calibration } from './calibration/types.ts';
+import type { BenchLog } from './learnt/types.ts';
 
 export const GRADES = ['cover', 'text', 'bond', 'index', 'bristol', 'tag'] as const;
 export type Grade = (typeof GRADES)[number];
@@ -305,6 +306,6 @@ export interface Workshop {
   readonly post?: Tariff;
   /** Offcuts narrower than this are not kept; the usual limit when left out. */
   readonly keepOffcutMm?: Mm;
-  /** Cards counted over all runs so far. */
-  readonly spoilLog: { readonly good: number; readonly spoiled: number };
+  /** What all runs so far have told. */
+  readonly spoilLog: BenchLog;
 }

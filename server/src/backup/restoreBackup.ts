@@ -20,6 +20,7 @@ import { takeApart } from '../workshop/rows.ts';
 import { openStudio, saveWorkshop } from '../workshop/saveWorkshop.ts';
 import { addMissing, shelfKey } from './addMissing.ts';
 import { readEntries } from './readEntries.ts';
+import { runDetail } from '../runDetail.ts';
 import { BackupRefused, FORMAT_VERSION, MOVEMENTS_SINCE, NAMES, STUDIO_FORMAT, type Counts } from './types.ts';
 
 /** Beside what is there, or in its place. A studio that is not there yet is brought back as it was either way. */
@@ -155,6 +156,7 @@ const SHAPES = {
     // Older backups know nothing of it.
     takes: Joi.array().items(Joi.object()).allow(null).optional().default(null),
     stageMinutes: Joi.object().allow(null).optional().default(null),
+    lossCosts: Joi.object().allow(null).optional().default(null),
     events: Joi.array()
       .items(
         Joi.object({
@@ -165,6 +167,7 @@ const SHAPES = {
           stepId: Joi.string().max(80).allow(null).required(),
           undoes: ROW_ID.allow(null).required(),
           at: moment.required(),
+          detail: runDetail,
         }),
       )
       .required(),

@@ -5,7 +5,7 @@ export const MOVEMENTS_SINCE = 2;
 
 /** What the first entry of a backup says of itself. */
 export const STUDIO_FORMAT = 'zippy-crease-studio';
-export const FORMAT_VERSION = 5;
+export const FORMAT_VERSION = 6;
 
 /** How many there were of each kind; the last entry, by which a file is known to be whole. */
 export interface Counts {

@@ -1,11 +1,14 @@
 import {
   allSnags,
+  lossCosts,
   planJob,
   standIns,
   takesOf,
+  wantedOf,
   type CalibrationSheet,
   type GaugeSheet,
   type Job,
+  type LossCosts,
   type MakeStep,
   type MixedPattern,
   type PixelQuestion,
@@ -54,6 +57,7 @@ export interface Drawn {
     readonly steps: readonly MakeStep[];
     readonly takes: readonly Take[];
     readonly stageMinutes: Plan['make']['stageMinutes'];
+    readonly lossCosts: LossCosts;
   };
   readonly face: { readonly name: string; readonly bytes: Uint8Array };
   readonly pixels: { readonly name: string; readonly bytes: Uint8Array };
@@ -79,6 +83,7 @@ export async function draw(asked: ToDraw): Promise<Drawn[ToDraw['kind']]> {
         steps: plan.make.steps,
         takes: takesOf(asked.job, plan),
         stageMinutes: plan.make.stageMinutes,
+        lossCosts: lossCosts(plan, asked.workshop, wantedOf(asked.job)),
       };
     }
     case 'face':

@@ -2,8 +2,10 @@ import {
   wantedOf,
   type Job,
   type JobBench,
+  type LossCosts,
   type MakeStep,
   type Run,
+  type RunDetail,
   type RunEvent,
   type Take,
   type TimedRun,
@@ -33,6 +35,7 @@ interface EventRow {
   step_id: string | null;
   undoes: string | null;
   at: Date;
+  detail: RunDetail | null;
 }
 
 export async function addRun(
@@ -46,14 +49,17 @@ export async function addRun(
     readonly workshop: Workshop;
     readonly takes: readonly Take[];
     readonly stageMinutes: TimedRun['stageMinutes'];
+    readonly lossCosts: LossCosts;
   },
 ): Promise<void> {
   await db.query(
-    `insert into runs (id, studio_id, job_id, document, steps, workshop, takes, stage_minutes, wanted)
-     values ($1, $2, $3, $4::jsonb, $5::jsonb, $6::jsonb, $7::jsonb, $8::jsonb, $9) on conflict (studio_id, id) do nothing`,
+    `insert into runs (id, studio_id, job_id, document, steps, workshop, takes, stage_minutes, loss_costs, wanted)
+     values ($1, $2, $3, $4::jsonb, $5::jsonb, $6::jsonb, $7::jsonb, $8::jsonb, $9::jsonb, $10) on conflict (studio_id, id) do nothing`,
     [
       ...[run.id, studioId, run.jobId],
-      ...[run.document, run.steps, run.workshop, run.takes, run.stageMinutes].map((part) => JSON.stringify(part)),
+      ...[run.document, run.steps, run.workshop, run.takes, run.stageMinutes, run.lossCosts].map((part) =>
+        JSON.stringify(part),
+      ),
       wantedOf(run.document),
     ],
   );
@@ -67,7 +73,7 @@ export async function findRun(db: Db, studioId: string, id: string): Promise<Run
   const [row] = rows;
   if (!row) return null;
   const events = await db.query<EventRow>(
-    'select id, kind, cards, cause, step_id, undoes, at from run_events where studio_id = $1 and run_id = $2 order by at, id',
+    'select id, kind, cards, cause, step_id, undoes, at, detail from run_events where studio_id = $1 and run_id = $2 order by at, id',
     [studioId, id],
   );
   return {
@@ -87,9 +93,13 @@ export async function findRun(db: Db, studioId: string, id: string): Promise<Run
 /** The same event sent twice counts once; its id is made where it happened. */
 export async function addRunEvent(db: Db, studioId: string, runId: string, event: RunEvent): Promise<void> {
   await db.query(
-    `insert into run_events (id, studio_id, run_id, kind, cards, cause, step_id, undoes, at)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, coalesce($9::timestamptz, now())) on conflict (studio_id, id) do nothing`,
-    [event.id, studioId, runId, event.kind, event.cards, event.cause, event.stepId, event.undoes, event.at],
+    `insert into run_events (id, studio_id, run_id, kind, cards, cause, step_id, undoes, at, detail)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, coalesce($9::timestamptz, now()), $10::jsonb)
+     on conflict (studio_id, id) do nothing`,
+    [
+      ...[event.id, studioId, runId, event.kind, event.cards, event.cause, event.stepId, event.undoes, event.at],
+      event.detail ? JSON.stringify(event.detail) : null,
+    ],
   );
   if (event.kind === 'finish')
     await db.query('update runs set finished_at = coalesce(finished_at, now()) where studio_id = $1 and id = $2', [
@@ -135,7 +145,7 @@ export async function hasTaken(db: Db, studioId: string, id: string): Promise<bo
 }
 
 /** An event that was taken back counts for nothing. */
-const STANDING = `not exists (select 1 from run_events u where u.studio_id = e.studio_id and u.run_id = e.run_id and u.undoes = e.id)`;
+export const STANDING = `not exists (select 1 from run_events u where u.studio_id = e.studio_id and u.run_id = e.run_id and u.undoes = e.id)`;
 
 export async function benchByJob(db: Db, studioId: string): Promise<readonly JobBench[]> {
   const { rows } = await db.query<{
@@ -163,18 +173,6 @@ export async function benchByJob(db: Db, studioId: string): Promise<readonly Job
   }));
 }
 
-export async function countSpoilLog(
-  db: Db,
-  studioId: string,
-): Promise<{ readonly good: number; readonly spoiled: number }> {
-  const { rows } = await db.query<{ good: string; spoiled: string }>(
-    `select coalesce(sum(cards) filter (where kind = 'good'), 0) as good, coalesce(sum(cards) filter (where kind = 'spoiled'), 0) as spoiled
-     from run_events e where studio_id = $1 and ${STANDING}`,
-    [studioId],
-  );
-  return { good: Number(rows[0]!.good), spoiled: Number(rows[0]!.spoiled) };
-}
-
 /** A run as a whole, moments to the microsecond. */
 export interface WholeRun {
   readonly id: string;
@@ -187,6 +185,7 @@ export interface WholeRun {
   readonly workshop: unknown;
   readonly takes: unknown;
   readonly stageMinutes: unknown;
+  readonly lossCosts: unknown;
   readonly events: readonly (Omit<RunEvent, 'at'> & { readonly at: string })[];
 }
 
@@ -195,9 +194,9 @@ export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<W
     client,
     `select id, job_id as "jobId", wanted, ${exactly('started_at')} as "startedAt",
        ${exactly('finished_at')} as "finishedAt", steps, document, workshop, takes,
-       stage_minutes as "stageMinutes",
+       stage_minutes as "stageMinutes", loss_costs as "lossCosts",
        coalesce((select jsonb_agg(jsonb_build_object('id', e.id, 'kind', e.kind, 'cards', e.cards, 'cause', e.cause,
-         'stepId', e.step_id, 'undoes', e.undoes, 'at', ${exactly('e.at')}) order by e.at, e.id)
+         'stepId', e.step_id, 'undoes', e.undoes, 'at', ${exactly('e.at')}, 'detail', e.detail) order by e.at, e.id)
          from run_events e where e.studio_id = r.studio_id and e.run_id = r.id), '[]') as events
      from runs r where studio_id = $1 order by id`,
     [studioId],
@@ -206,13 +205,15 @@ export const everyRun = (client: PoolClient, studioId: string): AsyncGenerator<W
 /** Adds a whole run; of one that is here, those presses that are not. @returns whether the run was not here */
 export async function addWholeRun(db: Db, studioId: string, run: WholeRun): Promise<boolean> {
   const { rowCount } = await db.query(
-    `insert into runs (id, studio_id, job_id, wanted, started_at, finished_at, steps, document, workshop, takes, stage_minutes)
-     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9::jsonb, $10::jsonb, $11::jsonb) on conflict (studio_id, id) do nothing`,
+    `insert into runs (id, studio_id, job_id, wanted, started_at, finished_at, steps, document, workshop, takes, stage_minutes, loss_costs)
+     values ($1, $2, $3, $4, $5, $6, $7::jsonb, $8::jsonb, $9::jsonb, $10::jsonb, $11::jsonb, $12::jsonb) on conflict (studio_id, id) do nothing`,
     [
       ...[run.id, studioId, run.jobId, run.wanted, run.startedAt, run.finishedAt],
       ...[JSON.stringify(run.steps), JSON.stringify(run.document)],
       // Of older runs nothing is known, which is not the same as a JSON null.
-      ...[run.workshop, run.takes, run.stageMinutes].map((part) => (part === null ? null : JSON.stringify(part))),
+      ...[run.workshop, run.takes, run.stageMinutes, run.lossCosts].map((part) =>
+        part === null ? null : JSON.stringify(part),
+      ),
     ],
   );
   for (const event of run.events) await addRunEvent(db, studioId, run.id, event);

@@ -1,7 +1,7 @@
 import type { Workshop } from '@zippy/core';
 import type { StoredWorkshop } from '@zippy/core/job-file';
 import { findCounts } from '../tables/movements.ts';
-import { countSpoilLog } from '../tables/runs.ts';
+import { findBenchLog } from '../tables/benchLog.ts';
 import { findStudio } from '../tables/studios.ts';
 import { findThings } from '../tables/things.ts';
 import type { Db } from '../tables/types.ts';
@@ -28,12 +28,12 @@ export async function findWorkshop(db: Db, studioId: string): Promise<WholeStudi
   return null;
 }
 
-/** The workshop as planning sees it: what is stored, and the spoil log counted from every run. */
+/** The workshop as planning sees it: what is stored, and what every run has told. */
 export async function loadWorkshop(
   db: Db,
   studioId: string,
 ): Promise<{ readonly value: Workshop; readonly version: number }> {
   const studio = await findWorkshop(db, studioId);
   if (!studio) throw new Error('loadWorkshop: the studio has not been set up; start the application once');
-  return { value: { ...studio.workshop, spoilLog: await countSpoilLog(db, studioId) }, version: studio.version };
+  return { value: { ...studio.workshop, spoilLog: await findBenchLog(db, studioId) }, version: studio.version };
 }

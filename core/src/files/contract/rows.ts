@@ -1,4 +1,6 @@
-import type { JobBench } from '../../stations/make/run.ts';
+import type { LossCosts } from '../../plan/lossCosts.ts';
+import type { JobBench, NoteAbout } from '../../stations/make/run.ts';
+import type { Stage } from '../../workshop/stages.ts';
 import type { Use } from '../../job/usesOf.ts';
 import type { Job, OwnTypeface } from '../../job/types.ts';
 import type { Embedding } from '../../stations/art/words/embedding.ts';
@@ -134,4 +136,29 @@ export interface WrittenMovement extends ThingRef {
 /** Finished runs, as far as they tell how long things take; the newest first. */
 export interface TimedRuns {
   readonly runs: readonly TimedRun[];
+}
+
+/** A run as the log shows it. */
+export interface LoggedRunRow {
+  readonly id: string;
+  readonly jobId: string;
+  readonly title: string;
+  readonly stockId: string | null;
+  /** Which tool did each stage. */
+  readonly tools: Readonly<Partial<Record<Stage, string>>>;
+  readonly wanted: number;
+  readonly good: number;
+  readonly spoiled: number;
+  readonly losses: readonly { readonly stage: Stage; readonly cause: string; readonly cards: number }[];
+  /** What a card lost at each stage has cost; null of runs that were released before that was kept. */
+  readonly costs: LossCosts | null;
+  readonly notes: readonly { readonly about: NoteAbout; readonly text: string }[];
+  /** ISO 8601. */
+  readonly startedAt: string;
+  readonly finishedAt: string | null;
+}
+
+/** The last first. */
+export interface RunsLogged {
+  readonly runs: readonly LoggedRunRow[];
 }

@@ -4,7 +4,6 @@ import {
   driftFacts,
   DRIFT_RUN,
   simulateDrift,
-  USUAL_PRINT_SPREAD_MM,
   WANTED_FAULT_SHARE,
   type DriftFacts,
   type DriftRun,
@@ -14,6 +13,7 @@ import type { ArtPlan } from '../../stations/art/types.ts';
 import type { CutPlan } from '../../stations/cut/types.ts';
 import type { Remedy, Snag } from '../../job/findings.ts';
 import type { CutContext } from '../../stations/cut/planCuts.ts';
+import { printSpreadOf } from '../../workshop/learnt/printSpread.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { tryOut } from '../../stations/sheet/layout/tryOut.ts';
@@ -34,9 +34,10 @@ type DriftContext = CutContext & { readonly art: ArtPlan; readonly cut: CutPlan 
  */
 export function withDrift(context: DriftContext): ArtPlan {
   const { job, size, art, cut } = context;
+  const printSpreadMm = printSpreadIn(context);
   const runs = art.faces.map((face): FaceRun => {
     const facts = driftFacts(face, size, job.size.bleedMm);
-    return { face, facts, run: runOf(facts, cut.drift.worst.fromTrueMm) };
+    return { face, facts, run: runOf(facts, cut.drift.worst.fromTrueMm, printSpreadMm) };
   });
   return {
     ...art,
@@ -69,11 +70,11 @@ const percent = (share: number): string => (share > 0 && share < 0.01 ? 'under 1
 const kept = new Map<string, DriftRun>();
 const MOST_KEPT = 64;
 
-function runOf(facts: DriftFacts, cutSpreadMm: Mm): DriftRun {
-  const key = JSON.stringify([facts, cutSpreadMm]);
+function runOf(facts: DriftFacts, cutSpreadMm: Mm, printSpreadMm: Mm): DriftRun {
+  const key = JSON.stringify([facts, cutSpreadMm, printSpreadMm]);
   let run = kept.get(key);
   if (!run) {
-    const model = { biasRightMm: 0, biasDownMm: 0, printSpreadMm: USUAL_PRINT_SPREAD_MM, cutSpreadMm };
+    const model = { biasRightMm: 0, biasDownMm: 0, printSpreadMm, cutSpreadMm };
     run = simulateDrift(facts, model, { ...DRIFT_RUN, wanted: WANTED_FAULT_SHARE });
     if (kept.size >= MOST_KEPT) kept.clear();
     kept.set(key, run);
@@ -81,18 +82,29 @@ function runOf(facts: DriftFacts, cutSpreadMm: Mm): DriftRun {
   return run;
 }
 
+/** As the path’s own backs were found, where any were measured. */
+const printSpreadIn = ({ workshop, stock: { printer, path } }: DriftContext): Mm =>
+  printSpreadOf(workshop, printer.id, path.id);
+
 interface FaceRun {
   readonly face: FacePlan;
   readonly facts: DriftFacts;
   readonly run: DriftRun;
 }
 
-function smallBleed({ job, workshop, art: { ink }, cut }: DriftContext, runs: readonly FaceRun[]): readonly Snag[] {
+function smallBleed(context: DriftContext, runs: readonly FaceRun[]): readonly Snag[] {
+  const {
+    job,
+    workshop,
+    art: { ink },
+    cut,
+  } = context;
   const { unit } = workshop;
+  const printSpreadMm = printSpreadIn(context);
   // What ends short of the bleed is a snag of its own; here it is the bleed that is too small.
   const bled = runs
     .filter(({ facts }) => facts.bleedMm !== null && facts.cut.length > 0)
-    .map((one) => ({ ...one, run: runOf({ ...one.facts, shortMm: {} }, cut.drift.worst.fromTrueMm) }));
+    .map((one) => ({ ...one, run: runOf({ ...one.facts, shortMm: {} }, cut.drift.worst.fromTrueMm, printSpreadMm) }));
   const worst = bled.reduce<FaceRun | null>(
     (most, one) => (!most || one.run.perCause.sliver > most.run.perCause.sliver ? one : most),
     null,
@@ -100,7 +112,11 @@ function smallBleed({ job, workshop, art: { ink }, cut }: DriftContext, runs: re
   if (!worst || worst.run.perCause.sliver <= WANTED_FAULT_SHARE) return [];
   // Another bleed may be laid out another way, where each trim is at worst measured from an edge
   // that was itself cut from a cut edge: √3 of the tool’s own spread.
-  const wanted = runOf({ ...worst.facts, shortMm: {} }, Math.sqrt(3) * cut.drift.repeatabilityMm).bleedMm;
+  const wanted = runOf(
+    { ...worst.facts, shortMm: {} },
+    Math.sqrt(3) * cut.drift.repeatabilityMm,
+    printSpreadMm,
+  ).bleedMm;
   const remedies: Remedy[] = [];
   if (wanted > job.size.bleedMm && wanted <= LIMITS.size.bleedMm.most) {
     const changes = [decide((job) => job.size.bleedMm, wanted)];

@@ -32,7 +32,7 @@ import { movesFor, type FenceCuts } from './movesFor.ts';
 import { planDrift, SPREADS_OF_95, worstDrift } from './planDrift.ts';
 import type { CutOrder, CutPlan, OutlineCut, PieceDrift } from './types.ts';
 import { cardsOnMachine, planMachine, type MachinePlan } from './planMachine.ts';
-import { repeatabilityOf } from './repeatability.ts';
+import { cutHabit } from './setFence.ts';
 import { throughCreases } from '../sheet/layout/throughCreases.ts';
 import { offcutsOf, sheetChoices } from './sheetChoices.ts';
 
@@ -85,7 +85,7 @@ export function planCuts({ job, workshop, size, art, stock, sheet }: CutContext)
       ? (machine.secondsPerSheet * sheet.sheets) / 60
       : workshop.pace.perStroke * (cuts.strokes + byHand + layerStrokes),
     order: orderOf(job, workshop, size, sheet),
-    drift: driftOf(trimmer, shaped, cuts, sheet),
+    drift: driftOf(workshop, trimmer, shaped, cuts, sheet),
   };
   return {
     trimmer,
@@ -138,14 +138,20 @@ interface Found {
   readonly drift: CutPlan['drift'];
 }
 
-function driftOf(trimmer: Trimmer, shaped: boolean, { moves }: FenceCuts, sheet: SheetPlan): CutPlan['drift'] {
-  const repeatabilityMm = repeatabilityOf(trimmer);
+function driftOf(
+  workshop: Workshop,
+  trimmer: Trimmer,
+  shaped: boolean,
+  { moves }: FenceCuts,
+  sheet: SheetPlan,
+): CutPlan['drift'] {
+  const { spreadMm: repeatabilityMm, readings } = cutHabit(workshop, trimmer);
   const trims = sheet.cells.map(({ trim }) => trim);
   const pieces =
     trimmer.machine || shaped
       ? trims.map(() => evenDrift(shaped && !trimmer.machine ? Math.max(repeatabilityMm, BY_HAND_MM) : repeatabilityMm))
       : planDrift(moves, trims, repeatabilityMm);
-  return { repeatabilityMm, pieces, worst: worstDrift(pieces) };
+  return { repeatabilityMm, readings, pieces, worst: worstDrift(pieces) };
 }
 
 function verdictOf(found: Found, size: SizePlan, sheet: SheetPlan): string {
@@ -194,6 +200,7 @@ function cutFigures(found: Found, { pace }: Workshop, stock: StockPlan, { sheets
       `${SPREADS_OF_95} × the spread of the worst trim: the tool’s own, and that of the true edge it is measured from, as squares`,
       {
         'One cut strays by (1 σ)': words(`${fixed(drift.repeatabilityMm, 2)} mm`),
+        ...(drift.readings > 0 ? { 'Pieces measured at the bench': count(drift.readings) } : {}),
         'Measured from the last cut instead': length(SPREADS_OF_95 * drift.worst.chainedMm),
       },
     ),

@@ -96,7 +96,13 @@ export interface CutPlan extends StationPlan {
   /** Which comes first, and why; and whether the other would do. */
   readonly order: CutOrder;
   /** How far the trims of every placement stray, in the sheet’s order. */
-  readonly drift: { readonly repeatabilityMm: Mm; readonly pieces: readonly PieceDrift[]; readonly worst: EdgeDrift };
+  readonly drift: {
+    readonly repeatabilityMm: Mm;
+    /** Pieces measured at the bench that it comes of; none where it is the usual. */
+    readonly readings: number;
+    readonly pieces: readonly PieceDrift[];
+    readonly worst: EdgeDrift;
+  };
   /** Times the sheet is turned between moves. */
   readonly turns: number;
   readonly sheetsAtOnce: number;

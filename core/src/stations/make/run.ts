@@ -1,10 +1,21 @@
 import type { Job } from '../../job/types.ts';
+import type { MeasuredPiece } from '../../workshop/learnt/types.ts';
 import type { Take } from '../../workshop/counted.ts';
 import type { Workshop } from '../../workshop/types.ts';
 import type { MakeStep } from './types.ts';
 
 /** What is pressed at the bench. */
-export const RUN_EVENT_KINDS = ['good', 'spoiled', 'step', 'finish', 'undo'] as const;
+export const RUN_EVENT_KINDS = ['good', 'spoiled', 'step', 'finish', 'undo', 'timer', 'measured', 'note'] as const;
+
+export const NOTES_ABOUT = ['differently', 'settings', 'weather', 'other'] as const;
+/** What a note is about: what to do differently, how things were set, the weather, or whatever else. */
+export type NoteAbout = (typeof NOTES_ABOUT)[number];
+
+/** What a press says beside its kind. */
+export type RunDetail =
+  | { readonly kind: 'timer'; readonly minutes: number }
+  | ({ readonly kind: 'measured' } & MeasuredPiece)
+  | { readonly kind: 'note'; readonly about: NoteAbout; readonly text: string };
 
 /** One press at the bench. Its id is made where it happened, so that sending it twice counts once. */
 export interface RunEvent {
@@ -16,6 +27,8 @@ export interface RunEvent {
   /** The event that this one takes back. */
   readonly undoes: string | null;
   readonly at: string | null;
+  /** Of a timer, a piece measured and a note; presses that were made before there were any say nothing. */
+  readonly detail?: RunDetail | null;
 }
 
 /** A job released to the bench: its steps as they were then, and everything pressed since. */
@@ -73,3 +86,21 @@ export function countRun(events: readonly RunEvent[]): RunCount {
   }
   return { good, spoiled, causes, stepsDone };
 }
+
+/** Notes of a run that stand, in the order they were written. */
+export const notesOf = (
+  events: readonly RunEvent[],
+): readonly { readonly id: string; readonly about: NoteAbout; readonly text: string }[] =>
+  notUndone(events).flatMap(({ id, detail }) =>
+    detail?.kind === 'note' ? [{ id, about: detail.about, text: detail.text }] : [],
+  );
+
+/** Pieces of a run that were measured and stand. */
+export const measuredIn = (
+  events: readonly RunEvent[],
+): readonly (MeasuredPiece & { readonly id: string; readonly stepId: string | null })[] =>
+  notUndone(events).flatMap(({ id, stepId, detail }) => {
+    if (detail?.kind !== 'measured') return [];
+    const { kind: _, ...piece } = detail;
+    return [{ id, stepId, ...piece }];
+  });

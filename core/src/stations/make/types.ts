@@ -2,6 +2,8 @@ import type { StationPlan } from '../../job/findings.ts';
 import type { AdhesiveUse } from './joins.ts';
 import type { PlateKind } from '../sheet/layout/passes.ts';
 import type { SheetSide } from '../sheet/layout/reach.ts';
+import type { Mm } from '../../ground/length/types.ts';
+import { STAGES, type Stage } from '../../workshop/stages.ts';
 
 /** What is worked on at a step: all that a drawing of it needs to know. */
 export type StepWork =
@@ -9,8 +11,18 @@ export type StepWork =
   | { readonly kind: 'print'; readonly side: SheetSide; readonly plate: PlateKind }
   | { readonly kind: 'dry' }
   /** The move’s and the line’s place in the plan’s lists, from nought. */
-  | { readonly kind: 'cut'; readonly move: number }
-  | { readonly kind: 'crease'; readonly line: number }
+  | {
+      readonly kind: 'cut';
+      readonly move: number;
+      /** From the fence to the blade; steps that were laid out before this was kept say nothing. */
+      readonly fenceMm?: Mm;
+    }
+  | {
+      readonly kind: 'crease';
+      readonly line: number;
+      /** From the stop to the groove, where the piece lies at a stop. */
+      readonly fromStopMm?: Mm;
+    }
   /** Foil is laid on what was printed for it. */
   | { readonly kind: 'foil'; readonly pieceId: string }
   /** A layer is printed, or cut and put in its place. */
@@ -42,9 +54,7 @@ export interface StepWords {
 
 export type MakeStep = StepWords & StepWork;
 
-export const STAGES = ['print', 'cut', 'crease', 'assemble', 'pack'] as const;
-/** Work that is done in one go, in its order: all of a stage before the next. */
-export type Stage = (typeof STAGES)[number];
+export { STAGES, type Stage };
 
 export interface MakePlan extends StationPlan {
   readonly steps: readonly MakeStep[];

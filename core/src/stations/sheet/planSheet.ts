@@ -43,6 +43,8 @@ import { workAndTurn } from './layout/workAndTurn.ts';
 import type { Placement, SheetPlan, WorkAndTurn } from './types.ts';
 import { sheetFigures, type FoundSheet } from './sheetFigures.ts';
 import { sparesFor } from './layout/spares.ts';
+import { stagesAhead } from './stagesAhead.ts';
+import { expectLosses } from '../../workshop/learnt/expectLosses.ts';
 
 /** What is laid out: the blank, the sides that carry art, and the stock with the path it is fed through. */
 export interface SheetContext extends Context {
@@ -73,7 +75,8 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
     machine,
     ink,
   });
-  const spares = job.sheet.spares ?? sparesFor(wantedOf(job), workshop.spoilLog);
+  const losses = expectLosses(workshop.spoilLog, stagesAhead({ job, workshop, size, stock }, sides.length > 0));
+  const spares = job.sheet.spares ?? sparesFor(wantedOf(job), losses);
   const made = wantedOf(job) + spares;
   const sheets = sheetsFor(made, up);
   const turnOver = turnOf(sheet, job.sheet.flipEdge);
@@ -96,7 +99,7 @@ export function planSheet({ job, workshop, size, art, stock }: SheetContext): Sh
   const calibration = correctionsInForce(stock.path, stock.stock.gsm, sheet);
   const found: FoundSheet = {
     ...{ sheet, sides, cell, question, laid, up, marginsMm, machine, spares, sheets, turnOver, bleedMm },
-    ...{ grainAlongFold, calibration, layers },
+    ...{ grainAlongFold, calibration, layers, losses },
   };
   return {
     sheetWidthMm: sheet.widthMm,

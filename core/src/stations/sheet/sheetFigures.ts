@@ -3,6 +3,7 @@ import { cardAreaMm2 } from '../../ground/fold/blankCuts.ts';
 import type { TurnOver } from '../../ground/geometry/affine.ts';
 import type { Sides } from '../../ground/geometry/types.ts';
 import { formatLength, formatSize } from '../../ground/length/formatLength.ts';
+import { fixed } from '../../ground/length/rounding.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import type { Context } from '../../job/context.ts';
 import { count, figure, length, plural, share, words } from '../../job/figures.ts';
@@ -10,6 +11,8 @@ import type { Figure, FigureValue } from '../../job/findings.ts';
 import { wantedOf } from '../../job/namesList.ts';
 import type { InForce } from '../../workshop/calibration/chooseCalibration.ts';
 import type { MachineFacts, Workshop } from '../../workshop/types.ts';
+import type { ExpectedLoss, ExpectedLosses } from '../../workshop/learnt/expectLosses.ts';
+import type { Stage } from '../../workshop/stages.ts';
 import type { Cell } from '../size/cell.ts';
 import type { SizePlan } from '../size/planSize.ts';
 import type { StockFacts } from '../stock/planStock.ts';
@@ -36,6 +39,8 @@ export interface FoundSheet {
   readonly grainAlongFold: boolean | null;
   readonly calibration: InForce | null;
   readonly layers: readonly LayerSheet[];
+  /** What the log says of cards like these. */
+  readonly losses: ExpectedLosses;
 }
 
 interface Figured extends Context {
@@ -67,7 +72,7 @@ export function sheetFigures(context: Figured, found: FoundSheet): readonly Figu
 
 function countFigures(
   { job, workshop, size }: Figured,
-  { cell, laid, question, bleedMm, up, sheets, spares }: FoundSheet,
+  { cell, laid, question, bleedMm, up, sheets, spares, losses }: FoundSheet,
 ): readonly Figure[] {
   const { unit } = workshop;
   return [
@@ -101,11 +106,23 @@ function countFigures(
       {
         'Good so far': count(workshop.spoilLog.good),
         'Spoiled so far': count(workshop.spoilLog.spoiled),
-        'Expected to spoil': share(expectedSpoilShare(workshop.spoilLog)),
+        ...Object.fromEntries(losses.stages.map((loss) => [LOST_AT[loss.stage], words(sayLoss(loss))])),
+        'Expected to spoil': share(expectedSpoilShare(losses)),
       },
     ),
   ];
 }
+
+const LOST_AT: Readonly<Record<Stage, string>> = {
+  print: 'Lost at the printer',
+  cut: 'Lost at the cut',
+  crease: 'Lost at the crease',
+  assemble: 'Lost in assembly',
+  pack: 'Lost at the end',
+};
+
+const sayLoss = ({ share: lost, came, cause }: ExpectedLoss): string =>
+  `${fixed(100 * lost, 1)} % of ${came}${cause ? `, mostly ${cause}` : ''}`;
 
 function grainFigure({ size, stock }: Figured, { grainAlongFold, question, cell }: FoundSheet): readonly Figure[] {
   if (grainAlongFold === null) return [];

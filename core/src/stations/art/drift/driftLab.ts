@@ -126,8 +126,6 @@ export function faultsOf({ cut, bleedMm, shortMm, bandMm, gapMm }: DriftFacts, l
 
 /** A thousand cards, the same every time, so that a changed setting is seen and not another throw of the dice. */
 export const DRIFT_RUN = { cards: 1000, seed: 20_261_126 } as const;
-/** A sheet in a home printer’s tray moves by a quarter of a millimetre or so; a maker’s own replaces it. */
-export const USUAL_PRINT_SPREAD_MM = 0.25;
 /** Cards with a visible fault that a maker would put up with, of all. */
 export const WANTED_FAULT_SHARE = 0.01;
 

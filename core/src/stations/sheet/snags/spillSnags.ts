@@ -3,8 +3,8 @@ import { formatLength } from '../../../ground/length/formatLength.ts';
 import { decide } from '../../../job/decide.ts';
 import type { Snag } from '../../../job/findings.ts';
 import { spillMm } from '../../../workshop/borderless.ts';
+import { printSpreadOf } from '../../../workshop/learnt/printSpread.ts';
 import type { Workshop } from '../../../workshop/types.ts';
-import { USUAL_PRINT_SPREAD_MM } from '../../art/drift/driftLab.ts';
 import type { StockFacts } from '../../stock/planStock.ts';
 import { usualBareEdgeMm } from '../bareEdge.ts';
 import type { FoundSheet } from '../sheetFigures.ts';
@@ -18,8 +18,8 @@ const SPREADS = 3;
  * that a sheet lying askew has to spare.
  */
 export function spillSnags(
-  { unit }: Workshop,
-  { path }: StockFacts,
+  { unit, spoilLog }: Workshop,
+  { printer, path }: StockFacts,
   { sheet, bleedMm, placements }: Pick<FoundSheet, 'sheet' | 'bleedMm'> & { readonly placements: readonly Placement[] },
 ): readonly Snag[] {
   if (!path.enlargesBy || bleedMm === 0) return [];
@@ -30,14 +30,14 @@ export function spillSnags(
     ...(across ? [spillMm(sheet.widthMm, path)] : []),
     ...(down ? [spillMm(sheet.heightMm, path)] : []),
   );
-  const wantedMm = SPREADS * USUAL_PRINT_SPREAD_MM;
+  const wantedMm = SPREADS * printSpreadOf({ spoilLog }, printer.id, path.id);
   if (least >= wantedMm) return [];
   const bareMm = usualBareEdgeMm(path.marginsMm, unit);
   return [
     {
       ...{ id: 'sheet-spill-small', station: 'sheet', level: 'warn' },
       title: `Ink goes only ${formatLength(least, unit)} past the sheet’s edge`,
-      why: `Where a card’s edge is the sheet’s own, that is all a sheet lying askew has to spare, and a home printer strays by up to ${formatLength(wantedMm, unit)}. Set its driver to enlarge more, and say so at the way through the printer; or leave a border.`,
+      why: `Where a card’s edge is the sheet’s own, that is all a sheet lying askew has to spare, and ${printer.name} strays by up to ${formatLength(wantedMm, unit)}. Set its driver to enlarge more, and say so at the way through the printer; or leave a border.`,
       remedies: [
         {
           label: `Leave a bare border of ${formatLength(bareMm, unit)}`,

@@ -6,9 +6,9 @@ import {
   driftFacts,
   DRIFT_RUN,
   simulateDrift,
-  USUAL_PRINT_SPREAD_MM,
   WANTED_FAULT_SHARE,
 } from '../../../../src/stations/art/drift/driftLab.ts';
+import { USUAL_PRINT_SPREAD_MM } from '../../../../src/workshop/learnt/printSpread.ts';
 import { colourDistance } from '../../../../src/stations/art/ink/colourDistance.ts';
 import type { ArtObject, FaceArt, Job } from '../../../../src/job/types.ts';
 import type { Snag } from '../../../../src/job/findings.ts';
