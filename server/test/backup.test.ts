@@ -239,7 +239,9 @@ describe('backup and restore', () => {
     const old = await rewritten(bytes, (entries) => {
       entries.set(
         'studio.json',
-        Buffer.from(entries.get('studio.json')!.toString().replace(`"formatVersion": ${FORMAT_VERSION}`, '"formatVersion": 1')),
+        Buffer.from(
+          entries.get('studio.json')!.toString().replace(`"formatVersion": ${FORMAT_VERSION}`, '"formatVersion": 1'),
+        ),
       );
       entries.delete('movements/000001.json');
       for (const name of [...entries.keys()].filter((name) => name.startsWith('typefaces/'))) entries.delete(name);
@@ -332,7 +334,12 @@ describe('backup and restore', () => {
       await edit((entries) =>
         entries.set(
           'studio.json',
-          Buffer.from(entries.get('studio.json')!.toString().replace(`"formatVersion": ${FORMAT_VERSION}`, `"formatVersion": ${FORMAT_VERSION + 1}`)),
+          Buffer.from(
+            entries
+              .get('studio.json')!
+              .toString()
+              .replace(`"formatVersion": ${FORMAT_VERSION}`, `"formatVersion": ${FORMAT_VERSION + 1}`),
+          ),
         ),
       ),
     ).to.match(/newer version/);

@@ -2,7 +2,7 @@ import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
 import { completed, RUN_EVENT_KINDS, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
-import type { RunsLogged, TimedRuns } from '@zippy/core/contract';
+import type { RunNow, RunsLogged, TimedRuns } from '@zippy/core/contract';
 import type { Drawers } from '../drawings/drawers.ts';
 import { loadPlacedTypefaces } from '../placed.ts';
 import { runDetail } from '../runDetail.ts';
@@ -72,7 +72,7 @@ export function runRoutes(pool: Pool, drawers: Drawers): Router {
     if (!isId(request.params.id)) throw notFound('run');
     const run = await findRun(pool, studioOf(response), request.params.id);
     if (!run) throw notFound('run');
-    response.json(run);
+    response.json({ ...run, now: new Date().toISOString() } satisfies RunNow);
   });
 
   router.post('/:id/events', json, async (request, response) => {

@@ -22,6 +22,8 @@ import type {
   OwnTypefaceRow,
   PictureOutline,
   Refused as RefusedBody,
+  RunNow,
+  RunsLogged,
   ShelfBooks,
   StoredJob,
   StudioDoors,
@@ -125,6 +127,7 @@ export const api = {
   saveWorkshop: (version: number, workshop: Workshop) =>
     send<{ version: number }>('PUT', '/workshop', { version, workshop }),
   shelf: () => call<ShelfBooks>('/shelf'),
+  runsLogged: () => call<RunsLogged>('/runs/log'),
   timedRuns: () => call<TimedRuns>('/runs/timed'),
   writeMovement: (movement: WrittenMovement) => send<{ id: string }>('POST', '/shelf/movements', movement),
   uses: () => call<{ uses: readonly JobUses[] }>('/workshop/uses'),
@@ -155,8 +158,10 @@ export const api = {
     ),
   pixels: (id: string, dpi: number, shows: ElsewhereShows) =>
     fetchFile(`/jobs/${id}/pixels.zip?dpi=${dpi}&shows=${shows}`),
-  startRun: (id: string, jobId: string) => send<Run>('POST', '/runs', { id, jobId }),
-  run: (id: string) => call<Run>(`/runs/${id}`),
+  /** @param repeats a run of the same job, to be made as it was then */
+  startRun: (id: string, jobId: string, repeats?: string) =>
+    send<Run>('POST', '/runs', { id, jobId, ...(repeats === undefined ? {} : { repeats }) }),
+  run: (id: string) => call<RunNow>(`/runs/${id}`),
   addRunEvent: (runId: string, event: RunEvent) => send<{ id: string }>('POST', `/runs/${runId}/events`, event),
   addExport: <What extends ExportWhat>(jobId: string, what: What, format: ExportFormat<What>) =>
     send<ExportRow>('POST', '/exports', { jobId, what, format }),

@@ -50,7 +50,7 @@ export const ART_KEYS: readonly { readonly cap: string; readonly says: string }[
   { cap: 'Delete', says: 'Take it off' },
 ];
 
-export type BenchAct = 'done' | 'good' | 'spoiled' | 'back';
+export type BenchAct = 'done' | 'good' | 'spoiled' | 'measure' | 'note' | 'before' | 'after' | 'back';
 
 export const BENCH_KEYS: readonly {
   readonly key: string;
@@ -61,6 +61,10 @@ export const BENCH_KEYS: readonly {
   { key: ' ', cap: 'Space', says: 'Step done', act: 'done' },
   { key: 'g', cap: 'G', says: 'One good card', act: 'good' },
   { key: 'b', cap: 'B', says: 'One spoiled card', act: 'spoiled' },
+  { key: 'm', cap: 'M', says: 'Measure a piece', act: 'measure' },
+  { key: 'n', cap: 'N', says: 'A note for the log', act: 'note' },
+  { key: 'arrowleft', cap: '←', says: 'Look at the step before', act: 'before' },
+  { key: 'arrowright', cap: '→', says: 'Look at the step after', act: 'after' },
   { key: 'backspace', cap: 'Backspace', says: 'Take the last press back', act: 'back' },
 ];
 

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Run } from '@zippy/core';
-import { ButtonLink } from '../ui/buttons.tsx';
+import { BenchButton, ButtonLink } from '../ui/buttons.tsx';
 
 /** The way back, how far the run is, and whether all of it is on the server. */
 export function BenchSteps({
@@ -8,12 +8,16 @@ export function BenchSteps({
   stepsDone,
   step,
   kept,
+  sound,
+  onGo,
 }: {
   readonly run: Run;
   readonly stepsDone: ReadonlySet<string>;
-  /** The one that is on; null when all are done. */
+  /** The one that is looked at; null when all are done. */
   readonly step: Run['steps'][number] | null;
   readonly kept: string;
+  readonly sound: { readonly isOn: boolean; readonly setOn: (on: boolean) => void };
+  readonly onGo: (stepId: string) => void;
 }): ReactNode {
   return (
     <header>
@@ -25,10 +29,15 @@ export function BenchSteps({
             className={stepsDone.has(s.id) ? 'done' : s === step ? 'now' : ''}
             aria-current={s === step ? 'step' : undefined}
           >
-            <span>{s.title}</span>
+            <button type="button" tabIndex={-1} title={s.title} onClick={() => onGo(s.id)}>
+              <span>{s.title}</span>
+            </button>
           </li>
         ))}
       </ol>
+      <BenchButton aria-pressed={sound.isOn} onPress={() => sound.setOn(!sound.isOn)}>
+        Sound {sound.isOn ? 'on' : 'off'}
+      </BenchButton>
       <span role="status" className="kept">
         {kept}
       </span>

@@ -1,7 +1,6 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { drawStep, type MakeStep, type Plan, type Run, type Workshop } from '@zippy/core';
 import { SceneView } from '../bench/SceneView.tsx';
-import { PlainButton } from '../ui/buttons.tsx';
 import { askPlan } from '../workers/planner.ts';
 
 /** One step in words, and beside it the piece. */
@@ -10,23 +9,41 @@ export function StepView({
   number,
   of,
   next,
+  big,
+  says,
+  isAhead,
   drawing,
+  children,
 }: {
   readonly step: MakeStep;
   readonly number: number;
   readonly of: number;
   readonly next: string | null;
+  /** What the one number is, where the workshop’s habits make it another than was planned. */
+  readonly big: string;
+  /** Why, and what else is worth knowing here. */
+  readonly says: readonly string[];
+  /** Later work that is looked at before its turn. */
+  readonly isAhead: boolean;
   readonly drawing: ReactNode;
+  /** What can be pressed at this step. */
+  readonly children: ReactNode;
 }): ReactNode {
   return (
     <div className="step-view">
       <div className="say">
         <small>
           Step {number} of {of} · {step.title}
+          {isAhead && <em> · ahead of its turn</em>}
         </small>
-        <h1 data-long={step.big.length > 8 || undefined}>{step.big}</h1>
+        <h1 data-long={big.length > 8 || undefined}>{big}</h1>
         <p>{step.detail}</p>
-        {step.waitMinutes !== null && <Wait key={step.id} minutes={step.waitMinutes} />}
+        {says.map((one) => (
+          <p key={one} className="learnt">
+            {one}
+          </p>
+        ))}
+        {children}
         {step.caution && <p className="caution">{step.caution}</p>}
         {next && <p className="next">Then: {next}</p>}
       </div>
@@ -69,36 +86,5 @@ export function StepDrawing({
     <div className="drawing">
       <SceneView scene={scene} pictures={document.pictures} label={`${step.title}: ${step.big}`} />
     </div>
-  );
-}
-
-/** Counts down; it never goes on by itself, because only the maker can see whether the ink is dry. */
-function Wait({ minutes }: { readonly minutes: number }): ReactNode {
-  const [end, setEnd] = useState<number | null>(null);
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    if (end === null) return;
-    const timer = setInterval(() => setNow(Date.now()), 500);
-    return () => clearInterval(timer);
-  }, [end]);
-  if (end === null)
-    return (
-      <PlainButton
-        className="big"
-        onPress={() => {
-          setNow(Date.now());
-          setEnd(Date.now() + minutes * 60_000);
-        }}
-      >
-        Start the timer
-      </PlainButton>
-    );
-  const left = Math.max(0, Math.ceil((end - now) / 1000));
-  return (
-    <p className="timer" role="timer">
-      {left === 0
-        ? 'Time is up: touch a corner before you stack.'
-        : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`}
-    </p>
   );
 }

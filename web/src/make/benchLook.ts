@@ -3,7 +3,7 @@ import styled from 'styled-components';
 /** Large enough for arm’s length; on a tablet the drawing goes under the words. */
 export const Card = styled.div`
   display: grid;
-  grid-template-rows: auto 1fr auto;
+  grid-template-rows: auto auto minmax(0, 1fr) auto;
   height: 100%;
   background: ${({ theme }) => theme.colour.paper};
   header {
@@ -27,6 +27,15 @@ export const Card = styled.div`
     height: 14px;
     border: 1px solid ${({ theme }) => theme.colour.onSlateQuiet};
     border-radius: 2px;
+  }
+  header li button {
+    display: block;
+    width: 100%;
+    height: 100%;
+    padding: 0;
+    border: 0;
+    background: none;
+    cursor: pointer;
   }
   header li span {
     position: absolute;
@@ -113,12 +122,19 @@ export const Card = styled.div`
     border-left: 16px solid ${({ theme }) => theme.colour.marigold};
     font-size: 21px;
   }
+  main .learnt {
+    padding: 8px 16px;
+    border-left: 8px solid ${({ theme }) => theme.colour.teal};
+    background: ${({ theme }) => theme.colour.tealWash};
+    font-size: 21px;
+  }
   main .next {
     color: ${({ theme }) => theme.colour.inkQuiet};
     font-size: 21px;
   }
   main .timer {
     font: 700 52px/1.2 ${({ theme }) => theme.font.mono};
+    letter-spacing: -0.02em;
   }
   footer {
     display: flex;

@@ -1,15 +1,10 @@
 import { useEffect } from 'react';
-import { BENCH_KEYS } from '../keys/table.ts';
+import { BENCH_KEYS, type BenchAct } from '../keys/table.ts';
 
-export interface BenchPresses {
-  readonly done: () => void;
-  readonly good: () => void;
-  readonly spoiled: () => void;
-  readonly undo: () => void;
-}
+export type BenchPresses = Readonly<Record<BenchAct, () => void>>;
 
 /** The keys of the bench, while `on`. */
-export function useBenchPresses(on: boolean, { done, good, spoiled, undo }: BenchPresses): void {
+export function useBenchPresses(on: boolean, presses: BenchPresses): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent): void => {
       // A key that is held counts once.
@@ -19,12 +14,9 @@ export function useBenchPresses(on: boolean, { done, good, spoiled, undo }: Benc
       const act = BENCH_KEYS.find(({ key }) => key === event.key.toLowerCase())?.act;
       if (!act || (act === 'done' && onButton)) return;
       event.preventDefault();
-      if (act === 'done') done();
-      else if (act === 'good') good();
-      else if (act === 'spoiled') spoiled();
-      else undo();
+      presses[act]();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [on, done, good, spoiled, undo]);
+  }, [on, presses]);
 }

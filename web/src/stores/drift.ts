@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { USUAL_PRINT_SPREAD_MM, WANTED_FAULT_SHARE } from '@zippy/core';
+import { printSpreadOf, WANTED_FAULT_SHARE, type Job, type Mm, type Workshop } from '@zippy/core';
 
 /** The drift lab’s own settings; nothing of them is part of a job. */
 interface DriftState {
@@ -8,7 +8,8 @@ interface DriftState {
   readonly downMm: number;
   readonly biasRightMm: number;
   readonly biasDownMm: number;
-  readonly printSpreadMm: number;
+  /** Tried for once; null as the job’s own path was found, or the usual. */
+  readonly printSpreadMm: number | null;
   readonly wantedShare: number;
   set(part: Partial<Omit<DriftState, 'set'>>): void;
 }
@@ -18,7 +19,13 @@ export const useDrift = create<DriftState>()((set) => ({
   downMm: 0,
   biasRightMm: 0,
   biasDownMm: 0,
-  printSpreadMm: USUAL_PRINT_SPREAD_MM,
+  printSpreadMm: null,
   wantedShare: WANTED_FAULT_SHARE,
   set: (part) => set(part),
 }));
+
+/** How far print strays: as tried, or as backs of the job’s own path were measured. */
+export function usePrintSpread({ stock }: Pick<Job, 'stock'>, workshop: Workshop): Mm {
+  const tried = useDrift((s) => s.printSpreadMm);
+  return tried ?? printSpreadOf(workshop, stock.printerId, stock.pathId);
+}

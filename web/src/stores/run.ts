@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { notUndone, type Run, type RunEvent } from '@zippy/core';
+import type { RunNow } from '@zippy/core/contract';
 import { api, Away } from '../api/client.ts';
 import { keptByTab } from './local.ts';
 import { growingPauses } from './tryAgain.ts';
@@ -10,7 +11,11 @@ interface RunState {
   readonly unsent: readonly RunEvent[];
   readonly away: boolean;
   readonly problem: string | null;
+  /** How far this device’s clock is ahead of the server’s: timers are told by the server’s. */
+  readonly aheadMs: number;
   open(id: string): Promise<void>;
+  /** Takes in what other devices have pressed since. */
+  lookAgain(): Promise<void>;
   add(event: Pick<RunEvent, 'kind'> & Partial<RunEvent>): void;
   undo(): void;
 }
@@ -58,6 +63,7 @@ export const useRun = create<RunState>()((set, get) => {
     unsent: [],
     away: false,
     problem: null,
+    aheadMs: 0,
 
     async open(id) {
       set({ run: null, unsent: [], away: false, problem: null });
@@ -66,7 +72,7 @@ export const useRun = create<RunState>()((set, get) => {
         const run = await api.run(id);
         const known = new Set(run.events.map((event) => event.id));
         const unsent = (mine?.unsent ?? []).filter((event) => !known.has(event.id));
-        set({ run: { ...run, events: [...run.events, ...unsent] }, unsent });
+        set({ run: { ...run, events: [...run.events, ...unsent] }, unsent, aheadMs: aheadOf(run) });
       } catch (problem) {
         if (problem instanceof Away && mine) set({ run: mine.run, unsent: mine.unsent, away: true });
         else return set({ problem: (problem as Error).message });
@@ -75,8 +81,31 @@ export const useRun = create<RunState>()((set, get) => {
       void push();
     },
 
-    add(part) {
+    async lookAgain() {
       const { run } = get();
+      if (!run) return;
+      try {
+        const theirs = await api.run(run.id);
+        const mine = get().run;
+        if (mine?.id !== theirs.id) return;
+        // What was pressed here while the answer was on its way is not in it.
+        const known = new Set(theirs.events.map(({ id }) => id));
+        const events = [...theirs.events, ...mine.events.filter(({ id }) => !known.has(id))].sort(byMoment);
+        const finishedAt = theirs.finishedAt ?? mine.finishedAt;
+        set({ aheadMs: aheadOf(theirs), away: get().unsent.length > 0 && get().away });
+        if (get().unsent.length > 0) void push();
+        if (events.length === mine.events.length && finishedAt === mine.finishedAt) return;
+        set({ run: { ...mine, events, finishedAt } });
+        await keep();
+      } catch (problem) {
+        // What is pressed here is kept all the same.
+        if (problem instanceof Away) set({ away: true });
+        else set({ problem: (problem as Error).message });
+      }
+    },
+
+    add(part) {
+      const { run, aheadMs } = get();
       if (!run) return;
       const event: RunEvent = {
         id: crypto.randomUUID(),
@@ -84,7 +113,7 @@ export const useRun = create<RunState>()((set, get) => {
         cause: null,
         stepId: null,
         undoes: null,
-        at: new Date().toISOString(),
+        at: new Date(Date.now() - aheadMs).toISOString(),
         ...part,
       };
       set((s) => ({
@@ -106,6 +135,11 @@ export const useRun = create<RunState>()((set, get) => {
     },
   };
 });
+
+const aheadOf = ({ now }: Partial<RunNow>): number => (now ? Date.now() - Date.parse(now) : 0);
+
+const byMoment = (a: RunEvent, b: RunEvent): number =>
+  (a.at ?? '').localeCompare(b.at ?? '') || a.id.localeCompare(b.id);
 
 /** Presses of several tabs at one run, each once, in the order they were made. */
 function merged(tabs: readonly KeptRun[]): KeptRun | undefined {

@@ -26,6 +26,8 @@ interface WorkshopState {
   /** Takes one thing out of the workshop, and says so with the way back. */
   takeAway(shelf: Shelf, thing: { readonly id: string; readonly name: string }): void;
   toggleUnit(): void;
+  /** Asks what the bench has told since, of which nothing is typed. */
+  recount(): Promise<void>;
 }
 
 interface KeptWorkshop {
@@ -170,6 +172,16 @@ export const useWorkshop = create<WorkshopState>()((set, get) => {
         const now = get().workshop!;
         await change({ ...now, [shelf]: [...now[shelf].slice(0, at), taken, ...now[shelf].slice(at)] });
       });
+    },
+
+    async recount() {
+      try {
+        const { spoilLog } = (await api.workshop()).workshop;
+        const { workshop, base } = get();
+        if (workshop) set({ workshop: { ...workshop, spoilLog }, base: base && { ...base, spoilLog } });
+      } catch {
+        // Away, or busy: it is asked again as the page is opened the next time.
+      }
     },
 
     toggleUnit() {

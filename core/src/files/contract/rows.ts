@@ -1,5 +1,5 @@
 import type { LossCosts } from '../../plan/lossCosts.ts';
-import type { JobBench, NoteAbout } from '../../stations/make/run.ts';
+import type { JobBench, NoteAbout, Run } from '../../stations/make/run.ts';
 import type { Stage } from '../../workshop/stages.ts';
 import type { Use } from '../../job/usesOf.ts';
 import type { Job, OwnTypeface } from '../../job/types.ts';
@@ -136,6 +136,12 @@ export interface WrittenMovement extends ThingRef {
 /** Finished runs, as far as they tell how long things take; the newest first. */
 export interface TimedRuns {
   readonly runs: readonly TimedRun[];
+}
+
+/** A run, and what the server’s clock said as it answered: devices count their timers by it. */
+export interface RunNow extends Run {
+  /** ISO 8601. */
+  readonly now: string;
 }
 
 /** A run as the log shows it. */

@@ -11,7 +11,7 @@ interface Span {
   readonly end: Mm;
 }
 /** A move before it is numbered and put into words. */
-export type DraftMove = Omit<CutMove, 'number' | 'turn' | 'strokes' | 'text'>;
+export type DraftMove = Omit<CutMove, 'number' | 'turn' | 'strokes' | 'text' | 'how'>;
 
 /**
  * Moves that free every cell. First two true edges, at the first trims from the left and from the top; then

@@ -32,6 +32,7 @@ export function numberMoves(
     const byRule = trimmer.kind === 'knife' || trimmer.kind === 'scissors';
     const set = byRule ? 'Lay the rule' : 'Set the fence';
     const at = byRule ? `from the ${move.atFence} edge` : `, ${move.atFence} edge against it`;
+    const edge = byRule ? `measured from the ${move.atFence} edge` : `${move.atFence} edge against the fence`;
     const falls = move.makesTrueEdge
       ? 'The waste falls off and the cut is a true edge.'
       : move.fallsOff === 'waste'
@@ -45,6 +46,7 @@ export function numberMoves(
       number: i + 1,
       turn,
       strokes,
+      how: `${whose}${whose ? edge : capital(edge)}, front up. ${falls}`,
       text: `${whose}${whose ? set.charAt(0).toLowerCase() + set.slice(1) : set} ${byRule ? `${formatLength(move.fenceMm, unit)} ${at}` : `to ${formatLength(move.fenceMm, unit)}${at}`}, front up. ${falls}`,
     };
   });

@@ -32,7 +32,7 @@ import { movesFor, type FenceCuts } from './movesFor.ts';
 import { planDrift, SPREADS_OF_95, worstDrift } from './planDrift.ts';
 import type { CutOrder, CutPlan, OutlineCut, PieceDrift } from './types.ts';
 import { cardsOnMachine, planMachine, type MachinePlan } from './planMachine.ts';
-import { cutHabit } from './setFence.ts';
+import { cutHabit, sayOff } from './setFence.ts';
 import { throughCreases } from '../sheet/layout/throughCreases.ts';
 import { offcutsOf, sheetChoices } from './sheetChoices.ts';
 
@@ -102,7 +102,7 @@ export function planCuts({ job, workshop, size, art, stock, sheet }: CutContext)
     outlines,
     choices: sheetChoices({ job, workshop, size, art, stock, sheet, trimmer }),
     offcuts: offcutsOf(cuts.waste, workshop.keepOffcutMm),
-    verdict: verdictOf(found, size, sheet),
+    verdict: `${verdictOf(found, size, sheet)}${cuts.moves.length > 0 ? saySet(workshop, trimmer) : ''}`,
     telling: tellingOf(found, sheet),
     figures: cutFigures(found, workshop, stock, sheet),
     snags: [
@@ -152,6 +152,13 @@ function driftOf(
       ? trims.map(() => evenDrift(shaped && !trimmer.machine ? Math.max(repeatabilityMm, BY_HAND_MM) : repeatabilityMm))
       : planDrift(moves, trims, repeatabilityMm);
   return { repeatabilityMm, readings, pieces, worst: worstDrift(pieces) };
+}
+
+/** What pieces measured at the bench ask of every setting. */
+function saySet(workshop: Workshop, trimmer: Trimmer): string {
+  const { correctionMm, biasMm, readings } = cutHabit(workshop, trimmer);
+  if (trimmer.machine || correctionMm === 0) return '';
+  return ` Set each ${fixed(Math.abs(correctionMm), 1)} mm ${correctionMm > 0 ? 'beyond' : 'short of'} what is said: on ${trimmer.name}, pieces come out ${sayOff(biasMm)}, ${readings} measured. The bench says it at every cut.`;
 }
 
 function verdictOf(found: Found, size: SizePlan, sheet: SheetPlan): string {

@@ -34,6 +34,8 @@ export interface CutMove {
   readonly piecesPerSheet: number;
   readonly strokes: number;
   readonly text: string;
+  /** The same without the distance, for where that stands large beside it. */
+  readonly how: string;
 }
 
 /** How pieces that are no cards come out of their sheets. */

@@ -231,6 +231,7 @@ function printSteps(job: Job, workshop: Workshop, sheet: SheetPlan, stock: Stock
         ...PLAIN,
         id: `print-${plate === 'white' ? 'white-' : ''}${both ? 'both' : sides[0]}`,
         ...{ kind: 'print', side: sides[0]!, plate },
+        ...(both || turned ? { backsFronts: true as const } : {}),
         title,
         big: `${sheet.sheets} ${plural(sheet.sheets, readyCut ? 'card' : 'sheet')}`,
         detail: `${files ? `File ${i + 1} of ${passes.length}. ` : ''}${feed}${ink}${settings}${both ? ` Two-sided, flip on the ${job.sheet.flipEdge} edge.` : ''} ${check}`,
@@ -277,7 +278,7 @@ function cutSteps(cut: CutPlan, { unit }: Workshop): readonly MakeStep[] {
     fenceMm: move.fenceMm,
     title: `Cut ${move.number} of ${cut.moves.length}`,
     big: formatLength(move.fenceMm, unit),
-    detail: `${move.turn}. ${move.text} ${move.strokes} ${plural(move.strokes, 'stroke')}, up to ${cut.sheetsAtOnce} at once.`,
+    detail: `${move.turn}. ${move.how} ${move.strokes} ${plural(move.strokes, 'stroke')}, up to ${cut.sheetsAtOnce} at once.`,
     caution: i === 0 ? CAUTIONS[cut.trimmer.kind] : null,
     waitMinutes: null,
   }));

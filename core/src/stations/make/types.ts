@@ -8,7 +8,13 @@ import { STAGES, type Stage } from '../../workshop/stages.ts';
 /** What is worked on at a step: all that a drawing of it needs to know. */
 export type StepWork =
   /** A pass of the stack; of both sides at once, the front is looked at. */
-  | { readonly kind: 'print'; readonly side: SheetSide; readonly plate: PlateKind }
+  | {
+      readonly kind: 'print';
+      readonly side: SheetSide;
+      readonly plate: PlateKind;
+      /** Afterwards backs lie over fronts, and how true they lie can be measured. */
+      readonly backsFronts?: true;
+    }
   | { readonly kind: 'dry' }
   /** The move’s and the line’s place in the plan’s lists, from nought. */
   | {

@@ -1,9 +1,11 @@
 import {
+  capital,
   drawCutAndCrease,
   drawMachineFile,
   drawOnMachine,
   fixed,
   formatLength,
+  setFence,
   type CutMove,
   type MakeStep,
 } from '@zippy/core';
@@ -79,10 +81,20 @@ function settings(input: ExportInput, name: string): Draft {
 type Row = readonly (string | number)[];
 
 /** What a step sets, in the columns of the table; none where it sets nothing. */
-function rowsOf(step: MakeStep, { plan, workshop: { unit } }: ExportInput): readonly Row[] {
-  const cutRow = (what: string, { turn, fenceMm, atFence, strokes, text }: CutMove): Row => [
-    ...[what, turn, mm(fenceMm), formatLength(fenceMm, unit), atFence, strokes, text],
-  ];
+function rowsOf(step: MakeStep, { plan, workshop }: ExportInput): readonly Row[] {
+  const { unit } = workshop;
+  const cutRow = (what: string, { turn, fenceMm, atFence, strokes, text, how }: CutMove): Row => {
+    const { setMm, says } = setFence(fenceMm, plan.cut.trimmer, workshop);
+    return [
+      what,
+      turn,
+      mm(setMm),
+      formatLength(setMm, unit),
+      atFence,
+      strokes,
+      says ? `${how} ${capital(says)}` : text,
+    ];
+  };
   switch (step.kind) {
     case 'cut': {
       const move = plan.cut.moves[step.move]!;

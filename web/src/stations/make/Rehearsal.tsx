@@ -13,7 +13,7 @@ import {
   type Scene,
 } from '@zippy/core';
 import { SceneView } from '../../bench/SceneView.tsx';
-import { useDrift } from '../../stores/drift.ts';
+import { useDrift, usePrintSpread } from '../../stores/drift.ts';
 import { useJob } from '../../stores/job.ts';
 import { useStandIn } from '../../stores/standIn.ts';
 import { BenchButton, PlainButton } from '../../ui/buttons.tsx';
@@ -31,9 +31,10 @@ const TABLE_MM = 4;
 const OF_DRIFT = /^art-(bleed-small|border-|short-|overhang-)/;
 
 /** Twenty cards as they would lie on the table after this printer and this trimmer, the worst first. */
-export default function Rehearsal({ job, plan }: StationProps): ReactNode {
+export default function Rehearsal({ job, plan, workshop }: StationProps): ReactNode {
   const change = useJob((s) => s.change);
-  const { biasRightMm, biasDownMm, printSpreadMm } = useDrift();
+  const { biasRightMm, biasDownMm } = useDrift();
+  const printSpreadMm = usePrintSpread(job, workshop);
   const cutSpreadMm = plan.cut.drift.worst.fromTrueMm;
   const { faces } = plan.art;
   const { on, truth, toggle } = useStandIn();

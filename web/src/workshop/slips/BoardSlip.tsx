@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react';
-import { isPlainRule, WORKSHOP_LIMITS, type Board, type Workshop } from '@zippy/core';
+import { isPlainRule, USUAL_CREASE_MM, WORKSHOP_LIMITS, type Board, type Workshop } from '@zippy/core';
 import { useWorkshop } from '../../stores/workshop.ts';
 import { LengthField } from '../../ui/fields/LengthField.tsx';
+import { HabitPanel } from '../habits/HabitPanel.tsx';
 import { ThingSlip } from './ThingSlip.tsx';
 
 /** A scoring board with its own spacing of grooves; a plain rule is one with very fine ones. */
@@ -33,6 +34,7 @@ export function BoardSlip({
           onCommit={(longestMm) => set({ longestMm })}
         />
       </div>
+      <HabitPanel on="boards" toolId={board.id} usualMm={USUAL_CREASE_MM} workshop={workshop} />
     </ThingSlip>
   );
 }

@@ -1,5 +1,13 @@
 import type { ReactNode } from 'react';
-import { sayDay, WORKSHOP_LIMITS, type FeedPath, type Printer, type Workshop } from '@zippy/core';
+import {
+  pathKey,
+  sayDay,
+  USUAL_PRINT_SPREAD_MM,
+  WORKSHOP_LIMITS,
+  type FeedPath,
+  type Printer,
+  type Workshop,
+} from '@zippy/core';
 import { useNotice } from '../../stores/notice.ts';
 import { useWorkshop } from '../../stores/workshop.ts';
 import { ButtonLink, Quiet } from '../../ui/buttons.tsx';
@@ -7,6 +15,7 @@ import { Choice } from '../../ui/Choice.tsx';
 import { LengthField, MaybeLengthField } from '../../ui/fields/LengthField.tsx';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { OnOff } from '../../ui/OnOff.tsx';
+import { HabitPanel } from '../habits/HabitPanel.tsx';
 import { useJobsWith } from '../useUses.ts';
 import { ThicknessField, WeightField } from './labelFields.tsx';
 import { WordField } from './ThingSlip.tsx';
@@ -148,6 +157,12 @@ export function PathFields({
           : 'Not calibrated: backs land where the printer puts them.'}
       </p>
       <ButtonLink href={`/workshop/printers/${printer.id}/${path.id}`}>Calibrate this path</ButtonLink>
+      <HabitPanel
+        on="paths"
+        toolId={pathKey(printer.id, path.id)}
+        usualMm={USUAL_PRINT_SPREAD_MM * Math.SQRT2}
+        workshop={workshop}
+      />
       {onTakeOut && (
         <p>
           {jobs && jobs.length > 0 && `${jobs.map(({ title }) => title).join(', ')}: printed this way. `}

@@ -14,6 +14,7 @@ import { LengthField } from '../../ui/fields/LengthField.tsx';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { Pick } from '../../ui/Pick.tsx';
 import { TRIMMER_NAMES } from '../kindNames.ts';
+import { HabitPanel } from '../habits/HabitPanel.tsx';
 import { MachineFields } from './MachineFields.tsx';
 import { ThingSlip } from './ThingSlip.tsx';
 
@@ -73,9 +74,12 @@ export function TrimmerSlip({
         value={repeatabilityOf(trimmer)}
         {...WORKSHOP_LIMITS.trimmer.repeatabilityMm}
         whole={false}
-        hint="Measure ten cuts set alike: most lie within this of their mean, nearly all within twice this."
+        hint="What is thought before any is measured. Most lie within this of their mean, nearly all within twice this."
         onCommit={(repeatabilityMm) => set({ repeatabilityMm })}
       />
+      {!trimmer.machine && (
+        <HabitPanel on="trimmers" toolId={trimmer.id} usualMm={repeatabilityOf(trimmer)} workshop={workshop} />
+      )}
       {trimmer.machine && (
         <MachineFields machine={trimmer.machine} unit={unit} onChange={(machine) => set({ machine })} />
       )}

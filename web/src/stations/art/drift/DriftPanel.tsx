@@ -1,7 +1,7 @@
 import { lazy, Suspense, type ReactNode } from 'react';
 import styled from 'styled-components';
 import { driftFacts, fixed, formatLength } from '@zippy/core';
-import { useDrift } from '../../../stores/drift.ts';
+import { useDrift, usePrintSpread } from '../../../stores/drift.ts';
 import type { StationProps } from '../../parts.ts';
 import { useFace } from '../useFace.ts';
 import { DriftRemedies } from './DriftRemedies.tsx';
@@ -16,7 +16,8 @@ export function DriftPanel(props: StationProps): ReactNode {
   const { job, plan, workshop } = props;
   const { unit } = workshop;
   const { face } = useFace(props);
-  const { biasRightMm, biasDownMm, printSpreadMm, wantedShare } = useDrift();
+  const { biasRightMm, biasDownMm, wantedShare } = useDrift();
+  const printSpreadMm = usePrintSpread(job, workshop);
   const worst = plan.cut.drift.worst.fromTrueMm;
   const facts = driftFacts(face, plan.size, job.size.bleedMm);
   const run = useDriftRun(facts, { biasRightMm, biasDownMm, printSpreadMm, cutSpreadMm: worst }, wantedShare);
@@ -65,7 +66,7 @@ export function DriftPanel(props: StationProps): ReactNode {
           <DriftRemedies {...{ job, run, border, unit }} faceId={face.face.id} />
         </>
       )}
-      <DriftScales />
+      <DriftScales printSpreadMm={printSpreadMm} />
       <small>
         One cut strays by {fixed(worst, 2)} mm (1 σ): the tool’s own repeatability and that of the edge it is measured
         from, see Cut.

@@ -5,8 +5,8 @@ import { Scale } from '../../../ui/Scale.tsx';
 import { percent } from './percent.ts';
 
 /** What is known of the printer and put up with by the maker. */
-export function DriftScales(): ReactNode {
-  const { biasRightMm, biasDownMm, printSpreadMm, wantedShare, set } = useDrift();
+export function DriftScales({ printSpreadMm }: { readonly printSpreadMm: number }): ReactNode {
+  const { biasRightMm, biasDownMm, wantedShare, set } = useDrift();
   return (
     <>
       <Scale

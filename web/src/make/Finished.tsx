@@ -1,0 +1,94 @@
+import { useState, type ReactNode } from 'react';
+import { useNavigate } from 'react-router';
+import {
+  countedOf,
+  measuredIn,
+  notesOf,
+  plural,
+  sayOff,
+  takenByRun,
+  thingKey,
+  type Run,
+  type RunCount,
+  type Workshop,
+} from '@zippy/core';
+import { api } from '../api/client.ts';
+import { ButtonLink, PlainButton } from '../ui/buttons.tsx';
+import { Row } from '../ui/ModalDialog.tsx';
+import { ABOUT_NAMES } from './NoteDialog.tsx';
+
+/** What a run came to, and the way to make it once more as it was. */
+export function Finished({
+  run,
+  count,
+  workshop,
+}: {
+  readonly run: Run;
+  readonly count: RunCount;
+  readonly workshop: Workshop;
+}): ReactNode {
+  const navigate = useNavigate();
+  const [problem, setProblem] = useState<string | null>(null);
+  const taken = sayTaken(run, workshop);
+  const measured = sayMeasured(run);
+  const repeat = async (): Promise<void> => {
+    try {
+      const again = await api.startRun(crypto.randomUUID(), run.jobId, run.id);
+      await navigate(`/bench/${again.id}`);
+    } catch (why) {
+      setProblem((why as Error).message);
+    }
+  };
+  return (
+    <>
+      <small>Finished</small>
+      <h1>{count.good} good</h1>
+      <p>{sayLosses(count.spoiled, count.causes)}</p>
+      {taken && <p>{taken}</p>}
+      {measured && <p>{measured}</p>}
+      {notesOf(run.events).map(({ id, about, text }) => (
+        <p key={id} className="learnt">
+          {ABOUT_NAMES[about]}: {text}
+        </p>
+      ))}
+      <Row>
+        <ButtonLink href={`/jobs/${run.jobId}/sell`}>What it cost</ButtonLink>
+        <PlainButton onPress={() => void repeat()}>Make it again, as it was</PlainButton>
+      </Row>
+      {problem && <p role="alert">{problem}</p>}
+    </>
+  );
+}
+
+/** Cuts and folds that were measured, on the whole. */
+function sayMeasured({ events }: Run): string | null {
+  const pieces = measuredIn(events);
+  const said = (['trimmers', 'boards'] as const).flatMap((on) => {
+    const own = pieces.filter((piece) => piece.on === on);
+    if (own.length === 0) return [];
+    const mean = own.reduce((n, { offMm }) => n + offMm, 0) / own.length;
+    return [`${own.length} ${plural(own.length, on === 'trimmers' ? 'cut' : 'fold')} ${sayOff(mean)}`];
+  });
+  return said.length === 0 ? null : `Measured, on the whole: ${said.join(', ')}.`;
+}
+
+/** What the run’s cards are made of, which is no longer on the shelf. */
+function sayTaken(run: Run, workshop: Workshop): string | null {
+  const things = new Map(countedOf(run.workshop ?? workshop).map((thing) => [thingKey(thing), thing]));
+  const taken = takenByRun(run).flatMap((one) => {
+    const [thing, count] = [things.get(thingKey(one)), one.made + one.spoiled];
+    if (!thing || count === 0) return [];
+    // Trimmings are called by their names alone.
+    const what = one.shelf === 'trimmings' ? '' : `${plural(count, thing.one)} of `;
+    return [`${count} ${what}${thing.name}`];
+  });
+  return taken.length > 0 ? `Off the shelf: ${taken.join(', ')}.` : null;
+}
+
+function sayLosses(spoiled: number, causes: Readonly<Record<string, number>>): string {
+  if (spoiled === 0) return 'None spoiled.';
+  return `${spoiled} spoiled: ${Object.entries(causes)
+    .sort((a, b) => b[1] - a[1])
+    .map(([cause, n]) => `${n} ${cause}`)
+    .join(', ')}.`;
+}
