@@ -353,6 +353,8 @@ export {
 } from './stations/make/run.ts';
 export { drawStep } from './plan/drawStep.ts';
 export { lossCosts, type LossCosts } from './plan/lossCosts.ts';
+export { lessonsFor, type Lesson, type PastRun } from './stations/make/lessons.ts';
+export { paretoOf, type CauseLosses, type Pareto, type RunLosses } from './workshop/learnt/pareto.ts';
 export { measurableAt, type Measurable } from './stations/make/measurable.ts';
 export { sayStop, USUAL_CREASE_MM } from './stations/crease/sayStop.ts';
 export { timersOf, type Timer } from './stations/make/timers.ts';

@@ -1,5 +1,6 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
+import { lessonsFor } from '../../../src/stations/make/lessons.ts';
 import { lossCosts } from '../../../src/plan/lossCosts.ts';
 import { countLosses, lostAt, type LoggedRun } from '../../../src/stations/make/countLosses.ts';
 import { meanwhile } from '../../../src/stations/make/meanwhile.ts';
@@ -160,5 +161,32 @@ describe('work while something dries', () => {
     const printed = step('print-layer-m', { kind: 'layer', pieceId: 'm', plate: 'colours' });
     expect(meanwhile([dry, printed, cut, glued, pack], dry, new Set())).to.equal(printed);
     expect(meanwhile([dry, cut, glued, pack], dry, new Set())).to.equal(null);
+  });
+});
+
+describe('lessons of past runs', () => {
+  const job = inkedWith();
+  const past = (id: string, part: object) => ({
+    ...{ id, jobId: 'other', title: id, stockId: null, tools: {}, startedAt: '2026-10-01T19:00:00Z' },
+    notes: [{ about: 'differently' as const, text: `of ${id}` }],
+    ...part,
+  });
+  const print = `${job.stock.printerId}/${job.stock.pathId}`;
+
+  it('come again with the same card, stock or tool, the nearest first, and no others', () => {
+    const runs = [
+      past('board', { tools: { crease: job.crease.boardId } }),
+      past('nothing', {}),
+      past('printer', { tools: { print, crease: job.crease.boardId } }),
+      past('stock', { stockId: job.stock.stockId }),
+      past('card', { jobId: 'me' }),
+      past('weather', { jobId: 'me', notes: [{ about: 'weather', text: 'Damp' }] }),
+    ];
+    expect(lessonsFor(runs, { jobId: 'me', job }).map(({ of, text }) => [of, text])).to.deep.equal([
+      ['card', 'of card'],
+      ['stock', 'of stock'],
+      ['printer', 'of printer'],
+      ['board', 'of board'],
+    ]);
   });
 });

@@ -4,6 +4,7 @@ import { normalFrom, randomFrom } from '../../../src/ground/random.ts';
 import { setFence } from '../../../src/stations/cut/setFence.ts';
 import { controlChart, saySignals } from '../../../src/workshop/learnt/chart.ts';
 import { expectLosses } from '../../../src/workshop/learnt/expectLosses.ts';
+import { paretoOf } from '../../../src/workshop/learnt/pareto.ts';
 import { habitOf, habitOn } from '../../../src/workshop/learnt/habits.ts';
 import { printSpreadOf } from '../../../src/workshop/learnt/printSpread.ts';
 import type { StageLosses, ToolReading } from '../../../src/workshop/learnt/types.ts';
@@ -172,5 +173,60 @@ describe('what the bench teaches of losses', () => {
       ).stages[0]!.share;
     expect(two(10)).to.be.above(two(50)).and.below(0.2);
     expect(two(500)).to.be.below(0.01);
+  });
+});
+
+describe('what causes cost', () => {
+  const costs = { print: 10, cut: 20, crease: 30, assemble: 40, pack: 50 };
+  const run = (
+    good: number,
+    losses: readonly (readonly ['print' | 'cut' | 'crease', string, number])[],
+    priced = true,
+  ) => ({
+    good,
+    spoiled: losses.reduce((n, [, , cards]) => n + cards, 0),
+    losses: losses.map(([stage, cause, cards]) => ({ stage, cause, cards })),
+    costs: priced ? costs : null,
+  });
+
+  it('puts the dearest first, though it took fewer cards, and adds up to all', () => {
+    // 4 misfeeds at 10 are 40; 2 cracks at 30 are 60.
+    const { causes, costMinor, cards } = paretoOf([
+      run(20, [
+        ['print', 'misfeed', 4],
+        ['crease', 'crack', 2],
+      ]),
+    ]);
+    expect(causes.map(({ cause, costMinor: cost, upTo }) => [cause, cost, upTo])).to.deep.equal([
+      ['crack', 60, 0.6],
+      ['misfeed', 40, 1],
+    ]);
+    expect([costMinor, cards, causes[0]!.before]).to.deep.equal([100, 6, null]);
+  });
+
+  it('holds the newest four runs against those before', () => {
+    const now = run(49, [['print', 'misfeed', 1]]);
+    const then = run(45, [['print', 'misfeed', 5]]);
+    const [misfeed] = paretoOf([now, now, now, now, then, then]).causes;
+    expect([misfeed!.now, misfeed!.before]).to.deep.equal([2, 10]);
+  });
+
+  it('counts cards where no run knows what one cost', () => {
+    const { causes, unpriced } = paretoOf([
+      run(
+        9,
+        [
+          ['print', 'misfeed', 1],
+          ['cut', 'miscut', 3],
+        ],
+        false,
+      ),
+    ]);
+    expect(causes.map(({ cause, upTo }) => [cause, upTo])).to.deep.equal([
+      ['miscut', 0.75],
+      ['misfeed', 1],
+    ]);
+    expect(unpriced).to.equal(4);
+    expect(paretoOf([run(9, [])]).causes).to.deep.equal([]);
   });
 });

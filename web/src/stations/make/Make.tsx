@@ -10,17 +10,20 @@ import { useView } from '../../stores/view/index.ts';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { ButtonLink, DoNow, PlainButton } from '../../ui/buttons.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
+import { Lessons } from './Lessons.tsx';
 
 const Rehearsal = lazy(() => import('./Rehearsal.tsx'));
+const RunLog = lazy(() => import('./RunLog.tsx'));
 
 /** The whole run laid out as cards to go through, on the slate. */
 export function MakeBench(props: StationProps): ReactNode {
   const { plan } = props;
-  const rehearsing = useView((s) => s.rehearsing);
-  if (rehearsing)
+  const atMake = useView((s) => s.atMake);
+  const id = useJob((s) => s.id);
+  if (atMake !== 'steps')
     return (
       <Suspense fallback={<Table aria-label="Bench" />}>
-        <Rehearsal {...props} />
+        {atMake === 'rehearsal' ? <Rehearsal {...props} /> : id && <RunLog jobId={id} workshop={props.workshop} />}
       </Suspense>
     );
   return (
@@ -51,7 +54,8 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
   const navigate = useNavigate();
   const { id, bench, settle, change } = useJob();
   const [problem, setProblem] = useState<string | null>(null);
-  const rehearsing = useView((s) => s.rehearsing);
+  const atMake = useView((s) => s.atMake);
+  const { showAtMake } = useView.getState();
   // Bare card has no pages.
   const printed = plan.sheet.sides.length > 0;
   const stopped = allSnags(plan).some(({ level }) => level === 'stop');
@@ -118,10 +122,17 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
       )}
       {problem && <p role="alert">{problem}</p>}
       {plan.sheet.up > 0 && (
-        <PlainButton aria-pressed={rehearsing} onPress={() => useView.getState().rehearse(!rehearsing)}>
-          {rehearsing ? 'Back to the steps' : 'Rehearse twenty cards'}
+        <PlainButton
+          aria-pressed={atMake === 'rehearsal'}
+          onPress={() => showAtMake(atMake === 'rehearsal' ? 'steps' : 'rehearsal')}
+        >
+          {atMake === 'rehearsal' ? 'Back to the steps' : 'Rehearse twenty cards'}
         </PlainButton>
       )}
+      <PlainButton aria-pressed={atMake === 'log'} onPress={() => showAtMake(atMake === 'log' ? 'steps' : 'log')}>
+        {atMake === 'log' ? 'Back to the steps' : 'The log of runs'}
+      </PlainButton>
+      {id && <Lessons jobId={id} job={job} workshop={workshop} />}
       <NumberField
         label="Minutes to dry"
         value={job.make.dryMinutes}

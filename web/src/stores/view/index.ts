@@ -22,7 +22,7 @@ export const useView = create<View>()((...store) => {
     ...envelopeSlice(...store),
     openJob: () =>
       set({
-        ...{ face: 'front', itemIds: [], card: 0, sheetNumber: 1, rehearsing: false, shows: 'blank' },
+        ...{ face: 'front', itemIds: [], card: 0, sheetNumber: 1, atMake: 'steps', shows: 'blank' },
         ...{ folded: false, side: 'outside', light: false, cutsDone: [] },
       }),
   };

@@ -5,8 +5,8 @@ const FIRST = { card: 0, sheetNumber: 1 };
 
 export const runSlice: StateCreator<View, [], [], RunSlice> = (set) => ({
   ...FIRST,
-  rehearsing: false,
-  rehearse: (rehearsing) => set({ rehearsing }),
+  atMake: 'steps',
+  showAtMake: (atMake) => set({ atMake }),
   showCard: (card) => set({ card }),
   showSheet: (sheetNumber) => set({ sheetNumber }),
   showFirst: () => set(FIRST),

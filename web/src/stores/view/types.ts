@@ -64,9 +64,9 @@ export interface RunSlice {
   readonly card: number;
   /** From one. */
   readonly sheetNumber: number;
-  /** Twenty cards as they would come out, instead of the steps that make them. */
-  readonly rehearsing: boolean;
-  rehearse(on: boolean): void;
+  /** The steps that make them, twenty cards as they would come out, or what runs have come to. */
+  readonly atMake: 'steps' | 'rehearsal' | 'log';
+  showAtMake(what: RunSlice['atMake']): void;
   showCard(card: number): void;
   showSheet(sheetNumber: number): void;
   showFirst(): void;

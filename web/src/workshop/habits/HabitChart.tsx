@@ -10,6 +10,9 @@ register([LineChart, GridComponent, MarkLineComponent, TooltipComponent, SVGRend
 
 const HEIGHT_PX = 330;
 
+/** With a true minus, as everywhere else. */
+const signed = (value: number, places: number): string => fixed(value, places).replace('-', '−');
+
 /** Each piece against the limits of chance, and under it how far each lies from the one before. */
 export default function HabitChart({
   chart,
@@ -37,7 +40,9 @@ export default function HabitChart({
         type: dashed ? ('dashed' as const) : ('solid' as const),
       },
       label: {
-        formatter: `${name} ${fixed(yAxis, 2)}`,
+        formatter: `${name} ${signed(yAxis, 2)}`,
+        backgroundColor: colour.paper,
+        padding: 1,
         position: 'insideEndTop' as const,
         fontSize: 12,
         color: colour.ink,
@@ -48,7 +53,7 @@ export default function HabitChart({
     const scale = {
       type: 'value' as const,
       scale: true,
-      axisLabel: { color: colour.inkQuiet, formatter: (mm: number) => fixed(mm, 1) },
+      axisLabel: { color: colour.inkQuiet, formatter: (mm: number) => signed(mm, 1) },
       splitLine: { lineStyle: { color: colour.rule } },
     };
     const reach = [chart.lower, chart.upper, ...chart.values, 0];
@@ -62,10 +67,11 @@ export default function HabitChart({
       ],
       tooltip: {
         trigger: 'axis',
+        confine: true,
         formatter: (at: unknown) => {
           const [{ dataIndex }] = at as [{ dataIndex: number }];
           const value = chart.values[dataIndex]!;
-          return `Piece ${dataIndex + 1}, ${sayDay(days[dataIndex]!, region)}: ${fixed(value, 2)} mm`;
+          return `Piece ${dataIndex + 1}, ${sayDay(days[dataIndex]!, region)}: ${signed(value, 2)} mm`;
         },
       },
       xAxis: [axis, { ...axis, gridIndex: 1 }],
@@ -83,6 +89,7 @@ export default function HabitChart({
           name: 'from the one before, mm',
           nameTextStyle: { color: colour.inkQuiet, align: 'left' },
           min: 0,
+          max: Math.ceil(11 * Math.max(chart.upperRange, ...chart.ranges)) / 10,
           splitNumber: 2,
         },
       ],
