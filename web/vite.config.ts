@@ -1,10 +1,11 @@
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
 import { compressed } from './compressed.ts';
+import { keeper } from './keeper.ts';
 import { preloads } from './preloads.ts';
 
 export default defineConfig({
-  plugins: [react(), preloads(), compressed()],
+  plugins: [react(), preloads(), keeper(), compressed()],
   worker: { format: 'es' },
   build: {
     target: 'es2022',

@@ -12,6 +12,7 @@ import { Finished } from './Finished.tsx';
 import { NoteDialog } from './NoteDialog.tsx';
 import { SpoilDialog } from './SpoilDialog.tsx';
 import { Timers, useServerNow } from './Timers.tsx';
+import { useBenchKept } from './useBenchKept.ts';
 import { useBenchPresses, type BenchPresses } from './useBenchPresses.ts';
 import { useBenchSound } from './useBenchSound.ts';
 import { useKeepAwake } from './useKeepAwake.ts';
@@ -34,6 +35,7 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
   const finished = run?.finishedAt != null;
   const now = useServerNow(timers.length > 0, aheadMs);
   const sound = useBenchSound();
+  const kept = useBenchKept(run);
   const [who, setWho] = useWhoWorks();
   useKeepAwake(!finished);
   // What was pressed here is what the next plan goes by.
@@ -87,6 +89,7 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
       <BenchSteps
         {...{ run, step, stepsDone, sound }}
         kept={away ? `Server away: ${unsent.length} kept here` : unsent.length > 0 ? 'Saving …' : 'Saved'}
+        isKeptHere={kept === 'kept'}
         onGo={setChosen}
       />
       <div className="under">

@@ -8,6 +8,7 @@ export function BenchSteps({
   stepsDone,
   step,
   kept,
+  isKeptHere,
   sound,
   onGo,
 }: {
@@ -16,6 +17,8 @@ export function BenchSteps({
   /** The one that is looked at; null when all are done. */
   readonly step: Run['steps'][number] | null;
   readonly kept: string;
+  /** It goes on without the server, and through a page that is loaded anew. */
+  readonly isKeptHere: boolean;
   readonly sound: { readonly isOn: boolean; readonly setOn: (on: boolean) => void };
   readonly onGo: (stepId: string) => void;
 }): ReactNode {
@@ -40,6 +43,7 @@ export function BenchSteps({
       </BenchButton>
       <span role="status" className="kept">
         {kept}
+        {isKeptHere && <small>works without the server</small>}
       </span>
     </header>
   );

@@ -63,7 +63,7 @@ export function Timers({
           <li key={timer.id} className={isUp ? 'up' : ''}>
             <Ring share={Math.min(1, Math.max(0, left / (timer.minutes * MINUTE_MS)))} />
             <span>{title}</span>
-            <b role="timer" aria-live="off">
+            <b role="timer" aria-live="off" data-said={isUp || undefined}>
               {isUp ? 'Time is up' : sayLeft(left)}
             </b>
             {timer.stepId !== null && (
@@ -133,6 +133,10 @@ const Strip = styled.ul`
   }
   b {
     font: 700 24px/1 ${({ theme }) => theme.font.mono};
+  }
+  b[data-said] {
+    font-family: ${({ theme }) => theme.font.text};
+    font-size: 19px;
   }
   svg {
     width: 32px;

@@ -45,7 +45,7 @@ export function WaitHere({
         </>
       ) : (
         <>
-          <b className="timer">{left <= 0 ? 'Time is up' : sayLeft(left)}</b>
+          {left <= 0 ? <b>Time is up.</b> : <b className="timer">{sayLeft(left)}</b>}
           <PlainButton onPress={() => onStart(Math.max(0, left) / 60_000 + MORE_MINUTES)}>
             {MORE_MINUTES} minutes more
           </PlainButton>
@@ -71,6 +71,9 @@ const Waiting = styled.div`
   flex-wrap: wrap;
   gap: 10px;
   align-items: center;
+  b:not(.timer) {
+    font-size: 26px;
+  }
   button {
     min-height: 56px;
     font-size: 20px;

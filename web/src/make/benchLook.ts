@@ -52,6 +52,11 @@ export const Card = styled.div`
     min-width: 70px;
     text-align: right;
   }
+  .kept small {
+    display: block;
+    font-size: 14px;
+    color: ${({ theme }) => theme.colour.onSlateQuiet};
+  }
   main {
     display: grid;
     align-content: center;
