@@ -42,7 +42,7 @@ export function BenchSteps({
         Sound {sound.isOn ? 'on' : 'off'}
       </BenchButton>
       <span role="status" className="kept">
-        {kept}
+        <span>{kept}</span>
         {isKeptHere && <small>works without the server</small>}
       </span>
     </header>
