@@ -88,6 +88,7 @@ export { drawLayerSheet, drawPanelPage } from './stations/sheet/draw/drawLayerSh
 export { likelyPage, partsOfPage, type BackgroundPage, type PagePart } from './stations/sheet/layout/partsOfPage.ts';
 export type { LayerSheet } from './stations/sheet/layout/layerSheets.ts';
 export { drawProof } from './plan/drawProof.ts';
+export { drawTicket } from './plan/drawTicket.ts';
 export { seenPanels } from './plan/seenPanels.ts';
 export { layerName } from './files/write/layerNames.ts';
 export { flatten, type Polygon } from './ground/geometry/polygon.ts';

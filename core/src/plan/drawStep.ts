@@ -18,6 +18,7 @@ import type { SizePlan } from '../stations/size/planSize.ts';
 import { drawLayerSheet } from '../stations/sheet/draw/drawLayerSheet.ts';
 import type { MakeStep } from '../stations/make/types.ts';
 import type { Plan } from './planJob.ts';
+import { drawProof } from './drawProof.ts';
 import { seenPanels } from './seenPanels.ts';
 
 /**
@@ -81,6 +82,8 @@ export function drawStep(
     case 'ribbon':
     case 'pack':
       return drawFolded(plan.size, { open: 0.08, stockColour, art, prints });
+    case 'proof':
+      return drawProof(plan, '', unit).scene;
     case 'dry':
       return null;
   }

@@ -73,8 +73,6 @@ export type Draft =
       /** Exactly so many, where a print house asks for them. */
       readonly pixels?: PixelQuestion;
     })
-  /** Words that flow over pages as they need them. */
-  | (Titled & { readonly kind: 'flow'; readonly flow: (doc: PDFKit.PDFDocument) => void })
   | (Named & {
       readonly kind: 'table';
       readonly columns: readonly string[];

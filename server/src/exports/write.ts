@@ -32,8 +32,6 @@ export function writeDraft(
   switch (draft.kind) {
     case 'pages':
       return pagesFile(draft, materials, count);
-    case 'flow':
-      return flowFile(draft, materials);
     case 'drawing':
       return drawingFile(draft, format, materials);
     case 'table':
@@ -59,14 +57,6 @@ async function pagesFile(
     file.addPage(page, white);
     await count.one(total);
   }
-  file.end();
-  return { name: `${stem}.pdf`, mime: PDF, bytes: await bytes };
-}
-
-async function flowFile({ stem, title, flow }: Drafted<'flow'>, materials: Materials): Promise<ExportFile> {
-  const file = new PdfFile(title, materials);
-  const bytes = collect(file.stream);
-  flow(file.flow);
   file.end();
   return { name: `${stem}.pdf`, mime: PDF, bytes: await bytes };
 }

@@ -59,7 +59,7 @@ export interface MakeContext extends Context {
  */
 export function planMake({ job, workshop, size, stock, sheet, cut, crease, envelope }: MakeContext): MakePlan {
   const steps = [
-    ...testPrintStep(job, sheet),
+    ...testSteps(job, size, sheet),
     ...printSteps(job, workshop, sheet, stock),
     ...panelSteps(job, workshop, sheet),
     ...foilSteps(sheet, workshop),
@@ -155,18 +155,39 @@ function minutesAtWork({ job, workshop, size, sheet, cut, crease, envelope }: Ma
   };
 }
 
-/** One sheet before the run, looked at in daylight. */
-function testPrintStep({ make }: Job, { passes }: SheetPlan): readonly MakeStep[] {
+/**
+ * Before card is spent: a thumbnail of plain paper, folded, on which a face that is reversed or head down is seen at once;
+ * then one sheet, looked at in daylight, measured and folded.
+ */
+function testSteps({ make }: Job, { form }: SizePlan, { passes, sides }: SheetPlan): readonly MakeStep[] {
   if (!make.testPrint || passes.length === 0) return [];
+  const folds = form.blank.creases.length > 0;
   return [
+    ...(folds
+      ? [
+          {
+            ...PLAIN,
+            id: 'proof',
+            kind: 'proof' as const,
+            title: 'Fold a thumbnail',
+            big: '1 on paper',
+            detail:
+              'Print the proof, which Size has as a PDF, on plain paper. Cut it out and fold it as it says: each face must read the right way up, front in front, and no word stands on its head.',
+          },
+        ]
+      : []),
     {
       ...PLAIN,
       id: 'test-print',
       ...{ kind: 'print', side: 'front', plate: 'colours' },
+      ...(sides.length === 2 ? { backsFronts: true as const } : {}),
       title: 'Test print',
       big: '1 sheet',
       detail:
-        'At the quality and paper setting of the run. Look in daylight for steps in gradients and bands in solids; let it dry, then rub it and bend it. Go on when it is good.',
+        'At the quality and paper setting of the run. Look in daylight for steps in gradients and bands in solids; let it dry, then rub it and bend it.' +
+        (sides.length === 2 ? ' Print its back too, hold it to the light and measure how far that lies off.' : '') +
+        (folds ? ' Fold it along its marks.' : '') +
+        ' Go on when it is good.',
     },
   ];
 }

@@ -2,6 +2,7 @@ import type { Stage } from '../../workshop/stages.ts';
 import type { MakeStep } from './types.ts';
 
 const STAGE_OF: Readonly<Record<MakeStep['kind'], Stage | null>> = {
+  proof: 'print',
   print: 'print',
   foil: 'print',
   dry: null,

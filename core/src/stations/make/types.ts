@@ -15,6 +15,8 @@ export type StepWork =
       /** Afterwards backs lie over fronts, and how true they lie can be measured. */
       readonly backsFronts?: true;
     }
+  /** A small card of plain paper is folded, to see which way up every face is. */
+  | { readonly kind: 'proof' }
   | { readonly kind: 'dry' }
   /** The move’s and the line’s place in the plan’s lists, from nought. */
   | {

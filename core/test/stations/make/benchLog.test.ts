@@ -4,10 +4,19 @@ import { lessonsFor } from '../../../src/stations/make/lessons.ts';
 import { lossCosts } from '../../../src/plan/lossCosts.ts';
 import { countLosses, lostAt, type LoggedRun } from '../../../src/stations/make/countLosses.ts';
 import { meanwhile } from '../../../src/stations/make/meanwhile.ts';
-import { decide, notesOf, measuredIn, SPOIL_CAUSES, type RunEvent } from '../../../src/index.ts';
+import {
+  decide,
+  drawProof,
+  drawStep,
+  measurableAt,
+  notesOf,
+  measuredIn,
+  SPOIL_CAUSES,
+  type RunEvent,
+} from '../../../src/index.ts';
 import { timersOf } from '../../../src/stations/make/timers.ts';
 import type { MakeStep } from '../../../src/stations/make/types.ts';
-import { inkedWith, plan as planned, sized, workshop } from '../../support.ts';
+import { inkedWith, jobWith, plan as planned, sized, workshop } from '../../support.ts';
 
 let pressed = 0;
 const press = (kind: RunEvent['kind'], part: Partial<RunEvent> = {}): RunEvent => ({
@@ -189,4 +198,36 @@ describe('lessons of past runs', () => {
       ['board', 'of board'],
     ]);
   });
+});
+
+describe('what is tried before the run', () => {
+  const tried = decide((one) => one.make.testPrint, true);
+  const back = decide((one) => one.art.faces.at('insideFront'), { background: '#1d5a68', picture: null, texts: [] });
+  const kinds = (...changes: Parameters<typeof inkedWith>) =>
+    planned(inkedWith(...sized('sideFold', 95, 139), ...changes)).make.steps.map(({ kind, id }) => `${kind} ${id}`);
+
+  it('is a thumbnail that folds, drawn as it is printed, and a sheet whose back is measured where it has one', () => {
+    expect(kinds(tried).slice(0, 3)).to.deep.equal(['proof proof', 'print test-print', 'print print-front']);
+    const plan = planned(inkedWith(...sized('sideFold', 95, 139), tried, back));
+    const test = plan.make.steps.find(({ id }) => id === 'test-print')!;
+    expect(measurableAt(test, job)).to.deep.equal({
+      on: 'paths',
+      toolId: `${job.stock.printerId}/${job.stock.pathId}`,
+      wantedMm: 0,
+    });
+    expect(test.detail).to.match(/hold it to the light and measure/);
+    const drawn = drawStep(plan, plan.make.steps[0]!, { unit: 'mm', textMm: 4 })!;
+    expect(drawn).to.deep.equal(drawProof(plan, '', 'mm').scene);
+  });
+
+  it('is no thumbnail of a card without folds, and nothing unless it is asked for or nothing is printed', () => {
+    const flat = planned(inkedWith(...sized('flat', 85, 55), tried)).make.steps;
+    expect(flat.some(({ kind }) => kind === 'proof')).to.equal(false);
+    expect(flat[0]!.id).to.equal('test-print');
+    expect(measurableAt(flat[0]!, job)).to.equal(null);
+    expect(kinds()[0]).to.equal('print print-front');
+    expect(planned(jobWith(...sized('sideFold', 95, 139), tried)).make.steps[0]!.kind).to.not.equal('proof');
+  });
+
+  const job = inkedWith();
 });

@@ -112,11 +112,6 @@ export class PdfFile {
     this.doc.end();
   }
 
-  /** Room for flowing text, for documents that are read rather than cut. */
-  get flow(): PDFKit.PDFDocument {
-    return this.doc;
-  }
-
   private lender(resources: Resources, scene: Scene): PdfLender {
     return {
       labelTypefaces: chainOf(this.materials.fonts.book, LABEL_CHAIN),

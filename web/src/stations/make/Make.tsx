@@ -7,6 +7,7 @@ import { Slip } from '../../slip/Slip.tsx';
 import { TakeAway } from '../../slip/TakeAway.tsx';
 import { useJob } from '../../stores/job.ts';
 import { useView } from '../../stores/view/index.ts';
+import { OnOff } from '../../ui/OnOff.tsx';
 import { NumberField } from '../../ui/fields/NumberField.tsx';
 import { ButtonLink, DoNow, PlainButton } from '../../ui/buttons.tsx';
 import { spokenOf, type StationProps } from '../parts.ts';
@@ -78,6 +79,9 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
         <>
           <TakeAway what="ticket" format="pdf" label="Job ticket, PDF" />
           <TakeAway what="ticket" format="csv" label="Every figure, CSV" />
+          {printed && plan.size.form.blank.creases.length > 0 && (
+            <TakeAway what="proof" format="pdf" label="Thumbnail to fold, PDF" />
+          )}
           {printed && <TakeAway what="sheets" format="pdf" label="Sheets to print, PDF" />}
           {plan.sheet.layers.some(({ print }) => print) && (
             <TakeAway what="panels" format="pdf" label="Sheets of printed panels, PDF" />
@@ -133,6 +137,13 @@ export function MakeSlip({ job, plan, workshop }: StationProps): ReactNode {
         {atMake === 'log' ? 'Back to the steps' : 'The log of runs'}
       </PlainButton>
       {id && <Lessons jobId={id} job={job} workshop={workshop} />}
+      {printed && (
+        <OnOff
+          label="A thumbnail and a test sheet first"
+          value={job.make.testPrint === true}
+          onChange={(on) => change([decide((job) => job.make.testPrint, on)])}
+        />
+      )}
       <NumberField
         label="Minutes to dry"
         value={job.make.dryMinutes}

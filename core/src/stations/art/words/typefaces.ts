@@ -140,13 +140,6 @@ export const FALLBACK_TYPEFACES = [
 
 /** What words about a drawing are set in: each letter in the first of these that has it. */
 export const LABEL_CHAIN = [LABEL_TYPEFACE_ID, `${LABEL_TYPEFACE_ID}-ext`, FALLBACK_TYPEFACES[0].id] as const;
-/** The same, bold. */
-export const BOLD_CHAIN = [
-  'atkinson-hyperlegible-next-700',
-  'atkinson-hyperlegible-next-700-ext',
-  FALLBACK_TYPEFACES[1].id,
-] as const;
-
 /** What words are set in while the typeface that the maker brought for them is not here. */
 export const STAND_IN_TYPEFACE_ID = LABEL_TYPEFACE_ID;
 
