@@ -203,7 +203,7 @@ describe('lessons of past runs', () => {
 describe('what is tried before the run', () => {
   const tried = decide((one) => one.make.testPrint, true);
   const back = decide((one) => one.art.faces.at('insideFront'), { background: '#1d5a68', picture: null, texts: [] });
-  const kinds = (...changes: Parameters<typeof inkedWith>) =>
+  const kinds = (...changes: readonly JobChange[]) =>
     planned(inkedWith(...sized('sideFold', 95, 139), ...changes)).make.steps.map(({ kind, id }) => `${kind} ${id}`);
 
   it('is a thumbnail that folds, drawn as it is printed, and a sheet whose back is measured where it has one', () => {
