@@ -78,7 +78,7 @@ export function makeApp({
     response.json({ ok: true });
   });
   const ofOneStudio = Router()
-    .use('/workshop', workshopRoutes(pool, drawers))
+    .use('/workshop', workshopRoutes(pool, readers, drawers))
     .use('/jobs', jobRoutes(pool, readers, drawers))
     .use('/pictures', pictureRoutes(pool, readers))
     .use('/typefaces', typefaceRoutes(pool, readers))

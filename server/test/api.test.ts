@@ -190,9 +190,9 @@ describe('the API', () => {
     for (let i = 0; i < 2; i += 1) expect((await call('POST', `/runs/${runId}/events`, good)).status).to.equal(201);
     const spoiled = { id: randomUUID(), kind: 'spoiled', cause: 'drift' };
     await call('POST', `/runs/${runId}/events`, spoiled);
-    expect(await log()).to.deep.equal({ good: before.good + 1, spoiled: before.spoiled + 1 });
+    expect(await log()).to.deep.include({ good: before.good + 1, spoiled: before.spoiled + 1 });
     await call('POST', `/runs/${runId}/events`, { id: randomUUID(), kind: 'undo', undoes: spoiled.id });
-    expect(await log()).to.deep.equal({ good: before.good + 1, spoiled: before.spoiled });
+    expect(await log()).to.deep.include({ good: before.good + 1, spoiled: before.spoiled });
     expect((await call('GET', `/jobs/${jobId}`)).body.bench).to.include({ good: 1, spoiled: 0, openRunId: runId });
     expect(
       (await call('POST', `/runs/${runId}/events`, { id: randomUUID(), kind: 'spoiled', cause: 'gremlins' })).body

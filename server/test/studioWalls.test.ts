@@ -164,6 +164,7 @@ describe('two studios in one database', () => {
     ['GET', '/api/pictures/:sha256/outline?name=sea.svg&widthPx=60', 404],
     ['POST', '/api/pictures?name=x.png', 422, () => 'no picture'],
     ['GET', '/api/pictures/inks', 200],
+    ['POST', '/api/workshop/scan?asked={"kind":"cards","firstBytes":1}', 422, () => 'no scan'],
     ['GET', '/api/typefaces', 200],
     ['GET', '/api/typefaces/:typeface', 404],
     ['DELETE', '/api/typefaces/:typeface', 404],

@@ -1,4 +1,6 @@
+import type { ScanAsked } from '@zippy/core/contract';
 import { PictureRefused, readPicture } from '../pictures/readPicture.ts';
+import { readScan } from '../pictures/readScan.ts';
 import { tracePicture } from '../pictures/tracePicture.ts';
 import { answerQuestions } from '../processes/answerQuestions.ts';
 import { readOwnTypeface, TypefaceRefused } from '../typefaces/readOwnTypeface.ts';
@@ -7,9 +9,11 @@ import { readOwnTypeface, TypefaceRefused } from '../typefaces/readOwnTypeface.t
 const READ = {
   picture: (name: string, bytes: Buffer) => readPicture(name, bytes),
   typeface: (name: string, bytes: Buffer) => readOwnTypeface(name, bytes),
-  outline: (name: string, bytes: Buffer, asked: Asked) => tracePicture(name, bytes, asked),
+  outline: (name: string, bytes: Buffer, asked: Asked) => tracePicture(name, bytes, asked as TraceAsked),
+  scan: (name: string, bytes: Buffer, asked: Asked) => readScan(name, bytes, asked as ScanAsked),
 } as const;
-type Asked = Parameters<typeof tracePicture>[2];
+type TraceAsked = Parameters<typeof tracePicture>[2];
+type Asked = TraceAsked | ScanAsked;
 export type Kind = keyof typeof READ;
 export type Read = { readonly [K in Kind]: Awaited<ReturnType<(typeof READ)[K]>> };
 
@@ -18,7 +22,7 @@ export interface ToRead {
   readonly kind: Kind;
   readonly name: string;
   readonly bytes: Uint8Array;
-  /** Of an outline alone. */
+  /** Of an outline and a scan. */
   readonly asked?: Asked;
 }
 export type Answer =

@@ -1,7 +1,7 @@
 import express, { Router } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
-import { completed, RUN_EVENT_KINDS, SPOIL_CAUSES, type RunEvent } from '@zippy/core';
+import { completed, RUN_EVENT_KINDS, SPOIL_CAUSES, type RunEvent, type Workshop } from '@zippy/core';
 import type { RunNow, RunsLogged, TimedRuns } from '@zippy/core/contract';
 import type { Drawers } from '../drawings/drawers.ts';
 import { loadPlacedTypefaces } from '../placed.ts';
@@ -33,6 +33,12 @@ const TIMED = 60;
 /** As many of the newest are shown. */
 const LOGGED = 150;
 
+/** Pieces that were measured stand in the books; a copy with every run would outgrow them. */
+const withoutPieces = ({ spoilLog: { pieces: _, ...spoilLog }, ...workshop }: Workshop): Workshop => ({
+  ...workshop,
+  spoilLog,
+});
+
 export function runRoutes(pool: Pool, drawers: Drawers): Router {
   const router = Router();
   const json = express.json({ limit: '100kb' });
@@ -56,7 +62,7 @@ export function runRoutes(pool: Pool, drawers: Drawers): Router {
       typefaces,
     });
     if (stop) throw new Refusal(409, `A snag stops the job: ${stop}. Settle it first.`, null);
-    await addRun(pool, studioOf(response), { id, jobId, document, workshop, ...planned });
+    await addRun(pool, studioOf(response), { id, jobId, document, workshop: withoutPieces(workshop), ...planned });
     response.status(201).json(await findRun(pool, studioOf(response), id));
   });
 

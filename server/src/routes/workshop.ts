@@ -1,9 +1,12 @@
-import express, { Router } from 'express';
+import express, { Router, type Request } from 'express';
 import Joi from 'joi';
 import type { Pool } from 'pg';
 import { gaugeSheet, isCalibratable, layGauge, usesOf } from '@zippy/core';
-import type { JobUses, VersionedWorkshop } from '@zippy/core/contract';
+import type { JobUses, ScanAnswer, ScanAsked, VersionedWorkshop } from '@zippy/core/contract';
 import { checkWorkshop } from '@zippy/core/job-file';
+import { MOST_SCAN_BYTES } from '../pictures/readScan.ts';
+import type { Readers } from '../readers/readers.ts';
+import { broughtFile, fileBody } from './broughtFile.ts';
 import type { Drawers } from '../drawings/drawers.ts';
 import { listHoldings } from '../tables/jobs.ts';
 import { inTransaction } from '../tables/types.ts';
@@ -15,8 +18,43 @@ import { accept, body, Refusal } from './refuse.ts';
 
 const saveSchema = Joi.object({ version: VERSION.required(), workshop: Joi.object().required() });
 
-export function workshopRoutes(pool: Pool, drawers: Drawers): Router {
+const mm = Joi.number().min(20).max(2000).required();
+const margin = Joi.number().min(0).max(100).required();
+/** What is asked of a scan stands in the address; the scan itself is the body. */
+const scanSchema = Joi.object<ScanAsked>({
+  kind: Joi.valid('frame', 'cards', 'calibration').required(),
+  dpi: Joi.number().min(50).max(2400).allow(null).default(null),
+  frame: Joi.array().items(Joi.number().min(-10).max(10)).length(6).allow(null).default(null),
+  firstBytes: Joi.number().integer().min(1).required(),
+  of: Joi.when('kind', {
+    is: 'calibration',
+    then: Joi.object({
+      sheet: Joi.object({ widthMm: mm, heightMm: mm }).required(),
+      marginsMm: Joi.object({ top: margin, right: margin, bottom: margin, left: margin }).required(),
+      flipEdge: Joi.valid('long', 'short').required(),
+    }).required(),
+    otherwise: Joi.forbidden(),
+  }),
+});
+
+function scanAsked({ asked }: Request['query']): ScanAsked {
+  try {
+    return body<ScanAsked>(scanSchema, JSON.parse(typeof asked === 'string' ? asked : '') as unknown);
+  } catch (problem) {
+    if (problem instanceof SyntaxError)
+      throw new Refusal(400, 'asked wants what is asked of the scan, as JSON.', 'asked');
+    throw problem;
+  }
+}
+
+export function workshopRoutes(pool: Pool, readers: Readers, drawers: Drawers): Router {
   const router = Router();
+
+  router.post('/scan', fileBody(MOST_SCAN_BYTES), async (request, response) => {
+    const asked = scanAsked(request.query);
+    const { bytes } = broughtFile(request, 'scan');
+    response.json((await readers.scan(bytes, asked)) satisfies ScanAnswer);
+  });
 
   router.get('/', async (_request, response) => {
     const { value, version } = await loadWorkshop(pool, studioOf(response));

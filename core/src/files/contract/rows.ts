@@ -1,5 +1,8 @@
 import type { LossCosts } from '../../plan/lossCosts.ts';
 import type { JobBench, NoteAbout, Run } from '../../stations/make/run.ts';
+import type { ScannedCard } from '../../workshop/scans/measureCards.ts';
+import type { CalibrationAsked, CalibrationScan } from '../../workshop/scans/readCalibration.ts';
+import type { ScanFrame } from '../../workshop/scans/types.ts';
 import type { Stage } from '../../workshop/stages.ts';
 import type { Use } from '../../job/usesOf.ts';
 import type { Job, OwnTypeface } from '../../job/types.ts';
@@ -168,3 +171,17 @@ export interface LoggedRunRow {
 export interface RunsLogged {
   readonly runs: readonly LoggedRunRow[];
 }
+
+/** What is asked of a scan. */
+export type ScanAsked = {
+  /** As the maker says it; null where the file says it itself. */
+  readonly dpi: number | null;
+  /** The scanner’s own scale and skew, where it was looked at. */
+  readonly frame: ScanFrame | null;
+  /** Of two scans sent as one, how long the first is. */
+  readonly firstBytes: number;
+} & ({ readonly kind: 'frame' | 'cards' } | { readonly kind: 'calibration'; readonly of: CalibrationAsked });
+export type ScanAnswer =
+  | { readonly kind: 'frame'; readonly frame: ScanFrame }
+  | { readonly kind: 'cards'; readonly cards: readonly ScannedCard[] }
+  | { readonly kind: 'calibration'; readonly scan: CalibrationScan };

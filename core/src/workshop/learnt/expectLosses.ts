@@ -30,8 +30,8 @@ const BEFORE_CARDS = 25;
 
 /**
  * What the log says of a job that goes through some stages on some tools. A tool’s share starts from that of its stage
- * on all tools; the shares that come through multiply. As many cards stand behind it as came to the stage that the log
- * knows least of. Where every run of the log went through the same, it is just what the log counted.
+ * on all tools; the shares that come through multiply. As many cards stand behind it as were begun
+ * for the stage that the log knows least of. Where every run of the log went through the same, it is just what the log counted.
  */
 export function expectLosses(log: BenchLog, stages: readonly StageOnTool[]): ExpectedLosses {
   const { losses = [] } = log;
@@ -45,8 +45,12 @@ export function expectLosses(log: BenchLog, stages: readonly StageOnTool[]): Exp
     return [{ stage, toolId, share, came, cause: worstCause(all) }];
   });
   if (known.length === 0) return { good: log.good, spoiled: log.spoiled, stages: [] };
-  const cards = Math.min(...known.map(({ came }) => came));
-  const through = known.reduce((share, one) => share * (1 - one.share), 1);
+  // So many must have been begun for as many to come to a stage.
+  let [cards, through] = [Infinity, 1];
+  for (const { came, share } of known) {
+    cards = Math.min(cards, came / through);
+    through *= 1 - share;
+  }
   return { good: cards * through, spoiled: cards * (1 - through), stages: known };
 }
 

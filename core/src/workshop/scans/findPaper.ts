@@ -2,7 +2,7 @@ import { apply, invert } from '../../ground/geometry/affine.ts';
 import type { Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { fitLine } from './fitLine.ts';
-import { SIDES, type Edge, type FoundPaper, type GreyImage, type PaperSide, type ScanFrame } from './types.ts';
+import { SHEET_EDGES, type Edge, type FoundPaper, type GreyImage, type SheetEdge, type ScanFrame } from './types.ts';
 
 /** Paper is looked for in dots of about this size; its edges are then found in the scan’s own. */
 const COARSE_MM = 0.4;
@@ -120,7 +120,7 @@ function paperOf(blob: Blob, image: GreyImage, frame: ScanFrame, by: number): Fo
   const coarse = (x: number, y: number): Point => toMm((x + 0.5) * by, (y + 0.5) * by);
   const [from, to] = [coarse(blob.left - 0.5, blob.top - 0.5), coarse(blob.right + 0.5, blob.bottom + 0.5)];
   const last = toMm(image.widthPx, image.heightPx);
-  const isOff: Readonly<Record<PaperSide, boolean>> = {
+  const isOff: Readonly<Record<SheetEdge, boolean>> = {
     left: from.xMm < OFF_MM,
     top: from.yMm < OFF_MM,
     right: last.xMm - to.xMm < OFF_MM,
@@ -128,7 +128,7 @@ function paperOf(blob: Blob, image: GreyImage, frame: ScanFrame, by: number): Fo
   };
   const middle = <T>(of: readonly T[]): readonly T[] =>
     of.slice(Math.floor(of.length * FROM_SHARE), Math.ceil(of.length * TO_SHARE));
-  const guesses: Readonly<Record<PaperSide, readonly Point[]>> = {
+  const guesses: Readonly<Record<SheetEdge, readonly Point[]>> = {
     left: middle(blob.rows.map(([x], i) => coarse(x - 0.5, blob.top + i))),
     right: middle(blob.rows.map(([, x], i) => coarse(x + 0.5, blob.top + i))),
     top: middle(blob.columns.map(([y], i) => coarse(blob.left + i, y - 0.5))),
@@ -137,7 +137,7 @@ function paperOf(blob: Blob, image: GreyImage, frame: ScanFrame, by: number): Fo
   const grey = (at: Point): number => sample(image, apply(back, at));
   const dotMm = Math.sqrt(Math.abs(frame[0] * frame[3] - frame[1] * frame[2]));
   const edges = Object.fromEntries(
-    SIDES.map((side) => [side, isOff[side] ? null : edgeOf(guesses[side], side, grey, dotMm)]),
+    SHEET_EDGES.map((side) => [side, isOff[side] ? null : edgeOf(guesses[side], side, grey, dotMm)]),
   ) as FoundPaper['edges'];
   return {
     edges,
@@ -146,7 +146,7 @@ function paperOf(blob: Blob, image: GreyImage, frame: ScanFrame, by: number): Fo
 }
 
 /** Into the paper, from each of its edges. */
-const INWARD: Readonly<Record<PaperSide, Point>> = {
+const INWARD: Readonly<Record<SheetEdge, Point>> = {
   left: { xMm: 1, yMm: 0 },
   right: { xMm: -1, yMm: 0 },
   top: { xMm: 0, yMm: 1 },
@@ -154,7 +154,7 @@ const INWARD: Readonly<Record<PaperSide, Point>> = {
 };
 
 /** Where the grey between ground and paper is crossed half way, all along an edge, and the line through that. */
-function edgeOf(guess: readonly Point[], side: PaperSide, grey: (at: Point) => number, dotMm: Mm): Edge | null {
+function edgeOf(guess: readonly Point[], side: SheetEdge, grey: (at: Point) => number, dotMm: Mm): Edge | null {
   const rough = fitLine(guess);
   if (!rough) return null;
   const inward = INWARD[side];

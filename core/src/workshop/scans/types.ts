@@ -23,12 +23,12 @@ export interface Edge {
   readonly leftMm: number;
 }
 
-export const SIDES = ['left', 'right', 'top', 'bottom'] as const;
-export type PaperSide = (typeof SIDES)[number];
+export const SHEET_EDGES = ['left', 'right', 'top', 'bottom'] as const;
+export type SheetEdge = (typeof SHEET_EDGES)[number];
 
 /** A piece of paper on a dark ground; an edge that runs off the scan is null. */
 export interface FoundPaper {
-  readonly edges: Readonly<Record<PaperSide, Edge | null>>;
+  readonly edges: Readonly<Record<SheetEdge, Edge | null>>;
   /** Round it, in millimetres of the scan. */
   readonly box: { readonly xMm: number; readonly yMm: number; readonly widthMm: number; readonly heightMm: number };
 }

@@ -12,6 +12,7 @@ import {
   notesOf,
   measuredIn,
   SPOIL_CAUSES,
+  type JobChange,
   type RunEvent,
 } from '../../../src/index.ts';
 import { timersOf } from '../../../src/stations/make/timers.ts';

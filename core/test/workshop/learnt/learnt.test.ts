@@ -142,9 +142,9 @@ describe('what the bench teaches of losses', () => {
 
   it('is just what was counted where everything went the same way', () => {
     const { good, spoiled, stages } = expectLosses(log, all);
-    // The shares that come through multiply to 90 ÷ 100, and 90 cards came to the last stage.
+    // The shares that come through multiply to 90 ÷ 100, of 100 cards that were begun.
     expect(spoiled / (good + spoiled)).to.be.closeTo(0.1, 1e-12);
-    expect(good + spoiled).to.be.closeTo(90, 1e-12);
+    expect(good + spoiled).to.be.closeTo(100, 1e-9);
     expect(stages.map(({ cause }) => cause)).to.deep.equal(['misfeed', 'miscut', 'crack', null]);
   });
 
@@ -153,7 +153,7 @@ describe('what the bench teaches of losses', () => {
       log,
       all.filter(({ stage }) => stage !== 'crease'),
     );
-    expect(unfolded.spoiled / 90).to.be.closeTo(1 - (95 / 100) * (93 / 95), 1e-12);
+    expect(unfolded.spoiled / (unfolded.spoiled + unfolded.good)).to.be.closeTo(1 - (95 / 100) * (93 / 95), 1e-12);
     const other = expectLosses(log, [{ stage: 'print', toolId: 'tern/tray' }]);
     expect(other.stages[0]!.share).to.be.closeTo(0.05, 1e-12);
     expect(expectLosses({ good: 3, spoiled: 1 }, all)).to.deep.equal({ good: 3, spoiled: 1, stages: [] });
