@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import sharp from 'sharp';
 import { useStudio, type Application } from './support.ts';
@@ -70,6 +71,47 @@ describe('printer and trimmer', () => {
     const said = await page.getByText(/front and back up to/).innerText();
     expect(Number(/up to ([\d.]+) mm/.exec(said)![1])).to.be.below(0.1);
     expect(said).to.match(/corrected by the sheet of/);
+  });
+
+  it('reads the printed sheet from two scans, and draws what it found over them', async () => {
+    await page.goto(`${application.url}/workshop/printers/gull/rear`);
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('link', { name: /Calibration sheet, PDF/ }).click();
+    const pdf = await kept(await waiting, 'scanned.pdf');
+    execFileSync('pdftoppm', ['-r', '200', '-gray', '-png', pdf, join(studio.folder, 'side')]);
+    /** On the glass of a flatbed, under black card; the back lies head to foot. */
+    const scanned = async (side: number, turned: number): Promise<string> => {
+      const input = await sharp(join(studio.folder, `side-${side}.png`))
+        .rotate(turned)
+        .toBuffer();
+      const path = join(studio.folder, `scan-${side}.png`);
+      await sharp({ create: { width: 1780, height: 2460, channels: 3, background: '#232325' } })
+        .composite([{ input, left: 60, top: 44 }])
+        .withMetadata({ density: 200 })
+        .png()
+        .toFile(path);
+      return path;
+    };
+    await press('Read it from two scans, without a ruler');
+    for (const [label, file] of [
+      ['Scan of the front …', await scanned(1, 0)],
+      ['Scan of the back …', await scanned(2, 180)],
+    ] as const) {
+      const chooser = page.waitForEvent('filechooser');
+      await press(label);
+      await (await chooser).setFiles(file);
+    }
+    await press('Read both scans');
+    await page.getByText(/^Read: the figures stand in their fields/).waitFor();
+    expect(await page.getByRole('img', { name: /its four crosses ringed/ }).count()).to.equal(2);
+    const figure = async (label: string): Promise<number> =>
+      Number(/-?[\d.]+/.exec(await page.getByLabel(label, { exact: true }).inputValue())![0]);
+    // Printed by a printer without a fault: what is left is the scan’s.
+    expect(await figure('Across, 150 mm')).to.be.closeTo(150, 0.08);
+    expect(await figure('Down, 200 mm')).to.be.closeTo(200, 0.08);
+    for (const cross of ['A', 'B', 'C', 'D'])
+      for (const way of ['right', 'low']) expect(await figure(`${cross}, ${way}`)).to.be.closeTo(0, 0.1);
+    expect(await serious()).to.deep.equal([]);
   });
 
   it('a fitted page is found out, and is not corrected', async () => {

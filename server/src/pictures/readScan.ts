@@ -58,7 +58,7 @@ export async function readScan(name: string, bytes: Buffer, asked: ScanAsked): P
     case 'frame':
       return { kind: 'frame', frame: valueOf(scannerFrame(first.image, first.dpi)) };
     case 'cards':
-      return { kind: 'cards', cards: valueOf(measureCards(first.image, inFrame)) };
+      return { kind: 'cards', cards: valueOf(measureCards(first.image, inFrame)), frame: inFrame };
     case 'calibration': {
       const second = await greysOf(name, bytes.subarray(asked.firstBytes), said);
       if (Math.abs(second.dpi - first.dpi) > 1)
@@ -67,6 +67,7 @@ export async function readScan(name: string, bytes: Buffer, asked: ScanAsked): P
         );
       return {
         kind: 'calibration',
+        frame: inFrame,
         scan: valueOf(readCalibration({ front: first.image, back: second.image }, inFrame, asked.of)),
       };
     }

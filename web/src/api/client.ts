@@ -24,6 +24,8 @@ import type {
   Refused as RefusedBody,
   RunNow,
   RunsLogged,
+  ScanAnswer,
+  ScanAsked,
   ShelfBooks,
   StoredJob,
   StudioDoors,
@@ -144,6 +146,12 @@ export const api = {
   restoreJob: (id: string) => call<StoredJob>(`/jobs/${id}/back`, { method: 'POST' }),
   jobFileUrl: (id: string) => at(`/jobs/${id}/file`),
   inks: () => call<InkLattice>('/pictures/inks'),
+  /** @param files one after the other, as one body */
+  readScan: (files: readonly Blob[], asked: Omit<ScanAsked, 'firstBytes'>) =>
+    call<ScanAnswer>(
+      `/workshop/scan?${new URLSearchParams({ asked: JSON.stringify({ ...asked, firstBytes: files[0]!.size }) }).toString()}`,
+      { method: 'POST', headers: { 'Content-Type': 'application/octet-stream' }, body: new Blob([...files]) },
+    ),
   pictureUrl: (sha256: string) => at(`/pictures/${sha256}`),
   pictureOutline: ({ sha256, name, widthPx }: PictureRef) =>
     call<PictureOutline>(

@@ -89,6 +89,7 @@ export function AtStep({
           {...{ measurable, taken }}
           setMm={measurable.wantedMm + setting.beyondMm}
           unit={workshop.unit}
+          region={workshop.region}
           by={who}
           onBy={onWho}
           onTake={(off) =>

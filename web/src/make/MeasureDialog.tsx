@@ -14,6 +14,7 @@ import { PlainButton, Quiet } from '../ui/buttons.tsx';
 import { LengthField } from '../ui/fields/LengthField.tsx';
 import { WordsField } from '../ui/fields/WordsField.tsx';
 import { ModalDialog } from '../ui/ModalDialog.tsx';
+import { ScanPieces } from './ScanPieces.tsx';
 
 type Taken = Pick<MeasuredPiece, 'offMm' | 'downMm'> & { readonly id: string };
 
@@ -38,6 +39,7 @@ export function MeasureDialog({
   measurable,
   setMm,
   unit,
+  region,
   taken,
   by,
   onBy,
@@ -51,6 +53,7 @@ export function MeasureDialog({
   /** What the tool is set to, where that is not what is wanted. */
   readonly setMm: Mm;
   readonly unit: LengthUnit;
+  readonly region: string | undefined;
   readonly taken: readonly Taken[];
   readonly by: string;
   readonly onBy: (name: string) => void;
@@ -141,6 +144,9 @@ export function MeasureDialog({
           most={wantedMm + MOST_OFF_MM}
           onCommit={(mm) => onTake({ offMm: mm - wantedMm })}
         />
+      )}
+      {on === 'trimmers' && (
+        <ScanPieces {...{ wantedMm, unit, region }} onTake={(offsMm) => offsMm.forEach((offMm) => onTake({ offMm }))} />
       )}
       {taken.length > 0 && (
         <Readings aria-label="Taken down">

@@ -183,5 +183,6 @@ export type ScanAsked = {
 } & ({ readonly kind: 'frame' | 'cards' } | { readonly kind: 'calibration'; readonly of: CalibrationAsked });
 export type ScanAnswer =
   | { readonly kind: 'frame'; readonly frame: ScanFrame }
-  | { readonly kind: 'cards'; readonly cards: readonly ScannedCard[] }
-  | { readonly kind: 'calibration'; readonly scan: CalibrationScan };
+  /** With what its dots were taken to be. */
+  | { readonly kind: 'cards'; readonly cards: readonly ScannedCard[]; readonly frame: ScanFrame }
+  | { readonly kind: 'calibration'; readonly scan: CalibrationScan; readonly frame: ScanFrame };

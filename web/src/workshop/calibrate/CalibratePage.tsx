@@ -29,6 +29,7 @@ import { EMPTY_DRAFT, readingsOf, useDraft } from './draft.ts';
 import { History } from './History.tsx';
 import { Layout } from './look.ts';
 import { Readings } from './Readings.tsx';
+import { ScanSheet } from './ScanSheet.tsx';
 import { StandInFaults } from './StandInFaults.tsx';
 
 /** How fine an eye reads a half-millimetre scale. */
@@ -135,6 +136,13 @@ function Calibrate({
               </DoNow>
             )}
           </div>
+          <More label="Read it from two scans, without a ruler">
+            <ScanSheet
+              asked={asked}
+              region={workshop.region}
+              onRead={(read) => setDraft({ ...read, edges: read.edges! })}
+            />
+          </More>
           <Readings {...{ printer, path, stock, stocks, asked, draft, setDraft }} />
           {missing && <p className="how">Two rules and four crosses are wanted before anything can be said.</p>}
           <More label="Practise on the stand-in printer">
