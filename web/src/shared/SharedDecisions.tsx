@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import {
+  formatSize,
   SHARED_LIMITS,
   sayMoney,
   sheetPriceOf,
@@ -9,7 +10,8 @@ import {
   type Workshop,
 } from '@zippy/core';
 import { More } from '../slip/More.tsx';
-import { sharedStocks } from './sharedOrder.ts';
+import { PlainButton } from '../ui/buttons.tsx';
+import { offcutsBeside, sharedStocks } from './sharedOrder.ts';
 import { Decisions } from '../slip/parts.ts';
 import { Choice } from '../ui/Choice.tsx';
 import { LengthField } from '../ui/fields/LengthField.tsx';
@@ -40,6 +42,7 @@ export function SharedDecisions({
   readonly trimmer: Trimmer;
   readonly workshop: Workshop;
 }): ReactNode {
+  const offcuts = offcutsBeside(stocks, workshop);
   return (
     <>
       <Decisions>
@@ -61,6 +64,14 @@ export function SharedDecisions({
         )}
         <OwnPieces own={choice.own} workshop={workshop} onChange={(own) => set({ own })} />
         <h2>Sheets to cut from</h2>
+        {offcuts.length > 0 && (
+          <PlainButton onPress={() => set({ stockIds: [...stocks, ...offcuts].map(({ id }) => id), goal: 'cost' })}>
+            Offcuts first:{' '}
+            {offcuts
+              .map((one) => `${one.onShelf} × ${formatSize(one.sheetWidthMm, one.sheetHeightMm, workshop.unit)}`)
+              .join(', ')}
+          </PlainButton>
+        )}
         {sharedStocks(workshop).map((s) => (
           <OnOff
             key={s.id}

@@ -54,6 +54,16 @@ export function orderOf(
   return { chosen, stocks, gutterMm, order };
 }
 
+/** Offcuts on the shelf of the papers that are cut from, which are not cut from yet. */
+export const offcutsBeside = (stocks: readonly Stock[], workshop: Workshop): readonly Stock[] =>
+  workshop.stocks.filter(
+    (one) =>
+      one.offcutOf !== undefined &&
+      one.onShelf > 0 &&
+      !stocks.some(({ id }) => id === one.id) &&
+      stocks.some((other) => isSamePaper(one, other)),
+  );
+
 const papersFor = (stockId: string, stocks: readonly Stock[], workshop: Workshop): readonly string[] => {
   const own = workshop.stocks.find((s) => s.id === stockId);
   return stocks.filter((s) => own && isSamePaper(own, s)).map((s) => s.id);
