@@ -5,6 +5,7 @@ import { drawMachineFile, drawOnMachine } from '../stations/cut/planMachine.ts';
 import { drawEnvelopeFront, drawEnvelopeOutside, drawLiner } from '../stations/envelope/drawEnvelopePrint.ts';
 import { drawEnvelopeBlank } from '../stations/envelope/drawEnvelope.ts';
 import { IDENTITY } from '../ground/geometry/affine.ts';
+import { TOLERANCE_MM } from '../ground/geometry/types.ts';
 import { boxPath } from '../ground/geometry/path.ts';
 import type { PaperSide } from '../ground/fold/types.ts';
 import type { LengthUnit, Mm } from '../ground/length/types.ts';
@@ -21,6 +22,16 @@ import type { Plan } from './planJob.ts';
 import { drawProof } from './drawProof.ts';
 import { seenPanels } from './seenPanels.ts';
 
+/** Whether a step that was laid out before is still this one, whatever unit it was told in. */
+function isSame(step: MakeStep, frozen: MakeStep): boolean {
+  if (step.id !== frozen.id) return false;
+  if (step.kind === 'cut' && frozen.kind === 'cut' && frozen.fenceMm !== undefined)
+    return Math.abs((step.fenceMm ?? NaN) - frozen.fenceMm) < TOLERANCE_MM;
+  if (step.kind === 'crease' && frozen.kind === 'crease' && frozen.fromStopMm !== undefined)
+    return Math.abs((step.fromStopMm ?? NaN) - frozen.fromStopMm) < TOLERANCE_MM;
+  return step.big === frozen.big;
+}
+
 /**
  * The piece as it lies in front of the maker at one step, or null where there is nothing to see or where
  * the plan no longer has that very step: a frozen number never stands beside another drawing.
@@ -28,10 +39,10 @@ import { seenPanels } from './seenPanels.ts';
  */
 export function drawStep(
   plan: Plan,
-  frozen: Pick<MakeStep, 'id' | 'big'>,
+  frozen: MakeStep,
   { unit, textMm }: { readonly unit: LengthUnit; readonly textMm: Mm },
 ): Scene | null {
-  const step = plan.make.steps.find(({ id, big }) => id === frozen.id && big === frozen.big);
+  const step = plan.make.steps.find((one) => isSame(one, frozen));
   if (!step) return null;
   const stockColour = plan.stock.stock.colour;
   const seen = (side: PaperSide) => seenSide(plan.art, side, stockColour);

@@ -125,12 +125,14 @@ function settingAt(
     const trimmer = tools.trimmers.find(({ id }) => id === run.document.cut.trimmerId);
     if (!trimmer) return plain;
     const { setMm, correctionMm, says } = setFence(step.fenceMm, trimmer, workshop, by);
-    return says === null ? plain : { big: formatLength(setMm, workshop.unit), says: [says], beyondMm: correctionMm };
+    const big = formatLength(setMm, workshop.unit);
+    return { big, says: says === null ? [] : [says], beyondMm: correctionMm };
   }
   if (step.kind === 'crease') {
     const board = tools.boards.find(({ id }) => id === run.document.crease.boardId);
-    const says = board && step.fromStopMm !== undefined ? sayStop(board, workshop, by) : null;
-    return says ? { ...plain, says: [says] } : plain;
+    if (!board || step.fromStopMm === undefined) return plain;
+    const says = sayStop(board, workshop, by);
+    return { ...plain, big: formatLength(step.fromStopMm, workshop.unit), says: says === null ? [] : [says] };
   }
   return plain;
 }

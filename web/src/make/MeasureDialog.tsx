@@ -120,19 +120,19 @@ export function MeasureDialog({
         <div className="tenths" role="group" aria-label={unit === 'mm' ? 'Tenths of a millimetre' : 'Sixty-fourths'}>
           {[1, 2, 3, 4, 5, 6, 7, 8, 9].map((n) => (
             <PlainButton key={n} isDisabled={sign === null} onPress={() => take(sign! * n)}>
-              {unit === 'mm' ? fixed(n / 10, 1) : `${n}/64`}
+              {unit === 'mm' ? fixed(n / 10, 1) : n}
             </PlainButton>
           ))}
         </div>
       </Pad>
       <p role="status">
         {sign !== null
-          ? `${acrossMm === null ? '' : 'Now up or down. '}By how much ${sign > 0 ? ways.plus : ways.minus}?`
+          ? `${acrossMm === null ? '' : 'Now up or down. '}By how many ${unit === 'mm' ? 'tenths' : 'sixty-fourths of an inch'} ${sign > 0 ? ways.plus : ways.minus}?`
           : acrossMm !== null
             ? 'Now up or down.'
             : taken.length === 0
-              ? 'Two keys each: − or +, then tenths. 0 is true.'
-              : `${taken.length} taken down; on the whole ${isBack ? sayBack(mean, downMean) : sayOff(mean)}.`}
+              ? `Two keys each: − or +, then ${unit === 'mm' ? 'tenths' : 'sixty-fourths'}. 0 is true.`
+              : `${taken.length} taken down; on the whole ${isBack ? sayBack(mean, downMean) : sayOff(mean, unit)}.`}
       </p>
       {!isBack && (
         <LengthField
@@ -152,7 +152,7 @@ export function MeasureDialog({
         <Readings aria-label="Taken down">
           {taken.map(({ id, offMm, downMm }, i) => (
             <li key={id}>
-              {isBack ? sayBack(offMm, downMm ?? 0) : sayOff(offMm)}
+              {isBack ? sayBack(offMm, downMm ?? 0) : sayOff(offMm, unit)}
               {i === taken.length - 1 && <Quiet onPress={() => onTakeBack(id)}>Take back</Quiet>}
             </li>
           ))}
@@ -181,12 +181,12 @@ const Pad = styled.div`
   gap: 8px;
   .ways {
     display: grid;
-    grid-template-columns: 1fr 1fr 1fr;
+    grid-template-columns: repeat(3, minmax(0, 1fr));
     gap: 8px;
   }
   .tenths {
     display: grid;
-    grid-template-columns: repeat(9, 1fr);
+    grid-template-columns: repeat(9, minmax(0, 1fr));
     gap: 6px;
   }
   button {

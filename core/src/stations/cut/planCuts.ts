@@ -158,7 +158,7 @@ function driftOf(
 function saySet(workshop: Workshop, trimmer: Trimmer): string {
   const { correctionMm, biasMm, readings } = cutHabit(workshop, trimmer);
   if (trimmer.machine || correctionMm === 0) return '';
-  return ` Set each ${fixed(Math.abs(correctionMm), 1)} mm ${correctionMm > 0 ? 'beyond' : 'short of'} what is said: on ${trimmer.name}, pieces come out ${sayOff(biasMm)}, ${readings} measured. The bench says it at every cut.`;
+  return ` Set each ${fixed(Math.abs(correctionMm), 1)} mm ${correctionMm > 0 ? 'beyond' : 'short of'} what is said: on ${trimmer.name}, pieces come out ${sayOff(biasMm, workshop.unit)}, ${readings} measured. The bench says it at every cut.`;
 }
 
 function verdictOf(found: Found, size: SizePlan, sheet: SheetPlan): string {

@@ -1,6 +1,6 @@
 import { fixed } from '../../ground/length/rounding.ts';
 import { formatLength } from '../../ground/length/formatLength.ts';
-import type { LengthUnit, Mm } from '../../ground/length/types.ts';
+import { MM_PER_INCH, type LengthUnit, type Mm } from '../../ground/length/types.ts';
 import { habitOn, type Habit } from '../../workshop/learnt/habits.ts';
 import type { Trimmer, Workshop } from '../../workshop/types.ts';
 import { repeatabilityOf } from './repeatability.ts';
@@ -41,15 +41,24 @@ export function setFence(
   return {
     setMm: fenceMm + correctionMm,
     correctionMm,
-    says: `${sayBeyond(correctionMm)} than ${formatLength(fenceMm, workshop.unit)}: on ${trimmer.name}, ${whose ? `${whose}’s pieces come` : 'pieces come'} out ${sayOff(biasMm)}, ${readings} measured.`,
+    says: `${sayBeyond(correctionMm)} than ${formatLength(fenceMm, workshop.unit)}: on ${trimmer.name}, ${whose ? `${whose}’s pieces come` : 'pieces come'} out ${sayOff(biasMm, workshop.unit)}, ${readings} measured.`,
   };
 }
 
-/** How far a piece is from what was wanted, in tenths, as a rule shows it. */
-export const sayOff = (offMm: Mm): string => {
-  const size = fixed(Math.abs(offMm), 1);
-  return size === '0.0' ? 'true' : `${size} mm too ${offMm > 0 ? 'long' : 'short'}`;
+/** How far a piece is from what was wanted, as a rule shows it: in tenths, or in sixty-fourths. */
+export const sayOff = (offMm: Mm, unit: LengthUnit = 'mm'): string => {
+  const size = unit === 'mm' ? tenths(Math.abs(offMm)) : sixtyFourths(Math.abs(offMm));
+  return size === null ? 'true' : `${size} too ${offMm > 0 ? 'long' : 'short'}`;
 };
+
+const tenths = (mm: Mm): string | null => (fixed(mm, 1) === '0.0' ? null : `${fixed(mm, 1)} mm`);
+
+function sixtyFourths(mm: Mm): string | null {
+  let [top, bottom] = [Math.round((mm * 64) / MM_PER_INCH), 64];
+  if (top === 0) return null;
+  while (top % 2 === 0 && bottom > 1) [top, bottom] = [top / 2, bottom / 2];
+  return bottom === 1 ? `${top} in` : `${top}/${bottom} in`;
+}
 
 const sayBeyond = (mm: Mm, unit: LengthUnit = 'mm'): string =>
   `${formatLength(Math.abs(mm), unit)} ${mm > 0 ? 'more' : 'less'}`;

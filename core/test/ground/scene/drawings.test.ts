@@ -203,8 +203,12 @@ describe('drawStep', () => {
     expect(fills('print-back').inks).to.equal(true);
   });
   it('draws nothing beside a number that the plan no longer has', () => {
-    const frozen = { ...p.make.steps.find((s) => s.id === 'cut-2')!, big: '999 mm' };
-    expect(drawStep(p, frozen, see)).to.equal(null);
+    const cut = p.make.steps.find((s) => s.id === 'cut-2')!;
+    expect(drawStep(p, { ...cut, fenceMm: 999 } as typeof cut, see)).to.equal(null);
+    const pack = p.make.steps.at(-1)!;
+    expect(drawStep(p, { ...pack, big: '7' }, see)).to.equal(null);
+    // Told in another unit it is still the same cut.
+    expect(drawStep(p, { ...cut, big: '8 in' }, see)).to.deep.equal(drawStep(p, cut, see));
   });
 });
 

@@ -1,7 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { normalFrom, randomFrom } from '../../../src/ground/random.ts';
-import { setFence } from '../../../src/stations/cut/setFence.ts';
+import { sayOff, setFence } from '../../../src/stations/cut/setFence.ts';
 import { controlChart, saySignals } from '../../../src/workshop/learnt/chart.ts';
 import { expectLosses } from '../../../src/workshop/learnt/expectLosses.ts';
 import { paretoOf } from '../../../src/workshop/learnt/pareto.ts';
@@ -82,6 +82,14 @@ describe('what the bench teaches of tools', () => {
     const ask = { on: 'trimmers', toolId: trimmer.id, usualMm: 0.35 } as const;
     expect(habitOn(log, { ...ask, by: 'Ada' })).to.deep.include({ by: 'Ada', readings: 6 });
     expect(habitOn(log, { ...ask, by: 'Bo' })).to.deep.include({ by: null, readings: 9 });
+  });
+
+  it('says how far a piece is off as its rule shows it', () => {
+    expect([sayOff(-0.34), sayOff(0.04), sayOff(1.2)]).to.deep.equal(['0.3 mm too short', 'true', '1.2 mm too long']);
+    // 25.4 ÷ 64 is 0.397 mm; two of them are a thirty-second, sixty-four of them an inch.
+    expect([sayOff(-0.4, 'in'), sayOff(0.8, 'in'), sayOff(0.1, 'in'), sayOff(-25.4, 'in')]).to.deep.equal([
+      ...['1/64 in too short', '1/32 in too long', 'true', '1 in too short'],
+    ]);
   });
 
   it('leaves a machine and a blade’s own edge alone', () => {
