@@ -70,7 +70,7 @@ describe('a wallet with a ribbon and a tag', () => {
     await page.getByRole('link', { name: /Make/ }).first().click();
     await page.getByText(/A flame or a hot tip seals the ends/).waitFor();
     const ticket = await take(/Job ticket, PDF/, 'ticket.pdf');
-    const said = execFileSync('pdftotext', ['-layout', ticket, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
+    const said = execFileSync('pdftotext', ['-raw', ticket, '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ');
     expect(said).to.match(/24 lengths of \d+ mm/);
   });
 

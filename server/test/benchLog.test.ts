@@ -36,6 +36,12 @@ describe('what the bench has told', () => {
     const { id, press, run } = await begun();
     await press('good', { cards: 10 });
     await press('spoiled', { cards: 3, cause: 'crack', stepId: 'pack' });
+    // Presses that are taken back count nowhere, good ones and lost ones.
+    for (const kind of ['good', 'spoiled'] as const) {
+      const gone = randomUUID();
+      await press(kind, { id: gone, cards: 4, ...(kind === 'spoiled' ? { cause: 'smudge' } : {}) });
+      await press('undo', { undoes: gone });
+    }
     const { status } = await press('spoiled', { cards: 1, cause: 'miscut' });
     expect(status).to.equal(201);
     const after = await log();

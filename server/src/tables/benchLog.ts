@@ -68,6 +68,8 @@ interface LogRow {
   readonly costs: LossCosts | null;
   readonly tools: Tools;
   readonly steps: readonly Pick<MakeStep, 'id' | 'kind'>[];
+  readonly good: number;
+  /** What still counts: all good cards as one press, those that were lost, and notes. */
   readonly events: readonly RunEvent[];
 }
 
@@ -78,7 +80,7 @@ const stagesOn = ({ printer, path, trimmer, board }: Tools) => ({
 });
 
 async function findRows(db: Db, studioId: string, most: number): Promise<readonly LogRow[]> {
-  const { rows } = await db.query<LogRow>(
+  const { rows } = await db.query<Omit<LogRow, 'events'> & { readonly lost: readonly RunEvent[] }>(
     `select r.id, r.job_id as "jobId", coalesce(r.document #>> '{brief,title}', '') as title,
        r.document #>> '{stock,stockId}' as "stockId", r.wanted, r.started_at as "startedAt",
        r.finished_at as "finishedAt", r.loss_costs as costs,
@@ -86,23 +88,30 @@ async function findRows(db: Db, studioId: string, most: number): Promise<readonl
          'trimmer', r.document #> '{cut,trimmerId}', 'board', r.document #> '{crease,boardId}') as tools,
        coalesce((select jsonb_agg(jsonb_build_object('id', s->'id', 'kind', s->'kind'))
          from jsonb_array_elements(r.steps) s), '[]') as steps,
+       coalesce((select sum(e.cards) from run_events e where e.studio_id = r.studio_id and e.run_id = r.id
+           and e.kind = 'good' and ${STANDING}), 0)::integer as good,
        coalesce((select jsonb_agg(jsonb_build_object('id', e.id, 'kind', e.kind, 'cards', e.cards, 'cause', e.cause,
-         'stepId', e.step_id, 'undoes', e.undoes, 'detail', e.detail) order by e.at, e.id)
+         'stepId', e.step_id, 'undoes', null, 'at', null, 'detail', e.detail) order by e.at, e.id)
          from run_events e where e.studio_id = r.studio_id and e.run_id = r.id
-           and e.kind in ('good', 'spoiled', 'undo', 'note')), '[]') as events
+           and e.kind in ('spoiled', 'note') and ${STANDING}), '[]') as lost
      from runs r where r.studio_id = $1 order by r.started_at desc, r.id limit $2`,
     [studioId, most],
   );
-  return rows;
+  return rows.map(({ lost, ...row }) => ({ ...row, events: [allGood(row.good), ...lost] }));
 }
+
+/** Added up where they are kept: a press a card would be thousands to read. */
+const allGood = (cards: number): RunEvent => ({
+  ...{ id: 'good', kind: 'good', cards, cause: null, stepId: null, undoes: null, at: null },
+});
 
 /** The newest runs as the log shows them, the last first. */
 export async function findLogged(db: Db, studioId: string, most: number): Promise<readonly LoggedRunRow[]> {
   return (await findRows(db, studioId, most)).map(({ startedAt, finishedAt, tools, steps, events, ...row }) => {
-    const { good, spoiled } = countRun(events);
+    const { spoiled } = countRun(events);
     return {
       ...row,
-      ...{ good, spoiled, tools: stagesOn(tools), notes: notesOf(events).map(({ about, text }) => ({ about, text })) },
+      ...{ spoiled, tools: stagesOn(tools), notes: notesOf(events).map(({ about, text }) => ({ about, text })) },
       startedAt: startedAt.toISOString(),
       finishedAt: finishedAt?.toISOString() ?? null,
       losses: notUndone(events).flatMap((event) =>

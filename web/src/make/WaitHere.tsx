@@ -45,7 +45,13 @@ export function WaitHere({
         </>
       ) : (
         <>
-          {left <= 0 ? <b>Time is up.</b> : <b className="timer">{sayLeft(left)}</b>}
+          {left <= 0 ? (
+            <b>Time is up.</b>
+          ) : (
+            <b className="timer" role="timer" aria-live="off">
+              {sayLeft(left)}
+            </b>
+          )}
           <PlainButton onPress={() => onStart(Math.max(0, left) / 60_000 + MORE_MINUTES)}>
             {MORE_MINUTES} minutes more
           </PlainButton>

@@ -36,6 +36,43 @@ describe('the run store', () => {
     expect(server.runEvents.filter((e) => e.kind === 'undo')).to.have.length(2);
   });
 
+  it('takes in what another device has pressed, and loses nothing that was pressed here meanwhile', async () => {
+    const theirs = {
+      id: crypto.randomUUID(),
+      kind: 'good',
+      cards: 4,
+      cause: null,
+      stepId: null,
+      undoes: null,
+      at: null,
+    };
+    useRun.getState().add({ kind: 'good' });
+    await sent();
+    server.runEvents.push(theirs);
+    // Pressed while the answer is on its way, which does not know it.
+    const looking = useRun.getState().lookAgain();
+    useRun.getState().add({ kind: 'spoiled', cause: 'crack' });
+    await looking;
+    expect(count()).to.include({ good: 5, spoiled: 1 });
+    await sent();
+    await useRun.getState().lookAgain();
+    expect(count()).to.include({ good: 5, spoiled: 1 });
+    expect(useRun.getState().run!.events).to.have.length(3);
+  });
+
+  it('says that the server is away when it looks, goes on counting, and sends all when it is back', async () => {
+    server.away = true;
+    await useRun.getState().lookAgain();
+    expect(useRun.getState().away).to.equal(true);
+    useRun.getState().add({ kind: 'good', cards: 2 });
+    expect(count().good).to.equal(2);
+    server.away = false;
+    await useRun.getState().lookAgain();
+    await sent();
+    expect(useRun.getState().away).to.equal(false);
+    expect(server.runEvents).to.have.length(1);
+  });
+
   it('sends what other tabs have left of any run, from wherever it is asked, and keeps tabs apart', async () => {
     const left = crypto.randomUUID();
     const { run } = useRun.getState();
