@@ -7,6 +7,7 @@ import { overlaps } from '../ground/geometry/box.ts';
 import type { Page, Shape } from '../ground/scene/types.ts';
 import { MM_PER_INCH, type LengthUnit, type Mm } from '../ground/length/types.ts';
 import { faceName } from '../stations/size/drawBlank.ts';
+import { pageLabel } from './pageLabel.ts';
 import type { Plan } from './planJob.ts';
 
 const MARGIN_MM = 12;
@@ -44,8 +45,8 @@ export function drawProof({ size, art, stock }: Plan, title: string, unit: Lengt
   const outside: Affine = [scale, 0, 0, scale, left, top];
   const inside: Affine = [scale, 0, 0, -scale, left, 2 * seam - top];
   const shapes: Shape[] = [
-    label(`${title}: fold this first`, MARGIN_MM, MARGIN_MM + 5, 5),
-    label(
+    pageLabel(`${title}: fold this first`, MARGIN_MM, MARGIN_MM + 5, 5),
+    pageLabel(
       twoSided
         ? 'Fold back on the line between the two, print outside, and glue. Cut out, fold as below: every arrow must point up as you read.'
         : 'Cut out and fold as below: every arrow must point up as you read.',
@@ -53,7 +54,7 @@ export function drawProof({ size, art, stock }: Plan, title: string, unit: Lengt
       MARGIN_MM + 11,
       TEXT_MM,
     ),
-    ...steps.map((line, i) => label(line, MARGIN_MM, MARGIN_MM + 17 + i * LINE_MM, STEP_MM)),
+    ...steps.map((line, i) => pageLabel(line, MARGIN_MM, MARGIN_MM + 17 + i * LINE_MM, STEP_MM)),
   ];
   for (const [side, map] of [['outside', outside], ...(twoSided ? [['inside', inside] as const] : [])] as const) {
     const at = (points: readonly { xMm: Mm; yMm: Mm }[]) => points.map((p) => apply(map, p));
@@ -136,12 +137,3 @@ function inLines(sentences: readonly string[]): readonly string[] {
   }
   return lines;
 }
-
-const label = (text: string, xMm: Mm, yMm: Mm, sizeMm: Mm): Shape => ({
-  kind: 'label',
-  role: 'label',
-  text,
-  at: { xMm, yMm },
-  sizeMm,
-  anchor: 'start',
-});

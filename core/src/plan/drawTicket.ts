@@ -10,6 +10,7 @@ import { SPOIL_CAUSES } from '../stations/make/planMake.ts';
 import type { MakeStep } from '../stations/make/types.ts';
 import type { Workshop } from '../workshop/types.ts';
 import { drawStep } from './drawStep.ts';
+import { pageLabel } from './pageLabel.ts';
 import { placeScene } from './placeScene.ts';
 import { allSnags, type Plan } from './planJob.ts';
 
@@ -69,7 +70,7 @@ export function drawTicket(
       return made;
     });
     const box = { xMm: 0, yMm: 0, ...paper };
-    const foot = label(
+    const foot = pageLabel(
       `${job.brief.title} · ${i + 1} of ${pages.length}`,
       EDGE_MM,
       paper.heightMm - EDGE_MM + SIZE.foot,
@@ -84,14 +85,6 @@ export function drawTicket(
   });
 }
 
-const label = (text: string, xMm: Mm, yMm: Mm, sizeMm: Mm): Shape => ({
-  kind: 'label',
-  role: 'label',
-  text,
-  at: { xMm, yMm },
-  sizeMm,
-  anchor: 'start',
-});
 const ruled = (x1: Mm, y1: Mm, x2: Mm, y2: Mm): Shape => ({
   kind: 'path',
   role: 'dimension',
@@ -122,7 +115,7 @@ function inLines(text: string, widthMm: Mm, sizeMm: Mm): readonly string[] {
 }
 
 const written = (lines: readonly string[], xMm: Mm, topMm: Mm, sizeMm: Mm): readonly Shape[] =>
-  lines.map((line, i) => label(line, xMm, topMm + sizeMm + i * sizeMm * LINE, sizeMm));
+  lines.map((line, i) => pageLabel(line, xMm, topMm + sizeMm + i * sizeMm * LINE, sizeMm));
 
 const EMPTY: Scene['symbols'] = {};
 
@@ -182,7 +175,7 @@ function bar(yMm: Mm): readonly Shape[] {
   return [
     line(EDGE_MM, yMm + 3, EDGE_MM + BAR_MM, yMm + 3),
     ...ticks.map((mm) => line(EDGE_MM + mm, yMm + (mm % 50 === 0 ? 0 : 1.4), EDGE_MM + mm, yMm + 3)),
-    label(
+    pageLabel(
       'Print at 100 %, no fit to page. This bar is 100 mm long: check it before you print card.',
       EDGE_MM,
       yMm + 7,
@@ -270,8 +263,8 @@ function countRow(job: Job, { sheet }: Plan, widthMm: Mm): Row {
         symbols: EMPTY,
         shapes: [
           ruled(EDGE_MM, topMm, widthMm - EDGE_MM, topMm),
-          label('As you make them', EDGE_MM, topMm + 5, SIZE.step),
-          label(boxes > 0 ? 'Good' : 'Good: ________', EDGE_MM, goodTop + 3.2, SIZE.detail),
+          pageLabel('As you make them', EDGE_MM, topMm + 5, SIZE.step),
+          pageLabel(boxes > 0 ? 'Good' : 'Good: ________', EDGE_MM, goodTop + 3.2, SIZE.detail),
           ...Array.from({ length: boxes }, (_, k) => {
             const [line, at] = [Math.floor(k / perLine), k % perLine];
             return box(
@@ -283,12 +276,12 @@ function countRow(job: Job, { sheet }: Plan, widthMm: Mm): Row {
           ...SPOIL_CAUSES.flatMap((cause, k): readonly Shape[] => {
             const [x, y] = [EDGE_MM + (k % 2) * half, causesTop + Math.floor(k / 2) * causeMm];
             return [
-              label(cause, x, y + 3.2, SIZE.detail),
+              pageLabel(cause, x, y + 3.2, SIZE.detail),
               ...Array.from({ length: lost }, (_, n) => box(x + 22 + n * (BOX_MM + 1), y, BOX_MM)),
             ];
           }),
           ...lines.flatMap((what, k) => [
-            label(what, EDGE_MM, linesTop + k * 7 + 4, SIZE.detail),
+            pageLabel(what, EDGE_MM, linesTop + k * 7 + 4, SIZE.detail),
             ruled(EDGE_MM + 22, linesTop + k * 7 + 5, widthMm - EDGE_MM, linesTop + k * 7 + 5),
           ]),
         ],
@@ -309,7 +302,7 @@ function settleRow(plan: Plan, widthMm: Mm): readonly Row[] {
         symbols: EMPTY,
         shapes: [
           ruled(EDGE_MM, topMm, widthMm - EDGE_MM, topMm),
-          label('Still to settle', EDGE_MM, topMm + 5, SIZE.step),
+          pageLabel('Still to settle', EDGE_MM, topMm + 5, SIZE.step),
           ...written(lines, EDGE_MM, topMm + 6, SIZE.detail),
         ],
       }),

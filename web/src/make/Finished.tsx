@@ -1,5 +1,4 @@
-import { useState, type ReactNode } from 'react';
-import { useNavigate } from 'react-router';
+import type { ReactNode } from 'react';
 import {
   countedOf,
   measuredIn,
@@ -12,10 +11,10 @@ import {
   type RunCount,
   type Workshop,
 } from '@zippy/core';
-import { api } from '../api/client.ts';
 import { ButtonLink, PlainButton } from '../ui/buttons.tsx';
 import { Row } from '../ui/ModalDialog.tsx';
 import { ABOUT_NAMES } from './NoteDialog.tsx';
+import { useRepeat } from './useRepeat.ts';
 
 /** What a run came to, and the way to make it once more as it was. */
 export function Finished({
@@ -27,18 +26,9 @@ export function Finished({
   readonly count: RunCount;
   readonly workshop: Workshop;
 }): ReactNode {
-  const navigate = useNavigate();
-  const [problem, setProblem] = useState<string | null>(null);
+  const { repeat, problem } = useRepeat();
   const taken = sayTaken(run, workshop);
   const measured = sayMeasured(run);
-  const repeat = async (): Promise<void> => {
-    try {
-      const again = await api.startRun(crypto.randomUUID(), run.jobId, run.id);
-      await navigate(`/bench/${again.id}`);
-    } catch (why) {
-      setProblem((why as Error).message);
-    }
-  };
   return (
     <>
       <small>Finished</small>
@@ -53,7 +43,7 @@ export function Finished({
       ))}
       <Row>
         <ButtonLink href={`/jobs/${run.jobId}/sell`}>What it cost</ButtonLink>
-        <PlainButton onPress={() => void repeat()}>Make it again, as it was</PlainButton>
+        <PlainButton onPress={() => void repeat(run)}>Make it again, as it was</PlainButton>
       </Row>
       {problem && <p role="alert">{problem}</p>}
     </>

@@ -2,6 +2,7 @@ import { apply, invert } from '../../ground/geometry/affine.ts';
 import type { Point } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
 import { fitLine } from './fitLine.ts';
+import { median } from './median.ts';
 import { SHEET_EDGES, type Edge, type FoundPaper, type GreyImage, type SheetEdge, type ScanFrame } from './types.ts';
 
 /** Paper is looked for in dots of about this size; its edges are then found in the scan’s own. */
@@ -183,12 +184,6 @@ function edgeOf(guess: readonly Point[], side: SheetEdge, grey: (at: Point) => n
     }
   }
   return points.length < SAMPLES / 3 ? null : fitLine(points);
-}
-
-export function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const half = Math.floor(sorted.length / 2);
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 }
 
 /** The grey between four dots; a dot’s own at its middle. */

@@ -1,4 +1,5 @@
 import type { Point } from '../../ground/geometry/types.ts';
+import { median } from './median.ts';
 import type { Edge } from './types.ts';
 
 const ROUNDS = 6;
@@ -57,8 +58,4 @@ function through(points: readonly Point[]): Edge {
   const line = { at, along, leftMm: 0 };
   const squares = points.reduce((sum, p) => sum + offLine(line, p) ** 2, 0);
   return { ...line, leftMm: Math.sqrt(squares / n) };
-}
-
-function median(values: readonly number[]): number {
-  return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 }

@@ -5,7 +5,8 @@ import { ARM_MM, calibrationMarks, eachCross, middleOf, type SheetSize } from '.
 import { CROSSES, type Cross, type Readings } from '../calibration/types.ts';
 import { CROSS_NAMES } from '../calibration/drawCalibration.ts';
 import { crossing, fitLine } from './fitLine.ts';
-import { findPaper, median, sample } from './findPaper.ts';
+import { findPaper, sample } from './findPaper.ts';
+import { median } from './median.ts';
 import type { Edge, FoundPaper, GreyImage, ScanFrame, ScanRead } from './types.ts';
 
 export interface CalibrationAsked {

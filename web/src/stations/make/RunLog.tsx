@@ -1,10 +1,9 @@
 import { lazy, Suspense, useCallback, useMemo, useState, type ReactNode } from 'react';
-import { useNavigate } from 'react-router';
 import styled from 'styled-components';
 import { fixed, paretoOf, plural, sayDay, sayMoney, type CauseLosses, type Workshop } from '@zippy/core';
 import type { LoggedRunRow } from '@zippy/core/contract';
-import { api } from '../../api/client.ts';
 import { ABOUT_NAMES } from '../../make/NoteDialog.tsx';
+import { useRepeat } from '../../make/useRepeat.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { ButtonLink, PlainButton } from '../../ui/buttons.tsx';
 import { useRunLog } from './useRunLog.ts';
@@ -108,17 +107,8 @@ function Runs({
   readonly workshop: Workshop;
   readonly named: boolean;
 }): ReactNode {
-  const navigate = useNavigate();
-  const [problem, setProblem] = useState<string | null>(null);
+  const { repeat, problem } = useRepeat();
   const stocks = new Map(workshop.stocks.map(({ id, name }) => [id, name]));
-  const repeat = async (run: LoggedRunRow): Promise<void> => {
-    try {
-      const again = await api.startRun(crypto.randomUUID(), run.jobId, run.id);
-      await navigate(`/bench/${again.id}`);
-    } catch (why) {
-      setProblem((why as Error).message);
-    }
-  };
   return (
     <section aria-labelledby="runs">
       <h3 id="runs">Runs, the last first</h3>
