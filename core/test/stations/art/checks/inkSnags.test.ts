@@ -86,7 +86,8 @@ describe('too much ink', () => {
     expect(snag.remedies[0]!.label).to.equal('Print one sheet first');
     for (const { label, changes } of snag.remedies)
       expect(find('art-ink-total', changeJob(job, changes)), label).to.equal(undefined);
-    expect(plan(changeJob(job, snag.remedies[0]!.changes)).make.steps[0]!.id).to.equal('test-print');
+    const first = plan(changeJob(job, snag.remedies[0]!.changes)).make.steps.slice(0, 2);
+    expect(first.map(({ id }) => id)).to.deep.equal(['proof', 'test-print']);
     const mended = changeJob(job, snag.remedies[0]!.changes);
     expect(find('art-ink-total', mended)).to.equal(undefined);
   });
