@@ -87,7 +87,8 @@ export default function BenchCard({ workshop }: { readonly workshop: Workshop })
   return (
     <Card>
       <BenchSteps
-        {...{ run, step, stepsDone, sound }}
+        {...{ run, stepsDone, sound }}
+        step={finished ? null : step}
         kept={away ? `Server away: ${unsent.length} kept here` : unsent.length > 0 ? 'Saving …' : 'Saved'}
         isKeptHere={kept === 'kept'}
         onGo={setChosen}

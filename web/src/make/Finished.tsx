@@ -42,8 +42,12 @@ export function Finished({
         </p>
       ))}
       <Row>
-        <ButtonLink href={`/jobs/${run.jobId}/sell`}>What it cost</ButtonLink>
-        <PlainButton onPress={() => void repeat(run)}>Make it again, as it was</PlainButton>
+        <ButtonLink className="big" href={`/jobs/${run.jobId}/sell`}>
+          What it cost
+        </ButtonLink>
+        <PlainButton className="big" onPress={() => void repeat(run)}>
+          Make it again, as it was
+        </PlainButton>
       </Row>
       {problem && <p role="alert">{problem}</p>}
     </>

@@ -78,7 +78,7 @@ const Frame = styled.div`
   text {
     fill: ${({ theme }) => theme.colour.plum};
     stroke: ${({ theme }) => theme.colour.paper};
-    stroke-width: 0.6em;
+    stroke-width: 0.2em;
     paint-order: stroke;
     font-weight: 700;
   }
