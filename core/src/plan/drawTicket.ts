@@ -102,14 +102,27 @@ const box = (xMm: Mm, yMm: Mm, sizeMm: Mm): Shape => ({
   ]),
 });
 
-/** Words in lines that surely fit, broken between them. */
+/** From here on letters are as wide as they are high: those of East Asia, and pictures. */
+const WIDE_FROM = 0x2e80;
+const emOf = (text: string): number =>
+  [...text].reduce((em, letter) => em + (letter.codePointAt(0)! >= WIDE_FROM ? 1 : LETTER_EM), 0);
+
+/** Words in lines that fit, broken between them; one that is longer than a line is broken where the line ends. */
 function inLines(text: string, widthMm: Mm, sizeMm: Mm): readonly string[] {
-  const most = Math.max(4, Math.floor(widthMm / (LETTER_EM * sizeMm)));
+  const most = widthMm / sizeMm;
   const lines: string[] = [];
   for (const word of text.split(/\s+/).filter(Boolean)) {
     const last = lines.at(-1);
-    if (last !== undefined && last.length + 1 + word.length <= most) lines[lines.length - 1] = `${last} ${word}`;
-    else lines.push(word);
+    if (last !== undefined && emOf(`${last} ${word}`) <= most) {
+      lines[lines.length - 1] = `${last} ${word}`;
+      continue;
+    }
+    lines.push('');
+    for (const letter of word) {
+      const line = lines.at(-1)!;
+      if (line !== '' && emOf(line + letter) > most) lines.push(letter);
+      else lines[lines.length - 1] = line + letter;
+    }
   }
   return lines;
 }
@@ -200,7 +213,7 @@ function stepRow(step: MakeStep, i: number, plan: Plan, workshop: Workshop, widt
   const detail = told.flatMap((one) => inLines(one, widthMm - EDGE_MM - detailX, SIZE.detail));
   const title = inLines(`${i + 1} · ${step.title}`, BIG_MM, SIZE.step);
   // A long word stands smaller, so that it stays in its column.
-  const bigMm = Math.min(SIZE.big, BIG_MM / (Math.max(1, big.length) * LETTER_EM));
+  const bigMm = Math.min(SIZE.big, BIG_MM / Math.max(1, emOf(big)));
   const numbers = bigMm < 4.5 ? inLines(big, BIG_MM, 5) : [big];
   const numberMm = bigMm < 4.5 ? 5 : bigMm;
   const titleMm = title.length * SIZE.step * LINE;

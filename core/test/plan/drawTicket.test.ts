@@ -88,6 +88,17 @@ describe('the ticket', () => {
     expect(again.cut.verdict).to.match(/Set each 0\.5 mm beyond/);
   });
 
+  it('breaks what is longer than a line, and gives wide letters their width', () => {
+    const told = (notes: string) =>
+      labelsOf(drawTicket({ job: { ...job, brief: { ...job.brief, notes } }, plan, workshop }, null));
+    const long = told('m'.repeat(400)).filter(({ text }) => /^m+$/.test(text));
+    expect(long.map(({ text }) => text).join('')).to.equal('m'.repeat(400));
+    expect(long.length).to.be.above(3);
+    // 190 mm hold 57 letters that are 3.3 mm wide.
+    const wide = told('灯'.repeat(120)).filter(({ text }) => /^灯+$/.test(text));
+    expect(wide.map(({ text }) => text.length)).to.deep.equal([57, 57, 6]);
+  });
+
   it('says at its head what stops the job', () => {
     const wide = planned(inkedWith(...sized('sideFold', 400, 139)));
     expect(wordsOf(drawTicket({ job, plan: wide, workshop }, null)).slice(0, 400)).to.match(/Not ready to print\./);

@@ -60,5 +60,4 @@ function sixtyFourths(mm: Mm): string | null {
   return bottom === 1 ? `${top} in` : `${top}/${bottom} in`;
 }
 
-const sayBeyond = (mm: Mm, unit: LengthUnit = 'mm'): string =>
-  `${formatLength(Math.abs(mm), unit)} ${mm > 0 ? 'more' : 'less'}`;
+const sayBeyond = (mm: Mm): string => `${fixed(Math.abs(mm), 1)} mm ${mm > 0 ? 'more' : 'less'}`;

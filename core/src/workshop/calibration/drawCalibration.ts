@@ -3,7 +3,7 @@ import { polygon, polyline, segment } from '../../ground/geometry/path.ts';
 import type { Point, Sides } from '../../ground/geometry/types.ts';
 import type { LengthUnit, Mm } from '../../ground/length/types.ts';
 import type { Page, Shape } from '../../ground/scene/types.ts';
-import { ARM_MM, calibrationMarks, eachCross, middleOf, type SheetSize } from './marks.ts';
+import { ARM_MM, ARROW, calibrationMarks, eachCross, middleOf, type SheetSize } from './marks.ts';
 import { CROSSES, type Cross } from './types.ts';
 
 const TEXT_MM = 3.4;
@@ -113,8 +113,9 @@ function rule({ xMm, yMm }: Point, lengthMm: Mm, upright: boolean): readonly Sha
 
 /** A tall arrow beside the middle: this end of the paper went in first. */
 function arrow({ xMm, yMm }: Point, { heightMm }: SheetSize, points: 1 | -1): readonly Shape[] {
-  const [tip, tail] = [yMm + points * heightMm * 0.3, yMm + points * heightMm * 0.16];
-  const x = xMm - 18;
+  const { leftMm, tipShare, tailShare, headMm } = ARROW;
+  const [tip, tail] = [yMm + points * heightMm * tipShare, yMm + points * heightMm * tailShare];
+  const x = xMm - leftMm;
   return [
     {
       kind: 'path',
@@ -129,8 +130,8 @@ function arrow({ xMm, yMm }: Point, { heightMm }: SheetSize, points: 1 | -1): re
       role: 'mark',
       path: polygon([
         { xMm: x, yMm: tip },
-        { xMm: x - 3, yMm: tip - points * 6 },
-        { xMm: x + 3, yMm: tip - points * 6 },
+        { xMm: x - headMm / 2, yMm: tip - points * headMm },
+        { xMm: x + headMm / 2, yMm: tip - points * headMm },
       ]),
       fill: '#1d2930',
     },

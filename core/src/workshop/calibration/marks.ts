@@ -21,6 +21,9 @@ const CLEAR_MM = 3;
 /** The longest that fits is used: the longer the rule, the finer the scale it tells. */
 const RULES_MM = [200, 150, 100, 50, 20] as const;
 
+/** The arrow on each side: how far to the left of the middle, and where its tip and its tail are, in shares of the sheet’s height from the middle. */
+export const ARROW = { leftMm: 18, tipShare: 0.3, tailShare: 0.16, headMm: 6 } as const;
+
 export const middleOf = ({ widthMm, heightMm }: SheetSize): Point => ({ xMm: widthMm / 2, yMm: heightMm / 2 });
 
 /** Where everything on a calibration sheet should be, as seen from the front. */

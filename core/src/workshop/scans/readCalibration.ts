@@ -1,7 +1,7 @@
 import { apply, invert, turnOf, type Affine, type TurnOver } from '../../ground/geometry/affine.ts';
 import type { Point, Sides } from '../../ground/geometry/types.ts';
 import type { Mm } from '../../ground/length/types.ts';
-import { ARM_MM, calibrationMarks, eachCross, middleOf, type SheetSize } from '../calibration/marks.ts';
+import { ARM_MM, ARROW, calibrationMarks, eachCross, middleOf, type SheetSize } from '../calibration/marks.ts';
 import { CROSSES, type Cross, type Readings } from '../calibration/types.ts';
 import { CROSS_NAMES } from '../calibration/drawCalibration.ts';
 import { crossing, fitLine } from './fitLine.ts';
@@ -309,15 +309,17 @@ const TICK_INK = 8;
 /** The share of the arrow’s shaft that is dark, where it should stand. */
 function arrowInk(sheet: SheetSize, points: 1 | -1, grey: (p: Point) => number, dotMm: Mm): number {
   const centre = middleOf(sheet);
-  const [from, to] = [centre.yMm + points * sheet.heightMm * 0.17, centre.yMm + points * sheet.heightMm * 0.27];
+  // Its shaft, from a little beyond its tail to the foot of its head.
+  const from = centre.yMm + points * (sheet.heightMm * ARROW.tailShare + 1);
+  const to = centre.yMm + points * (sheet.heightMm * ARROW.tipShare - ARROW.headMm - 1);
   let best = 0;
   for (let dx = -ASTRAY_MM; dx <= ASTRAY_MM; dx += dotMm / 2) {
     let [dark, count] = [0, 0];
     const steps = 120;
     for (let i = 0; i <= steps; i += 1) {
       const y = from + ((to - from) * i) / steps;
-      const here = grey({ xMm: centre.xMm - 18 + dx, yMm: y });
-      const beside = grey({ xMm: centre.xMm - 18 + dx - 1.2, yMm: y });
+      const here = grey({ xMm: centre.xMm - ARROW.leftMm + dx, yMm: y });
+      const beside = grey({ xMm: centre.xMm - ARROW.leftMm + dx - 1.2, yMm: y });
       count += 1;
       if (beside - here > LEAST_INK) dark += 1;
     }

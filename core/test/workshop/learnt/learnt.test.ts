@@ -1,6 +1,7 @@
 import { expect } from 'chai';
 import fc from 'fast-check';
 import { normalFrom, randomFrom } from '../../../src/ground/random.ts';
+import { sayStop } from '../../../src/stations/crease/sayStop.ts';
 import { sayOff, setFence } from '../../../src/stations/cut/setFence.ts';
 import { controlChart, saySignals } from '../../../src/workshop/learnt/chart.ts';
 import { expectLosses } from '../../../src/workshop/learnt/expectLosses.ts';
@@ -90,6 +91,21 @@ describe('what the bench teaches of tools', () => {
     expect([sayOff(-0.4, 'in'), sayOff(0.8, 'in'), sayOff(0.1, 'in'), sayOff(-25.4, 'in')]).to.deep.equal([
       ...['1/64 in too short', '1/32 in too long', 'true', '1 in too short'],
     ]);
+  });
+
+  it('moves a card from its groove by a strip at the stop, which goes one way only, and a mark on a plain rule either way', () => {
+    const folds = (toolId: string, off: number) =>
+      withPieces(Array.from({ length: 10 }, (_, i) => reading(off + 0.01 * (i % 2), { on: 'boards', toolId })));
+    const grooved = { id: 'board', name: 'the board', grooveEveryMm: 3.175, longestMm: 300 };
+    const rule = { ...grooved, id: 'rule', name: 'the rule', grooveEveryMm: 0.1 };
+    // Folds too far from the stop: a strip there moves the card away from it, and so the fold nearer its edge.
+    expect(sayStop(grooved, folds('board', 0.5))).to.match(
+      /^Lay a strip 0\.5 mm thick at the stop: .*too far from the stop, 10 measured/,
+    );
+    expect(sayStop(grooved, folds('board', -0.5))).to.match(/^A groove cannot be moved: .*too near the stop/);
+    expect(sayStop(rule, folds('rule', 0.5))).to.match(/^Mark 0\.5 mm nearer: /);
+    expect(sayStop(rule, folds('rule', -0.5))).to.match(/^Mark 0\.5 mm farther out: /);
+    expect(sayStop(grooved, folds('rule', 0.5))).to.equal(null);
   });
 
   it('leaves a machine and a blade’s own edge alone', () => {
