@@ -148,7 +148,6 @@ describe('art', () => {
     const names = (): Promise<readonly string[]> => list.locator('button.name').allInnerTexts();
     const before = await names();
     await press(`Code to scan: bring forward`);
-    await page.waitForTimeout(300);
     expect(await names()).to.deep.equal([...before].reverse());
     await press('Code to scan: lock');
     await page.getByRole('button', { name: 'Code to scan: let go' }).waitFor();

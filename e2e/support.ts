@@ -171,12 +171,33 @@ export async function dotsOfCanvas(canvas: Locator): Promise<{ readonly data: Bu
   return { data, count: info.width * info.height };
 }
 
+/**
+ * Holds back what workers and the server answer by `LATE` milliseconds, as a busy machine would at its worst moment:
+ * `LATE=700 npm test -- e2e` finds the tests, and the presses, that count on an answer having come already.
+ */
+const late = (ms: number): void => {
+  const onTime = window.fetch;
+  window.fetch = async (...asked) => {
+    const answer = await onTime(...asked);
+    await new Promise((done) => setTimeout(done, ms));
+    return answer;
+  };
+  const heardOf = Object.getOwnPropertyDescriptor(Worker.prototype, 'onmessage')!;
+  Object.defineProperty(Worker.prototype, 'onmessage', {
+    ...heardOf,
+    set(heard: (event: MessageEvent) => void) {
+      heardOf.set!.call(this, (event: MessageEvent) => setTimeout(heard, ms, event));
+    },
+  });
+};
+
 /** What a page is looked at on where a test says nothing else. */
 const SCREEN = { width: 1280, height: 800 };
 
 /** A page that fails the test when it breaks or asks for anything outside this machine. */
 export async function openPage(browser: Browser, faults: string[]): Promise<Page> {
   const context = await browser.newContext({ viewport: SCREEN, acceptDownloads: true });
+  if (process.env.LATE) await context.addInitScript(late, Number(process.env.LATE));
   const page = await context.newPage();
   page.on('pageerror', (problem) => faults.push(`page error: ${problem.message}`));
   page.on('request', (request) => {

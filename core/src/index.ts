@@ -97,7 +97,7 @@ export * from './stations/art/words/typefaces.ts';
 export { mayEmbed, mayTravel, type Embedding } from './stations/art/words/embedding.ts';
 export { isOwnTypeface, ownTypefaceId } from './job/ownTypeface.ts';
 export { setText, type SetBlock, type SetLine } from './stations/art/words/setText.ts';
-export { coverBox, effectivePpi } from './stations/art/faces/layFace.ts';
+export { coverBox, effectivePpi, inOrder } from './stations/art/faces/layFace.ts';
 export {
   drawFaceInPixels,
   PIXEL_DPI,

@@ -11,9 +11,9 @@ import { isLocked, type FaceInHand } from './useFace.ts';
 
 /** Everything on a face from front to back, with what can be done to where it lies. */
 export function ItemList({ hand, job }: { readonly hand: FaceInHand; readonly job: Job }): ReactNode {
-  const { face, picked, setFace, setThings, remove, pick, pickAlso } = hand;
-  if (face.items.length === 0) return null;
-  const order = face.items.map(idOf);
+  const { items, picked, setFace, setThings, remove, pick, pickAlso } = hand;
+  if (items.length === 0) return null;
+  const order = items.map(idOf);
   const swap = (i: number, k: number): void => {
     const next = [...order];
     [next[i], next[k]] = [next[k]!, next[i]!];
@@ -24,12 +24,12 @@ export function ItemList({ hand, job }: { readonly hand: FaceInHand; readonly jo
   const withIt = (item: LaidItem): readonly LaidItem[] => (isPicked(item) ? picked : [item]);
   const free = picked.filter((item) => !isLocked(item));
   const does = handleThings(hand, job);
-  const front = [...face.items].reverse();
+  const front = [...items].reverse();
   return (
     <>
       <List aria-label="On this face, front to back">
         {front.map((item, k) => {
-          const i = face.items.length - 1 - k;
+          const i = items.length - 1 - k;
           const name = sayItem(item);
           return (
             <li key={idOf(item)} data-picked={isPicked(item) || undefined}>
@@ -99,7 +99,7 @@ export function ItemList({ hand, job }: { readonly hand: FaceInHand; readonly jo
           Double
         </PlainButton>
       </Row>
-      {face.items.length > 1 && (
+      {items.length > 1 && (
         <Quietly>
           {picked.length > 1
             ? `${picked.length} picked out: they move, line up and lock together.`

@@ -6,6 +6,7 @@ import {
   EMPTY_FACE,
   freeTop,
   idOf,
+  inOrder,
   type ArtObject,
   type Box,
   type FaceArt,
@@ -39,6 +40,8 @@ export interface Kept {
 export interface FaceInHand {
   readonly face: FacePlan;
   readonly art: FaceArt;
+  /** What lies on it from back to front, as the job has it now; a plan may be a press behind. */
+  readonly items: readonly LaidItem[];
   /** What is picked out, in the order it was; with what was typed last, which the plan may not know yet. */
   readonly picked: readonly LaidItem[];
   /** The one thing that is picked out, where it is only one. */
@@ -107,13 +110,15 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
     const pictureId = pictureIdOf(useJob.getState().job ?? job, ref);
     return { pictureId, change: decide((job) => job.pictures.at(pictureId), ref) };
   };
-  const picked = itemIds.flatMap((one) => {
-    const found = face.items.find((item) => idOf(item) === one);
-    return found ? [withNewest(found, art)] : [];
-  });
+  const items = inOrder(
+    face.items.map((item) => withNewest(item, art)),
+    art.order,
+  );
+  const picked = itemIds.flatMap((one) => items.find((item) => idOf(item) === one) ?? []);
   return {
     face,
     art,
+    items,
     picked,
     item: picked.length === 1 ? picked[0]! : null,
     setFace,
@@ -140,7 +145,7 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
     add: ({ texts = [], objects: more = [] }, { pictures = {}, typefaces = {} } = {}) => {
       const had = now();
       // What is added lies before everything else.
-      const order = [...face.items.map(idOf), ...more.map((o) => o.id), ...texts.map((t) => t.id)];
+      const order = [...items.map(idOf), ...(had.order ?? []), ...more.map((o) => o.id), ...texts.map((t) => t.id)];
       const value: FaceArt = {
         ...had,
         texts: [...had.texts, ...texts],

@@ -153,10 +153,6 @@ export function layFace(
     })),
   ];
   const tile = art.pattern ? job.pictures[art.pattern.pictureId] : undefined;
-  const rank = (item: LaidItem): number => {
-    const at = art.order?.indexOf(idOf(item)) ?? -1;
-    return at < 0 ? Infinity : at;
-  };
   return {
     face,
     art,
@@ -172,13 +168,26 @@ export function layFace(
     band: art.border ? borderBand(size.bareEdgeMm > 0 ? region.outline : trim, region.outline, art.border) : [],
     tiles: tile && art.pattern ? { ...art.pattern, aspect: tile.widthPx / tile.heightPx } : null,
     blocks,
-    items: [...items].sort((a, b) => {
-      // What differs from card to card is printed over what they share.
-      if (isNamedItem(a) !== isNamedItem(b)) return isNamedItem(a) ? 1 : -1;
-      const [p, q] = [rank(a), rank(b)];
-      return p === q ? 0 : p - q;
-    }),
+    items: inOrder(items, art.order),
   };
+}
+
+/**
+ * Things of a face as they lie on each other.
+ * @param order their ids from back to front; what it does not name lies before the rest, as it came
+ * @returns them from back to front
+ */
+export function inOrder(items: readonly LaidItem[], order: readonly string[] = []): readonly LaidItem[] {
+  const rank = (item: LaidItem): number => {
+    const at = order.indexOf(idOf(item));
+    return at < 0 ? Infinity : at;
+  };
+  return [...items].sort((a, b) => {
+    // What differs from card to card is printed over what they share.
+    if (isNamedItem(a) !== isNamedItem(b)) return isNamedItem(a) ? 1 : -1;
+    const [p, q] = [rank(a), rank(b)];
+    return p === q ? 0 : p - q;
+  });
 }
 
 /** A block with one row’s words in it. */
