@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import type { Page } from 'playwright-core';
 import sharp from 'sharp';
 import { popUpOf } from '@zippy/core';
-import { useStudio } from './support.ts';
+import { useStudio, until } from './support.ts';
 
 describe('what pops up', () => {
   const studio = useStudio();
@@ -113,10 +113,11 @@ describe('what pops up', () => {
     /** Along the fold, as it is said where it lies. */
     const along = async (): Promise<number> =>
       Number(/([\d.]+) mm along/.exec((await handle.getAttribute('aria-label')) ?? '')?.[1]);
+    await reaches(title, ({ size }) => popUpOf(size.layers[0]!).alongMm > popUp.alongMm);
+    await studio.saved();
+    const { document: moved } = await studio.stored(title);
     // Planned beside the page, it is said a little after it is moved.
-    let dragged = await along();
-    for (let before = popUp.alongMm; dragged !== before; before = dragged, dragged = await along())
-      await page.waitForTimeout(400);
+    const dragged = await until(along, (mm) => mm === popUpOf(moved.size.layers[0]!).alongMm);
     expect(dragged).to.be.above(popUp.alongMm);
     expect(Math.round(dragged * 2)).to.equal(dragged * 2);
     await handle.focus();

@@ -132,6 +132,15 @@ export function startPart(source: string, databaseUrl: string, port: number): Pr
   });
 }
 
+/** Reads again until what is read holds, or for a quarter of a minute. @returns what was read last, to be judged */
+export async function until<T>(read: () => Promise<T>, holds: (found: T) => boolean): Promise<T> {
+  for (let tries = 0; ; tries += 1) {
+    const found = await read();
+    if (tries >= 300 || holds(found)) return found;
+    await new Promise((again) => setTimeout(again, 50));
+  }
+}
+
 /** Ends a process and waits until it has. */
 export async function endPart(part: ChildProcess, signal: NodeJS.Signals = 'SIGTERM'): Promise<void> {
   if (part.exitCode !== null || part.signalCode !== null) return;

@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Download, Page } from 'playwright-core';
-import { dotsOfCanvas, openBrowser, openPage, useStudio } from './support.ts';
+import { dotsOfCanvas, openBrowser, openPage, useStudio, until } from './support.ts';
 
 const ezdxf = (script: string, file: string): string =>
   execFileSync('/usr/bin/python3', ['-c', script, file], { encoding: 'utf8' }).trim();
@@ -167,7 +167,10 @@ describe('a wallet with a ribbon and a tag', () => {
     await page.getByText('Make matching envelopes').click();
     await reaches(title, ({ envelope }) => envelope.make);
     const { finishedWidthMm: w, finishedHeightMm: h } = decked.size;
-    const said = await page.locator('aside').innerText();
+    const said = await until(
+      () => page.locator('aside').innerText(),
+      (words) => /inside [\d.]+ × [\d.]+ mm/.test(words),
+    );
     const [, wide, high] = /inside ([\d.]+) × ([\d.]+) mm/.exec(said)!;
     // Card, its thickness with the bow, and ease, both ways.
     const { envelope } = await reaches(title, () => true);
