@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Locator, Page } from 'playwright-core';
 import type { Job } from '@zippy/core';
-import { useStudio, type Application } from './support.ts';
+import { openBrowser, openPage, until, useStudio, type Application } from './support.ts';
 
 /** What is done with the pointer and in the smaller corners of the page. */
 describe('by hand', () => {
@@ -49,6 +49,35 @@ describe('by hand', () => {
     await reaches(heron, (job) => job.art.faces.front!.picture!.focusX < 1);
     await page.getByRole('button', { name: 'Undo' }).click();
     await reaches(heron, (job) => job.art.faces.front!.picture!.focusX === before.focusX);
+  });
+
+  it('loses nothing that was changed just before, however late its plan comes', async () => {
+    const heron = await own('Heron at dawn');
+    const browser = await openBrowser();
+    try {
+      const late = await openPage(browser, studio.faults, { lateMs: 1500 });
+      await late.goto(`${application.url}/jobs/${(await stored(heron)).id}/art`);
+      const image = late.locator('[aria-label="Bench"] image').first();
+      const whole = await image.evaluate((one) => one.outerHTML);
+      const zoom = late.getByRole('slider', { name: 'Zoom' });
+      await zoom.focus();
+      await late.keyboard.press('PageUp');
+      await until(
+        () => image.evaluate((one) => one.outerHTML),
+        (now) => now !== whole,
+      );
+      // Before any plan of what follows is there: it is moved from where it is, and stays as large as it was made.
+      await late.keyboard.press('PageUp');
+      await late.keyboard.press('PageUp');
+      await late.getByRole('button', { name: /^Picture Heron/ }).focus();
+      for (let i = 0; i < 3; i += 1) await late.keyboard.press('ArrowLeft');
+      const moved = (job: Job): number => Math.abs(job.art.faces.front!.picture!.focusX - 0.5);
+      const kept = await reaches(heron, (job) => moved(job) > 0);
+      expect(kept.art.faces.front!.picture!.zoom).to.equal(2.5);
+      expect(moved(await reaches(heron, (job) => moved(job) > 0.05))).to.be.closeTo(3 * 0.02, 1e-9);
+    } finally {
+      await browser.close();
+    }
   });
 
   it('fades and greys it, and takes it off and puts it back', async () => {

@@ -203,10 +203,17 @@ const late = (ms: number): void => {
 /** What a page is looked at on where a test says nothing else. */
 const SCREEN = { width: 1280, height: 800 };
 
-/** A page that fails the test when it breaks or asks for anything outside this machine. */
-export async function openPage(browser: Browser, faults: string[]): Promise<Page> {
+/**
+ * A page that fails the test when it breaks or asks for anything outside this machine.
+ * @param lateMs what workers and the server answer comes as much later
+ */
+export async function openPage(
+  browser: Browser,
+  faults: string[],
+  { lateMs = Number(process.env.LATE ?? 0) } = {},
+): Promise<Page> {
   const context = await browser.newContext({ viewport: SCREEN, acceptDownloads: true });
-  if (process.env.LATE) await context.addInitScript(late, Number(process.env.LATE));
+  if (lateMs > 0) await context.addInitScript(late, lateMs);
   const page = await context.newPage();
   page.on('pageerror', (problem) => faults.push(`page error: ${problem.message}`));
   page.on('request', (request) => {

@@ -60,7 +60,8 @@ export function Handles({ geometry, ...props }: StationProps & { readonly geomet
             if (framing.current) return startFrame(event);
             pick(null);
             if (event.pointerType === 'touch' && (!pictureHeld || !event.isPrimary)) return drag.stop();
-            drag.start(event, { left: picture.focusX, top: picture.focusY });
+            const { focusX, focusY } = hand.pictureNow() ?? picture;
+            drag.start(event, { left: focusX, top: focusY });
           }}
           onClick={(event) =>
             (event.nativeEvent as globalThis.PointerEvent).pointerType === 'touch' && setPictureHeld(true)

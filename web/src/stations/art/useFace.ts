@@ -60,6 +60,8 @@ export interface FaceInHand {
   readonly move: (shifts: ReadonlyMap<string, { readonly xMm: number; readonly yMm: number }>, key?: string) => void;
   /** Where a thing lies as the job says now; a plan made while it is dragged is a step behind. */
   readonly placeOf: (id: string) => { readonly leftMm: number; readonly topMm: number } | null;
+  /** The face’s own picture as the job has it now. */
+  readonly pictureNow: () => PicturePlacement | null;
   /** Adds things, and names what they show among the job’s own. */
   readonly add: (things: Things, kept?: Kept) => void;
   readonly remove: (ids: readonly string[]) => void;
@@ -142,6 +144,7 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
     move: (shifts, key) =>
       setFace({ texts: now().texts.map((t) => shifted(t, shifts)), ...setObjects((o) => shifted(o, shifts)) }, key),
     placeOf: (one) => [...now().texts, ...(now().objects ?? [])].find((thing) => thing.id === one) ?? null,
+    pictureNow: () => now().picture,
     add: ({ texts = [], objects: more = [] }, { pictures = {}, typefaces = {} } = {}) => {
       const had = now();
       // What is added lies before everything else.

@@ -10,6 +10,7 @@ import {
   movedBy,
   viewOf,
   type Grip,
+  type LayerChoice,
   type Point,
 } from '@zippy/core';
 import type { BenchGeometry } from '../../bench/Bench.tsx';
@@ -44,16 +45,13 @@ export function PopUpHandles({
     const [from, to] = [apply(back, { xMm: 0, yMm: 0 }), apply(back, { xMm: dx, yMm: dy })];
     return { xMm: to.xMm - from.xMm, yMm: to.yMm - from.yMm };
   };
-  const moved = (grip: Grip, by: Point, key: string): void =>
-    change(
-      [
-        decide((at) => at.size.layers.at(grip.layer).popUp, {
-          ...job.size.layers[grip.layer]!.popUp,
-          ...movedBy(grip, by),
-        }),
-      ],
-      key,
-    );
+  // The job as it is at that moment: the one that was drawn may be a few presses old.
+  const newest = (): readonly LayerChoice[] => (useJob.getState().job ?? job).size.layers;
+  const moved = (grip: Grip, by: Point, key: string): void => {
+    const at = newest().findIndex(({ id }) => id === grip.layerId);
+    const had = newest()[at]?.popUp;
+    if (had) change([decide((job) => job.size.layers.at(at).popUp, { ...had, ...movedBy(grip, by) })], key);
+  };
   return grips.map((grip) => {
     const { layerId, name } = grip;
     const isPicked = inHand === layerId;
@@ -67,7 +65,8 @@ export function PopUpHandles({
       event.preventDefault();
       event.stopPropagation();
       const by = event.shiftKey ? 5 : 0.5;
-      moved(grip, onPages(dx * by, dy * by), `nudge-${layerId}`);
+      const popUp = { ...grip.popUp, ...newest().find(({ id }) => id === layerId)?.popUp };
+      moved({ ...grip, popUp }, onPages(dx * by, dy * by), `nudge-${layerId}`);
     };
     return (
       <ItemHandle

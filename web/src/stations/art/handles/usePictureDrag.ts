@@ -1,15 +1,16 @@
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { isWholeOnFace } from '@zippy/core';
 import { ARROWS } from '../../../keys/arrows.ts';
-import type { useFace } from '../useFace.ts';
+import type { FaceInHand } from '../useFace.ts';
 import type { Drag } from './useDrag.ts';
 
 /** The face’s own picture slides within its frame, by a drag or by the arrow keys. */
-export function usePictureDrag({ face, art, setFace }: ReturnType<typeof useFace>, drag: Drag, pxPerMm: number) {
+export function usePictureDrag({ face, art, pictureNow, setFace }: FaceInHand, drag: Drag, pxPerMm: number) {
   const slidePicture = (focusX: number, focusY: number, key: string): void => {
-    if (!art.picture) return;
+    const now = pictureNow();
+    if (!now) return;
     const clamp = (v: number): number => Math.min(1, Math.max(0, v));
-    setFace({ picture: { ...art.picture, focusX: clamp(focusX), focusY: clamp(focusY) } }, key);
+    setFace({ picture: { ...now, focusX: clamp(focusX), focusY: clamp(focusY) } }, key);
   };
   /** How much of the picture is over its frame; below nought, how much of the frame is left over. */
   const leftOver = (): { readonly x: number; readonly y: number } => {
@@ -31,13 +32,14 @@ export function usePictureDrag({ face, art, setFace }: ReturnType<typeof useFace
   };
   const nudgePicture = (event: KeyboardEvent): void => {
     const [dx, dy] = ARROWS[event.key] ?? [0, 0];
-    if (!art.picture || (dx === 0 && dy === 0)) return;
+    const now = pictureNow();
+    if (!now || (dx === 0 && dy === 0)) return;
     event.preventDefault();
     event.stopPropagation();
     const over = leftOver();
     slidePicture(
-      art.picture.focusX - Math.sign(over.x) * dx * 0.02,
-      art.picture.focusY - Math.sign(over.y) * dy * 0.02,
+      now.focusX - Math.sign(over.x) * dx * 0.02,
+      now.focusY - Math.sign(over.y) * dy * 0.02,
       'nudge-picture',
     );
   };
