@@ -12,6 +12,11 @@ export interface Lot {
   readonly eachMinor: Minor | null;
 }
 
+/** What a movement took of one lot. */
+export interface FromLot extends Pick<Lot, 'lot' | 'at'> {
+  readonly count: number;
+}
+
 /** The books of one thing. */
 export interface Books {
   readonly count: number;
@@ -19,6 +24,8 @@ export interface Books {
   readonly lots: readonly Lot[];
   /** What went by each movement that took something, as its lots cost; null where some of that is not known. */
   readonly cost: Readonly<Record<string, Minor | null>>;
+  /** Which lots each of those movements took, the oldest first; of what was not there it took none. */
+  readonly from: Readonly<Record<string, readonly FromLot[]>>;
   /** The day and moment it was counted last; null where it never was. */
   readonly countedAt: string | null;
 }
@@ -31,6 +38,7 @@ export function keepBooks(movements: readonly Movement[]): Books {
   const inTurn = [...movements].sort((a, b) => (a.at === b.at ? (a.id < b.id ? -1 : 1) : a.at < b.at ? -1 : 1));
   const lots: { -readonly [K in keyof Lot]: Lot[K] }[] = [];
   const cost: Record<string, Minor | null> = {};
+  const from: Record<string, readonly FromLot[]> = {};
   let countedAt: string | null = null;
   // More went than there was: the books wait for a count, and what comes next makes it up first.
   let owed = 0;
@@ -42,24 +50,34 @@ export function keepBooks(movements: readonly Movement[]): Books {
       if (change > made)
         lots.push({ id, lot, at, left: change - made, eachMinor: priceMinor === null ? null : priceMinor / change });
     } else if (change < 0) {
-      const [sum, missing] = takeFirst(lots, -change);
-      cost[id] = missing > 0 ? null : sum;
-      owed += missing;
+      const taken = takeFirst(lots, -change);
+      cost[id] = taken.missing > 0 ? null : taken.costMinor;
+      from[id] = taken.from;
+      owed += taken.missing;
     }
   }
-  return { count: lots.reduce((sum, { left }) => sum + left, 0) - owed, lots, cost, countedAt };
+  return { count: lots.reduce((sum, { left }) => sum + left, 0) - owed, lots, cost, from, countedAt };
 }
 
-/** Takes so many of the oldest. @returns what they cost, and how many there were not */
-function takeFirst(lots: { left: number; readonly eachMinor: Minor | null }[], wanted: number): [Minor | null, number] {
+interface TakenOfLots {
+  readonly costMinor: Minor | null;
+  readonly from: readonly FromLot[];
+  /** As many as there were not. */
+  readonly missing: number;
+}
+
+/** Takes so many of the oldest. */
+function takeFirst(lots: (Omit<Lot, 'left'> & { left: number })[], wanted: number): TakenOfLots {
   let [sum, rest]: [Minor | null, number] = [0, wanted];
+  const from: FromLot[] = [];
   while (rest > 0 && lots.length > 0) {
     const [first] = lots as [(typeof lots)[0]];
     const taken = Math.min(rest, first.left);
     sum = sum === null || first.eachMinor === null ? null : sum + taken * first.eachMinor;
+    from.push({ lot: first.lot, at: first.at, count: taken });
     rest -= taken;
     first.left -= taken;
     if (first.left === 0) lots.shift();
   }
-  return [sum, rest];
+  return { costMinor: sum, from, missing: rest };
 }

@@ -4,12 +4,14 @@ import { changeJob } from '../../src/job/changeJob.ts';
 import { decide } from '../../src/job/decide.ts';
 import { coverBy, type Offer } from '../../src/shelf/coverBy.ts';
 import { keepBooks } from '../../src/shelf/keepBooks.ts';
+import { booksOf, lotsOfRun } from '../../src/shelf/lotsOfRun.ts';
 import { buyingCsv, buyingList, sayPacks } from '../../src/shelf/buyingList.ts';
 import { needsOf, type JobNeeds, type Need } from '../../src/shelf/needs.ts';
 import { offcutOf } from '../../src/shelf/offcutOf.ts';
 import { takenByRun, takenFor, takesOf } from '../../src/shelf/takes.ts';
 import type { Take } from '../../src/workshop/counted.ts';
-import type { Movement } from '../../src/shelf/types.ts';
+import { byThing, type Movement } from '../../src/shelf/types.ts';
+import { sayDay } from '../../src/job/figures.ts';
 import type { RunEvent } from '../../src/stations/make/run.ts';
 import { inkedWith, jobWith, plan, sized, workshop } from '../support.ts';
 
@@ -30,6 +32,10 @@ describe('books of a shelf', () => {
     expect(books.count).to.equal(80);
     expect(books.lots.map(({ lot, left, eachMinor }) => [lot, left, eachMinor])).to.deep.equal([['B', 80, 26]]);
     expect(books.cost).to.deep.equal({ m9: 1720 });
+    expect(books.from.m9!.map(({ lot, count }) => [lot, count])).to.deep.equal([
+      ['A', 50],
+      ['B', 20],
+    ]);
     expect(books.countedAt).to.equal(null);
   });
 
@@ -61,18 +67,49 @@ describe('books of a shelf', () => {
         // What is owed is owed by no lot.
         expect(left).to.equal(Math.max(0, books.count));
         expect(books.lots.every((lot) => lot.left > 0)).to.equal(true);
+        // What came is there, has gone from its lot, or made up what was owed.
+        const came = all.reduce((sum, { change }) => sum + Math.max(0, change), 0);
+        const gone = Object.values(books.from).reduce((sum, parts) => sum + parts.reduce((n, p) => n + p.count, 0), 0);
+        expect(gone + left).to.be.at.most(came);
+        if (!goesUnder(all)) expect(gone + left).to.equal(came);
         const other = [...all].sort((a, b) => Number(shuffle(a.id)) - Number(shuffle(b.id)));
         expect(keepBooks(other)).to.deep.equal(books);
         // Money is neither made nor lost where all of it is told and nothing is owed on the way.
         if (all.every(({ change, priceMinor }) => change <= 0 || priceMinor !== null) && !goesUnder(all)) {
           const paid = all.reduce((sum, { priceMinor }) => sum + (priceMinor ?? 0), 0);
-          const gone = Object.values(books.cost).reduce<number>((sum, c) => sum + c!, 0);
+          const spent = Object.values(books.cost).reduce<number>((sum, c) => sum + c!, 0);
           const stays = books.lots.reduce((sum, lot) => sum + lot.left * lot.eachMinor!, 0);
-          expect(gone + stays).to.be.closeTo(paid, 1e-6);
+          expect(spent + stays).to.be.closeTo(paid, 1e-6);
         }
       }),
       { numRuns: 200 },
     );
+  });
+});
+
+describe('the lots of a run', () => {
+  it('are told by name, good and spoiled together, and of things that have one', () => {
+    const [sheet, other] = workshop.stocks as [(typeof workshop.stocks)[0], (typeof workshop.stocks)[0]];
+    const of = (thingId: string, list: readonly Movement[]): readonly Movement[] =>
+      list.map((one) => ({ ...one, id: `${thingId} ${one.id}`, thingId }));
+    const books = booksOf(
+      byThing([
+        // Two bought without a name, then a named pack; the run takes 9 for good cards and 3 for spoiled ones.
+        ...of(sheet.id, [
+          moved(1, 2),
+          moved(3, 50, { lot: 'K7' }),
+          moved(6, -9, { runId: 'run' }),
+          moved(7, -3, { runId: 'run', cause: 'spoiled' }),
+          moved(8, -5, { runId: 'another' }),
+        ]),
+        ...of(other.id, [moved(2, 40), moved(6, -4, { runId: 'run' })]),
+      ]),
+    );
+    expect(lotsOfRun('run', books, workshop)).to.deep.equal([
+      `${sheet.name}: 2 of ${sayDay('2026-03-01', workshop.region)}, 10 of lot K7.`,
+    ]);
+    expect(lotsOfRun('another', books, workshop)).to.deep.equal([`${sheet.name}: 5 of lot K7.`]);
+    expect(lotsOfRun('a run that took nothing', books, workshop)).to.deep.equal([]);
   });
 });
 

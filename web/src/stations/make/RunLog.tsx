@@ -1,12 +1,12 @@
 import { lazy, Suspense, useCallback, useMemo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { fixed, paretoOf, plural, sayDay, sayMoney, type CauseLosses, type Workshop } from '@zippy/core';
+import { fixed, lotsOfRun, paretoOf, plural, sayDay, sayMoney, type CauseLosses, type Workshop } from '@zippy/core';
 import type { LoggedRunRow } from '@zippy/core/contract';
 import { ABOUT_NAMES } from '../../make/NoteDialog.tsx';
 import { useRepeat } from '../../make/useRepeat.ts';
 import { Choice } from '../../ui/Choice.tsx';
 import { ButtonLink, PlainButton } from '../../ui/buttons.tsx';
-import { useRunLog } from './useRunLog.ts';
+import { useRunLog, type RunLogNow } from './useRunLog.ts';
 
 const ParetoChart = lazy(() => import('./ParetoChart.tsx'));
 
@@ -18,7 +18,7 @@ export default function RunLog({
   readonly jobId: string;
   readonly workshop: Workshop;
 }): ReactNode {
-  const { runs, problem } = useRunLog();
+  const { runs, books, problem } = useRunLog();
   const [of, setOf] = useState<'card' | 'all'>('card');
   const own = useMemo(() => (runs ?? []).filter((run) => of === 'all' || run.jobId === jobId), [runs, of, jobId]);
   return (
@@ -43,7 +43,7 @@ export default function RunLog({
       ) : (
         <>
           <Losses runs={own} workshop={workshop} />
-          <Runs runs={own} jobId={jobId} workshop={workshop} named={of === 'all'} />
+          <Runs {...{ jobId, workshop, books }} runs={own} named={of === 'all'} />
         </>
       )}
     </Paper>
@@ -100,11 +100,13 @@ function Runs({
   runs,
   jobId,
   workshop,
+  books,
   named,
 }: {
   readonly runs: readonly LoggedRunRow[];
   readonly jobId: string;
   readonly workshop: Workshop;
+  readonly books: RunLogNow['books'];
   readonly named: boolean;
 }): ReactNode {
   const { repeat, problem } = useRepeat();
@@ -123,6 +125,7 @@ function Runs({
               {run.spoiled > 0 && `, ${run.spoiled} spoiled: ${sayCauses(run)}`}.{' '}
               {run.stockId && stocks.get(run.stockId)}
               {run.finishedAt === null && ' Still open.'}
+              {books && lotsOfRun(run.id, books, workshop).map((said) => ` ${said}`)}
             </span>
             {run.notes.map(({ about, text }, i) => (
               <span key={i} className="note">
