@@ -1,6 +1,7 @@
 import { expect } from 'chai';
+import { randomUUID } from 'node:crypto';
 import type { Page } from 'playwright-core';
-import type { Workshop } from '@zippy/core';
+import type { Movement, Workshop } from '@zippy/core';
 import { useStudio } from './support.ts';
 
 describe('what is put on a card by hand', () => {
@@ -17,6 +18,19 @@ describe('what is put on a card by hand', () => {
   const onShelf = async (id: string): Promise<number> => {
     const { workshop } = await ask<{ workshop: Workshop }>('workshop');
     return workshop.trimmings.find((one) => one.id === id)!.onShelf;
+  };
+
+  const move = async (thingId: string, change: number, part: Partial<Movement>): Promise<void> => {
+    const movement = {
+      ...{ id: randomUUID(), shelf: 'trimmings', thingId, change },
+      ...{ priceMinor: null, lot: null, note: null, at: null, ...part },
+    };
+    const response = await fetch(`${studio.application.url}/api/shelf/movements`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(movement),
+    });
+    expect(response.status, await response.text()).to.equal(201);
   };
 
   it('is dragged on its face, makes the card thicker, and comes off with a way back', async () => {
@@ -62,7 +76,11 @@ describe('what is put on a card by hand', () => {
     await press(/Trimming/);
     await page.getByRole('menuitem', { name: /Sea-glass gem/ }).click();
     await reaches(title, ({ trimmings }) => trimmings?.length === 1);
+    // One is left of those that lay there, and a bag with a number on it comes after.
+    await move('sea-gem', 1 - (await onShelf('sea-gem')), { cause: 'other', note: 'Sewn on a bag' });
+    await move('sea-gem', 10, { cause: 'bought', lot: 'G4' });
     const before = await onShelf('sea-gem');
+    expect(before).to.equal(11);
     await station('Make');
     await press('Start a run');
     await page.getByRole('button', { name: /^Good/ }).first().waitFor();
@@ -73,6 +91,9 @@ describe('what is put on a card by hand', () => {
     await page.getByText(/^Off the shelf: \d+ sheets? of .*3 Sea-glass gem\.$/).waitFor();
     for (let tries = 0; (await onShelf('sea-gem')) === before && tries < 200; tries += 1) await page.waitForTimeout(50);
     expect(await onShelf('sea-gem')).to.equal(before - 3);
+    await open(title, 'make');
+    await press('The log of runs');
+    await page.getByText(/^Sea-glass gem: 1 of .+, 2 of lot G4\.$/).waitFor();
     await page.goto(`${studio.application.url}/workshop/trimmings/sea-gem`);
     await page.getByRole('link', { name: `Sea-glass gem: ${before - 3}` }).waitFor();
     expect(await studio.serious()).to.deep.equal([]);

@@ -1,5 +1,5 @@
 import { sayDay } from '../job/figures.ts';
-import { thingKey } from '../workshop/counted.ts';
+import { thingKey, type ThingRef } from '../workshop/counted.ts';
 import type { Workshop } from '../workshop/types.ts';
 import { countedOf } from './buyingList.ts';
 import { keepBooks, type Books, type FromLot } from './keepBooks.ts';
@@ -11,21 +11,24 @@ export const booksOf = (
 ): ReadonlyMap<string, Pick<Books, 'from'> & { readonly movements: readonly Movement[] }> =>
   new Map([...things].map(([key, movements]) => [key, { movements, from: keepBooks(movements).from }]));
 
+/** What a run took of one thing, lot by lot. */
+export interface LotsTaken extends ThingRef {
+  /** One sentence. */
+  readonly said: string;
+}
+
 /**
- * Which lots a run was made of, a sentence for each thing that has a lot with a name: what its pack or its maker calls it.
- * What is gone from the shelf is not spoken of.
+ * Which lots a run was made of, for each thing that has a lot with a name: what its pack or its maker calls it. What is gone
+ * from the shelf is not spoken of.
  */
-export function lotsOfRun(runId: string, books: ReturnType<typeof booksOf>, workshop: Workshop): readonly string[] {
-  return countedOf(workshop).flatMap(({ name, ...thing }) => {
-    const own = books.get(thingKey(thing));
+export function lotsOfRun(runId: string, books: ReturnType<typeof booksOf>, workshop: Workshop): readonly LotsTaken[] {
+  return countedOf(workshop).flatMap(({ name, shelf, thingId }) => {
+    const own = books.get(thingKey({ shelf, thingId }));
     if (!own) return [];
     const from = own.movements.filter((one) => one.runId === runId).flatMap(({ id }) => own.from[id] ?? []);
     if (!from.some(({ lot }) => lot !== null)) return [];
-    return [
-      `${name}: ${joined(from)
-        .map((one) => sayLot(one, workshop.region))
-        .join(', ')}.`,
-    ];
+    const parts = joined(from).map((one) => sayLot(one, workshop.region));
+    return [{ shelf, thingId, said: `${name}: ${parts.join(', ')}.` }];
   });
 }
 

@@ -106,9 +106,14 @@ describe('the lots of a run', () => {
       ]),
     );
     expect(lotsOfRun('run', books, workshop)).to.deep.equal([
-      `${sheet.name}: 2 of ${sayDay('2026-03-01', workshop.region)}, 10 of lot K7.`,
+      {
+        ...{ shelf: 'stocks', thingId: sheet.id },
+        said: `${sheet.name}: 2 of ${sayDay('2026-03-01', workshop.region)}, 10 of lot K7.`,
+      },
     ]);
-    expect(lotsOfRun('another', books, workshop)).to.deep.equal([`${sheet.name}: 5 of lot K7.`]);
+    expect(lotsOfRun('another', books, workshop).map(({ said }) => said)).to.deep.equal([
+      `${sheet.name}: 5 of lot K7.`,
+    ]);
     expect(lotsOfRun('a run that took nothing', books, workshop)).to.deep.equal([]);
   });
 });

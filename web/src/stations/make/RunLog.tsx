@@ -1,6 +1,16 @@
 import { lazy, Suspense, useCallback, useMemo, useState, type ReactNode } from 'react';
 import styled from 'styled-components';
-import { fixed, lotsOfRun, paretoOf, plural, sayDay, sayMoney, type CauseLosses, type Workshop } from '@zippy/core';
+import {
+  fixed,
+  lotsOfRun,
+  paretoOf,
+  plural,
+  sayDay,
+  sayMoney,
+  type CauseLosses,
+  type LotsTaken,
+  type Workshop,
+} from '@zippy/core';
 import type { LoggedRunRow } from '@zippy/core/contract';
 import { ABOUT_NAMES } from '../../make/NoteDialog.tsx';
 import { useRepeat } from '../../make/useRepeat.ts';
@@ -111,6 +121,12 @@ function Runs({
 }): ReactNode {
   const { repeat, problem } = useRepeat();
   const stocks = new Map(workshop.stocks.map(({ id, name }) => [id, name]));
+  const sayStock = (id: string): string => (stocks.has(id) ? `${stocks.get(id)!}.` : '');
+  const taken = useMemo(
+    () => new Map(runs.map(({ id }) => [id, books ? lotsOfRun(id, books, workshop) : []])),
+    [runs, books, workshop],
+  );
+  const lots = ({ id }: LoggedRunRow): readonly LotsTaken[] => taken.get(id) ?? [];
   return (
     <section aria-labelledby="runs">
       <h3 id="runs">Runs, the last first</h3>
@@ -123,10 +139,14 @@ function Runs({
               {named && `${run.title}. `}
               {run.good} good of {run.wanted}
               {run.spoiled > 0 && `, ${run.spoiled} spoiled: ${sayCauses(run)}`}.{' '}
-              {run.stockId && stocks.get(run.stockId)}
+              {run.stockId && !lots(run).some(({ thingId }) => thingId === run.stockId) && sayStock(run.stockId)}
               {run.finishedAt === null && ' Still open.'}
-              {books && lotsOfRun(run.id, books, workshop).map((said) => ` ${said}`)}
             </span>
+            {lots(run).map(({ thingId, said }) => (
+              <span key={thingId} className="lots">
+                {said}
+              </span>
+            ))}
             {run.notes.map(({ about, text }, i) => (
               <span key={i} className="note">
                 {ABOUT_NAMES[about]}: {text}
@@ -193,6 +213,11 @@ const Paper = styled.section`
     align-items: center;
     padding: 8px 0;
     border-top: 1px solid ${({ theme }) => theme.colour.rule};
+  }
+  li .lots {
+    grid-column: 2;
+    color: ${({ theme }) => theme.colour.inkQuiet};
+    font-size: 15px;
   }
   li .note {
     grid-column: 2;
