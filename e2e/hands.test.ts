@@ -39,7 +39,7 @@ describe('by hand', () => {
     for (let i = 0; i < 3; i += 1) await page.keyboard.press('PageUp');
     await reaches(heron, (job) => job.art.faces.front!.picture!.zoom === 2.5);
     // It is dragged as it lies, so the page must have laid it out.
-    while ((await lies()) === whole) await page.waitForTimeout(50);
+    await until(lies, (now) => now !== whole);
     const before = (await stored(heron)).document.art.faces.front!.picture!;
     await drag(/^Picture Heron/, -120, 30);
     await reaches(heron, (job) => job.art.faces.front!.picture!.focusX > before.focusX + 0.05);

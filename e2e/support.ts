@@ -132,7 +132,7 @@ export function startPart(source: string, databaseUrl: string, port: number): Pr
   });
 }
 
-/** Reads again until what is read holds, or for a quarter of a minute. @returns what was read last, to be judged */
+/** Reads again until what is read holds, three hundred times at most. @returns what was read last, to be judged */
 export async function until<T>(read: () => Promise<T>, holds: (found: T) => boolean): Promise<T> {
   for (let tries = 0; ; tries += 1) {
     const found = await read();

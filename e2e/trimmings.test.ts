@@ -2,7 +2,7 @@ import { expect } from 'chai';
 import { randomUUID } from 'node:crypto';
 import type { Page } from 'playwright-core';
 import type { Movement, Workshop } from '@zippy/core';
-import { useStudio } from './support.ts';
+import { until, useStudio } from './support.ts';
 
 describe('what is put on a card by hand', () => {
   const studio = useStudio();
@@ -89,11 +89,14 @@ describe('what is put on a card by hand', () => {
     for (let n = 0; n < steps.length; n += 1) await page.keyboard.press('Space');
     await press(/Finish/);
     await page.getByText(/^Off the shelf: \d+ sheets? of .*3 Sea-glass gem\.$/).waitFor();
-    for (let tries = 0; (await onShelf('sea-gem')) === before && tries < 200; tries += 1) await page.waitForTimeout(50);
-    expect(await onShelf('sea-gem')).to.equal(before - 3);
+    const left = await until(
+      () => onShelf('sea-gem'),
+      (count) => count !== before,
+    );
+    expect(left).to.equal(before - 3);
     await open(title, 'make');
     await press('The log of runs');
-    await page.getByText(/^Sea-glass gem: 1 of .+, 2 of lot G4\.$/).waitFor();
+    await page.getByText(/^Sea-glass gem: 1 that came .+, 2 of lot G4\.$/).waitFor();
     await page.goto(`${studio.application.url}/workshop/trimmings/sea-gem`);
     await page.getByRole('link', { name: `Sea-glass gem: ${before - 3}` }).waitFor();
     expect(await studio.serious()).to.deep.equal([]);

@@ -376,7 +376,7 @@ export { expectLosses, type ExpectedLoss, type ExpectedLosses } from './workshop
 export * from './workshop/counted.ts';
 export * from './shelf/types.ts';
 export { keepBooks, type Books, type Lot } from './shelf/keepBooks.ts';
-export { booksOf, lotsOfRun, type LotsTaken } from './shelf/lotsOfRun.ts';
+export { lotsByRun, lotsOfRun, type LotsByRun, type LotsTaken } from './shelf/lotsOfRun.ts';
 export { needsOf, type JobNeeds, type Need, type NeedOfJob } from './shelf/needs.ts';
 export { coverBy, type Cover, type Offer } from './shelf/coverBy.ts';
 export { takenByRun, takesOf, type Taken } from './shelf/takes.ts';

@@ -13,7 +13,7 @@ export interface Lot {
 }
 
 /** What a movement took of one lot. */
-export interface FromLot extends Pick<Lot, 'lot' | 'at'> {
+export interface FromLot extends Pick<Lot, 'id' | 'lot' | 'at'> {
   readonly count: number;
 }
 
@@ -74,7 +74,7 @@ function takeFirst(lots: (Omit<Lot, 'left'> & { left: number })[], wanted: numbe
     const [first] = lots as [(typeof lots)[0]];
     const taken = Math.min(rest, first.left);
     sum = sum === null || first.eachMinor === null ? null : sum + taken * first.eachMinor;
-    from.push({ lot: first.lot, at: first.at, count: taken });
+    from.push({ id: first.id, lot: first.lot, at: first.at, count: taken });
     rest -= taken;
     first.left -= taken;
     if (first.left === 0) lots.shift();

@@ -4,7 +4,7 @@ import { changeJob } from '../../src/job/changeJob.ts';
 import { decide } from '../../src/job/decide.ts';
 import { coverBy, type Offer } from '../../src/shelf/coverBy.ts';
 import { keepBooks } from '../../src/shelf/keepBooks.ts';
-import { booksOf, lotsOfRun } from '../../src/shelf/lotsOfRun.ts';
+import { lotsByRun, lotsOfRun } from '../../src/shelf/lotsOfRun.ts';
 import { buyingCsv, buyingList, sayPacks } from '../../src/shelf/buyingList.ts';
 import { needsOf, type JobNeeds, type Need } from '../../src/shelf/needs.ts';
 import { offcutOf } from '../../src/shelf/offcutOf.ts';
@@ -92,7 +92,7 @@ describe('the lots of a run', () => {
     const [sheet, other] = workshop.stocks as [(typeof workshop.stocks)[0], (typeof workshop.stocks)[0]];
     const of = (thingId: string, list: readonly Movement[]): readonly Movement[] =>
       list.map((one) => ({ ...one, id: `${thingId} ${one.id}`, thingId }));
-    const books = booksOf(
+    const lots = lotsByRun(
       byThing([
         // Two bought without a name, then a named pack; the run takes 9 for good cards and 3 for spoiled ones.
         ...of(sheet.id, [
@@ -105,16 +105,14 @@ describe('the lots of a run', () => {
         ...of(other.id, [moved(2, 40), moved(6, -4, { runId: 'run' })]),
       ]),
     );
-    expect(lotsOfRun('run', books, workshop)).to.deep.equal([
+    expect(lotsOfRun('run', lots, workshop)).to.deep.equal([
       {
         ...{ shelf: 'stocks', thingId: sheet.id },
-        said: `${sheet.name}: 2 of ${sayDay('2026-03-01', workshop.region)}, 10 of lot K7.`,
+        said: `${sheet.name}: 2 that came ${sayDay('2026-03-01', workshop.region)}, 10 of lot K7.`,
       },
     ]);
-    expect(lotsOfRun('another', books, workshop).map(({ said }) => said)).to.deep.equal([
-      `${sheet.name}: 5 of lot K7.`,
-    ]);
-    expect(lotsOfRun('a run that took nothing', books, workshop)).to.deep.equal([]);
+    expect(lotsOfRun('another', lots, workshop).map(({ said }) => said)).to.deep.equal([`${sheet.name}: 5 of lot K7.`]);
+    expect(lotsOfRun('a run that took nothing', lots, workshop)).to.deep.equal([]);
   });
 });
 

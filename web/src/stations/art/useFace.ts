@@ -147,8 +147,10 @@ export function useFace({ job, plan }: StationProps): FaceInHand {
     pictureNow: () => now().picture,
     add: ({ texts = [], objects: more = [] }, { pictures = {}, typefaces = {} } = {}) => {
       const had = now();
-      // What is added lies before everything else.
-      const order = [...items.map(idOf), ...(had.order ?? []), ...more.map((o) => o.id), ...texts.map((t) => t.id)];
+      const here = new Set([...had.texts, ...(had.objects ?? [])].map(({ id }) => id));
+      // What is added lies before everything else, what was added just before among it.
+      const lying = [...items.map(idOf), ...(had.order ?? [])].filter((id) => here.has(id));
+      const order = [...lying, ...more.map((o) => o.id), ...texts.map((t) => t.id)];
       const value: FaceArt = {
         ...had,
         texts: [...had.texts, ...texts],

@@ -28,7 +28,7 @@ export default function RunLog({
   readonly jobId: string;
   readonly workshop: Workshop;
 }): ReactNode {
-  const { runs, books, problem } = useRunLog();
+  const { runs, lots, problem } = useRunLog();
   const [of, setOf] = useState<'card' | 'all'>('card');
   const own = useMemo(() => (runs ?? []).filter((run) => of === 'all' || run.jobId === jobId), [runs, of, jobId]);
   return (
@@ -53,7 +53,7 @@ export default function RunLog({
       ) : (
         <>
           <Losses runs={own} workshop={workshop} />
-          <Runs {...{ jobId, workshop, books }} runs={own} named={of === 'all'} />
+          <Runs {...{ jobId, workshop, lots }} runs={own} named={of === 'all'} />
         </>
       )}
     </Paper>
@@ -110,56 +110,54 @@ function Runs({
   runs,
   jobId,
   workshop,
-  books,
+  lots,
   named,
 }: {
   readonly runs: readonly LoggedRunRow[];
   readonly jobId: string;
   readonly workshop: Workshop;
-  readonly books: RunLogNow['books'];
+  readonly lots: RunLogNow['lots'];
   readonly named: boolean;
 }): ReactNode {
   const { repeat, problem } = useRepeat();
   const stocks = new Map(workshop.stocks.map(({ id, name }) => [id, name]));
   const sayStock = (id: string): string => (stocks.has(id) ? `${stocks.get(id)!}.` : '');
-  const taken = useMemo(
-    () => new Map(runs.map(({ id }) => [id, books ? lotsOfRun(id, books, workshop) : []])),
-    [runs, books, workshop],
-  );
-  const lots = ({ id }: LoggedRunRow): readonly LotsTaken[] => taken.get(id) ?? [];
+  const takenBy = (run: LoggedRunRow): readonly LotsTaken[] => (lots ? lotsOfRun(run.id, lots, workshop) : []);
   return (
     <section aria-labelledby="runs">
       <h3 id="runs">Runs, the last first</h3>
       {problem && <p role="alert">{problem}</p>}
       <ol>
-        {runs.map((run) => (
-          <li key={run.id}>
-            <b>{sayDay(run.startedAt.slice(0, 10), workshop.region)}</b>
-            <span>
-              {named && `${run.title}. `}
-              {run.good} good of {run.wanted}
-              {run.spoiled > 0 && `, ${run.spoiled} spoiled: ${sayCauses(run)}`}.{' '}
-              {run.stockId && !lots(run).some(({ thingId }) => thingId === run.stockId) && sayStock(run.stockId)}
-              {run.finishedAt === null && ' Still open.'}
-            </span>
-            {lots(run).map(({ thingId, said }) => (
-              <span key={thingId} className="lots">
-                {said}
+        {runs
+          .map((run) => [run, takenBy(run)] as const)
+          .map(([run, taken]) => (
+            <li key={run.id}>
+              <b>{sayDay(run.startedAt.slice(0, 10), workshop.region)}</b>
+              <span>
+                {named && `${run.title}. `}
+                {run.good} good of {run.wanted}
+                {run.spoiled > 0 && `, ${run.spoiled} spoiled: ${sayCauses(run)}`}.{' '}
+                {run.stockId && !taken.some(({ thingId }) => thingId === run.stockId) && sayStock(run.stockId)}
+                {run.finishedAt === null && ' Still open.'}
               </span>
-            ))}
-            {run.notes.map(({ about, text }, i) => (
-              <span key={i} className="note">
-                {ABOUT_NAMES[about]}: {text}
-              </span>
-            ))}
-            <div>
-              <ButtonLink href={`/bench/${run.id}`}>{run.finishedAt === null ? 'Go on' : 'Look at it'}</ButtonLink>
-              {run.finishedAt !== null && run.jobId === jobId && (
-                <PlainButton onPress={() => void repeat(run)}>Make it again, as it was</PlainButton>
-              )}
-            </div>
-          </li>
-        ))}
+              {taken.map(({ thingId, said }) => (
+                <span key={thingId} className="lots">
+                  {said}
+                </span>
+              ))}
+              {run.notes.map(({ about, text }, i) => (
+                <span key={i} className="note">
+                  {ABOUT_NAMES[about]}: {text}
+                </span>
+              ))}
+              <div>
+                <ButtonLink href={`/bench/${run.id}`}>{run.finishedAt === null ? 'Go on' : 'Look at it'}</ButtonLink>
+                {run.finishedAt !== null && run.jobId === jobId && (
+                  <PlainButton onPress={() => void repeat(run)}>Make it again, as it was</PlainButton>
+                )}
+              </div>
+            </li>
+          ))}
       </ol>
     </section>
   );

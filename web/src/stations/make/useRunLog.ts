@@ -1,34 +1,37 @@
 import { useEffect, useState } from 'react';
-import { booksOf, byThing } from '@zippy/core';
+import { byThing, lotsByRun, type LotsByRun } from '@zippy/core';
 import type { LoggedRunRow } from '@zippy/core/contract';
 import { api } from '../../api/client.ts';
 
 export interface RunLogNow {
   /** Every newest run of the studio, the last first; null until they are here. */
   readonly runs: readonly LoggedRunRow[] | null;
-  /** What came on the shelf and went; null until it is here. */
-  readonly books: ReturnType<typeof booksOf> | null;
+  /** Of which lots they were made; null until that is here. */
+  readonly lots: LotsByRun | null;
   readonly problem: string | null;
 }
 
 export function useRunLog(): RunLogNow {
   const [runs, setRuns] = useState<readonly LoggedRunRow[] | null>(null);
-  const [books, setBooks] = useState<RunLogNow['books']>(null);
+  const [lots, setLots] = useState<RunLogNow['lots']>(null);
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
     let here = true;
+    const failed = (why: unknown): void => {
+      if (here) setProblem((why as Error).message);
+    };
+    // The log does not wait for its lots, nor go without saying that they did not come.
     api
       .runsLogged()
       .then((logged) => here && setRuns(logged.runs))
-      .catch((why: unknown) => here && setProblem((why as Error).message));
-    // A log without its lots is a log still.
+      .catch(failed);
     api
       .shelf()
-      .then(({ movements }) => here && setBooks(booksOf(byThing(movements))))
-      .catch(() => undefined);
+      .then(({ movements }) => here && setLots(lotsByRun(byThing(movements))))
+      .catch(failed);
     return () => {
       here = false;
     };
   }, []);
-  return { runs, books, problem };
+  return { runs, lots, problem };
 }

@@ -49,8 +49,9 @@ export function PopUpHandles({
   const newest = (): readonly LayerChoice[] => (useJob.getState().job ?? job).size.layers;
   const moved = (grip: Grip, by: Point, key: string): void => {
     const at = newest().findIndex(({ id }) => id === grip.layerId);
-    const had = newest()[at]?.popUp;
-    if (had) change([decide((job) => job.size.layers.at(at).popUp, { ...had, ...movedBy(grip, by) })], key);
+    if (at < 0) return;
+    const popUp = { ...newest()[at]!.popUp, ...movedBy(grip, by) };
+    change([decide((job) => job.size.layers.at(at).popUp, popUp)], key);
   };
   return grips.map((grip) => {
     const { layerId, name } = grip;
